@@ -1,0 +1,27 @@
+import { data } from 'react-router'
+
+import { isDatabaseOutage } from './db/client.ts'
+import { log } from './log.ts'
+
+/**
+ * Runs a piece of work on the database. When the database does not answer, the
+ * response is a 503 that pages and scripts know how to wait on; other errors pass.
+ */
+export async function withDatabase<T>(work: () => Promise<T>): Promise<T> {
+  try {
+    return await work()
+  } catch (error) {
+    if (!isDatabaseOutage(error)) throw error
+    log.warn({ err: error }, 'the database does not answer')
+    // Responses are thrown by design of the router.
+    throw data('The database does not answer.', { status: 503 })
+  }
+}
+
+/** What every route throws when a box id leads nowhere. */
+export function noSuchBox() {
+  return data(
+    'There is no such box. It may have been deleted in another tab, or the address is wrong. Go to the bench and open it from there.',
+    { status: 404 },
+  )
+}

@@ -1,0 +1,98 @@
+/** The HTTP side of Udrix: everything between the socket and the routes. */
+import { randomBytes } from 'node:crypto'
+import path from 'node:path'
+
+import { createRequestHandler } from '@react-router/express'
+import compression from 'compression'
+import express from 'express'
+import type { Request, Response } from 'express'
+import helmet from 'helmet'
+
+import { migrateDatabase, pool } from './db/client.ts'
+import { seedDemo } from './demo.ts'
+
+/** Leaves room for a box file of the largest size and its form. */
+const LARGEST_BODY_BYTES = 1_100_000
+const isProduction = process.env.NODE_ENV === 'production'
+/** Where the build stands, relative to the folder that the server runs in. */
+const BUILD_FOLDER = process.env['UDRIX_BUILD'] ?? 'build'
+
+function nonceOf(response: { locals?: Record<string, unknown> }): string {
+  return String(response.locals?.['nonce'])
+}
+
+/** State changes only by POST, from our own pages, in bodies of a sensible size. */
+function guardWrites(request: Request, response: Response, next: () => void): void {
+  if (request.method === 'GET' || request.method === 'HEAD') {
+    next()
+    return
+  }
+  const refuse = (status: number, sentence: string): void => {
+    response.status(status).type('text/plain').send(sentence)
+  }
+  const { origin, host } = request.headers
+  const isForeign = origin !== undefined && (!URL.canParse(origin) || new URL(origin).host !== host)
+  const site = request.headers['sec-fetch-site']
+  if (request.method !== 'POST') refuse(405, 'Udrix takes GET and POST only.')
+  else if (isForeign || site === 'cross-site' || site === 'same-site')
+    refuse(403, 'Udrix takes changes from its own pages only.')
+  else if (request.headers['content-length'] === undefined)
+    refuse(411, 'The length of what is sent must be stated.')
+  else if (Number(request.headers['content-length']) > LARGEST_BODY_BYTES)
+    refuse(413, 'This is over 1 MB, more than Udrix takes at once.')
+  else next()
+}
+
+/** Tables up to date and the demo in: what must be so before the first request. */
+export async function prepareDatabase(): Promise<void> {
+  await migrateDatabase(path.resolve('app/.server/db/migrations'))
+  await seedDemo()
+}
+
+export async function closeDatabase(): Promise<void> {
+  await pool.end()
+}
+
+export const app = express()
+app.disable('x-powered-by')
+app.use((_request, response, next) => {
+  response.locals['nonce'] = randomBytes(16).toString('base64')
+  next()
+})
+if (isProduction) {
+  const ownNonce = (_request: unknown, response: object): string => `'nonce-${nonceOf(response)}'`
+  app.use(
+    helmet({
+      contentSecurityPolicy: {
+        useDefaults: false,
+        directives: {
+          defaultSrc: ["'none'"],
+          scriptSrc: ["'self'", ownNonce],
+          styleSrc: ["'self'", ownNonce],
+          imgSrc: ["'self'", 'data:', 'blob:'],
+          fontSrc: ["'self'"],
+          connectSrc: ["'self'"],
+          workerSrc: ["'self'"],
+          manifestSrc: ["'self'"],
+          formAction: ["'self'"],
+          baseUri: ["'none'"],
+          frameAncestors: ["'none'"],
+        },
+      },
+      strictTransportSecurity: false,
+    }),
+  )
+  app.use(compression())
+  app.use(
+    '/assets',
+    express.static(path.join(BUILD_FOLDER, 'client/assets'), { immutable: true, maxAge: '1y' }),
+  )
+  app.use(express.static(path.join(BUILD_FOLDER, 'client'), { maxAge: '1h' }))
+}
+app.use(guardWrites)
+app.use(
+  createRequestHandler({
+    build: () => import('virtual:react-router/server-build'),
+    getLoadContext: (_request, response) => ({ nonce: nonceOf(response) }),
+  }),
+)

@@ -1,0 +1,26 @@
+import { sql } from 'drizzle-orm'
+import { boolean, index, integer, jsonb, pgTable, text, timestamp, uuid } from 'drizzle-orm/pg-core'
+
+/** One gearbox. The document is a box file without its heading; see docs/format.md. */
+export const boxes = pgTable(
+  'boxes',
+  {
+    id: uuid().primaryKey(),
+    name: text().notNull(),
+    isDemo: boolean('is_demo').notNull().default(false),
+    document: jsonb().notNull(),
+    /** Counts the edits that took effect. */
+    revision: integer().notNull().default(1),
+    /** When somebody confirmed the cautions for this box. */
+    cautionsReadAt: timestamp('cautions_read_at', { withTimezone: true }),
+    createdAt: timestamp('created_at', { withTimezone: true }).notNull().defaultNow(),
+    updatedAt: timestamp('updated_at', { withTimezone: true }).notNull().defaultNow(),
+    /** Set while the box is deleted and can still be brought back. */
+    deletedAt: timestamp('deleted_at', { withTimezone: true }),
+  },
+  (table) => [
+    index('boxes_on_the_bench')
+      .on(table.updatedAt.desc(), table.id)
+      .where(sql`${table.deletedAt} is null`),
+  ],
+)

@@ -1,0 +1,35 @@
+import { createCookie } from 'react-router'
+import { z } from 'zod'
+
+import { TORQUE_UNITS } from '../format.ts'
+import type { Settings } from '../settings.ts'
+import { DEFAULT_SETTINGS, THEMES } from '../settings.ts'
+import { VOCABULARIES } from '../words/vocabulary.ts'
+
+const YEAR_S = 365 * 24 * 60 * 60
+
+const cookie = createCookie('udrix-settings', {
+  path: '/',
+  sameSite: 'lax',
+  httpOnly: true,
+  maxAge: YEAR_S,
+})
+
+const settingsSchema = z.object({
+  theme: z.enum(THEMES).catch(DEFAULT_SETTINGS.theme),
+  torqueUnit: z.enum(TORQUE_UNITS).catch(DEFAULT_SETTINGS.torqueUnit),
+  vocabulary: z.enum(VOCABULARIES).catch(DEFAULT_SETTINGS.vocabulary),
+})
+
+/** The person's settings; whatever the cookie lacks or garbles is the default. */
+export async function readSettings(request: Request): Promise<Settings> {
+  const content: unknown = await cookie.parse(request.headers.get('Cookie'))
+  return settingsSchema.parse(typeof content === 'object' ? (content ?? {}) : {})
+}
+
+/** The settings with the form's changes, as a header that keeps them. */
+export async function changeSettings(request: Request): Promise<string> {
+  const before = await readSettings(request)
+  const form = Object.fromEntries(await request.formData())
+  return cookie.serialize(settingsSchema.parse({ ...before, ...form }))
+}

@@ -1,0 +1,99 @@
+import { Copy, Download, Trash2, TriangleAlert } from 'lucide-react'
+import { useMemo } from 'react'
+import { Form, Link } from 'react-router'
+
+import type { BoxDraft, CountingProgress } from 'core'
+import { countingProgress, indexBox } from 'core'
+
+import { analyseDraft } from '~/components/box/analysis.ts'
+import { RenameDialog } from './RenameDialog.tsx'
+import { SectionThumb } from '~/components/section/SectionThumb.tsx'
+import { formatRatioFigure } from '~/format.ts'
+import { gearName } from '~/words/names.ts'
+import type { Vocabulary } from '~/words/vocabulary.ts'
+
+interface BoxRowProps {
+  readonly box: { readonly id: string; readonly isDemo: boolean; readonly draft: BoxDraft }
+  readonly words: Vocabulary
+}
+
+/** How far the counting is, and what comes next. */
+function stageOf({ counted, confirmed, total }: CountingProgress): string {
+  if (counted === 0) return `Nothing counted yet: ${total} gears to count`
+  if (counted < total) return `${counted} of ${total} gears counted, ${total - counted} to go`
+  if (confirmed < total)
+    return confirmed === 0
+      ? `All ${total} gears counted once. Count again to confirm`
+      : `All ${total} gears counted, ${confirmed} confirmed by a second count`
+  return `All ${total} gears counted twice and confirmed`
+}
+
+/** One box: what it is, how far it is, what waits for the person. */
+export function BoxRow({ box, words }: BoxRowProps) {
+  const { id, isDemo, draft } = box
+  const { positions } = useMemo(() => analyseDraft(draft), [draft])
+  const progress = countingProgress(draft)
+  const [disputed] = progress.disputed
+  const stage = stageOf(progress)
+  return (
+    <li className="border-rule flex flex-wrap items-center gap-4 border-b py-2">
+      <Link
+        to={`/boxes/${id}`}
+        className="hover:bg-accent-wash flex min-w-[18rem] flex-1 items-center gap-4 p-1"
+      >
+        <span className="h-[128px] w-[215px] flex-none">
+          <SectionThumb draft={draft} />
+        </span>
+        <span>
+          <span className="block text-[1.3rem] leading-tight font-bold">
+            {draft.name}
+            {isDemo && (
+              <span className="border-steel text-graphite ml-2 border px-1.5 align-middle text-[0.8rem] font-semibold">
+                demo
+              </span>
+            )}
+          </span>
+          <span className="block">{stage}</span>
+          {disputed && (
+            <span className="trouble items-center">
+              <TriangleAlert aria-hidden /> Two counts disagree:{' '}
+              {gearName({ box: indexBox(draft), words }, disputed)}
+            </span>
+          )}
+          <span className="text-graphite flex flex-wrap gap-x-3">
+            {positions.map(({ position, analysis }) =>
+              analysis.state === 'drive' ? (
+                <span key={position.id} className="whitespace-nowrap">
+                  {position.label} <b className="text-ink">{formatRatioFigure(analysis.ratio)}</b>
+                </span>
+              ) : null,
+            )}
+          </span>
+        </span>
+      </Link>
+      <Form method="post" action="?index" className="flex">
+        <input type="hidden" name="box" value={id} />
+        <RenameDialog id={id} name={draft.name} />
+        <a className="button-quiet" href={`/boxes/${id}/file`} download>
+          <Download aria-hidden /> Export
+        </a>
+        <button
+          className="button-quiet"
+          name="intent"
+          value="duplicate"
+          aria-label={`Duplicate ${draft.name}`}
+        >
+          <Copy aria-hidden /> Duplicate
+        </button>
+        <button
+          className="button-quiet"
+          name="intent"
+          value="delete"
+          aria-label={`Delete ${draft.name}`}
+        >
+          <Trash2 aria-hidden /> Delete
+        </button>
+      </Form>
+    </li>
+  )
+}

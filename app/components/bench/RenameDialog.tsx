@@ -1,0 +1,53 @@
+import { PencilLine } from 'lucide-react'
+import { Dialog } from 'radix-ui'
+import { useState } from 'react'
+import { Form } from 'react-router'
+
+/** Renames a box from the bench. */
+export function RenameDialog({ id, name }: { readonly id: string; readonly name: string }) {
+  const [isOpen, setIsOpen] = useState(false)
+  return (
+    <Dialog.Root open={isOpen} onOpenChange={setIsOpen}>
+      <Dialog.Trigger type="button" className="button-quiet" aria-label={`Rename ${name}`}>
+        <PencilLine aria-hidden /> Rename
+      </Dialog.Trigger>
+      <Dialog.Portal>
+        <Dialog.Overlay className="fixed inset-0 z-30 bg-black/50" />
+        <Dialog.Content
+          aria-describedby={undefined}
+          className="bg-sheet border-ink fixed top-1/3 left-1/2 z-40 w-[min(32rem,94vw)] -translate-x-1/2 border-2 p-6"
+        >
+          <Dialog.Title className="mb-3 text-xl">Rename “{name}”</Dialog.Title>
+          <Form
+            method="post"
+            action="/?index"
+            onSubmit={() => {
+              setIsOpen(false)
+            }}
+          >
+            <input type="hidden" name="box" value={id} />
+            <input type="hidden" name="base" value={name} />
+            <label className="block font-semibold">
+              New name
+              <input
+                className="field mt-1 font-normal"
+                name="name"
+                defaultValue={name}
+                maxLength={120}
+                required
+              />
+            </label>
+            <div className="mt-4 flex justify-end gap-2">
+              <Dialog.Close type="button" className="button">
+                Cancel
+              </Dialog.Close>
+              <button className="button button-main" name="intent" value="rename">
+                Rename
+              </button>
+            </div>
+          </Form>
+        </Dialog.Content>
+      </Dialog.Portal>
+    </Dialog.Root>
+  )
+}

@@ -1,0 +1,37 @@
+import { useState } from 'react'
+
+import { useOpenBox } from './boxContext.ts'
+
+/** The box's name, which can be written over in place. */
+export function BoxName({ isDemo }: { readonly isDemo: boolean }) {
+  const { draft, edit } = useOpenBox()
+  const [name, setName] = useState(draft.name)
+  const commit = () => {
+    const trimmed = name.trim()
+    if (trimmed === '') setName(draft.name)
+    else if (trimmed !== draft.name) edit({ kind: 'rename', name: trimmed, base: draft.name })
+  }
+  return (
+    <h1 className="flex items-center gap-2 text-[1.15rem]">
+      <input
+        aria-label="Name of the box"
+        className="hover:border-steel focus:border-accent field-sizing-content min-h-[44px] max-w-[22rem] min-w-[8rem] border-b-2 border-transparent bg-transparent px-1"
+        value={name}
+        maxLength={120}
+        onChange={(event) => {
+          setName(event.target.value)
+        }}
+        onBlur={commit}
+        onKeyDown={(event) => {
+          if (event.key === 'Enter') event.currentTarget.blur()
+          if (event.key === 'Escape') setName(draft.name)
+        }}
+      />
+      {isDemo && (
+        <span className="border-steel text-graphite border px-1.5 text-[0.8rem] font-semibold">
+          demo
+        </span>
+      )}
+    </h1>
+  )
+}

@@ -1,0 +1,176 @@
+import { CornerDownLeft, TriangleAlert } from 'lucide-react'
+import { useEffect, useRef, useState } from 'react'
+
+import type { Gear } from 'core'
+import { countingProgress, indexBox, isConfirmed, isDisputed } from 'core'
+
+import { useOpenBox } from '~/components/box/boxContext.ts'
+import { capitalize, gearName } from '~/words/names.ts'
+
+import { parseCount } from './parseCount.ts'
+import type { Reading } from './reading.ts'
+import { readingOf } from './reading.ts'
+
+interface CountPanelProps {
+  readonly gear: Gear
+  /** The gear's place in the counting order, from 1. */
+  readonly place: number
+  readonly reading: Reading
+  readonly onType: (text: string) => void
+  readonly onKeep: (toothCount: number | null) => void
+  readonly onSettle: (toothCount: number) => void
+  readonly onNext: () => void
+  readonly onPass: (reading: Reading) => void
+}
+
+/** Asks for one count. What is typed is kept on Enter and on leaving the field. */
+export function CountPanel({
+  gear,
+  place,
+  reading,
+  onType,
+  onKeep,
+  onSettle,
+  onNext,
+  onPass,
+}: CountPanelProps) {
+  const { draft, words } = useOpenBox()
+  const kept = readingOf(gear, reading)
+  const [text, setText] = useState(kept === null ? '' : `${kept}`)
+  const [problem, setProblem] = useState<string>()
+  const field = useRef<HTMLInputElement>(null)
+  const progress = countingProgress(draft)
+  const name = gearName({ box: indexBox(draft), words }, gear)
+
+  useEffect(() => {
+    field.current?.focus()
+    field.current?.select()
+  }, [])
+
+  const keep = (): boolean => {
+    const entry = parseCount(text)
+    if (!entry.ok) {
+      setProblem(entry.sentence)
+      return false
+    }
+    setProblem(undefined)
+    if (entry.toothCount !== kept) onKeep(entry.toothCount)
+    return true
+  }
+  const keepLatest = useRef(keep)
+  useEffect(() => {
+    keepLatest.current = keep
+  })
+  useEffect(() => {
+    const leave = () => keepLatest.current()
+    window.addEventListener('pagehide', leave)
+    return () => {
+      window.removeEventListener('pagehide', leave)
+    }
+  }, [])
+
+  const isAllCounted = progress.counted === progress.total
+  return (
+    <section aria-label="Count one gear">
+      <p className="text-graphite flex justify-between">
+        <span>
+          Gear {place} of {progress.total}
+        </span>
+        <span data-testid="progress">
+          {progress.counted} counted, {progress.confirmed} confirmed
+        </span>
+      </p>
+      <form
+        onSubmit={(event) => {
+          event.preventDefault()
+          if (keep() && text.trim() !== '') onNext()
+        }}
+      >
+        <label htmlFor="count" className="mt-1 block text-[1.45rem] leading-tight font-bold">
+          {capitalize(name)}
+          <span className="text-graphite block text-[1rem] font-normal">
+            {reading === 'first' ? 'How many teeth?' : 'Count it again: how many teeth?'}
+          </span>
+        </label>
+        <div className="mt-2 flex gap-2">
+          <input
+            ref={field}
+            id="count"
+            className="field flex-1 text-center text-[3.2rem] leading-none font-bold"
+            size={4}
+            inputMode="numeric"
+            autoComplete="off"
+            placeholder="teeth"
+            value={text}
+            aria-invalid={problem !== undefined}
+            aria-describedby={problem ? 'count-problem' : undefined}
+            onChange={(event) => {
+              setText(event.target.value)
+              setProblem(undefined)
+              onType(event.target.value)
+            }}
+            onBlur={keep}
+          />
+          <button type="submit" className="button button-main w-[7.5rem] flex-col leading-tight">
+            <CornerDownLeft aria-hidden /> Keep, next
+          </button>
+        </div>
+      </form>
+      {problem && (
+        <p id="count-problem" role="alert" className="trouble mt-2">
+          <TriangleAlert aria-hidden /> {problem}
+        </p>
+      )}
+      {isDisputed(gear) && <Dispute gear={gear} onSettle={onSettle} />}
+      {isConfirmed(gear) && <p className="mt-2">✓ Counted twice with the same result.</p>}
+      {(isAllCounted || reading === 'second') && (
+        <button
+          type="button"
+          className="button mt-3 w-full"
+          onClick={() => {
+            onPass(reading === 'first' ? 'second' : 'first')
+          }}
+        >
+          {reading === 'first'
+            ? 'All counted once. Count again to confirm'
+            : 'Back to first counts'}
+        </button>
+      )}
+    </section>
+  )
+}
+
+function Dispute({
+  gear,
+  onSettle,
+}: {
+  readonly gear: Gear
+  readonly onSettle: (toothCount: number) => void
+}) {
+  const counts = [gear.toothCount, gear.recount].filter(
+    (count) => count !== null && count !== undefined,
+  )
+  return (
+    <div role="alert" className="border-trouble mt-3 border-l-4 pl-3">
+      <p className="trouble">
+        <TriangleAlert aria-hidden />
+        Two counts disagree: {counts.join(' and ')} teeth. Mark a tooth, count once more, and say
+        which is right. Until then {gear.toothCount} is used.
+      </p>
+      <div className="mt-2 flex gap-2">
+        {counts.map((count) => (
+          <button
+            key={count}
+            type="button"
+            className="button flex-1"
+            onClick={() => {
+              onSettle(count)
+            }}
+          >
+            {count} is right
+          </button>
+        ))}
+      </div>
+    </div>
+  )
+}

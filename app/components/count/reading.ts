@@ -1,0 +1,18 @@
+import type { Edit, Gear } from 'core'
+import { isDisputed } from 'core'
+
+/** Which of the two counts of a gear is being entered. */
+export type Reading = 'first' | 'second'
+
+export function readingOf(gear: Gear, reading: Reading): number | null {
+  return reading === 'first' ? gear.toothCount : (gear.recount ?? null)
+}
+
+/** Whether this gear still wants this count, or a dispute wants settling. */
+export function isOpenFor(gear: Gear, reading: Reading): boolean {
+  return readingOf(gear, reading) === null || isDisputed(gear)
+}
+
+export function editOfCount(gear: Gear, reading: Reading, toothCount: number | null): Edit {
+  return { kind: 'count', gear: gear.id, reading, toothCount, base: readingOf(gear, reading) }
+}

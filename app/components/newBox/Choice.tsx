@@ -1,0 +1,37 @@
+interface ChoiceProps {
+  readonly legend: string
+  readonly name: string
+  readonly value: string
+  /** Values with what is written on their keys. */
+  readonly options: readonly (readonly [string, string])[]
+  readonly onChange: (value: string) => void
+}
+
+/** One of a few, as a row of large keys. */
+export function Choice({ legend, name, value, options, onChange }: ChoiceProps) {
+  return (
+    <fieldset>
+      <legend className="mb-1 text-[1.1rem] font-semibold">{legend}</legend>
+      <div className="flex gap-2">
+        {options.map(([optionValue, title]) => (
+          <label
+            key={optionValue}
+            className="button has-checked:bg-accent has-checked:text-accent-ink has-focus-visible:outline-3 flex-1 has-focus-visible:outline-offset-2"
+          >
+            <input
+              type="radio"
+              className="sr-only"
+              name={name}
+              value={optionValue}
+              checked={optionValue === value}
+              onChange={() => {
+                onChange(optionValue)
+              }}
+            />
+            {title}
+          </label>
+        ))}
+      </div>
+    </fieldset>
+  )
+}

@@ -1,0 +1,90 @@
+import { TriangleAlert } from 'lucide-react'
+import { useState } from 'react'
+
+import { finalDriveRatio, isToothCount } from 'core'
+
+import { useOpenBox } from '~/components/box/boxContext.ts'
+import { formatRatio } from '~/format.ts'
+import { TOOTH_COUNT_ADVICE } from '~/words/issues.ts'
+
+/** The teeth of the final drive, kept with the box; leave both empty for none. */
+export function FinalDriveFields() {
+  const { draft, edit } = useOpenBox()
+  const finalDrive = draft.finalDrive ?? null
+  const [driven, setDriven] = useState(finalDrive ? `${finalDrive.drivenToothCount}` : '')
+  const [driving, setDriving] = useState(finalDrive ? `${finalDrive.drivingToothCount}` : '')
+  const [problem, setProblem] = useState<string>()
+
+  const commit = () => {
+    setProblem(undefined)
+    const texts = [driving.trim(), driven.trim()]
+    if (texts.every((text) => text === '')) {
+      if (finalDrive) edit({ kind: 'final-drive', finalDrive: null, base: finalDrive })
+      return
+    }
+    if (texts.some((text) => text === '')) return
+    const [drivingToothCount, drivenToothCount] = texts.map(Number)
+    if (
+      drivingToothCount === undefined ||
+      drivenToothCount === undefined ||
+      !isToothCount(drivingToothCount) ||
+      !isToothCount(drivenToothCount)
+    ) {
+      setProblem(`${TOOTH_COUNT_ADVICE} The final drive is as it was.`)
+      return
+    }
+    if (
+      drivingToothCount !== finalDrive?.drivingToothCount ||
+      drivenToothCount !== finalDrive.drivenToothCount
+    )
+      edit({
+        kind: 'final-drive',
+        finalDrive: { drivingToothCount, drivenToothCount },
+        base: finalDrive,
+      })
+  }
+  const fields = [
+    ['driven', 'Driven gear', driven, setDriven],
+    ['driving', 'Driving pinion', driving, setDriving],
+  ] as const
+  return (
+    <section>
+      <h3 className="mb-2 text-lg">Final drive</h3>
+      <div className="grid grid-cols-2 gap-3">
+        {fields.map(([key, title, text, setText]) => (
+          <label key={key} className="block font-semibold">
+            {title} <span className="text-graphite font-normal">(teeth)</span>
+            <input
+              className="field text-right text-[1.2rem]"
+              inputMode="numeric"
+              value={text}
+              aria-invalid={problem !== undefined}
+              aria-describedby={problem ? 'final-drive-problem' : undefined}
+              onChange={(event) => {
+                setText(event.target.value)
+              }}
+              onBlur={commit}
+              onKeyDown={(event) => {
+                if (event.key === 'Enter') commit()
+              }}
+            />
+          </label>
+        ))}
+      </div>
+      {problem && (
+        <p id="final-drive-problem" className="trouble mt-1">
+          <TriangleAlert aria-hidden /> {problem}
+        </p>
+      )}
+      <p className="mt-2">
+        {finalDrive ? (
+          <>
+            Final drive <b>{formatRatio(finalDriveRatio(finalDrive))}</b>
+          </>
+        ) : (
+          'Enter both counts to see each position’s overall ratio.'
+        )}
+      </p>
+    </section>
+  )
+}

@@ -1,0 +1,103 @@
+import { Link } from 'react-router'
+
+import type { BoxDraft, RatioRow } from 'core'
+import { indexBox, signOf } from 'core'
+
+import { shortResult } from '~/components/trace/PositionKeys.tsx'
+import { formatExact, formatInverse, formatPercent, formatRatio } from '~/format.ts'
+import { gearName } from '~/words/names.ts'
+import type { Vocabulary } from '~/words/vocabulary.ts'
+import { VIEWPOINT } from '~/words/vocabulary.ts'
+
+interface RatioTableProps {
+  readonly rows: readonly RatioRow[]
+  readonly words: Vocabulary
+  readonly draft: BoxDraft
+  readonly hrefOf: (positionId: string) => string
+}
+
+const HEADINGS = [
+  'Pairs, driven / driving',
+  'Exact',
+  'Ratio',
+  'Inverse',
+  'Step to next',
+  'Overall',
+  'Output turns',
+]
+
+function pairsText({ analysis }: RatioRow): string {
+  if (analysis.state !== 'drive') return ''
+  if (analysis.factors === undefined) return 'power splits'
+  if (analysis.factors.length === 0) return 'direct'
+  return analysis.factors
+    .map(({ pair, ratio }) =>
+      pair
+        ? `${pair.driven.toothCount ?? '?'}/${pair.driving.toothCount ?? '?'}`
+        : formatExact(ratio),
+    )
+    .join(' × ')
+}
+
+/** All positions side by side. */
+export function RatioTable({ rows, words, draft, hrefOf }: RatioTableProps) {
+  const naming = { box: indexBox(draft), words }
+  return (
+    <div className="overflow-x-auto">
+      <table className="w-full border-collapse text-right">
+        <caption className="sr-only">Ratios of every position</caption>
+        <thead>
+          <tr className="border-ink border-b-2">
+            <th scope="col" className="py-1 pr-3 text-left">
+              Position
+            </th>
+            {HEADINGS.map((heading) => (
+              <th key={heading} scope="col" className="px-3 py-1 font-semibold">
+                {heading}
+              </th>
+            ))}
+          </tr>
+        </thead>
+        <tbody>
+          {rows.map((row) => {
+            const { position, analysis, ratio, stepToNext, overall } = row
+            return (
+              <tr key={position.id} className="border-rule border-b">
+                <th scope="row" className="py-0 pr-3 text-left">
+                  <Link
+                    to={hrefOf(position.id)}
+                    className="button-quiet -ml-2 text-[1.3rem] font-bold"
+                  >
+                    {position.label}
+                  </Link>
+                </th>
+                {ratio ? (
+                  <>
+                    <td className="px-3">{pairsText(row)}</td>
+                    <td className="px-3">{formatExact(ratio)}</td>
+                    <td className="px-3 text-[1.25rem] font-bold">{formatRatio(ratio)}</td>
+                    <td className="px-3">{formatInverse(ratio)}</td>
+                    <td className="px-3">{stepToNext ? formatPercent(stepToNext) : '–'}</td>
+                    <td className="px-3">{overall ? formatRatio(overall) : '–'}</td>
+                    <td className="px-3">
+                      {signOf(ratio) < 0 ? 'against the input' : 'with the input'}
+                    </td>
+                  </>
+                ) : (
+                  <td colSpan={HEADINGS.length} className="text-graphite px-3 text-left">
+                    {analysis.state === 'uncounted'
+                      ? `Needs the count of ${analysis.gears.map((gear) => gearName(naming, gear)).join('; ')}`
+                      : shortResult(analysis)}
+                  </td>
+                )}
+              </tr>
+            )
+          })}
+        </tbody>
+      </table>
+      <p className="text-graphite mt-1 text-right text-[0.86rem]">
+        Senses of rotation are {VIEWPOINT}.
+      </p>
+    </div>
+  )
+}

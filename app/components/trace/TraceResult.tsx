@@ -1,0 +1,217 @@
+import { TriangleAlert } from 'lucide-react'
+import { Link } from 'react-router'
+
+import type { Analysis, Drive, PositionAnalysis, RatioFactor } from 'core'
+import { isDisputed, toNumber } from 'core'
+
+import {
+  formatExact,
+  formatInverse,
+  formatRatio,
+  formatRatioFigure,
+  formatSpeed,
+  formatTorque,
+} from '~/format.ts'
+import type { Naming } from '~/words/names.ts'
+import { gearName } from '~/words/names.ts'
+import { engagementSentence, pathSentences, ratioSentence } from '~/words/sentences.ts'
+import type { Input } from '~/words/sentences.ts'
+
+interface TraceResultProps {
+  readonly naming: Naming
+  readonly selected: PositionAnalysis
+  readonly input: Input
+  readonly countHref: (gearId: string) => string
+  /** Where torque and speed in are entered; they stand over torque and speed out. */
+  readonly inputFields: React.ReactNode
+}
+
+/** Everything that is to be said of the selected position. */
+export function TraceResult({ naming, selected, input, countHref, inputFields }: TraceResultProps) {
+  const { position, analysis } = selected
+  return (
+    <div aria-live="polite" className="flex flex-col gap-3">
+      <h2 className="sr-only">Position {position.label}</h2>
+      {analysis.state === 'drive' ? (
+        <DriveFigures naming={naming} drive={analysis} input={input}>
+          {inputFields}
+        </DriveFigures>
+      ) : analysis.state === 'uncounted' ? (
+        <div>
+          <p className="text-[1.6rem] font-bold">Not counted yet</p>
+          <p>The ratio of {position.label} needs the teeth of:</p>
+          <ul className="mt-1 list-disc pl-5">
+            {analysis.gears.map((gear) => (
+              <li key={gear.id}>
+                <Link className="text-accent underline" to={countHref(gear.id)}>
+                  {gearName(naming, gear)}
+                </Link>
+              </li>
+            ))}
+          </ul>
+        </div>
+      ) : (
+        <div>
+          <p className="text-[1.9rem] font-bold">{STATES[analysis.state].title}</p>
+          <p>{STATES[analysis.state].sentence}</p>
+        </div>
+      )}
+      <Engaged naming={naming} analysis={analysis} />
+      {analysis.state === 'drive' && <PathList naming={naming} drive={analysis} input={input} />}
+    </div>
+  )
+}
+
+const STATES = {
+  neutral: {
+    title: 'Neutral',
+    sentence: 'The input turns; the output is free of it and no torque passes.',
+  },
+  locked: {
+    title: 'Locked',
+    sentence: 'Neither input nor output can turn: two gears are in at once. Do not force it.',
+  },
+  'input-locked': {
+    title: 'Input locked',
+    sentence: 'The input cannot turn; the output is free.',
+  },
+  'output-locked': {
+    title: 'Output locked',
+    sentence: 'The output cannot turn; the input is free.',
+  },
+  undetermined: {
+    title: 'Not settled',
+    sentence:
+      'The input moves the output, but something else is free as well, so no one ratio follows.',
+  },
+} as const satisfies Record<
+  Exclude<Analysis['state'], 'drive' | 'uncounted'>,
+  { readonly title: string; readonly sentence: string }
+>
+
+function DriveFigures({
+  naming,
+  drive,
+  input,
+  children,
+}: {
+  readonly naming: Naming
+  readonly drive: Drive
+  readonly input: Input
+  readonly children: React.ReactNode
+}) {
+  const { ratio } = drive
+  const disputed = drive.path
+    .flatMap((step) => [...step.from, ...step.to])
+    .map(({ gear }) => gear)
+    .find((gear) => gear !== undefined && isDisputed(gear))
+  return (
+    <>
+      <div>
+        <p className="text-[3.4rem] leading-none font-bold tracking-tight" data-testid="ratio">
+          {formatRatio(ratio)}
+        </p>
+        <p className="text-graphite mt-1 text-[1.1rem]">
+          inverse <b className="text-ink">{formatInverse(ratio)}</b>, exactly{' '}
+          <b className="text-ink" data-testid="exact">
+            {formatExact(ratio)}
+          </b>
+        </p>
+        <p className="mt-1 font-semibold">{ratioSentence(ratio)}</p>
+      </div>
+      {disputed && (
+        <p className="trouble">
+          <TriangleAlert aria-hidden />
+          Rests on a count in dispute: {gearName(naming, disputed)}. Settle it under Count.
+        </p>
+      )}
+      <Factors factors={drive.factors} ratio={formatRatioFigure(ratio)} />
+      {children}
+      <dl className="border-rule grid grid-cols-2 gap-x-3 border-b-2 pb-2">
+        <dt className="text-graphite">Torque out</dt>
+        <dt className="text-graphite">Speed out</dt>
+        <dd className="text-[1.5rem] font-bold" data-testid="torque-out">
+          {formatTorque(Math.abs(toNumber(ratio)) * input.torqueNm, input.torqueUnit)}
+        </dd>
+        <dd className="text-[1.5rem] font-bold" data-testid="speed-out">
+          {formatSpeed(input.speedRpm / Math.abs(toNumber(ratio)))}
+        </dd>
+      </dl>
+    </>
+  )
+}
+
+/** The pairs that multiply into the ratio, driven over driving, as they are counted. */
+function Factors({
+  factors,
+  ratio,
+}: {
+  readonly factors: readonly RatioFactor[] | undefined
+  readonly ratio: string
+}) {
+  if (factors === undefined)
+    return <p>The power splits and joins at different speeds: the ratio is no product of pairs.</p>
+  if (factors.length === 0) return <p>No pair in the way: input and output turn as one.</p>
+  return (
+    <p className="flex flex-wrap items-center gap-x-2 text-[1.25rem]" data-testid="factors">
+      {factors.map((factor, at) => (
+        <span key={factor.law.source} className="flex items-center gap-2">
+          {at > 0 && <span>×</span>}
+          {factor.pair ? (
+            <span className="inline-flex flex-col items-center leading-tight font-semibold">
+              <span className="border-ink border-b-2 px-1">{factor.pair.driven.toothCount}</span>
+              <span className="px-1">{factor.pair.driving.toothCount}</span>
+            </span>
+          ) : (
+            <span className="font-semibold">{formatExact(factor.ratio)}</span>
+          )}
+        </span>
+      ))}
+      <span>= {ratio}</span>
+      <span className="text-graphite text-[0.86rem]">driven over driving teeth</span>
+    </p>
+  )
+}
+
+function Engaged({ naming, analysis }: { readonly naming: Naming; readonly analysis: Analysis }) {
+  return (
+    <section>
+      <h3 className="text-[1.05rem]">What engages</h3>
+      {analysis.engaged.length === 0 ? (
+        <p>Nothing: every sleeve and slider is at its centre.</p>
+      ) : (
+        analysis.engaged.map((engaged) => (
+          <p key={engaged.coupler.id} data-testid="engaged">
+            {engagementSentence(naming, engaged)}
+          </p>
+        ))
+      )}
+    </section>
+  )
+}
+
+function PathList({
+  naming,
+  drive,
+  input,
+}: {
+  readonly naming: Naming
+  readonly drive: Drive
+  readonly input: Input
+}) {
+  return (
+    <section>
+      <h3 className="text-[1.05rem]">The way of the torque</h3>
+      <ol className="list-decimal space-y-1 pl-5" data-testid="path">
+        {pathSentences(naming, drive, input).map((sentence, at) => (
+          <li key={at}>{sentence}</li>
+        ))}
+      </ol>
+      {drive.isShared && (
+        <p className="text-graphite mt-1 text-[0.86rem]">
+          Parallel paths are taken to share the load equally where they are equal: an assumption.
+        </p>
+      )}
+    </section>
+  )
+}

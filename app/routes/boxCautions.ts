@@ -1,0 +1,8 @@
+import type { Route } from './+types/boxCautions'
+import { withDatabase } from '~/.server/answers.ts'
+import { markCautionsRead } from '~/.server/boxes.ts'
+
+export async function action({ params }: Route.ActionArgs) {
+  await withDatabase(() => markCautionsRead(params.boxId))
+  return null
+}

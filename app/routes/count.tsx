@@ -1,0 +1,164 @@
+import { useCallback, useMemo, useState } from 'react'
+import { useHotkeys } from 'react-hotkeys-hook'
+import { useSearchParams } from 'react-router'
+
+import { applyEdit, countingOrder, isDisputed } from 'core'
+import type { BoxDraft, Gear } from 'core'
+
+import { analyseDraft } from '~/components/box/analysis.ts'
+import { useOpenBox } from '~/components/box/boxContext.ts'
+import { IssueList } from '~/components/box/IssueList.tsx'
+import { CautionsGate } from '~/components/count/CautionsGate.tsx'
+import { CountPanel } from '~/components/count/CountPanel.tsx'
+import { GearList } from '~/components/count/GearList.tsx'
+import { RatioStrip } from '~/components/count/RatioStrip.tsx'
+import { parseCount } from '~/components/count/parseCount.ts'
+import type { Reading } from '~/components/count/reading.ts'
+import { editOfCount, isOpenFor } from '~/components/count/reading.ts'
+import { Legend } from '~/components/section/Legend.tsx'
+import { SectionDrawing } from '~/components/section/SectionDrawing.tsx'
+
+/** The gear to ask for after `gearId`: the next one still open, or simply the next. */
+function nextGear(
+  draft: BoxDraft,
+  order: readonly Gear[],
+  gearId: string,
+  reading: Reading,
+): Gear | undefined {
+  const at = order.findIndex(({ id }) => id === gearId)
+  const following = [...order.slice(at + 1), ...order.slice(0, at)].map(
+    ({ id }) => draft.gears.find((gear) => gear.id === id) ?? order[0],
+  )
+  return following.find((gear) => gear && isOpenFor(gear, reading)) ?? order[at + 1]
+}
+
+export default function Count() {
+  const { id, draft, words, edit } = useOpenBox()
+  const [search, setSearch] = useSearchParams()
+  const order = useMemo(() => countingOrder(draft), [draft])
+  const reading: Reading = search.get('pass') === 'second' ? 'second' : 'first'
+  const gear =
+    order.find((candidate) => candidate.id === search.get('gear')) ??
+    order.find(isDisputed) ??
+    order.find((candidate) => isOpenFor(candidate, reading)) ??
+    order[0]
+  const [typed, setTyped] = useState<{ readonly gear: string; readonly text: string }>()
+
+  const preview = useMemo(() => {
+    const entry = typed && parseCount(typed.text)
+    const typedGear = draft.gears.find((candidate) => candidate.id === typed?.gear)
+    if (!typedGear || !entry?.ok || reading === 'second') return draft
+    const result = applyEdit(draft, editOfCount(typedGear, reading, entry.toothCount))
+    return result.ok ? result.draft : draft
+  }, [draft, typed, reading])
+  const { positions, issues } = useMemo(() => analyseDraft(preview), [preview])
+
+  const go = useCallback(
+    (changes: { readonly gear?: string | undefined; readonly pass?: Reading }) => {
+      setTyped(undefined)
+      setSearch(
+        (before) => {
+          if (changes.gear) before.set('gear', changes.gear)
+          if (changes.pass) before.set('pass', changes.pass)
+          return before
+        },
+        { replace: true, preventScrollReset: true },
+      )
+    },
+    [setSearch],
+  )
+  const step = (by: number): void => {
+    const at = order.findIndex((candidate) => candidate.id === gear?.id)
+    go({ gear: order[Math.min(Math.max(at + by, 0), order.length - 1)]?.id })
+  }
+  useHotkeys(
+    'up',
+    () => {
+      step(-1)
+    },
+    { enableOnFormTags: true, preventDefault: true },
+  )
+  useHotkeys(
+    'down',
+    () => {
+      step(1)
+    },
+    { enableOnFormTags: true, preventDefault: true },
+  )
+
+  if (!gear)
+    return (
+      <main className="p-6">
+        <title>{`${draft.name} · Count · Udrix`}</title>
+        <p className="text-lg">This box has no gears to count.</p>
+      </main>
+    )
+  return (
+    <main className="grid min-h-0 flex-1 lg:grid-cols-[minmax(0,1fr)_25rem]">
+      <title>{`${draft.name} · Count · Udrix`}</title>
+      <CautionsGate />
+      <section
+        aria-label="Section along the shafts"
+        className="flex min-h-0 flex-col gap-1 px-4 pt-2 pb-3"
+      >
+        <div className="min-h-0 flex-1">
+          <SectionDrawing
+            draft={preview}
+            words={words}
+            litGear={gear.id}
+            title={`Section along the shafts of ${draft.name}; the gear to count is lit`}
+            gearHref={(chosen) => `?gear=${chosen}&pass=${reading}`}
+            onChooseGear={(chosen) => {
+              go({ gear: chosen })
+            }}
+          />
+        </div>
+        <Legend hasRibbon={false} />
+        <RatioStrip
+          positions={positions}
+          draft={preview}
+          words={words}
+          hrefOf={(position) => `/boxes/${id}/trace?position=${position}`}
+        />
+      </section>
+      <aside className="border-rule bg-sheet flex min-h-0 flex-col gap-3 border-l-2 p-4">
+        <CountPanel
+          key={`${gear.id} ${reading}`}
+          gear={gear}
+          place={order.indexOf(gear) + 1}
+          reading={reading}
+          onType={(text) => {
+            setTyped({ gear: gear.id, text })
+          }}
+          onKeep={(toothCount) => {
+            edit(editOfCount(gear, reading, toothCount))
+          }}
+          onSettle={(toothCount) => {
+            edit({
+              kind: 'settle',
+              gear: gear.id,
+              toothCount,
+              base: { first: gear.toothCount, second: gear.recount ?? null },
+            })
+          }}
+          onNext={() => {
+            const next = nextGear(draft, order, gear.id, reading)
+            if (next) go({ gear: next.id })
+          }}
+          onPass={(pass) => {
+            go({ pass, gear: gear.id })
+          }}
+        />
+        <IssueList draft={preview} issues={issues} words={words} />
+        <GearList
+          order={order}
+          selected={gear.id}
+          reading={reading}
+          onChoose={(chosen) => {
+            go({ gear: chosen })
+          }}
+        />
+      </aside>
+    </main>
+  )
+}

@@ -1,0 +1,39 @@
+import { Suspense, lazy, useMemo } from 'react'
+
+import { compareRatios } from 'core'
+
+import { analyseDraft } from '~/components/box/analysis.ts'
+import { useOpenBox } from '~/components/box/boxContext.ts'
+import { IssueList } from '~/components/box/IssueList.tsx'
+import { FinalDriveFields } from '~/components/ratios/FinalDriveFields.tsx'
+import { RatioTable } from '~/components/ratios/RatioTable.tsx'
+
+const RatioChart = lazy(() => import('~/components/ratios/RatioChart.tsx'))
+
+export default function Ratios() {
+  const { id, draft, words, settings } = useOpenBox()
+  const { positions, issues } = useMemo(() => analyseDraft(draft), [draft])
+  const rows = useMemo(
+    () => compareRatios(positions, draft.finalDrive ?? null),
+    [positions, draft.finalDrive],
+  )
+  return (
+    <main className="flex flex-1 flex-col gap-4 px-4 py-3">
+      <title>{`${draft.name} · Ratios · Udrix`}</title>
+      <h2 className="sr-only">Ratios</h2>
+      <RatioTable
+        rows={rows}
+        words={words}
+        draft={draft}
+        hrefOf={(position) => `/boxes/${id}/trace?position=${position}`}
+      />
+      <IssueList draft={draft} issues={issues} words={words} />
+      <div className="grid min-h-0 flex-1 gap-4 lg:grid-cols-[20rem_1fr]">
+        <FinalDriveFields key={JSON.stringify(draft.finalDrive)} />
+        <Suspense fallback={<p className="text-graphite">Drawing the chart…</p>}>
+          <RatioChart rows={rows} theme={settings.theme} />
+        </Suspense>
+      </div>
+    </main>
+  )
+}

@@ -1,0 +1,125 @@
+import { useMemo, useState } from 'react'
+import { useHotkeys } from 'react-hotkeys-hook'
+import { Link, useNavigate, useSearchParams } from 'react-router'
+
+import { analyseDraft } from '~/components/box/analysis.ts'
+import { useOpenBox } from '~/components/box/boxContext.ts'
+import { IssueList } from '~/components/box/IssueList.tsx'
+import { Legend } from '~/components/section/Legend.tsx'
+import { SectionDrawing } from '~/components/section/SectionDrawing.tsx'
+import { GearReadout } from '~/components/trace/GearReadout.tsx'
+import { InputFields } from '~/components/trace/InputFields.tsx'
+import { PositionKeys } from '~/components/trace/PositionKeys.tsx'
+import { TraceResult } from '~/components/trace/TraceResult.tsx'
+import { readTraceInput } from '~/components/trace/traceInput.ts'
+import { indexBox } from 'core'
+
+export default function Trace() {
+  const { id, draft, words, settings } = useOpenBox()
+  const [search, setSearch] = useSearchParams()
+  const navigate = useNavigate()
+  const [pointedGear, setPointedGear] = useState<string>()
+  const { positions, issues, fullTorque, checked } = useMemo(() => analyseDraft(draft), [draft])
+  const naming = useMemo(() => ({ box: indexBox(draft), words }), [draft, words])
+
+  const wanted = search.get('position')
+  const at = Math.max(
+    positions.findIndex(({ position }) => position.id === wanted),
+    0,
+  )
+  const selected = positions[at]
+  const input = readTraceInput(search, settings.torqueUnit)
+
+  const change = (changes: Readonly<Record<string, string>>): void => {
+    setSearch(
+      (before) => {
+        for (const [key, value] of Object.entries(changes)) before.set(key, value)
+        return before
+      },
+      { replace: true, preventScrollReset: true },
+    )
+  }
+  const select = (index: number): void => {
+    const next = positions[Math.min(Math.max(index, 0), positions.length - 1)]
+    if (next) change({ position: next.position.id })
+  }
+  useHotkeys('left', () => {
+    select(at - 1)
+  })
+  useHotkeys('right', () => {
+    select(at + 1)
+  })
+  useHotkeys('*', (event) => {
+    if (event.ctrlKey || event.metaKey || event.altKey) return
+    const index = positions.findIndex(
+      ({ position }) => position.label.toLowerCase() === event.key.toLowerCase(),
+    )
+    if (index >= 0) select(index)
+  })
+
+  if (!checked.ok || !selected)
+    return (
+      <main className="p-6">
+        <h2 className="mb-3 text-xl">This box cannot be traced yet</h2>
+        <IssueList draft={draft} issues={issues} words={words} />
+      </main>
+    )
+  const { position, analysis } = selected
+  return (
+    <main className="grid min-h-0 flex-1 lg:grid-cols-[minmax(0,1fr)_23.5rem]">
+      <title>{`${position.label} · ${draft.name} · Trace · Udrix`}</title>
+      <section
+        aria-label="Section along the shafts"
+        className="flex min-h-0 flex-col gap-1 px-4 pt-2 pb-3"
+      >
+        <div className="min-h-0 flex-1">
+          <SectionDrawing
+            draft={draft}
+            words={words}
+            analysis={analysis}
+            ribbonFullTorque={fullTorque}
+            title={`Section along the shafts of ${draft.name}, position ${position.label}`}
+            gearHref={(gear) => `/boxes/${id}/count?gear=${gear}`}
+            onChooseGear={(gear) => void navigate(`/boxes/${id}/count?gear=${gear}`)}
+            onPoint={setPointedGear}
+          />
+        </div>
+        <div className="flex min-h-[1.8rem] items-center">
+          {pointedGear ? (
+            <GearReadout naming={naming} gearId={pointedGear} analysis={analysis} input={input} />
+          ) : (
+            <Legend hasRibbon={analysis.state === 'drive'} />
+          )}
+        </div>
+        <PositionKeys
+          positions={positions}
+          selected={position.id}
+          hrefOf={(index) => {
+            const next = new URLSearchParams(search)
+            next.set('position', positions[index]?.position.id ?? '')
+            return `?${next}`
+          }}
+        />
+      </section>
+      <aside
+        aria-label={`Position ${position.label}`}
+        className="border-rule bg-sheet flex min-h-0 flex-col gap-4 border-l-2 p-4 lg:overflow-auto"
+      >
+        <TraceResult
+          naming={naming}
+          selected={selected}
+          input={input}
+          countHref={(gear) => `/boxes/${id}/count?gear=${gear}`}
+          inputFields={<InputFields input={input} onChange={change} />}
+        />
+        <IssueList draft={draft} issues={issues} words={words} />
+        <p className="text-graphite text-[0.86rem]">
+          Figures are without losses. The maker’s manual for the unit rules.{' '}
+          <Link to={`/boxes/${id}/ratios`} className="text-accent underline">
+            All ratios
+          </Link>
+        </p>
+      </aside>
+    </main>
+  )
+}

@@ -1,0 +1,6 @@
+declare module 'virtual:react-router/server-build' {
+  import type { ServerBuild } from 'react-router'
+
+  const build: ServerBuild
+  export = build
+}

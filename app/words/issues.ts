@@ -1,0 +1,113 @@
+/** What the core and the services find wrong, in words: what, where, by how much, what to do. */
+import type { BoxDraft, BoxIssue, EditConflict, EditRefusal, FinalDrive } from 'core'
+import { LEAST_TOOTH_COUNT, MOST_TOOTH_COUNT, indexBox } from 'core'
+
+import type { Naming } from './names.ts'
+import { bodyName, gearName } from './names.ts'
+import { WORDS } from './vocabulary.ts'
+import type { Vocabulary } from './vocabulary.ts'
+
+export const TOOTH_COUNT_ADVICE = `A tooth count is a whole number from ${LEAST_TOOTH_COUNT} to ${MOST_TOOTH_COUNT}.`
+
+const ID_WORDS: Readonly<Record<Extract<BoxIssue, { code: 'unknown-id' }>['expected'], string>> = {
+  axis: 'axis',
+  member: 'member',
+  gear: 'gear',
+  body: 'member or free gear',
+  link: 'link',
+  coupler: 'coupler',
+  'coupler-position': 'position of that coupler',
+}
+
+/** One sentence or two on a problem of a box. */
+export function issueWords(
+  draft: BoxDraft,
+  issue: BoxIssue,
+  words: Vocabulary = WORDS.countershaft,
+): string {
+  const naming: Naming = { box: indexBox(draft), words }
+  const gear = (id: string): string => {
+    const found = naming.box.gears.get(id)
+    return found ? gearName(naming, found) : id
+  }
+  const pair = (id: string): string => {
+    const link = naming.box.links.get(id)
+    return link && 'b' in link ? `${gear(link.a)} with ${gear(link.b)}` : id
+  }
+  switch (issue.code) {
+    case 'unknown-id':
+      return `There is no ${ID_WORDS[issue.expected]} "${issue.id}" in this box. Correct the id, or add the part.`
+    case 'duplicate-id':
+      return `The id "${issue.id}" is given twice. Give each part an id of its own.`
+    case 'tooth-count-out-of-range':
+      return `${issue.toothCount} teeth on ${gear(issue.gear)}: a gear has ${issue.least} to ${issue.most}. Count it again.`
+    case 'tooth-count-not-whole':
+      return `${issue.toothCount} teeth on ${gear(issue.gear)}: teeth are counted in whole numbers. Count it again.`
+    case 'mesh-within-one-body':
+      return `The pair ${pair(issue.link)} turns as one part, so it cannot drive itself. Make one of the gears free, or mesh it with another.`
+    case 'mesh-on-one-axis':
+      return `The pair ${pair(issue.link)} is on one axis; gears in mesh are on two. Move one of them to another shaft.`
+    case 'ring-not-larger':
+      return `A ring of ${issue.ringToothCount} teeth cannot go round a gear of ${issue.innerToothCount}. Count both again.`
+    case 'planet-does-not-fit':
+      return `Planets of ${issue.planetToothCount} teeth do not fit: ring and sun leave room for ${issue.fittingToothCount}. Count sun, planet and ring again.`
+    case 'planets-cannot-be-spaced':
+      return `${issue.planetCount} planets cannot be spaced evenly: sun and ring have ${issue.toothSum} teeth together, which ${issue.planetCount} does not divide.`
+    case 'link-joins-one-body':
+      return `The link "${issue.link}" joins the ${bodyName(naming, issue.body)} with itself. Choose two different parts.`
+    case 'coupler-engages-own-hub':
+      return `The coupler "${issue.coupler}" locks the ${bodyName(naming, issue.body)} to itself. Choose the part that it is to lock.`
+    case 'coupler-has-two-centres':
+      return `The coupler "${issue.coupler}" has two positions that do nothing. One centre is enough.`
+    case 'coupler-place-not-named':
+      return `Position "${issue.position}" does not say where the coupler "${issue.coupler}" stands, and that coupler has no centre.`
+    case 'position-repeats':
+      return `Positions "${issue.other}" and "${issue.position}" put every coupler in the same place.`
+    case 'output-is-input':
+      return `The ${bodyName(naming, issue.body)} is both input and output. Choose another output.`
+    case 'ends-reversed':
+      return `The ${bodyName(naming, issue.member)} begins at ${issue.fromMm} mm and ends at ${issue.toMm} mm. It must end further on than it begins.`
+    case 'gear-without-mesh':
+      return `${gear(issue.gear)} meshes with nothing. Mesh it, or take it out.`
+    case 'gear-off-its-member':
+      return `${gear(issue.gear)} stands at ${issue.stationMm} mm, but its shaft runs from ${issue.fromMm} mm to ${issue.toMm} mm.`
+    case 'tooth-sum-differs':
+      return `${pair(issue.link)} have ${issue.toothSum} teeth together; the other pairs between these shafts have about ${issue.usualToothSum}. Count both again.`
+  }
+}
+
+export function refusalWords(refusal: EditRefusal): string {
+  switch (refusal.code) {
+    case 'unknown-gear':
+      return `There is no gear "${refusal.gear}" in this box any more. Load the page again.`
+    case 'impossible-count':
+      return `${refusal.toothCount} is not kept. ${TOOTH_COUNT_ADVICE}`
+    case 'empty-name':
+      return 'A box needs a name. The old one stays.'
+  }
+}
+
+function finalDriveWords(finalDrive: FinalDrive | null): string {
+  return finalDrive
+    ? `${finalDrive.drivenToothCount} on ${finalDrive.drivingToothCount} teeth`
+    : 'none'
+}
+
+/** What became of an entry that met somebody else's. */
+export function conflictWords(draft: BoxDraft, conflict: EditConflict, words: Vocabulary): string {
+  const naming: Naming = { box: indexBox(draft), words }
+  const gear = (id: string): string => {
+    const found = naming.box.gears.get(id)
+    return found ? gearName(naming, found) : id
+  }
+  switch (conflict.code) {
+    case 'kept-as-second-count':
+      return `Meanwhile ${gear(conflict.gear)} was counted as ${conflict.theirs} elsewhere. Your ${conflict.yours} is kept as the second count. Settle which is right.`
+    case 'count-not-placed':
+      return `Meanwhile ${gear(conflict.gear)} was counted as ${conflict.theirs} elsewhere. That stands; your ${conflict.yours ?? 'removal'} is in the history. Count it again.`
+    case 'name-not-placed':
+      return `Meanwhile the box was renamed "${conflict.theirs}" elsewhere. That stands; your "${conflict.yours}" is in the history. Rename it again if yours is right.`
+    case 'final-drive-not-placed':
+      return `Meanwhile the final drive was set to ${finalDriveWords(conflict.theirs)} elsewhere. That stands; yours, ${finalDriveWords(conflict.yours)}, is in the history. Enter it again if yours is right.`
+  }
+}

@@ -1,0 +1,109 @@
+/** The way of the power in sentences, one a step. */
+import type { Drive, EngagedCoupler, PathEnd, PathStep, Rational } from 'core'
+import { isZero, signOf, toNumber } from 'core'
+
+import type { TorqueUnit } from '../format.ts'
+import { formatSpeed, formatTeeth, formatTorque } from '../format.ts'
+import type { Naming } from './names.ts'
+import { bodyName, capitalize, couplerName, shortBodyName } from './names.ts'
+import { TRAVEL_WORDS, VIEWPOINT } from './vocabulary.ts'
+
+/** What the person put in; everything in a box is proportional to it. */
+export interface Input {
+  readonly torqueNm: number
+  readonly speedRpm: number
+  readonly torqueUnit: TorqueUnit
+}
+
+/** "with the input" or "against the input". */
+export function senseWords(speed: Rational): string {
+  return signOf(speed) < 0 ? 'against the input' : 'with the input'
+}
+
+function load(input: Input, speed: Rational, torque: Rational): string {
+  const rpm = formatSpeed(Math.abs(toNumber(speed)) * input.speedRpm)
+  const nm = formatTorque(Math.abs(toNumber(torque)) * input.torqueNm, input.torqueUnit)
+  return `${rpm}, ${nm}`
+}
+
+function listed(names: readonly string[]): string {
+  return names.length < 2
+    ? (names[0] ?? '')
+    : `${names.slice(0, -1).join(', ')} and ${names[names.length - 1] ?? ''}`
+}
+
+function gearWords(naming: Naming, end: PathEnd): string {
+  const { gear } = end
+  if (!gear) return bodyName(naming, end.body)
+  const shaft = naming.box.members.get(gear.member)
+  const where = shaft?.kind === 'idler' ? '' : ` on the ${bodyName(naming, gear.member)}`
+  const teeth = gear.toothCount === null ? '' : ` (${formatTeeth(gear.toothCount)})`
+  return `the ${gear.label}${where}${teeth}`
+}
+
+function stepSentence(naming: Naming, input: Input, step: PathStep): string {
+  const [driving] = step.from
+  const [driven] = step.to
+  if (!driving || !driven) return ''
+  if (step.law.kind === 'lock' || step.law.kind === 'joined') {
+    const coupler = naming.box.couplers.get(step.law.source)
+    const bodies = `the ${shortBodyName(naming, driving.body)} to the ${shortBodyName(naming, driven.body)}`
+    return coupler
+      ? `The ${couplerName(naming, coupler)} locks ${bodies}.`
+      : `${capitalize(bodies)} is joined for good.`
+  }
+  const from = listed(step.from.map((end) => gearWords(naming, end)))
+  const to = step.to
+    .map(
+      (end) =>
+        `${gearWords(naming, end)}, which turns ${senseWords(end.speed)}: ${load(input, end.speed, end.torque)}`,
+    )
+    .join('; ')
+  return `${capitalize(from)} ${step.from.length > 1 ? 'drive' : 'drives'} ${to}.`
+}
+
+/** Input, every step, and output, in the order of the power. */
+export function pathSentences(naming: Naming, drive: Drive, input: Input): readonly string[] {
+  const { draft } = naming.box
+  const output = draft.outputs[0] ?? draft.input
+  const speed = drive.ratio.inverse()
+  return [
+    `Power enters at the ${bodyName(naming, draft.input)}: ${formatSpeed(input.speedRpm)}, ${formatTorque(input.torqueNm, input.torqueUnit)}.`,
+    ...drive.path.map((step) => stepSentence(naming, input, step)),
+    `It leaves at the ${bodyName(naming, output)}, turning ${senseWords(speed)} (${VIEWPOINT}): ${load(input, speed, drive.ratio)}.`,
+  ]
+}
+
+/** "The 1–2 sleeve, moved towards the output end, locks the 1st gear to the main shaft." */
+export function engagementSentence(naming: Naming, { coupler, place }: EngagedCoupler): string {
+  const what = listed(
+    place.engages.map((engagement) => {
+      switch (engagement.kind) {
+        case 'lock':
+          return `locks the ${shortBodyName(naming, engagement.body)} to the ${shortBodyName(naming, coupler.hub)}`
+        case 'mesh': {
+          const link = naming.box.links.get(engagement.link)
+          if (!link || !('a' in link)) return 'brings gears into mesh'
+          return `meshes the ${shortBodyName(naming, link.a)} with the ${shortBodyName(naming, link.b)}`
+        }
+        case 'hold':
+          return `holds the ${bodyName(naming, engagement.body)} to the case`
+      }
+    }),
+  )
+  return `The ${couplerName(naming, coupler)}, moved ${TRAVEL_WORDS[place.travel]}, ${what}.`
+}
+
+/** Reduction, direct or overdrive, and the sense of the output. */
+export function ratioSentence(ratio: Rational): string {
+  const size = ratio.abs()
+  const against = signOf(ratio) < 0
+  const kind = isZero(size.sub(1))
+    ? against
+      ? 'Equal speed'
+      : 'Direct'
+    : size.gt(1)
+      ? 'Reduction'
+      : 'Overdrive'
+  return `${kind}: the output turns ${against ? 'against' : 'with'} the input, ${VIEWPOINT}.`
+}

@@ -1,0 +1,450 @@
+import type { Box, BoxIndex } from './box.ts'
+import { bodyOfGear, centreOf, indexBox } from './box.ts'
+import type { BoxDraft, Coupler, Gear, Link, Mesh, Path } from './types.ts'
+
+/** The fewest and most teeth that a count may have; outside them it is a slip of the finger. */
+export const LEAST_TOOTH_COUNT = 5
+export const MOST_TOOTH_COUNT = 400
+
+/**
+ * How far, in teeth, the sum of a pair may be from that of the other pairs between
+ * the same two axes before it is pointed out. Helix and profile shift move a
+ * centre distance by up to about one module, which is two teeth in the sum
+ * (common practice).
+ */
+export const TOOTH_SUM_TOLERANCE = 2
+
+export type IdKind = 'axis' | 'member' | 'gear' | 'body' | 'link' | 'coupler' | 'coupler-position'
+
+/** What is wrong with a draft, where, and by which figures. */
+export type BoxIssue = { readonly path: Path } & (
+  | { readonly code: 'unknown-id'; readonly id: string; readonly expected: IdKind }
+  | { readonly code: 'duplicate-id'; readonly id: string }
+  | {
+      readonly code: 'tooth-count-out-of-range'
+      readonly gear: string
+      readonly toothCount: number
+      readonly least: number
+      readonly most: number
+    }
+  | { readonly code: 'tooth-count-not-whole'; readonly gear: string; readonly toothCount: number }
+  | { readonly code: 'mesh-within-one-body'; readonly link: string; readonly body: string }
+  | { readonly code: 'mesh-on-one-axis'; readonly link: string; readonly axis: string }
+  | {
+      readonly code: 'ring-not-larger'
+      readonly link: string
+      readonly ringToothCount: number
+      readonly innerToothCount: number
+    }
+  | {
+      readonly code: 'planet-does-not-fit'
+      readonly link: string
+      readonly planetToothCount: number
+      readonly fittingToothCount: number
+    }
+  | {
+      readonly code: 'planets-cannot-be-spaced'
+      readonly link: string
+      readonly toothSum: number
+      readonly planetCount: number
+    }
+  | { readonly code: 'link-joins-one-body'; readonly link: string; readonly body: string }
+  | { readonly code: 'coupler-engages-own-hub'; readonly coupler: string; readonly body: string }
+  | { readonly code: 'coupler-has-two-centres'; readonly coupler: string }
+  | {
+      readonly code: 'coupler-place-not-named'
+      readonly position: string
+      readonly coupler: string
+    }
+  | { readonly code: 'position-repeats'; readonly position: string; readonly other: string }
+  | { readonly code: 'output-is-input'; readonly body: string }
+  | {
+      readonly code: 'ends-reversed'
+      readonly member: string
+      readonly fromMm: number
+      readonly toMm: number
+    }
+  | { readonly code: 'gear-without-mesh'; readonly gear: string }
+  | {
+      readonly code: 'gear-off-its-member'
+      readonly gear: string
+      readonly stationMm: number
+      readonly fromMm: number
+      readonly toMm: number
+    }
+  | {
+      readonly code: 'tooth-sum-differs'
+      readonly link: string
+      readonly toothSum: number
+      readonly usualToothSum: number
+    }
+)
+
+export type BoxIssueCode = BoxIssue['code']
+
+/** Issues that leave the box solvable; the rest do not. */
+export const WARNING_CODES: ReadonlySet<BoxIssueCode> = new Set([
+  'gear-without-mesh',
+  'gear-off-its-member',
+  'tooth-sum-differs',
+  'position-repeats',
+])
+
+export type CheckedBox =
+  | { readonly ok: true; readonly box: Box; readonly warnings: readonly BoxIssue[] }
+  | { readonly ok: false; readonly issues: readonly BoxIssue[] }
+
+/**
+ * Says whether a draft hangs together. Every problem is reported, with the path
+ * to its culprit; gears without a count are not a problem. A draft whose ids lead
+ * nowhere is checked no further, since nothing else could be said of it.
+ */
+export function checkBox(draft: BoxDraft): CheckedBox {
+  const index = indexBox(draft)
+  const idIssues = checkIds(index)
+  if (idIssues.length > 0) return { ok: false, issues: idIssues }
+  const found = [
+    ...checkEnds(index),
+    ...draft.gears.flatMap((gear, at) => checkGear(index, gear, ['gears', at])),
+    ...draft.links.flatMap((link, at) => checkLink(index, link, ['links', at])),
+    ...draft.couplers.flatMap((coupler, at) => checkCoupler(coupler, ['couplers', at])),
+    ...checkPositions(index),
+    ...checkToothSums(index),
+  ]
+  const issues = found.filter((issue) => !WARNING_CODES.has(issue.code))
+  return issues.length > 0
+    ? { ok: false, issues: found }
+    : // The one place where an index becomes a checked box.
+      { ok: true, box: index as Box, warnings: found }
+}
+
+/** Whether a number may stand as a count of teeth. */
+export function isToothCount(value: number): boolean {
+  return Number.isInteger(value) && value >= LEAST_TOOTH_COUNT && value <= MOST_TOOTH_COUNT
+}
+
+function checkIds(index: BoxIndex): BoxIssue[] {
+  const { draft } = index
+  const issues: BoxIssue[] = []
+  const axes = new Set(draft.axes.map((axis) => axis.id))
+  const bodies = new Set(index.bodies)
+
+  const unique = (seen: Set<string>, id: string, path: Path): void => {
+    if (seen.has(id)) issues.push({ code: 'duplicate-id', path, id })
+    seen.add(id)
+  }
+  const known = (
+    set: { has(id: string): boolean },
+    id: string,
+    expected: IdKind,
+    path: Path,
+  ): void => {
+    if (!set.has(id)) issues.push({ code: 'unknown-id', path, id, expected })
+  }
+
+  const seenAxes = new Set<string>()
+  draft.axes.forEach(({ id }, at) => unique(seenAxes, id, ['axes', at, 'id']))
+  const seenBodies = new Set<string>()
+  draft.members.forEach(({ id, axis }, at) => {
+    unique(seenBodies, id, ['members', at, 'id'])
+    known(axes, axis, 'axis', ['members', at, 'axis'])
+  })
+  draft.gears.forEach(({ id, member }, at) => {
+    unique(seenBodies, id, ['gears', at, 'id'])
+    known(index.members, member, 'member', ['gears', at, 'member'])
+  })
+  const seenLinks = new Set<string>()
+  draft.links.forEach((link, at) => {
+    unique(seenLinks, link.id, ['links', at, 'id'])
+    for (const [key, id, expected] of linkIds(link))
+      known(
+        expected === 'gear' ? index.gears : expected === 'member' ? index.members : bodies,
+        id,
+        expected,
+        ['links', at, key],
+      )
+  })
+  const seenCouplers = new Set<string>()
+  draft.couplers.forEach((coupler, at) => {
+    unique(seenCouplers, coupler.id, ['couplers', at, 'id'])
+    known(bodies, coupler.hub, 'body', ['couplers', at, 'hub'])
+    const seenPlaces = new Set<string>()
+    coupler.positions.forEach((position, place) => {
+      const path: Path = ['couplers', at, 'positions', place]
+      unique(seenPlaces, position.id, [...path, 'id'])
+      position.engages.forEach((engagement, which) => {
+        const here: Path = [...path, 'engages', which]
+        if (engagement.kind === 'mesh')
+          known(index.links, engagement.link, 'link', [...here, 'link'])
+        else known(bodies, engagement.body, 'body', [...here, 'body'])
+      })
+    })
+  })
+  const seenPositions = new Set<string>()
+  draft.positions.forEach((position, at) => {
+    unique(seenPositions, position.id, ['positions', at, 'id'])
+    for (const [couplerId, placeId] of Object.entries(position.couplers)) {
+      const path: Path = ['positions', at, 'couplers', couplerId]
+      const coupler = index.couplers.get(couplerId)
+      if (!coupler) known(index.couplers, couplerId, 'coupler', path)
+      else if (!coupler.positions.some((place) => place.id === placeId))
+        issues.push({ code: 'unknown-id', path, id: placeId, expected: 'coupler-position' })
+    }
+  })
+  known(bodies, draft.input, 'body', ['input'])
+  draft.outputs.forEach((output, at) => known(bodies, output, 'body', ['outputs', at]))
+  return issues
+}
+
+function linkIds(link: Link): readonly (readonly [string, string, 'gear' | 'member' | 'body'])[] {
+  switch (link.kind) {
+    case 'external-mesh':
+    case 'internal-mesh':
+    case 'chain':
+      return [
+        ['a', link.a, 'gear'],
+        ['b', link.b, 'gear'],
+      ]
+    case 'planetary':
+      return [
+        ['sun', link.sun, 'gear'],
+        ['ring', link.ring, 'gear'],
+        ['carrier', link.carrier, 'member'],
+      ]
+    case 'differential':
+      return [
+        ['case', link.case, 'body'],
+        ['left', link.left, 'body'],
+        ['right', link.right, 'body'],
+      ]
+    case 'joined':
+      return [
+        ['a', link.a, 'body'],
+        ['b', link.b, 'body'],
+      ]
+    case 'held':
+      return [['body', link.body, 'body']]
+  }
+}
+
+function checkEnds(index: BoxIndex): BoxIssue[] {
+  const { input, outputs, members } = index.draft
+  const issues: BoxIssue[] = []
+  outputs.forEach((output, at) => {
+    if (output === input)
+      issues.push({ code: 'output-is-input', path: ['outputs', at], body: output })
+  })
+  members.forEach(({ id, fromMm, toMm }, at) => {
+    if (fromMm >= toMm)
+      issues.push({ code: 'ends-reversed', path: ['members', at], member: id, fromMm, toMm })
+  })
+  return issues
+}
+
+function checkGear(index: BoxIndex, gear: Gear, path: Path): BoxIssue[] {
+  const issues: BoxIssue[] = []
+  for (const key of ['toothCount', 'recount'] as const) {
+    const toothCount = gear[key]
+    if (toothCount === null || toothCount === undefined || isToothCount(toothCount)) continue
+    const culprit = { path: [...path, key], gear: gear.id, toothCount }
+    issues.push(
+      Number.isInteger(toothCount)
+        ? {
+            code: 'tooth-count-out-of-range',
+            ...culprit,
+            least: LEAST_TOOTH_COUNT,
+            most: MOST_TOOTH_COUNT,
+          }
+        : { code: 'tooth-count-not-whole', ...culprit },
+    )
+  }
+  const isMeshed = index.draft.links.some((link) =>
+    linkIds(link).some(([, id, kind]) => kind === 'gear' && id === gear.id),
+  )
+  if (!isMeshed) issues.push({ code: 'gear-without-mesh', path, gear: gear.id })
+  const member = index.members.get(gear.member)
+  if (member && (gear.stationMm < member.fromMm || gear.stationMm > member.toMm))
+    issues.push({
+      code: 'gear-off-its-member',
+      path: [...path, 'stationMm'],
+      gear: gear.id,
+      stationMm: gear.stationMm,
+      fromMm: member.fromMm,
+      toMm: member.toMm,
+    })
+  return issues
+}
+
+function axisOf(index: BoxIndex, gear: Gear): string {
+  return index.members.get(gear.member)?.axis ?? ''
+}
+
+function checkLink(index: BoxIndex, link: Link, path: Path): BoxIssue[] {
+  switch (link.kind) {
+    case 'external-mesh':
+    case 'internal-mesh':
+    case 'chain':
+      return checkMesh(index, link, path)
+    case 'planetary': {
+      const sun = index.gears.get(link.sun)?.toothCount ?? null
+      const ring = index.gears.get(link.ring)?.toothCount ?? null
+      if (sun === null || ring === null) return []
+      return checkPlanetary(link.id, sun, ring, link.planetToothCount, link.planetCount, path)
+    }
+    case 'differential': {
+      const repeated = [link.left, link.right].find((side) => side === link.case)
+      const twice = link.left === link.right ? link.left : repeated
+      return twice === undefined
+        ? []
+        : [{ code: 'link-joins-one-body', path, link: link.id, body: twice }]
+    }
+    case 'joined':
+      return link.a === link.b
+        ? [{ code: 'link-joins-one-body', path, link: link.id, body: link.a }]
+        : []
+    case 'held':
+      return []
+  }
+}
+
+function checkMesh(index: BoxIndex, link: Mesh, path: Path): BoxIssue[] {
+  const a = index.gears.get(link.a)
+  const b = index.gears.get(link.b)
+  if (!a || !b) return []
+  const issues: BoxIssue[] = []
+  if (bodyOfGear(a) === bodyOfGear(b))
+    issues.push({ code: 'mesh-within-one-body', path, link: link.id, body: bodyOfGear(a) })
+  else if (axisOf(index, a) === axisOf(index, b))
+    issues.push({ code: 'mesh-on-one-axis', path, link: link.id, axis: axisOf(index, a) })
+  if (
+    link.kind === 'internal-mesh' &&
+    a.toothCount !== null &&
+    b.toothCount !== null &&
+    b.toothCount <= a.toothCount
+  )
+    issues.push({
+      code: 'ring-not-larger',
+      path,
+      link: link.id,
+      ringToothCount: b.toothCount,
+      innerToothCount: a.toothCount,
+    })
+  return issues
+}
+
+/**
+ * Coaxial sun, planets and ring of one module touch when zr = zs + 2·zp, and N
+ * equally spaced planets go in when N divides zs + zr (Machinery's Handbook,
+ * epicyclic gearing, from memory).
+ */
+function checkPlanetary(
+  link: string,
+  sun: number,
+  ring: number,
+  planet: number | null | undefined,
+  planetCount: number | undefined,
+  path: Path,
+): BoxIssue[] {
+  if (ring <= sun)
+    return [{ code: 'ring-not-larger', path, link, ringToothCount: ring, innerToothCount: sun }]
+  const issues: BoxIssue[] = []
+  const fittingToothCount = (ring - sun) / 2
+  if (planet !== null && planet !== undefined && planet !== fittingToothCount)
+    issues.push({
+      code: 'planet-does-not-fit',
+      path,
+      link,
+      planetToothCount: planet,
+      fittingToothCount,
+    })
+  if (planetCount !== undefined && (sun + ring) % planetCount !== 0)
+    issues.push({ code: 'planets-cannot-be-spaced', path, link, toothSum: sun + ring, planetCount })
+  return issues
+}
+
+function checkCoupler(coupler: Coupler, path: Path): BoxIssue[] {
+  const issues: BoxIssue[] = []
+  coupler.positions.forEach((position, place) => {
+    position.engages.forEach((engagement, which) => {
+      if (engagement.kind === 'lock' && engagement.body === coupler.hub)
+        issues.push({
+          code: 'coupler-engages-own-hub',
+          path: [...path, 'positions', place, 'engages', which],
+          coupler: coupler.id,
+          body: coupler.hub,
+        })
+    })
+    if (position.engages.length === 0 && position !== centreOf(coupler))
+      issues.push({
+        code: 'coupler-has-two-centres',
+        path: [...path, 'positions', place],
+        coupler: coupler.id,
+      })
+  })
+  return issues
+}
+
+function checkPositions({ draft }: BoxIndex): BoxIssue[] {
+  const issues: BoxIssue[] = []
+  const seen = new Map<string, string>()
+  draft.positions.forEach((position, at) => {
+    const places = draft.couplers.map((coupler) => {
+      const place = position.couplers[coupler.id] ?? centreOf(coupler)?.id
+      if (place === undefined)
+        issues.push({
+          code: 'coupler-place-not-named',
+          path: ['positions', at, 'couplers'],
+          position: position.id,
+          coupler: coupler.id,
+        })
+      return place ?? null
+    })
+    const key = JSON.stringify(places)
+    const other = seen.get(key)
+    if (other === undefined) seen.set(key, position.id)
+    else
+      issues.push({
+        code: 'position-repeats',
+        path: ['positions', at],
+        position: position.id,
+        other,
+      })
+  })
+  return issues
+}
+
+/**
+ * Pairs between the same two axes share one centre distance, so their tooth sums
+ * are nearly equal where module and helix are. Pairs that state a module or a
+ * helix are left out, since their sums need not be.
+ */
+function checkToothSums(index: BoxIndex): BoxIssue[] {
+  const byAxes = new Map<string, { link: Mesh; at: number; toothSum: number }[]>()
+  index.draft.links.forEach((link, at) => {
+    if (link.kind !== 'external-mesh') return
+    const a = index.gears.get(link.a)
+    const b = index.gears.get(link.b)
+    if (!a || !b || a.toothCount === null || b.toothCount === null) return
+    if (a.moduleMm ?? b.moduleMm ?? a.helixAngleDeg ?? b.helixAngleDeg) return
+    const key = JSON.stringify([axisOf(index, a), axisOf(index, b)].sort())
+    const pairs = byAxes.get(key) ?? []
+    pairs.push({ link, at, toothSum: a.toothCount + b.toothCount })
+    byAxes.set(key, pairs)
+  })
+  const issues: BoxIssue[] = []
+  for (const pairs of byAxes.values()) {
+    const sums = pairs.map((pair) => pair.toothSum).sort((one, other) => one - other)
+    const usualToothSum = sums[Math.floor(sums.length / 2)] ?? 0
+    if (pairs.length < 3) continue
+    for (const { link, at, toothSum } of pairs)
+      if (Math.abs(toothSum - usualToothSum) > TOOTH_SUM_TOLERANCE)
+        issues.push({
+          code: 'tooth-sum-differs',
+          path: ['links', at],
+          link: link.id,
+          toothSum,
+          usualToothSum,
+        })
+  }
+  return issues
+}

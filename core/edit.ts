@@ -1,0 +1,177 @@
+/**
+ * Edits of a box as values. Each carries what its author saw before it, so that
+ * an edit made on a stale view can be told from one that is up to date.
+ */
+import { isToothCount } from './check.ts'
+import type { BoxDraft, FinalDrive, Gear } from './types.ts'
+
+export type Edit =
+  /** Enters the first or the second count of a gear; null takes it back. */
+  | {
+      readonly kind: 'count'
+      readonly gear: string
+      readonly reading: 'first' | 'second'
+      readonly toothCount: number | null
+      readonly base: number | null
+    }
+  /** Ends a dispute: both counts become the one found right. */
+  | {
+      readonly kind: 'settle'
+      readonly gear: string
+      readonly toothCount: number
+      readonly base: { readonly first: number | null; readonly second: number | null }
+    }
+  | { readonly kind: 'rename'; readonly name: string; readonly base: string }
+  | {
+      readonly kind: 'final-drive'
+      readonly finalDrive: FinalDrive | null
+      readonly base: FinalDrive | null
+    }
+
+export type EditRefusal =
+  | { readonly code: 'unknown-gear'; readonly gear: string }
+  | { readonly code: 'impossible-count'; readonly toothCount: number }
+  | { readonly code: 'empty-name' }
+
+/** Somebody else changed the same thing since the edit's author looked. */
+export type EditConflict =
+  /** The other count stands as the first, this one now as the second. */
+  | {
+      readonly code: 'kept-as-second-count'
+      readonly gear: string
+      readonly theirs: number
+      readonly yours: number
+    }
+  /** Both places are taken by other counts; yours is kept in the history only. */
+  | {
+      readonly code: 'count-not-placed'
+      readonly gear: string
+      readonly theirs: number
+      readonly yours: number | null
+    }
+  | { readonly code: 'name-not-placed'; readonly theirs: string; readonly yours: string }
+  | {
+      readonly code: 'final-drive-not-placed'
+      readonly theirs: FinalDrive | null
+      readonly yours: FinalDrive | null
+    }
+
+export type EditResult =
+  | { readonly ok: true; readonly draft: BoxDraft; readonly conflict?: EditConflict }
+  | { readonly ok: false; readonly refusal: EditRefusal }
+
+const LONGEST_NAME = 120
+
+/**
+ * Applies an edit. The same draft comes back where nothing changes, so repeating
+ * an edit whose answer was lost does no harm.
+ */
+export function applyEdit(draft: BoxDraft, edit: Edit): EditResult {
+  switch (edit.kind) {
+    case 'count':
+      return applyCount(draft, edit)
+    case 'settle': {
+      const gear = draft.gears.find(({ id }) => id === edit.gear)
+      if (!gear) return refuse({ code: 'unknown-gear', gear: edit.gear })
+      if (!isToothCount(edit.toothCount))
+        return refuse({ code: 'impossible-count', toothCount: edit.toothCount })
+      return {
+        ok: true,
+        draft: withGear(draft, { ...gear, toothCount: edit.toothCount, recount: edit.toothCount }),
+      }
+    }
+    case 'rename': {
+      const name = edit.name.trim().slice(0, LONGEST_NAME)
+      if (name === '') return refuse({ code: 'empty-name' })
+      if (draft.name === name) return { ok: true, draft }
+      if (draft.name !== edit.base)
+        return {
+          ok: true,
+          draft,
+          conflict: { code: 'name-not-placed', theirs: draft.name, yours: name },
+        }
+      return { ok: true, draft: { ...draft, name } }
+    }
+    case 'final-drive': {
+      const { finalDrive: yours } = edit
+      const impossible = yours
+        ? [yours.drivingToothCount, yours.drivenToothCount].find((count) => !isToothCount(count))
+        : undefined
+      if (impossible !== undefined)
+        return refuse({ code: 'impossible-count', toothCount: impossible })
+      const theirs = draft.finalDrive ?? null
+      if (isSameFinalDrive(theirs, yours)) return { ok: true, draft }
+      if (!isSameFinalDrive(theirs, edit.base))
+        return { ok: true, draft, conflict: { code: 'final-drive-not-placed', theirs, yours } }
+      return { ok: true, draft: { ...draft, finalDrive: yours } }
+    }
+  }
+}
+
+function refuse(refusal: EditRefusal): EditResult {
+  return { ok: false, refusal }
+}
+
+function isSameFinalDrive(one: FinalDrive | null, other: FinalDrive | null): boolean {
+  return (
+    one?.drivingToothCount === other?.drivingToothCount &&
+    one?.drivenToothCount === other?.drivenToothCount
+  )
+}
+
+function withGear(draft: BoxDraft, gear: Gear): BoxDraft {
+  return { ...draft, gears: draft.gears.map((other) => (other.id === gear.id ? gear : other)) }
+}
+
+function applyCount(draft: BoxDraft, edit: Extract<Edit, { kind: 'count' }>): EditResult {
+  const gear = draft.gears.find(({ id }) => id === edit.gear)
+  if (!gear) return refuse({ code: 'unknown-gear', gear: edit.gear })
+  const yours = edit.toothCount
+  if (yours !== null && !isToothCount(yours))
+    return refuse({ code: 'impossible-count', toothCount: yours })
+  const first = gear.toothCount
+  const second = gear.recount ?? null
+  const theirs = edit.reading === 'first' ? first : second
+  if (theirs === yours) return { ok: true, draft }
+  if (theirs === edit.base || theirs === null)
+    return {
+      ok: true,
+      draft: withGear(
+        draft,
+        edit.reading === 'first' ? { ...gear, toothCount: yours } : { ...gear, recount: yours },
+      ),
+    }
+  if (edit.reading === 'first' && second === null && yours !== null)
+    return {
+      ok: true,
+      draft: withGear(draft, { ...gear, recount: yours }),
+      conflict: { code: 'kept-as-second-count', gear: gear.id, theirs, yours },
+    }
+  return {
+    ok: true,
+    draft,
+    conflict: { code: 'count-not-placed', gear: gear.id, theirs, yours },
+  }
+}
+
+/**
+ * The edits that take an edit back. An inverse carries what the edit left behind
+ * as its base, so it too notices what somebody else did since.
+ */
+export function inverseOf(edit: Edit): readonly Edit[] {
+  switch (edit.kind) {
+    case 'count':
+      return [{ ...edit, toothCount: edit.base, base: edit.toothCount }]
+    case 'settle': {
+      const { gear, toothCount: base } = edit
+      return [
+        { kind: 'count', gear, reading: 'first', toothCount: edit.base.first, base },
+        { kind: 'count', gear, reading: 'second', toothCount: edit.base.second, base },
+      ]
+    }
+    case 'rename':
+      return [{ ...edit, name: edit.base, base: edit.name }]
+    case 'final-drive':
+      return [{ ...edit, finalDrive: edit.base, base: edit.finalDrive }]
+  }
+}

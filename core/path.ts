@@ -1,0 +1,155 @@
+/**
+ * The way of the power from input to output, and the torque in every stretch of
+ * every body, read off the torques in the links.
+ *
+ * The torque of a law on a body is λ·c, its power λ·c·ω. A body that loses power
+ * to a law drives it; one that gains power is driven. A law between bodies with
+ * torque but without speed only holds: it is a reaction and no step of the way.
+ */
+import type { Law } from './laws.ts'
+import type { Rational } from './rational.ts'
+import { ONE, ZERO, isZero, rational, signOf } from './rational.ts'
+import type { Gear } from './types.ts'
+
+export interface PathEnd {
+  readonly body: string
+  readonly gear?: Gear
+  readonly stationMm: number
+  /** Speed of the body in turns for one turn of the input; its sign is its sense. */
+  readonly speed: Rational
+  /** Torque passed on here for one unit of input torque, in the sign of the body's power. */
+  readonly torque: Rational
+  /** Power passed on here as a share of the input's; positive. */
+  readonly power: Rational
+}
+
+/** One link that carries power: from the bodies that drive it to those it drives. */
+export interface PathStep {
+  readonly law: Law
+  readonly from: readonly PathEnd[]
+  readonly to: readonly PathEnd[]
+}
+
+/** A torque put on a body at a station along its axis, for one unit of input torque. */
+export interface TorqueAt {
+  readonly body: string
+  readonly stationMm: number
+  readonly torque: Rational
+}
+
+/** A length of one body that carries one torque. */
+export interface Stretch {
+  readonly body: string
+  readonly fromMm: number
+  readonly toMm: number
+  /**
+   * What the side nearer the input end puts on the other, for one unit of input
+   * torque. Power runs towards the output end where it has the sign of the speed.
+   */
+  readonly torque: Rational
+}
+
+/** The steps in an order in which every body is driven before it drives. */
+export function orderPath(
+  multipliers: ReadonlyMap<Law, Rational>,
+  speeds: ReadonlyMap<string, Rational>,
+): readonly PathStep[] {
+  const steps: PathStep[] = []
+  for (const [law, multiplier] of multipliers) {
+    if (isZero(multiplier)) continue
+    const from: PathEnd[] = []
+    const to: PathEnd[] = []
+    for (const { body, gear, coefficient, stationMm } of law.terms) {
+      const speed = speeds.get(body) ?? ZERO
+      const received = multiplier.mul(rational(coefficient))
+      const power = received.mul(speed)
+      const end = { body, stationMm, speed, power: power.abs(), ...(gear && { gear }) }
+      if (signOf(power) < 0) from.push({ ...end, torque: received.neg() })
+      else if (signOf(power) > 0) to.push({ ...end, torque: received })
+    }
+    if (to.length > 0) steps.push({ law, from, to })
+  }
+
+  const ordered: PathStep[] = []
+  let waiting = steps
+  while (waiting.length > 0) {
+    const driven = new Set(waiting.flatMap((step) => step.to.map(({ body }) => body)))
+    const ready = waiting.filter((step) => step.from.every(({ body }) => !driven.has(body)))
+    // Power that goes round in a loop leaves nothing ready: take the steps as they come.
+    const taken = ready.length > 0 ? ready : waiting.slice(0, 1)
+    ordered.push(...taken)
+    waiting = waiting.filter((step) => !taken.includes(step))
+  }
+  return ordered
+}
+
+/** One factor of a ratio: turns of the driving side for one of the driven side. */
+export interface RatioFactor {
+  readonly law: Law
+  readonly ratio: Rational
+  /** The two gears, where the factor is a pair. */
+  readonly pair?: { readonly driving: Gear; readonly driven: Gear }
+}
+
+/**
+ * The factors that multiply into the ratio, from input to output, along the
+ * branch that carries the most power; links without a change of speed are left
+ * out. Empty when nothing changes the speed, undefined when the ratio is no such
+ * product because the power splits and joins at different speeds.
+ */
+export function ratioFactors(
+  path: readonly PathStep[],
+  output: string,
+  ratio: Rational,
+): readonly RatioFactor[] | undefined {
+  const factors: RatioFactor[] = []
+  let body = output
+  for (const step of [...path].reverse()) {
+    const driven = step.to.find((end) => end.body === body)
+    if (!driven) continue
+    const strongest = path.every(
+      (other) => !other.to.some((end) => end.body === driven.body && end.power.gt(driven.power)),
+    )
+    const driving = step.from[0]
+    if (!strongest || !driving) continue
+    const factor = driving.speed.div(driven.speed)
+    if (driving.gear && driven.gear)
+      factors.unshift({
+        law: step.law,
+        ratio: factor,
+        pair: { driving: driving.gear, driven: driven.gear },
+      })
+    else if (!factor.equals(ONE)) factors.unshift({ law: step.law, ratio: factor })
+    body = driving.body
+  }
+  const product = factors.reduce((sum, factor) => sum.mul(factor.ratio), ONE)
+  return product.equals(ratio) ? factors : undefined
+}
+
+/** The torque in every stretch between the stations at which torque enters or leaves. */
+export function torqueStretches(torques: readonly TorqueAt[]): readonly Stretch[] {
+  const byBody = new Map<string, TorqueAt[]>()
+  for (const torque of torques) {
+    if (isZero(torque.torque)) continue
+    const at = byBody.get(torque.body)
+    if (at) at.push(torque)
+    else byBody.set(torque.body, [torque])
+  }
+  const stretches: Stretch[] = []
+  for (const [body, at] of byBody) {
+    const along = [...at].sort((one, other) => one.stationMm - other.stationMm)
+    let carried = ZERO
+    along.forEach((here, index) => {
+      carried = carried.add(here.torque)
+      const next = along[index + 1]
+      if (next && !isZero(carried) && next.stationMm > here.stationMm)
+        stretches.push({
+          body,
+          fromMm: here.stationMm,
+          toMm: next.stationMm,
+          torque: carried,
+        })
+    })
+  }
+  return stretches
+}

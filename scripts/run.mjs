@@ -1,0 +1,52 @@
+import { spawn, spawnSync } from 'node:child_process'
+
+import { ROOT } from './paths.mjs'
+
+/** A step that failed in a way that the person can mend; its message says how. */
+export class SetupError extends Error {}
+
+/**
+ * Runs a command in the project's root with its output shown; throws when it fails.
+ *
+ * @param {string} command
+ * @param {readonly string[]} args
+ * @param {NodeJS.ProcessEnv} [env]
+ * @returns {Promise<void>}
+ */
+export async function run(command, args, env = process.env) {
+  const code = await exitCode(command, args, env)
+  if (code !== 0) throw new SetupError(`${[command, ...args].join(' ')} failed (${code}).`)
+}
+
+/**
+ * Runs a command with its output shown and resolves with its exit code.
+ *
+ * @param {string} command
+ * @param {readonly string[]} args
+ * @param {NodeJS.ProcessEnv} [env]
+ * @returns {Promise<number>}
+ */
+export function exitCode(command, args, env = process.env) {
+  return new Promise((resolve, reject) => {
+    const child = spawn(command, [...args], { cwd: ROOT, stdio: 'inherit', env })
+    child.on('error', reject)
+    child.on('exit', (code) => {
+      resolve(code ?? 1)
+    })
+  })
+}
+
+/**
+ * Whether a command runs and succeeds; nothing is shown.
+ *
+ * @param {string} command
+ * @param {readonly string[]} args
+ */
+export function succeeds(command, args) {
+  return spawnSync(command, [...args], { stdio: 'ignore' }).status === 0
+}
+
+/**
+ * Whether we are root, who may install packages but not run PostgreSQL.
+ */
+export const isRoot = process.getuid?.() === 0

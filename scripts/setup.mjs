@@ -1,0 +1,92 @@
+/** Everything that must be in place before Udrix runs; each step does nothing when it is. */
+import { createHash } from 'node:crypto'
+import fs from 'node:fs'
+import path from 'node:path'
+
+import { postgresPrograms } from './cluster.mjs'
+import { ROOT } from './paths.mjs'
+import { SetupError, isRoot, run, succeeds } from './run.mjs'
+
+export const CHROMIUM = '/usr/bin/chromium'
+
+/**
+ * Installs a Debian package where we may; otherwise names it.
+ *
+ * @param {string} name
+ * @param {string} what
+ */
+async function installDebianPackage(name, what) {
+  const prefix = isRoot ? [] : ['sudo', '-n']
+  const mayInstall = fs.existsSync('/usr/bin/apt-get') && (isRoot || succeeds('sudo', ['-n', 'true']))
+  if (!mayInstall)
+    throw new SetupError(
+      `${what} is missing, and this user may not install it. Install the Debian package ${name}, then start again.`,
+    )
+  console.log(`Installing ${what} (Debian package ${name})…`)
+  const env = { ...process.env, DEBIAN_FRONTEND: 'noninteractive' }
+  for (const step of [['update'], ['install', '-y', '--no-install-recommends', name]]) {
+    const [command = '', ...args] = [...prefix, 'apt-get', '-qq', ...step]
+    await run(command, args, env)
+  }
+}
+
+export async function ensurePostgres() {
+  if (!postgresPrograms()) await installDebianPackage('postgresql', 'PostgreSQL')
+}
+
+export async function ensureChromium() {
+  if (!fs.existsSync(CHROMIUM)) await installDebianPackage('chromium', 'Chromium')
+}
+
+/** @param {readonly string[]} files */
+function digest(files) {
+  const hash = createHash('sha256')
+  for (const file of files) hash.update(file).update('\0').update(fs.readFileSync(path.join(ROOT, file)))
+  return hash.digest('hex')
+}
+
+/**
+ * Whether `stampFile` says that a step was last done for these very files.
+ *
+ * @param {string} stampFile
+ * @param {string} stamp
+ */
+function isStamped(stampFile, stamp) {
+  return fs.existsSync(stampFile) && fs.readFileSync(stampFile, 'utf8') === stamp
+}
+
+export async function ensurePackages() {
+  const stampFile = path.join(ROOT, 'node_modules/.udrix-installed')
+  const stamp = digest(['package.json', 'package-lock.json'])
+  if (isStamped(stampFile, stamp)) return
+  console.log('Installing npm packages…')
+  await run('npm', ['ci', '--no-audit', '--no-fund', '--loglevel=error'])
+  fs.writeFileSync(stampFile, stamp)
+}
+
+const BUILT_FROM = ['app', 'core', 'public']
+const BUILT_WITH = ['package-lock.json', 'react-router.config.ts', 'tsconfig.json', 'vite.config.ts']
+
+/**
+ * Builds for production into `folder` (relative to the root) unless the build there is up to date.
+ *
+ * @param {string} folder
+ */
+export async function ensureBuild(folder) {
+  const sources = BUILT_FROM.flatMap((from) =>
+    fs
+      .readdirSync(path.join(ROOT, from), { recursive: true, withFileTypes: true })
+      .filter((entry) => entry.isFile())
+      .map((entry) => path.relative(ROOT, path.join(entry.parentPath, entry.name))),
+  )
+  const stampFile = path.join(ROOT, folder, '.udrix-built')
+  const stamp = digest([...sources.sort(), ...BUILT_WITH])
+  if (isStamped(stampFile, stamp)) return
+  console.log('Building…')
+  await run('npx', ['react-router', 'build', '--logLevel', 'warn'], {
+    ...process.env,
+    NODE_ENV: 'production',
+    UDRIX_BUILD: folder,
+  })
+  fs.writeFileSync(stampFile, stamp)
+}
