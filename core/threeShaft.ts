@@ -88,6 +88,7 @@ export function threeShaftBox(choices: ThreeShaftChoices): BoxDraft {
   const engagedBy = new Map<number | 'R', Record<string, string>>()
   const uncounted = { toothCount: null, faceWidthMm: FACE_MM }
   let idlerMm = 0
+  let idlerInMeshMm = 0
 
   const mesh = (id: string, a: string, b: string): void => {
     links.push({ id, kind: 'external-mesh', a, b })
@@ -106,6 +107,7 @@ export function threeShaftBox(choices: ThreeShaftChoices): BoxDraft {
   }
   const pairWithIdler = (atMm: number, mount: 'free' | 'fixed'): void => {
     const isSliding = mount === 'fixed'
+    idlerInMeshMm = atMm
     idlerMm = isSliding ? atMm + FACE_MM + GAP_MM : atMm
     const at = { stationMm: atMm, ...uncounted }
     gears.push({ id: 'main-reverse', label: 'reverse gear', member: 'main', mount, ...at })
@@ -235,8 +237,8 @@ export function threeShaftBox(choices: ThreeShaftChoices): BoxDraft {
       id: 'idler',
       kind: 'idler',
       axis: 'idler-line',
-      fromMm: idlerMm - FACE_MM,
-      toMm: idlerMm + FACE_MM,
+      fromMm: idlerInMeshMm - FACE_MM * 0.8,
+      toMm: idlerMm + FACE_MM * 0.8,
     },
   ]
   const forward = Array.from({ length: forwardCount }, (_, at): BoxPosition => ({

@@ -1,5 +1,14 @@
 /** The way of the power in sentences, one a step. */
-import type { Drive, EngagedCoupler, PathEnd, PathStep, Rational } from 'core'
+import type {
+  CouplerPosition,
+  Drive,
+  EngagedCoupler,
+  Engagement,
+  Gear,
+  PathEnd,
+  PathStep,
+  Rational,
+} from 'core'
 import { isZero, signOf, toNumber } from 'core'
 
 import type { TorqueUnit } from '../format.ts'
@@ -32,13 +41,16 @@ function listed(names: readonly string[]): string {
     : `${names.slice(0, -1).join(', ')} and ${names[names.length - 1] ?? ''}`
 }
 
-function gearWords(naming: Naming, end: PathEnd): string {
-  const { gear } = end
-  if (!gear) return bodyName(naming, end.body)
-  const shaft = naming.box.members.get(gear.member)
-  const where = shaft?.kind === 'idler' ? '' : ` on the ${bodyName(naming, gear.member)}`
+/** "the 3rd gear on the main shaft". */
+function gearWords(naming: Naming, gear: Gear): string {
+  const isIdler = naming.box.members.get(gear.member)?.kind === 'idler'
+  return `the ${gear.label}${isIdler ? '' : ` on the ${bodyName(naming, gear.member)}`}`
+}
+
+function endWords(naming: Naming, { body, gear }: PathEnd): string {
+  if (!gear) return `the ${bodyName(naming, body)}`
   const teeth = gear.toothCount === null ? '' : ` (${formatTeeth(gear.toothCount)})`
-  return `the ${gear.label}${where}${teeth}`
+  return `${gearWords(naming, gear)}${teeth}`
 }
 
 function stepSentence(naming: Naming, input: Input, step: PathStep): string {
@@ -52,11 +64,11 @@ function stepSentence(naming: Naming, input: Input, step: PathStep): string {
       ? `The ${couplerName(naming, coupler)} locks ${bodies}.`
       : `${capitalize(bodies)} is joined for good.`
   }
-  const from = listed(step.from.map((end) => gearWords(naming, end)))
+  const from = listed(step.from.map((end) => endWords(naming, end)))
   const to = step.to
     .map(
       (end) =>
-        `${gearWords(naming, end)}, which turns ${senseWords(end.speed)}: ${load(input, end.speed, end.torque)}`,
+        `${endWords(naming, end)}, which turns ${senseWords(end.speed)}: ${load(input, end.speed, end.torque)}`,
     )
     .join('; ')
   return `${capitalize(from)} ${step.from.length > 1 ? 'drive' : 'drives'} ${to}.`
@@ -76,22 +88,38 @@ export function pathSentences(naming: Naming, drive: Drive, input: Input): reado
 
 /** "The 1–2 sleeve, moved towards the output end, locks the 1st gear to the main shaft." */
 export function engagementSentence(naming: Naming, { coupler, place }: EngagedCoupler): string {
-  const what = listed(
-    place.engages.map((engagement) => {
-      switch (engagement.kind) {
-        case 'lock':
-          return `locks the ${shortBodyName(naming, engagement.body)} to the ${shortBodyName(naming, coupler.hub)}`
-        case 'mesh': {
-          const link = naming.box.links.get(engagement.link)
-          if (!link || !('a' in link)) return 'brings gears into mesh'
-          return `meshes the ${shortBodyName(naming, link.a)} with the ${shortBodyName(naming, link.b)}`
-        }
-        case 'hold':
-          return `holds the ${bodyName(naming, engagement.body)} to the case`
-      }
-    }),
+  const hub = shortBodyName(naming, coupler.hub)
+  const locked = place.engages.filter(({ kind }) => kind === 'lock')
+  const held = place.engages.filter(({ kind }) => kind === 'hold')
+  const bodies = (engagements: readonly Engagement[]): string =>
+    listed(
+      engagements.map((engagement) =>
+        'body' in engagement ? `the ${shortBodyName(naming, engagement.body)}` : '',
+      ),
+    )
+  const does = [
+    ...(locked.length > 0 ? [`locks ${bodies(locked)} to the ${hub}`] : []),
+    ...(held.length > 0 ? [`holds ${bodies(held)} to the case`] : []),
+    ...meshWords(naming, place),
+  ]
+  return `The ${couplerName(naming, coupler)}, moved ${TRAVEL_WORDS[place.travel]}, ${listed(does)}.`
+}
+
+/** What a sliding gear is brought into mesh with, once for each sliding gear. */
+function meshWords(naming: Naming, place: CouplerPosition): readonly string[] {
+  const mates = new Map<Gear, Gear[]>()
+  for (const engagement of place.engages) {
+    const link = engagement.kind === 'mesh' ? naming.box.links.get(engagement.link) : undefined
+    if (!link || !('b' in link)) continue
+    const [a, b] = [naming.box.gears.get(link.a), naming.box.gears.get(link.b)]
+    if (!a || !b) continue
+    const [slid, mate] = b.mount === 'sliding' ? [b, a] : [a, b]
+    mates.set(slid, [...(mates.get(slid) ?? []), mate])
+  }
+  return [...mates].map(
+    ([slid, others]) =>
+      `brings the ${slid.label} into mesh with ${listed(others.map((mate) => gearWords(naming, mate)))}`,
   )
-  return `The ${couplerName(naming, coupler)}, moved ${TRAVEL_WORDS[place.travel]}, ${what}.`
 }
 
 /** Reduction, direct or overdrive, and the sense of the output. */

@@ -38,6 +38,8 @@ const DOG_RING_RADIUS_MM = 17.5
 const NAME_SLACK_MM = 4
 /** Width to reserve for a character of a name, in viewBox units. */
 const NAME_CHARACTER = 8.4
+/** Clear of the centre line that runs on beyond a member's end. */
+const NAME_OFFSET = 16
 
 interface SectionDrawingProps {
   readonly draft: BoxDraft
@@ -139,7 +141,7 @@ export function SectionDrawing(props: SectionDrawingProps) {
           key={drawn.gear.id}
           drawn={drawn}
           section={section}
-          shiftMm={shifts.get(drawn.gear.id) ?? 0}
+          shifts={shifts}
           scale={scale}
           naming={naming}
           props={props}
@@ -210,6 +212,16 @@ function ShaftName({
         {name}
       </text>
     )
+  const roomAfter = scale.x(section.toMm) - scale.x(member.toMm)
+  const isLastOnLane = section.members.every(
+    (other) => other.yMm !== yMm || other.member.toMm <= member.toMm,
+  )
+  if (isLastOnLane && roomAfter > name.length * NAME_CHARACTER + NAME_OFFSET)
+    return (
+      <text x={scale.x(member.toMm) + NAME_OFFSET} y={scale.y(yMm) + 6}>
+        {name}
+      </text>
+    )
   const latest = scale.x(firstEdgeMm) - 8 - name.length * NAME_CHARACTER
   return (
     <text x={Math.max(2, Math.min(scale.x(member.fromMm), latest))} y={y}>
@@ -276,12 +288,20 @@ function outwards(section: Section, yMm: number): -1 | 1 {
 }
 
 /** Whether another gear stands where this one's name would. */
-function isCovered(section: Section, { gear, yMm, radiusMm }: SectionGear, side: -1 | 1): boolean {
+function isCovered(
+  section: Section,
+  { gear, yMm, radiusMm }: SectionGear,
+  side: -1 | 1,
+  shifts: ReadonlyMap<string, number>,
+): boolean {
   const edgeMm = yMm + side * radiusMm
+  const stationMm = (id: string, restMm: number): number => restMm + (shifts.get(id) ?? 0)
   return section.gears.some(
     (other) =>
       other.gear.id !== gear.id &&
-      Math.abs(other.gear.stationMm - gear.stationMm) < other.widthMm &&
+      Math.abs(
+        stationMm(other.gear.id, other.gear.stationMm) - stationMm(gear.id, gear.stationMm),
+      ) < other.widthMm &&
       Math.sign(other.yMm - yMm) === side &&
       Math.abs(other.yMm - edgeMm) < other.radiusMm + 2 * NAME_SLACK_MM,
   )
@@ -290,19 +310,20 @@ function isCovered(section: Section, { gear, yMm, radiusMm }: SectionGear, side:
 function GearFigures({
   drawn,
   section,
-  shiftMm,
+  shifts,
   scale,
   naming,
   props,
 }: {
   readonly drawn: SectionGear
   readonly section: Section
-  readonly shiftMm: number
+  readonly shifts: ReadonlyMap<string, number>
   readonly scale: Scale
   readonly naming: Naming
   readonly props: SectionDrawingProps
 }) {
   const { gear, radiusMm, yMm, widthMm } = drawn
+  const shiftMm = shifts.get(gear.id) ?? 0
   const side = outwards(section, yMm)
   const x = scale.x(gear.stationMm + shiftMm)
   const y = scale.y(yMm)
@@ -332,9 +353,14 @@ function GearFigures({
       <text className={clsx('on-gear', disputed && 'disputed')} x={x} y={figureY}>
         {disputed ? `${count}!` : count}
       </text>
-      {!isCovered(section, drawn, side) && (
-        <text x={x} y={side < 0 ? y - radius - 8 : y + radius + 20} textAnchor="middle">
-          {label}
+      {!isCovered(section, drawn, side, shifts) && (
+        <text
+          className={clsx(shiftMm !== 0 && 'slid')}
+          x={x}
+          y={side < 0 ? y - radius - 8 : y + radius + 20}
+          textAnchor="middle"
+        >
+          {shiftMm < 0 ? `◀ ${label}` : shiftMm > 0 ? `${label} ▶` : label}
         </text>
       )}
     </>

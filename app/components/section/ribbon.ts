@@ -11,6 +11,8 @@ import { SHAFT_RADIUS_MM, bodyOfGear, memberOfBody, signOf, toNumber } from 'cor
 const BESIDE_MM = SHAFT_RADIUS_MM + 6
 /** How far beside its gears the ribbon passes a lane that lies between them. */
 const ROUND_MM = 5
+/** Where on a gear's radius the ribbon leaves for, or comes from, a gear that it cannot touch. */
+const ENTRY = 0.62
 
 export interface RibbonPiece {
   readonly fromXMm: number
@@ -94,10 +96,15 @@ function crossMesh(
     add([x, pitchLineY], [x, toY], toTorque)
     return
   }
-  const roundX = x + driving.widthMm / 2 + ROUND_MM
-  const middleY = (fromY + toY) / 2
-  add([x, fromY], [roundX, fromY], fromTorque)
-  add([roundX, fromY], [roundX, middleY], fromTorque)
-  add([roundX, middleY], [roundX, toY], toTorque)
-  add([roundX, toY], [x, toY], toTorque)
+  const roundX = x + Math.max(driving.widthMm, driven.widthMm) / 2 + ROUND_MM
+  const towards = Math.sign(toY - fromY)
+  const outY = driving.yMm + towards * driving.radiusMm * ENTRY
+  const inY = driven.yMm - towards * driven.radiusMm * ENTRY
+  const middleY = (outY + inY) / 2
+  add([x, fromY], [x, outY], fromTorque)
+  add([x, outY], [roundX, outY], fromTorque)
+  add([roundX, outY], [roundX, middleY], fromTorque)
+  add([roundX, middleY], [roundX, inY], toTorque)
+  add([roundX, inY], [x, inY], toTorque)
+  add([x, inY], [x, toY], toTorque)
 }

@@ -4,7 +4,7 @@ import type { Section } from 'core'
 /** The viewBox fits into this; type sizes in the style sheet are chosen for it. */
 const WIDEST = 1000
 const TALLEST = 640
-const MARGIN_MM = { side: 3, topBottom: 11 }
+const MARGIN_MM = { side: 6, topBottom: 11 }
 
 export interface Scale {
   readonly perMm: number
