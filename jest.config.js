@@ -13,4 +13,6 @@ export default {
   extensionsToTreatAsEsm: ['.ts', '.tsx'],
   moduleNameMapper: { '^~/(.*)$': '<rootDir>/app/$1', '^core$': '<rootDir>/core/index.ts' },
   testEnvironment: 'node',
+  globalSetup: '<rootDir>/scripts/jestSetup.mjs',
+  globalTeardown: '<rootDir>/scripts/jestTeardown.mjs',
 }

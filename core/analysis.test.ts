@@ -1,7 +1,15 @@
 import type { Analysis, Drive } from './analysis.ts'
 import { analyse, analyseBox, prepareSolver } from './analysis.ts'
 import { formatFraction } from './rational.ts'
-import { boxOf, draftOf, gear, planetaryDraft, shaft, trainDraft, withCounts } from './testing/boxes.ts'
+import {
+  boxOf,
+  draftOf,
+  gear,
+  planetaryDraft,
+  shaft,
+  trainDraft,
+  withCounts,
+} from './testing/boxes.ts'
 import type { Stage } from './testing/boxes.ts'
 import { threeShaftBox } from './threeShaft.ts'
 import type { BoxDraft } from './types.ts'
@@ -29,13 +37,19 @@ describe('trains of gears', () => {
     { name: 'equal counts', stages: [[31, 31]], ratio: '-1', source: 'common practice' },
     {
       name: 'reverted train 6 × 5',
-      stages: [[18, 108], [21, 105]],
+      stages: [
+        [18, 108],
+        [21, 105],
+      ],
       ratio: '30',
       source: "Shigley's, chapter on gears, compound reverted train example (from memory)",
     },
     {
       name: 'one idler turns the sense and leaves the size',
-      stages: [[12, 19], [19, 24]],
+      stages: [
+        [12, 19],
+        [19, 24],
+      ],
       ratio: '2',
       source: 'common practice',
     },
@@ -47,7 +61,10 @@ describe('trains of gears', () => {
     },
     {
       name: 'first 4 : 1 with final drive 4 : 1',
-      stages: [[10, 40], [11, 44]],
+      stages: [
+        [10, 40],
+        [11, 44],
+      ],
       ratio: '16',
       source: 'common practice',
     },
@@ -57,7 +74,12 @@ describe('trains of gears', () => {
       ratio: '4',
       source: 'ISO 21771: an internal pair has a positive transmission ratio',
     },
-    { name: 'a chain turns the same way', stages: [[17, 51, 'chain']], ratio: '3', source: 'geometry' },
+    {
+      name: 'a chain turns the same way',
+      stages: [[17, 51, 'chain']],
+      ratio: '3',
+      source: 'geometry',
+    },
   ]
   test.each(cases)('$name: $ratio ($source)', ({ stages, ratio }) => {
     const analysis = drive(only(trainDraft(stages)))
@@ -75,8 +97,10 @@ describe('planetary sets (Willis; Machinery’s Handbook, epicyclic gearing)', (
     ['ring', 'sun', 'carrier', '5', '1 + zr/zs'],
     ['sun', 'ring', 'carrier', '5/4', '1 + zs/zr'],
     ['carrier', 'sun', 'ring', '-4', '−zr/zs'],
-  ] as const)('%s held, %s in, %s out: %s', (held, input, output, ratio) => {
-    expect(formatFraction(drive(only(planetaryDraft(teeth, held, input, output))).ratio)).toBe(ratio)
+  ] as const)('%s held, %s in, %s out: %s (%s)', (held, input, output, ratio, _law) => {
+    expect(formatFraction(drive(only(planetaryDraft(teeth, held, input, output))).ratio)).toBe(
+      ratio,
+    )
   })
 
   test('sun 20, ring 80 held, sun at 100: arm at 20 the same way (Shigley’s, from memory)', () => {

@@ -44,7 +44,8 @@ function postgresOwner() {
  */
 function runPostgres(program, args) {
   const programs = postgresPrograms()
-  if (!programs) throw new SetupError('PostgreSQL is missing. Install the Debian package postgresql.')
+  if (!programs)
+    throw new SetupError('PostgreSQL is missing. Install the Debian package postgresql.')
   return new Promise((resolve, reject) => {
     const child = spawn(path.join(programs, program), [...args], {
       cwd: '/',
@@ -74,8 +75,7 @@ function runPostgres(program, args) {
  */
 function placeOf(wanted) {
   fs.mkdirSync(wanted, { recursive: true })
-  const isOpen =
-    !isRoot || succeeds('runuser', ['-u', 'postgres', '--', 'test', '-x', wanted])
+  const isOpen = !isRoot || succeeds('runuser', ['-u', 'postgres', '--', 'test', '-x', wanted])
   const folder = isOpen
     ? wanted
     : `/var/tmp/udrix-${createHash('sha256').update(wanted).digest('hex').slice(0, 12)}`

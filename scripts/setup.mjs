@@ -17,7 +17,8 @@ export const CHROMIUM = '/usr/bin/chromium'
  */
 async function installDebianPackage(name, what) {
   const prefix = isRoot ? [] : ['sudo', '-n']
-  const mayInstall = fs.existsSync('/usr/bin/apt-get') && (isRoot || succeeds('sudo', ['-n', 'true']))
+  const mayInstall =
+    fs.existsSync('/usr/bin/apt-get') && (isRoot || succeeds('sudo', ['-n', 'true']))
   if (!mayInstall)
     throw new SetupError(
       `${what} is missing, and this user may not install it. Install the Debian package ${name}, then start again.`,
@@ -41,7 +42,11 @@ export async function ensureChromium() {
 /** @param {readonly string[]} files */
 function digest(files) {
   const hash = createHash('sha256')
-  for (const file of files) hash.update(file).update('\0').update(fs.readFileSync(path.join(ROOT, file)))
+  for (const file of files)
+    hash
+      .update(file)
+      .update('\0')
+      .update(fs.readFileSync(path.join(ROOT, file)))
   return hash.digest('hex')
 }
 
@@ -65,7 +70,12 @@ export async function ensurePackages() {
 }
 
 const BUILT_FROM = ['app', 'core', 'public']
-const BUILT_WITH = ['package-lock.json', 'react-router.config.ts', 'tsconfig.json', 'vite.config.ts']
+const BUILT_WITH = [
+  'package-lock.json',
+  'react-router.config.ts',
+  'tsconfig.json',
+  'vite.config.ts',
+]
 
 /**
  * Builds for production into `folder` (relative to the root) unless the build there is up to date.

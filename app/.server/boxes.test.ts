@@ -1,0 +1,189 @@
+/** @jest-environment node */
+import path from 'node:path'
+
+import { sql } from 'drizzle-orm'
+
+import type { BoxDraft } from 'core'
+import { threeShaftBox } from 'core'
+
+import {
+  createBox,
+  deleteBox,
+  duplicateBox,
+  editBox,
+  findBox,
+  listBoxes,
+  markCautionsRead,
+  restoreBox,
+} from './boxes.ts'
+import { db, isDatabaseAnswering, isDatabaseOutage, migrateDatabase, pool } from './db/client.ts'
+import { boxRevisions } from './db/tables/boxRevisions.ts'
+import { seedDemo } from './demo.ts'
+import { importBox } from './importBox.ts'
+import { formatBoxFile } from '../boxFile.ts'
+
+const migrations = path.resolve('app/.server/db/migrations')
+const draft: BoxDraft = threeShaftBox({
+  name: 'bench box',
+  forwardCount: 4,
+  directAt: 4,
+  reverse: 'sliding-idler',
+})
+
+function count(toothCount: number, base: number | null = null) {
+  return { kind: 'count', gear: 'main-1', reading: 'first', toothCount, base } as const
+}
+
+beforeAll(async () => {
+  await migrateDatabase(migrations)
+})
+beforeEach(async () => {
+  await db.execute(sql`truncate boxes, box_revisions, seeds restart identity cascade`)
+})
+afterAll(async () => {
+  await pool.end()
+})
+
+test('several servers that start at once migrate one after another', async () => {
+  await expect(
+    Promise.all(Array.from({ length: 4 }, () => migrateDatabase(migrations))),
+  ).resolves.toHaveLength(4)
+})
+
+test('a box is put on the bench and found as it was', async () => {
+  const id = await createBox(draft)
+  expect(await findBox(id)).toMatchObject({ id, draft, revision: 1, areCautionsRead: false })
+})
+
+test('an id that leads nowhere, or is no id, finds nothing', async () => {
+  expect(await findBox('00000000-0000-7000-8000-000000000000')).toBeNull()
+  expect(await findBox("' or true --")).toBeNull()
+  expect(await duplicateBox('nonsense')).toBeNull()
+})
+
+test('the bench lists the box touched last first', async () => {
+  const first = await createBox(draft)
+  const second = await createBox({ ...draft, name: 'other' })
+  await editBox(first, count(40))
+  const { boxes, total } = await listBoxes()
+  expect(boxes.map(({ id }) => id)).toEqual([first, second])
+  expect(total).toBe(2)
+})
+
+test('an edit is kept and written down with the document before it', async () => {
+  const id = await createBox(draft)
+  const outcome = await editBox(id, count(40))
+  expect(outcome).toMatchObject({ kind: 'kept', conflict: null, box: { revision: 2 } })
+  const box = await findBox(id)
+  expect(box?.draft.gears.find((gear) => gear.id === 'main-1')?.toothCount).toBe(40)
+  expect(await db.select().from(boxRevisions)).toMatchObject([
+    { boxId: id, revision: 1, isApplied: true, edit: count(40), documentBefore: draft },
+  ])
+})
+
+test('the same edit sent twice is one revision', async () => {
+  const id = await createBox(draft)
+  await editBox(id, count(40))
+  expect(await editBox(id, count(40))).toMatchObject({ kind: 'kept', box: { revision: 2 } })
+  expect(await db.select().from(boxRevisions)).toHaveLength(1)
+})
+
+test('of ten people counting one gear at once nobody’s count is lost', async () => {
+  const id = await createBox(draft)
+  const outcomes = await Promise.all(
+    Array.from({ length: 10 }, (_, at) => editBox(id, count(30 + at))),
+  )
+  const gear = (await findBox(id))?.draft.gears.find((each) => each.id === 'main-1')
+  const written = await db.select().from(boxRevisions)
+  // Two stand in the box; all ten stand in the history, with the eight that were not placed marked.
+  expect(gear?.toothCount).not.toBe(gear?.recount)
+  expect(written).toHaveLength(10)
+  expect(written.filter(({ isApplied }) => isApplied)).toHaveLength(2)
+  const conflicts = outcomes.map((outcome) => outcome.kind === 'kept' && outcome.conflict?.code)
+  expect(conflicts.filter((code) => code === 'count-not-placed')).toHaveLength(8)
+  expect(conflicts.filter((code) => code === 'kept-as-second-count')).toHaveLength(1)
+})
+
+test('a refused edit leaves the box alone', async () => {
+  const id = await createBox(draft)
+  expect(await editBox(id, count(3))).toEqual({
+    kind: 'refused',
+    refusal: { code: 'impossible-count', toothCount: 3 },
+  })
+  expect((await findBox(id))?.revision).toBe(1)
+})
+
+test('renaming renames what the bench lists', async () => {
+  const id = await createBox(draft)
+  await editBox(id, { kind: 'rename', name: 'new name', base: 'bench box' })
+  expect((await listBoxes()).boxes[0]?.draft.name).toBe('new name')
+})
+
+test('a deleted box is gone and comes back whole', async () => {
+  const id = await createBox(draft)
+  expect(await deleteBox(id)).toEqual({ id, name: 'bench box' })
+  expect(await findBox(id)).toBeNull()
+  expect(await editBox(id, count(40))).toEqual({ kind: 'absent' })
+  expect(await deleteBox(id)).toBeNull()
+  expect(await restoreBox(id)).toEqual({ id, name: 'bench box' })
+  expect((await findBox(id))?.draft).toEqual(draft)
+})
+
+test('a copy has a name of its own and the same parts', async () => {
+  const copy = await duplicateBox(await createBox(draft))
+  expect((await findBox(copy ?? ''))?.draft).toEqual({ ...draft, name: 'bench box (copy)' })
+})
+
+test('that the cautions were read is remembered', async () => {
+  const id = await createBox(draft)
+  await markCautionsRead(id)
+  expect((await findBox(id))?.areCautionsRead).toBe(true)
+})
+
+test('the demo is put in once, and stays deleted', async () => {
+  await seedDemo()
+  const { boxes } = await listBoxes()
+  expect(boxes.map(({ isDemo }) => isDemo)).toEqual([true, true])
+  for (const { id } of boxes) await deleteBox(id)
+  await seedDemo()
+  expect((await listBoxes()).total).toBe(0)
+})
+
+describe('importing a box file', () => {
+  const file = (text: string) => new File([text], 'box.json')
+
+  test('a good file is put on the bench', async () => {
+    const outcome = await importBox(file(formatBoxFile(draft)))
+    expect(outcome.ok && (await findBox(outcome.id))?.draft).toEqual(draft)
+  })
+
+  test('a file that does not hang together is refused whole, with the place', async () => {
+    const outcome = await importBox(file(formatBoxFile({ ...draft, input: 'gone' })))
+    expect(outcome).toMatchObject({
+      ok: false,
+      fileName: 'box.json',
+      issues: [{ path: ['input'], code: 'unknown-id' }],
+    })
+    expect((await listBoxes()).total).toBe(0)
+  })
+
+  test('no file, and an empty one', async () => {
+    expect(await importBox(null)).toMatchObject({ ok: false })
+    expect(await importBox(file(''))).toMatchObject({ ok: false })
+  })
+})
+
+describe('outages', () => {
+  test('a lost connection is told from a wrong query', async () => {
+    expect(await isDatabaseAnswering()).toBe(true)
+    const wrong: unknown = await db
+      .execute(sql`select nothing_there`)
+      .catch((error: unknown) => error)
+    expect(isDatabaseOutage(wrong)).toBe(false)
+    const refused = Object.assign(new Error('connect'), { code: 'ECONNREFUSED' })
+    expect(isDatabaseOutage(new Error('query failed', { cause: refused }))).toBe(true)
+    // SQLSTATE 57P01, admin_shutdown: PostgreSQL documentation, appendix A.
+    expect(isDatabaseOutage(Object.assign(new Error('x'), { code: '57P01' }))).toBe(true)
+    expect(isDatabaseOutage('text')).toBe(false)
+  })
+})

@@ -1,0 +1,44 @@
+import { threeShaftBox } from 'core'
+
+import { conflictWords, issueWords, refusalWords } from './issues.ts'
+import { WORDS } from './vocabulary.ts'
+
+const draft = threeShaftBox({ name: 'box', forwardCount: 4, directAt: 4, reverse: 'constant-mesh' })
+
+test('a problem says what, where, by how much, and what to do', () => {
+  expect(
+    issueWords(draft, {
+      code: 'tooth-sum-differs',
+      path: ['links', 2],
+      link: 'pair-2',
+      toothSum: 63,
+      usualToothSum: 60,
+    }),
+  ).toBe(
+    '2nd gear, countershaft with 2nd gear, main shaft have 63 teeth together; the other pairs between these shafts have about 60. Count both again.',
+  )
+})
+
+test('an id that leads nowhere is named with what was expected', () => {
+  expect(
+    issueWords(draft, { code: 'unknown-id', path: ['input'], id: 'x', expected: 'body' }),
+  ).toBe('There is no member or free gear "x" in this box. Correct the id, or add the part.')
+})
+
+test('a stale count names both figures and where yours went', () => {
+  expect(
+    conflictWords(
+      draft,
+      { code: 'kept-as-second-count', gear: 'main-2', theirs: 31, yours: 32 },
+      WORDS.layshaft,
+    ),
+  ).toBe(
+    'Meanwhile 2nd gear, main shaft was counted as 31 elsewhere. Your 32 is kept as the second count. Settle which is right.',
+  )
+})
+
+test('a refused count says what a count is', () => {
+  expect(refusalWords({ code: 'impossible-count', toothCount: 3 })).toBe(
+    '3 is not kept. A tooth count is a whole number from 5 to 400.',
+  )
+})

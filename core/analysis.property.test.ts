@@ -1,0 +1,191 @@
+/**
+ * The solver against general-purpose packages: exact fractions of mathjs for
+ * speeds, the singular value decomposition of ml-matrix for what can move at all.
+ * A failing case is printed with its seed; run it again with { seed, path }.
+ */
+import fc from 'fast-check'
+import { fraction, lusolve } from 'mathjs'
+import type { Fraction as MathFraction } from 'mathjs'
+import { Matrix, SVD } from 'ml-matrix'
+
+import type { Analysis, Drive } from './analysis.ts'
+import { analyseBox } from './analysis.ts'
+import type { Law } from './laws.ts'
+import { standingLaws } from './laws.ts'
+import { ONE, ZERO, formatFraction, rational, toNumber } from './rational.ts'
+import { tangle, train } from './testing/arbitraries.ts'
+import { boxOf } from './testing/boxes.ts'
+import type { BoxDraft } from './types.ts'
+
+/** Smaller singular values count as 0. Coefficients are whole and under 200, so real ones are far larger. */
+const RANK_TOLERANCE = 1e-9
+/** Relative error allowed to the float solution. */
+const FLOAT_TOLERANCE = 1e-9
+
+function only(draft: BoxDraft): Analysis {
+  const [entry] = analyseBox(boxOf(draft))
+  if (!entry) throw new Error('the box lists no position')
+  return entry.analysis
+}
+
+function drive(draft: BoxDraft): Drive {
+  const analysis = only(draft)
+  if (analysis.state !== 'drive') throw new Error(`not driving but ${analysis.state}`)
+  return analysis
+}
+
+function row(law: Law, bodies: readonly string[]): number[] {
+  return bodies.map((body) =>
+    Number(
+      law.terms
+        .filter((term) => term.body === body)
+        .reduce((sum, term) => sum + term.coefficient, 0n),
+    ),
+  )
+}
+
+test('speeds of random trains equal those of mathjs, exactly', () => {
+  fc.assert(
+    fc.property(train, (draft) => {
+      const box = boxOf(draft)
+      const analysis = drive(draft)
+      const laws = standingLaws(box).map((law) => row(law, box.bodies))
+      const inputTurns = box.bodies.map((body) => (body === draft.input ? 1 : 0))
+      const matrix = [...laws, inputTurns].map((line) => line.map((entry) => fraction(entry)))
+      const right = [...laws.map(() => 0), 1].map((entry) => fraction(entry))
+      // With fractions in, lusolve gives a column of fractions; its types only know numbers.
+      const speeds = lusolve(matrix as never, right as never) as unknown as MathFraction[][]
+      box.bodies.forEach((body, at) => {
+        const motion = analysis.motions.get(body)
+        expect(motion?.kind === 'turns' && formatFraction(motion.speed)).toBe(
+          speeds[at]?.[0]?.toFraction(),
+        )
+      })
+    }),
+    { numRuns: 60 },
+  )
+})
+
+/** What input and output can do together, by singular values. */
+function classifyByFloats(draft: BoxDraft): { state: Analysis['state']; ratio?: number } {
+  const box = boxOf(draft)
+  const laws = standingLaws(box)
+  const rows = laws.map((law) => row(law, box.bodies))
+  // Rows of zeros make the matrix tall enough for a full set of right singular vectors.
+  while (rows.length < box.bodies.length) rows.push(box.bodies.map(() => 0))
+  const svd = new SVD(new Matrix(rows), { autoTranspose: true })
+  const vectors = svd.rightSingularVectors
+  const free = svd.diagonal.flatMap((value, at) => (value < RANK_TOLERANCE ? [at] : []))
+  const [input, output] = [draft.input, draft.outputs[0] ?? ''].map((body) =>
+    free.map((at) => vectors.get(box.bodies.indexOf(body), at)),
+  )
+  const norm = (vector: readonly number[] = []): number => Math.hypot(...vector)
+  const dot = (one: readonly number[] = [], other: readonly number[] = []): number =>
+    one.reduce((sum, value, at) => sum + value * (other[at] ?? 0), 0)
+  const [moves, follows] = [norm(input) > RANK_TOLERANCE, norm(output) > RANK_TOLERANCE]
+  if (!moves) return { state: follows ? 'input-locked' : 'locked' }
+  if (!follows) return { state: 'output-locked' }
+  const cosine = dot(input, output) / norm(input) / norm(output)
+  const isParallel = 1 - Math.abs(cosine) < RANK_TOLERANCE
+  return isParallel
+    ? { state: 'drive', ratio: Math.sign(cosine) * (norm(input) / norm(output)) }
+    : { state: 'neutral' }
+}
+
+test('what random tangles of every link can do equals what their singular values say', () => {
+  const seen = new Set<string>()
+  fc.assert(
+    fc.property(tangle, (draft) => {
+      const analysis = only(draft)
+      const expected = classifyByFloats(draft)
+      seen.add(expected.state)
+      expect(analysis.state).toBe(expected.state)
+      if (analysis.state === 'drive' && expected.ratio !== undefined)
+        expect(Math.abs(toNumber(analysis.ratio) / expected.ratio - 1)).toBeLessThan(
+          FLOAT_TOLERANCE,
+        )
+    }),
+    { numRuns: 400 },
+  )
+  // The generator must not have missed what it is for.
+  expect([...seen].sort()).toEqual(['drive', 'input-locked', 'locked', 'neutral', 'output-locked'])
+})
+
+test('in a drive, every body is in balance and power in equals power out', () => {
+  fc.assert(
+    fc.property(fc.oneof(train, tangle), (draft) => {
+      const analysis = only(draft)
+      fc.pre(analysis.state === 'drive')
+      if (analysis.state !== 'drive') return
+      // Power through the links, body by body: what comes in goes out, but at the two ends.
+      const net = new Map([
+        [draft.input, ONE],
+        [draft.outputs[0] ?? '', ONE.neg()],
+      ])
+      for (const step of analysis.path) {
+        for (const end of step.from) net.set(end.body, (net.get(end.body) ?? ZERO).sub(end.power))
+        for (const end of step.to) net.set(end.body, (net.get(end.body) ?? ZERO).add(end.power))
+      }
+      for (const power of net.values()) expect(formatFraction(power)).toBe('0')
+    }),
+    { numRuns: 300 },
+  )
+})
+
+test('the torque in the last stretch is the ratio', () => {
+  fc.assert(
+    fc.property(train, (draft) => {
+      const { ratio, stretches } = drive(draft)
+      const last = stretches.filter(({ body }) => body === draft.outputs[0]).at(-1)
+      expect(last && formatFraction(last.torque)).toBe(formatFraction(ratio))
+    }),
+    { numRuns: 100 },
+  )
+})
+
+test('exchanging input and output inverts the ratio', () => {
+  fc.assert(
+    fc.property(fc.oneof(train, tangle), (draft) => {
+      const analysis = only(draft)
+      fc.pre(analysis.state === 'drive')
+      if (analysis.state !== 'drive') return
+      const back = drive({ ...draft, input: draft.outputs[0] ?? '', outputs: [draft.input] })
+      expect(formatFraction(back.ratio)).toBe(formatFraction(analysis.ratio.inverse()))
+    }),
+    { numRuns: 200 },
+  )
+})
+
+test('an idler of any size turns the sense of an external pair and nothing else', () => {
+  const teeth = fc.integer({ min: 12, max: 90 })
+  fc.assert(
+    fc.property(teeth, teeth, teeth, (driving, driven, idler) => {
+      const mesh = (id: string, a: string, b: string) =>
+        ({ id, kind: 'external-mesh', a, b }) as const
+      const shafts = ['one', 'between', 'two']
+      const draft: BoxDraft = {
+        name: 'idler',
+        axes: shafts.map((id) => ({ id })),
+        members: shafts.map((id) => ({ id, kind: 'shaft', axis: id, fromMm: 0, toMm: 10 })),
+        gears: [
+          ['a', 'one', driving] as const,
+          ['i', 'between', idler] as const,
+          ['b', 'two', driven] as const,
+        ].map(([id, member, toothCount]) => ({
+          id,
+          label: id,
+          member,
+          mount: 'fixed',
+          toothCount,
+          stationMm: 5,
+        })),
+        links: [mesh('in', 'a', 'i'), mesh('out', 'i', 'b')],
+        couplers: [],
+        positions: [{ id: 'only', label: 'only', couplers: {} }],
+        input: 'one',
+        outputs: ['two'],
+      }
+      expect(formatFraction(drive(draft).ratio)).toBe(formatFraction(rational(driven, driving)))
+    }),
+  )
+})

@@ -1,0 +1,59 @@
+import { analyseBox } from './analysis.ts'
+import { formatFraction } from './rational.ts'
+import { compareRatios, finalDriveRatio } from './ratios.ts'
+import { boxOf, withCounts } from './testing/boxes.ts'
+import { threeShaftBox } from './threeShaft.ts'
+
+const counts = {
+  'input-head': 20,
+  'counter-head': 40,
+  'counter-1': 20,
+  'main-1': 40,
+  'counter-2': 25,
+  'main-2': 35,
+  'counter-3': 30,
+  'main-3': 30,
+  'counter-reverse': 20,
+  'idler-reverse': 20,
+  'main-reverse': 40,
+}
+const draft = threeShaftBox({
+  name: 'four',
+  forwardCount: 4,
+  directAt: 4,
+  reverse: 'constant-mesh',
+})
+const rows = compareRatios(analyseBox(boxOf(withCounts(draft, counts))), {
+  drivingToothCount: 10,
+  drivenToothCount: 40,
+})
+const text = (value: Parameters<typeof formatFraction>[0] | null | undefined): string | null =>
+  value ? formatFraction(value) : null
+
+test('first 4 : 1 with final drive 4 : 1 is 16 : 1 overall (common practice)', () => {
+  expect(text(rows[0]?.ratio)).toBe('4')
+  expect(text(rows[0]?.overall)).toBe('16')
+})
+
+test('steps are i / i_next − 1 between neighbours of one sense (by hand)', () => {
+  // 4, 14/5, 2, 1, neutral, reverse.
+  expect(rows.map(({ stepToNext }) => text(stepToNext))).toEqual([
+    '3/7',
+    '2/5',
+    '1',
+    null,
+    null,
+    null,
+  ])
+})
+
+test('without a final drive there is no overall ratio', () => {
+  const [row] = compareRatios(analyseBox(boxOf(withCounts(draft, counts))), null)
+  expect(row?.overall).toBeNull()
+})
+
+test('a final drive of 43 on 11 teeth is 43/11', () => {
+  expect(formatFraction(finalDriveRatio({ drivingToothCount: 11, drivenToothCount: 43 }))).toBe(
+    '43/11',
+  )
+})

@@ -1,0 +1,78 @@
+/** Random boxes for property tests. */
+import fc from 'fast-check'
+
+import type { BoxDraft, Gear, Link } from '../types.ts'
+import { draftOf, gear, shaft, trainDraft } from './boxes.ts'
+import type { Stage } from './boxes.ts'
+
+const toothCount = fc.integer({ min: 12, max: 60 })
+
+export const stages: fc.Arbitrary<readonly Stage[]> = fc.array(
+  fc.tuple(
+    toothCount,
+    fc.integer({ min: 61, max: 90 }),
+    fc.constantFrom('external-mesh' as const, 'internal-mesh' as const, 'chain' as const),
+  ),
+  { minLength: 1, maxLength: 6 },
+)
+
+/** Trains of one to six pairs of every kind of mesh. */
+export const train: fc.Arbitrary<BoxDraft> = stages.map(trainDraft)
+
+type LinkSeed = readonly [
+  kind: 'mesh' | 'joined' | 'planetary' | 'differential' | 'held',
+  members: readonly [number, number, number],
+  teeth: readonly [number, number],
+]
+
+const linkSeed: fc.Arbitrary<LinkSeed> = fc.tuple(
+  fc.constantFrom('mesh', 'mesh', 'mesh', 'joined', 'planetary', 'differential', 'held'),
+  fc
+    .shuffledSubarray([0, 1, 2, 3, 4, 5], { minLength: 3, maxLength: 3 })
+    .map((picked) => [picked[0] ?? 0, picked[1] ?? 0, picked[2] ?? 0] as const),
+  fc.tuple(toothCount, toothCount),
+)
+
+/**
+ * Six shafts linked at random by links of every kind: most such boxes are locked
+ * or free somewhere, which is what they are for. Input and output are the first
+ * and the last shaft.
+ */
+export const tangle: fc.Arbitrary<BoxDraft> = fc
+  .array(linkSeed, { minLength: 2, maxLength: 8 })
+  .map((seeds) => {
+    const members = Array.from({ length: 6 }, (_, at) => shaft(`s${at}`))
+    const gears: Gear[] = []
+    const links = seeds.map(([kind, [one, two, three], [few, more]], at): Link => {
+      const id = `link-${at}`
+      const [a, b, c] = [`s${one}`, `s${two}`, `s${three}`]
+      const pair = (): readonly [string, string] => {
+        gears.push(gear(`${id}-a`, a, few), gear(`${id}-b`, b, few + more))
+        return [`${id}-a`, `${id}-b`]
+      }
+      switch (kind) {
+        case 'mesh': {
+          const [first, second] = pair()
+          return { id, kind: 'external-mesh', a: first, b: second }
+        }
+        case 'planetary': {
+          const [sun, ring] = pair()
+          return { id, kind, sun, ring, carrier: c }
+        }
+        case 'joined':
+          return { id, kind, a, b }
+        case 'differential':
+          return { id, kind, case: a, left: b, right: c }
+        case 'held':
+          return { id, kind, body: a }
+      }
+    })
+    return draftOf({
+      axes: members.map(({ id }) => ({ id })),
+      members,
+      gears,
+      links,
+      input: 's0',
+      outputs: ['s5'],
+    })
+  })

@@ -1,0 +1,129 @@
+import fs from 'node:fs'
+
+import { openDemo } from './pages.ts'
+import { expect, test } from './udrix.ts'
+
+const row = (name: string) => ({ hasText: name })
+
+test('the demo boxes are marked, and a box can be renamed, duplicated, deleted and brought back', async ({
+  page,
+}) => {
+  await page.goto('/')
+  const boxes = page.getByRole('list', { name: 'Boxes on the bench' }).getByRole('listitem')
+  const ostrel = boxes.filter(row('Ostrel five-speed, unit 12')).first()
+  await expect(ostrel.getByText('demo', { exact: true })).toBeVisible()
+  await ostrel.getByRole('button', { name: 'Duplicate' }).click()
+  const copy = boxes.filter(row('Ostrel five-speed, unit 12 (copy)'))
+  await expect(copy).toBeVisible()
+  await copy.getByRole('button', { name: 'Rename' }).click()
+  await page.getByLabel('New name').fill('Renamed copy')
+  await page.getByRole('button', { name: 'Rename', exact: true }).click()
+  const renamed = boxes.filter(row('Renamed copy'))
+  await expect(renamed).toBeVisible()
+  await renamed.getByRole('button', { name: 'Delete' }).click()
+  await expect(renamed).toBeHidden()
+  await page.getByRole('button', { name: 'Undo' }).click()
+  await expect(renamed).toBeVisible()
+})
+
+test('a box goes out as a file and comes back the same', async ({ page }) => {
+  await page.goto('/')
+  const boxes = page.getByRole('list', { name: 'Boxes on the bench' }).getByRole('listitem')
+  const download = page.waitForEvent('download')
+  await boxes.filter(row('Quillmoor')).first().getByRole('link', { name: 'Export' }).click()
+  const file = await (await download).path()
+  const text = fs.readFileSync(file, 'utf8')
+  await page.setInputFiles('input[type=file]', {
+    name: 'again.json',
+    mimeType: 'application/json',
+    buffer: Buffer.from(text),
+  })
+  await expect(page).toHaveURL(/\/trace$/)
+  const again = await page.request.get(page.url().replace('/trace', '/file'))
+  expect(await again.text()).toBe(text)
+})
+
+test('files that cannot be read are refused with what is wrong and where', async ({
+  page,
+  request,
+}) => {
+  await page.goto('/')
+  const href = await page.getByRole('link', { name: 'Export' }).first().getAttribute('href')
+  const good = JSON.parse(await (await request.get(href ?? '')).text()) as Record<string, unknown>
+  const choose = (content: string) =>
+    page.setInputFiles('input[type=file]', {
+      name: 'box.json',
+      mimeType: 'application/json',
+      buffer: Buffer.from(content),
+    })
+  const refusal = page.getByRole('alert')
+  const changed = (change: Record<string, unknown>) => JSON.stringify({ ...good, ...change })
+  const gears = Array.from({ length: 10_000 }, (_, at) => ({ id: `g${at}` }))
+  for (const [content, sentence] of [
+    ['not json', 'This file is not JSON'],
+    [changed({ version: 9 }), 'Open it with a newer Udrix'],
+    [changed({ input: 'nowhere' }), 'input: There is no member or free gear "nowhere"'],
+    [changed({ gears }), 'More than 120 gears'],
+    ['x'.repeat(1_000_001), 'is over 1 MB'],
+  ] as const) {
+    await choose(content)
+    await expect(refusal).toContainText('Nothing was imported')
+    await expect(refusal).toContainText(sentence)
+  }
+})
+
+test('an address that leads nowhere says so', async ({ page }) => {
+  for (const path of [
+    '/boxes/00000000-0000-7000-8000-000000000000/trace',
+    '/boxes/none',
+    '/gone',
+  ]) {
+    const response = await page.request.get(path)
+    expect(response.status()).toBe(404)
+    expect(await response.text()).toContain('Not on the bench')
+  }
+})
+
+test('changes are taken from our own pages only, by POST, and not without end', async ({
+  page,
+  baseURL,
+}) => {
+  const elsewhere = { Origin: 'http://elsewhere.example' }
+  const form = { intent: 'delete', box: 'x' }
+  expect((await page.request.post('/?index', { form, headers: elsewhere })).status()).toBe(403)
+  expect((await page.request.put('/?index', { data: 'x' })).status()).toBe(405)
+  expect((await page.request.post('/?index', { data: 'x'.repeat(1_200_000) })).status()).toBe(413)
+  const home = await page.request.get(baseURL ?? '')
+  const policy = home.headers()['content-security-policy'] ?? ''
+  expect(policy).toContain("default-src 'none'")
+  expect(policy).not.toContain('unsafe')
+})
+
+test('the unit, the words and the theme are chosen once and stay', async ({ page }) => {
+  await openDemo(page, 'Quillmoor', 'Trace')
+  await page.getByRole('button', { name: 'Settings' }).click()
+  await page.getByRole('menuitemradio', { name: 'lb·ft' }).click()
+  await page.getByRole('menuitemradio', { name: /layshaft/ }).click()
+  await page.getByRole('menuitemradio', { name: 'dark' }).click()
+  await page.keyboard.press('Escape')
+  await expect(page.getByTestId('torque-out')).toContainText('lb·ft')
+  await page.reload()
+  await expect(page.getByTestId('torque-out')).toContainText('lb·ft')
+  await expect(page.getByTestId('path')).toContainText('layshaft')
+  await expect(page.locator('html')).toHaveAttribute('data-theme', 'dark')
+})
+
+test('the final drive is kept with the box, and impossible teeth are refused', async ({ page }) => {
+  await openDemo(page, 'Quillmoor', 'Ratios')
+  const first = page.getByRole('row', { name: /^1/ })
+  await page.getByLabel('Driven gear').fill('44')
+  await page.getByLabel('Driving pinion').fill('3')
+  await page.keyboard.press('Enter')
+  await expect(page.getByText('The final drive is as it was.')).toBeVisible()
+  await page.getByLabel('Driving pinion').fill('11')
+  await page.keyboard.press('Enter')
+  // First of the demo, 32/19 × 37/14 = 592/133, times 44/11 = 4: 17.805 by hand.
+  await expect(first).toContainText(/17\.805\s:\s1/)
+  await page.reload()
+  await expect(first).toContainText(/17\.805\s:\s1/)
+})

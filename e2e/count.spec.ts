@@ -1,0 +1,116 @@
+import { FOUR_SPEED_COUNTS, countAll, startFourSpeed } from './pages.ts'
+import { expect, startUdrix, test } from './udrix.ts'
+
+test('impossible counts are refused at the field and the field keeps what was typed', async ({
+  page,
+}) => {
+  await startFourSpeed(page, 'Bad counts')
+  const field = page.getByLabel('Head gear, input shaft')
+  for (const [typed, sentence] of [
+    ['4', '4 teeth: a gear has 5 to 400. Count again.'],
+    ['401', '401 teeth: a gear has 5 to 400. Count again.'],
+    ['31.5', '31.5 is not a whole number, and teeth are counted whole. Count again.'],
+    ['many', '“many” is not a number. Enter the teeth in digits.'],
+  ] as const) {
+    await field.fill(typed)
+    await page.keyboard.press('Enter')
+    await expect(page.getByRole('alert').filter({ hasText: sentence })).toBeVisible()
+    await expect(field).toHaveValue(typed)
+  }
+  await expect(page.getByTestId('progress')).toHaveText('0 counted, 0 confirmed')
+})
+
+test('two counts that disagree stay flagged until they are settled', async ({ page }) => {
+  const box = await startFourSpeed(page, 'Disputed box')
+  await countAll(page, FOUR_SPEED_COUNTS)
+  await page.getByRole('button', { name: 'Count again to confirm' }).click()
+  const head = page.getByRole('button', { name: /^Head gear, input shaft/ })
+  await head.click()
+  await expect(head).toContainText('1st count hidden')
+  await page.getByLabel('Head gear, input shaft').fill('21')
+  await page.keyboard.press('Enter')
+  await expect(head).toContainText('20 or 21')
+
+  await page.goto(`${box}/trace?position=1`)
+  await expect(page.getByText('Rests on a count in dispute: head gear, input shaft')).toBeVisible()
+  await page.goto('/')
+  await expect(page.getByText('Two counts disagree: head gear, input shaft')).toBeVisible()
+
+  await page.goto(`${box}/count`)
+  await page.getByRole('button', { name: '21 is right' }).click()
+  await expect(head).toContainText('21')
+  await expect(page.getByText('Kept', { exact: true })).toBeVisible()
+  await page.goto(`${box}/trace?position=1`)
+  // 40/21 × 40/20 by hand.
+  await expect(page.getByTestId('exact')).toHaveText(/^80\s\/\s21$/)
+})
+
+test('a count can be taken back and entered again', async ({ page }) => {
+  await startFourSpeed(page, 'Undo box')
+  await page.keyboard.type('20')
+  await page.keyboard.press('Enter')
+  const head = page.getByRole('button', { name: /^Head gear, input shaft/ })
+  await expect(head).toContainText('20')
+  await page.getByRole('button', { name: 'Undo' }).click()
+  await expect(head).toContainText('not counted')
+  await page.getByRole('button', { name: 'Redo' }).click()
+  await expect(head).toContainText('20')
+})
+
+test('a stale count from a second tab becomes the second count, and both are told', async ({
+  page,
+  context,
+}) => {
+  const box = await startFourSpeed(page, 'Two tabs')
+  const second = await context.newPage()
+  await second.goto(`${box}/count?gear=main-3`)
+  await page.goto(`${box}/count?gear=main-3`)
+  await second.getByLabel('3rd gear, main shaft').fill('31')
+  await second.keyboard.press('Enter')
+  await expect(second.getByText('Kept', { exact: true })).toBeVisible()
+  await page.getByLabel('3rd gear, main shaft').fill('32')
+  await page.keyboard.press('Enter')
+  await expect(
+    page.getByText('Your 32 is kept as the second count. Settle which is right.'),
+  ).toBeVisible()
+  await expect(page.getByRole('button', { name: /^3rd gear, main shaft/ })).toContainText(
+    '31 or 32',
+  )
+  await second.reload()
+  await expect(second.getByRole('button', { name: /^3rd gear, main shaft/ })).toContainText(
+    '31 or 32',
+  )
+})
+
+test('with the database stopped an entry stays, says so, and is kept when it is back', async ({
+  browser,
+}) => {
+  const udrix = await startUdrix('e2e-outage')
+  const page = await browser.newPage({ baseURL: udrix.url })
+  const box = await startFourSpeed(page, 'Outage box')
+  await udrix.stopDatabase()
+  await page.keyboard.type('20')
+  await page.keyboard.press('Enter')
+  await expect(page.getByRole('alert')).toContainText(
+    'Not yet kept: the database does not answer. Your entry stays on this page',
+  )
+  await expect(page.getByRole('button', { name: /^Head gear, input shaft/ })).toContainText('20')
+  expect((await page.request.get('/healthz')).status()).toBe(503)
+
+  // A reload in the middle of it: a clear page, which opens by itself later.
+  await page.reload()
+  await expect(page.getByRole('heading', { name: 'The database does not answer' })).toBeVisible()
+  await udrix.startDatabase()
+  await expect(page.getByRole('button', { name: /^Head gear, input shaft/ })).toContainText('20', {
+    timeout: 20_000,
+  })
+  await expect(page.getByText('Kept', { exact: true })).toBeVisible()
+  expect((await page.request.get('/healthz')).status()).toBe(200)
+  await page.evaluate(() => {
+    localStorage.clear()
+  })
+  await page.goto(`${box}/count`)
+  await expect(page.getByRole('button', { name: /^Head gear, input shaft/ })).toContainText('20')
+  await page.close()
+  await udrix.stop()
+})

@@ -1,0 +1,36 @@
+/** What several tests do on the pages. */
+import type { Page } from '@playwright/test'
+import { expect } from '@playwright/test'
+
+/** Counts of a made-up four-speed with a sliding idler, in counting order. */
+export const FOUR_SPEED_COUNTS = [20, 30, 35, 40, 40, 40, 30, 25, 20, 20, 25] as const
+
+/** Starts a four-speed from the bench and lands on its Count page, past the cautions. */
+export async function startFourSpeed(page: Page, name: string): Promise<string> {
+  await page.goto('/')
+  await page.getByRole('link', { name: 'Start a new box' }).click()
+  await page.getByLabel('Name of the box').fill(name)
+  await page.getByRole('group', { name: 'Forward positions' }).getByText('4').click()
+  await page.getByRole('button', { name: 'Put it on the bench and count' }).click()
+  await page.getByRole('button', { name: 'I have read this' }).click()
+  await expect(page.getByLabel('Head gear, input shaft')).toBeFocused()
+  return page.url().replace(/\/count.*/, '')
+}
+
+/** Types the counts one after another with the keyboard alone. */
+export async function countAll(page: Page, counts: readonly number[]): Promise<void> {
+  for (const [at, count] of counts.entries()) {
+    await expect(page.getByText(`Gear ${at + 1} of ${counts.length}`)).toBeVisible()
+    await page.keyboard.type(`${count}`)
+    await page.keyboard.press('Enter')
+  }
+  await expect(page.getByTestId('progress')).toHaveText(`${counts.length} counted, 0 confirmed`)
+  await expect(page.getByText('Kept', { exact: true })).toBeVisible()
+}
+
+/** Opens a demo box by a part of its name, on the given page of it. */
+export async function openDemo(page: Page, name: string, tab: 'Count' | 'Trace' | 'Ratios') {
+  await page.goto('/')
+  await page.getByRole('link', { name }).click()
+  await page.getByRole('link', { name: tab, exact: true }).click()
+}

@@ -1,0 +1,116 @@
+/** A Udrix of a test's own: database, server and address. */
+import type { ChildProcess } from 'node:child_process'
+import { spawn } from 'node:child_process'
+import fs from 'node:fs'
+import path from 'node:path'
+
+import { test as base } from '@playwright/test'
+
+import { freePort, startCluster } from '../scripts/cluster.mjs'
+import { ROOT, STATE } from '../scripts/paths.mjs'
+
+export interface Udrix {
+  readonly url: string
+  readonly stopDatabase: () => Promise<void>
+  readonly startDatabase: () => Promise<void>
+  /** Ends the server as a crash would, and starts it again on the same address. */
+  readonly crashServer: () => Promise<void>
+  readonly stop: () => Promise<void>
+}
+
+/** The build that `npm test` makes. */
+export const TEST_BUILD = '.udrix/test/build'
+
+function serve(port: number, databaseUrl: string): Promise<ChildProcess> {
+  const server = spawn(process.execPath, ['scripts/serve.mjs'], {
+    cwd: ROOT,
+    stdio: ['ignore', 'ignore', 'inherit', 'ipc'],
+    env: {
+      ...process.env,
+      NODE_ENV: 'production',
+      PORT: `${port}`,
+      DATABASE_URL: databaseUrl,
+      UDRIX_BUILD: TEST_BUILD,
+      LOG_LEVEL: 'silent',
+    },
+  })
+  return new Promise((resolve, reject) => {
+    server.on('message', () => {
+      resolve(server)
+    })
+    server.on('exit', (code) => {
+      reject(new Error(`the server ended with ${code ?? 'a signal'}`))
+    })
+  })
+}
+
+function ended(server: ChildProcess, signal: 'SIGTERM' | 'SIGKILL'): Promise<void> {
+  return new Promise((resolve) => {
+    if (server.exitCode !== null || server.signalCode !== null) {
+      resolve()
+      return
+    }
+    server.on('exit', () => {
+      resolve()
+    })
+    server.kill(signal)
+  })
+}
+
+/** Starts from an empty database in a folder named `name`. */
+export async function startUdrix(name: string): Promise<Udrix> {
+  const folder = path.join(STATE, 'test', name)
+  fs.rmSync(folder, { recursive: true, force: true })
+  let cluster = await startCluster(folder)
+  const databasePort = cluster.port
+  const port = await freePort()
+  let server = await serve(port, cluster.url)
+  return {
+    url: `http://127.0.0.1:${port}`,
+    stopDatabase: () => cluster.stop(),
+    startDatabase: async () => {
+      cluster = await startCluster(folder, { port: databasePort })
+    },
+    crashServer: async () => {
+      await ended(server, 'SIGKILL')
+      server = await serve(port, cluster.url)
+    },
+    stop: async () => {
+      await ended(server, 'SIGTERM')
+      await cluster.stop()
+    },
+  }
+}
+
+/** Tests with one Udrix a worker, as `baseURL`. Console errors and foreign requests fail a test. */
+export const test = base.extend<{ readonly quiet: undefined }, { readonly udrix: Udrix }>({
+  udrix: [
+    async ({}, use, { workerIndex }) => {
+      const udrix = await startUdrix(`e2e-${workerIndex}`)
+      await use(udrix)
+      await udrix.stop()
+    },
+    { scope: 'worker' },
+  ],
+  baseURL: async ({ udrix }, use) => {
+    await use(udrix.url)
+  },
+  quiet: [
+    async ({ page, baseURL }, use) => {
+      const problems: string[] = []
+      page.on('pageerror', (error) => problems.push(error.message))
+      page.on('console', (message) => {
+        if (message.type() === 'error') problems.push(message.text())
+      })
+      page.on('request', (request) => {
+        const { protocol, origin } = new URL(request.url())
+        if (protocol.startsWith('http') && origin !== baseURL) problems.push(request.url())
+      })
+      await use(undefined)
+      base.expect(problems).toEqual([])
+    },
+    { auto: true },
+  ],
+})
+
+export { expect } from '@playwright/test'

@@ -1,0 +1,26 @@
+import { defineConfig } from '@playwright/test'
+
+export default defineConfig({
+  testDir: 'e2e',
+  outputDir: '.udrix/test/playwright',
+  timeout: 60_000,
+  expect: { timeout: 10_000 },
+  workers: 2,
+  reporter: [['list'], ['json', { outputFile: '.udrix/test/playwright.json' }]],
+  use: {
+    viewport: { width: 1280, height: 800 },
+    trace: 'retain-on-failure',
+    launchOptions: {
+      executablePath: '/usr/bin/chromium',
+      args: [
+        '--no-sandbox',
+        '--disable-gpu',
+        '--disable-quic',
+        '--no-first-run',
+        '--disable-background-networking',
+        '--disable-component-update',
+        '--disable-sync',
+      ],
+    },
+  },
+})
