@@ -1,3 +1,3 @@
 import type { Config } from '@react-router/dev/config'
 
-export default { ssr: true, buildDirectory: process.env['UDRIX_BUILD'] ?? 'build' } satisfies Config
+export default { ssr: true, buildDirectory: process.env.UDRIX_BUILD ?? 'build' } satisfies Config

@@ -9,6 +9,6 @@ export default defineConfig(({ isSsrBuild }) => ({
   // Inlined fonts and pictures would be data: addresses, which the content policy refuses.
   build: {
     assetsInlineLimit: 0,
-    ...(isSsrBuild && { rollupOptions: { input: './app/.server/app.ts' } }),
+    ...(isSsrBuild && { rolldownOptions: { input: './app/.server/app.ts' } }),
   },
 }))

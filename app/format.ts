@@ -37,7 +37,7 @@ export function formatRatio(ratio: Rational): string {
 /** "3.990" without the " : 1". */
 export function formatRatioFigure(ratio: Rational): string {
   const size = ratio.abs()
-  return size.d === 1n && size.n === 1n ? '1' : formatNumber(toNumber(size), RATIO_DECIMALS)
+  return size.isOne() ? '1' : formatNumber(toNumber(size), RATIO_DECIMALS)
 }
 
 /** Turns out for one turn in: "0.251". */

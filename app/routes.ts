@@ -7,7 +7,7 @@ export default [
   route('settings', 'routes/settings.ts'),
   route('healthz', 'routes/healthz.ts'),
   route('boxes/:boxId', 'routes/box.tsx', [
-    index('routes/boxStart.ts'),
+    index('routes/boxStart.tsx'),
     route('count', 'routes/count.tsx'),
     route('trace', 'routes/trace.tsx'),
     route('ratios', 'routes/ratios.tsx'),

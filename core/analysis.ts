@@ -174,14 +174,14 @@ function followPower(
   ]
   for (const [law, multiplier] of multipliers)
     for (const { body, coefficient, stationMm } of law.terms)
-      torques.push({ body, stationMm, torque: multiplier.mul(rational(coefficient)) })
+      torques.push({ body, stationMm, torque: multiplier.mul(coefficient) })
 
   return {
     ratio,
     factors: ratioFactors(path, output, ratio),
     path,
     stretches: torqueStretches(torques),
-    isShared: shared.some((law) => !(multipliers.get(law)?.equals(0) ?? true)),
+    isShared: shared.some((law) => !(multipliers.get(law)?.isZero() ?? true)),
   }
 }
 

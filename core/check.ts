@@ -103,9 +103,14 @@ export function checkBox(draft: BoxDraft): CheckedBox {
   const index = indexBox(draft)
   const idIssues = checkIds(index)
   if (idIssues.length > 0) return { ok: false, issues: idIssues }
+  const meshed = new Set(
+    draft.links.flatMap((link) =>
+      linkIds(link).flatMap(([, id, expected]) => (expected === 'gear' ? [id] : [])),
+    ),
+  )
   const found = [
     ...checkEnds(index),
-    ...draft.gears.flatMap((gear, at) => checkGear(index, gear, ['gears', at])),
+    ...draft.gears.flatMap((gear, at) => checkGear(index, meshed, gear, ['gears', at])),
     ...draft.links.flatMap((link, at) => checkLink(index, link, ['links', at])),
     ...draft.couplers.flatMap((coupler, at) => checkCoupler(coupler, ['couplers', at])),
     ...checkPositions(index),
@@ -143,7 +148,9 @@ function checkIds(index: BoxIndex): BoxIssue[] {
   }
 
   const seenAxes = new Set<string>()
-  draft.axes.forEach(({ id }, at) => unique(seenAxes, id, ['axes', at, 'id']))
+  draft.axes.forEach(({ id }, at) => {
+    unique(seenAxes, id, ['axes', at, 'id'])
+  })
   const seenBodies = new Set<string>()
   draft.members.forEach(({ id, axis }, at) => {
     unique(seenBodies, id, ['members', at, 'id'])
@@ -192,7 +199,9 @@ function checkIds(index: BoxIndex): BoxIssue[] {
     }
   })
   known(bodies, draft.input, 'body', ['input'])
-  draft.outputs.forEach((output, at) => known(bodies, output, 'body', ['outputs', at]))
+  draft.outputs.forEach((output, at) => {
+    known(bodies, output, 'body', ['outputs', at])
+  })
   return issues
 }
 
@@ -241,7 +250,12 @@ function checkEnds(index: BoxIndex): BoxIssue[] {
   return issues
 }
 
-function checkGear(index: BoxIndex, gear: Gear, path: Path): BoxIssue[] {
+function checkGear(
+  index: BoxIndex,
+  meshed: ReadonlySet<string>,
+  gear: Gear,
+  path: Path,
+): BoxIssue[] {
   const issues: BoxIssue[] = []
   for (const key of ['toothCount', 'recount'] as const) {
     const toothCount = gear[key]
@@ -258,10 +272,7 @@ function checkGear(index: BoxIndex, gear: Gear, path: Path): BoxIssue[] {
         : { code: 'tooth-count-not-whole', ...culprit },
     )
   }
-  const isMeshed = index.draft.links.some((link) =>
-    linkIds(link).some(([, id, kind]) => kind === 'gear' && id === gear.id),
-  )
-  if (!isMeshed) issues.push({ code: 'gear-without-mesh', path, gear: gear.id })
+  if (!meshed.has(gear.id)) issues.push({ code: 'gear-without-mesh', path, gear: gear.id })
   const member = index.members.get(gear.member)
   if (member && (gear.stationMm < member.fromMm || gear.stationMm > member.toMm))
     issues.push({

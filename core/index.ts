@@ -24,9 +24,10 @@ export { countingOrder, countingProgress, isConfirmed, isDisputed } from './coun
 export type { Edit, EditConflict, EditRefusal, EditResult } from './edit.ts'
 export { applyEdit, inverseOf } from './edit.ts'
 export type { Law, LawKind, Term } from './laws.ts'
+export { engagedLaws, standingLaws } from './laws.ts'
 export type { PathEnd, PathStep, RatioFactor, Stretch } from './path.ts'
 export type { Rational } from './rational.ts'
-export { ONE, ZERO, formatFraction, isZero, rational, signOf, toNumber } from './rational.ts'
+export { ONE, ZERO, formatFraction, rational, toNumber } from './rational.ts'
 export type { RatioRow } from './ratios.ts'
 export { compareRatios, finalDriveRatio } from './ratios.ts'
 export type {

@@ -13,14 +13,20 @@
  */
 import type { Box, BoxIndex, CouplerPlaces } from './box.ts'
 import { bodyOfGear, placeOf } from './box.ts'
+import type { Rational } from './rational.ts'
+import { ONE, rational } from './rational.ts'
 import { meshStationMm } from './mesh.ts'
 import type { Coupler, Gear, Link, MeshKind } from './types.ts'
+
+const MINUS_ONE = rational(-1)
+const MINUS_TWO = rational(-2)
 
 export interface Term {
   readonly body: string
   /** The gear through which the body takes part, where there is one. */
-  readonly gear?: Gear
-  readonly coefficient: bigint
+  readonly gear: Gear | undefined
+  /** A whole number. */
+  readonly coefficient: Rational
   /** Where along its axis the body is touched. */
   readonly stationMm: number
 }
@@ -36,11 +42,11 @@ export interface Law {
   readonly uncounted: readonly Gear[]
 }
 
-function count(gear: Gear): bigint {
-  return gear.toothCount === null ? 1n : BigInt(gear.toothCount)
+function count(gear: Gear): Rational {
+  return gear.toothCount === null ? ONE : rational(gear.toothCount)
 }
 
-function gearTerm(gear: Gear, coefficient: bigint, stationMm = gear.stationMm): Term {
+function gearTerm(gear: Gear, coefficient: Rational, stationMm = gear.stationMm): Term {
   return { body: bodyOfGear(gear), gear, coefficient, stationMm }
 }
 
@@ -78,23 +84,19 @@ export function lawOfLink(box: Box, link: Link): Law {
     case 'chain': {
       const a = found(box.gears, link.a)
       const b = found(box.gears, link.b)
-      const sign = kind === 'external-mesh' ? 1n : -1n
+      const teethOfB = kind === 'external-mesh' ? count(b) : count(b).neg()
       const stationMm = meshStationMm(a, b)
       return {
         source,
         kind,
-        terms: [gearTerm(a, count(a), stationMm), gearTerm(b, sign * count(b), stationMm)],
+        terms: [gearTerm(a, count(a), stationMm), gearTerm(b, teethOfB, stationMm)],
         uncounted: uncountedOf([a, b]),
       }
     }
     case 'planetary': {
       const sun = found(box.gears, link.sun)
       const ring = found(box.gears, link.ring)
-      const carrier = {
-        body: link.carrier,
-        coefficient: -(count(sun) + count(ring)),
-        stationMm: sun.stationMm,
-      }
+      const carrier = bodyTerm(link.carrier, count(sun).add(count(ring)).neg(), sun.stationMm)
       return {
         source,
         kind,
@@ -108,9 +110,9 @@ export function lawOfLink(box: Box, link: Link): Law {
         source,
         kind,
         terms: [
-          { body: link.left, coefficient: 1n, stationMm },
-          { body: link.right, coefficient: 1n, stationMm },
-          { body: link.case, coefficient: -2n, stationMm },
+          bodyTerm(link.left, ONE, stationMm),
+          bodyTerm(link.right, ONE, stationMm),
+          bodyTerm(link.case, MINUS_TWO, stationMm),
         ],
         uncounted: [],
       }
@@ -131,17 +133,18 @@ export function lawOfLink(box: Box, link: Link): Law {
       return {
         source,
         kind,
-        terms: [{ body: link.body, coefficient: 1n, stationMm: middleMm(box, link.body) }],
+        terms: [bodyTerm(link.body, ONE, middleMm(box, link.body))],
         uncounted: [],
       }
   }
 }
 
+function bodyTerm(body: string, coefficient: Rational, stationMm: number): Term {
+  return { body, gear: undefined, coefficient, stationMm }
+}
+
 function equalSpeeds(a: string, aMm: number, b: string, bMm: number): readonly Term[] {
-  return [
-    { body: a, coefficient: 1n, stationMm: aMm },
-    { body: b, coefficient: -1n, stationMm: bMm },
-  ]
+  return [bodyTerm(a, ONE, aMm), bodyTerm(b, MINUS_ONE, bMm)]
 }
 
 function lawsOfCoupler(box: Box, coupler: Coupler, places: CouplerPlaces): readonly Law[] {
@@ -163,7 +166,7 @@ function lawsOfCoupler(box: Box, coupler: Coupler, places: CouplerPlaces): reado
         return {
           source: coupler.id,
           kind: 'held',
-          terms: [{ body: engagement.body, coefficient: 1n, stationMm }],
+          terms: [bodyTerm(engagement.body, ONE, stationMm)],
           uncounted: [],
         }
     }

@@ -12,7 +12,7 @@
  */
 import type { Law } from './laws.ts'
 import type { Rational } from './rational.ts'
-import { ONE, isZero, rational } from './rational.ts'
+import { ONE } from './rational.ts'
 
 /** A speed as coefficients by freedom; a body that cannot turn has none. */
 export type SpeedSum = ReadonlyMap<string, Rational>
@@ -33,7 +33,7 @@ function addMultiple(sum: Map<string, Rational>, factor: Rational, addend: Speed
     const product = factor.mul(coefficient)
     const before = sum.get(freedom)
     const after = before === undefined ? product : before.add(product)
-    if (isZero(after)) sum.delete(freedom)
+    if (after.isZero()) sum.delete(freedom)
     else sum.set(freedom, after)
   }
 }
@@ -54,7 +54,7 @@ export function restrictMotions(
     for (const { body, coefficient } of law.terms) {
       const sum = speeds.get(body)
       if (!sum) throw new Error(`law "${law.source}" speaks of an unknown body "${body}"`)
-      addMultiple(relation, rational(coefficient), sum)
+      addMultiple(relation, coefficient, sum)
     }
     const pivot = lastRanked(relation, rank)
     if (pivot === undefined) {

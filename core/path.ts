@@ -8,12 +8,13 @@
  */
 import type { Law } from './laws.ts'
 import type { Rational } from './rational.ts'
-import { ONE, ZERO, isZero, rational, signOf } from './rational.ts'
+import { ONE, ZERO } from './rational.ts'
 import type { Gear } from './types.ts'
 
 export interface PathEnd {
   readonly body: string
-  readonly gear?: Gear
+  /** The gear through which it passes, where there is one. */
+  readonly gear: Gear | undefined
   readonly stationMm: number
   /** Speed of the body in turns for one turn of the input; its sign is its sense. */
   readonly speed: Rational
@@ -56,16 +57,17 @@ export function orderPath(
 ): readonly PathStep[] {
   const steps: PathStep[] = []
   for (const [law, multiplier] of multipliers) {
-    if (isZero(multiplier)) continue
+    if (multiplier.isZero()) continue
     const from: PathEnd[] = []
     const to: PathEnd[] = []
     for (const { body, gear, coefficient, stationMm } of law.terms) {
-      const speed = speeds.get(body) ?? ZERO
-      const received = multiplier.mul(rational(coefficient))
+      const speed = speeds.get(body)
+      if (!speed) continue
+      const received = multiplier.mul(coefficient)
       const power = received.mul(speed)
-      const end = { body, stationMm, speed, power: power.abs(), ...(gear && { gear }) }
-      if (signOf(power) < 0) from.push({ ...end, torque: received.neg() })
-      else if (signOf(power) > 0) to.push({ ...end, torque: received })
+      if (power.sign() < 0)
+        from.push({ body, gear, stationMm, speed, torque: received.neg(), power: power.neg() })
+      else to.push({ body, gear, stationMm, speed, torque: received, power })
     }
     if (to.length > 0) steps.push({ law, from, to })
   }
@@ -108,7 +110,8 @@ export function ratioFactors(
     const driven = step.to.find((end) => end.body === body)
     if (!driven) continue
     const strongest = path.every(
-      (other) => !other.to.some((end) => end.body === driven.body && end.power.gt(driven.power)),
+      (other) =>
+        !other.to.some((end) => end.body === driven.body && end.power.isGreaterThan(driven.power)),
     )
     const driving = step.from[0]
     if (!strongest || !driving) continue
@@ -130,7 +133,7 @@ export function ratioFactors(
 export function torqueStretches(torques: readonly TorqueAt[]): readonly Stretch[] {
   const byBody = new Map<string, TorqueAt[]>()
   for (const torque of torques) {
-    if (isZero(torque.torque)) continue
+    if (torque.torque.isZero()) continue
     const at = byBody.get(torque.body)
     if (at) at.push(torque)
     else byBody.set(torque.body, [torque])
@@ -142,7 +145,7 @@ export function torqueStretches(torques: readonly TorqueAt[]): readonly Stretch[
     along.forEach((here, index) => {
       carried = carried.add(here.torque)
       const next = along[index + 1]
-      if (next && !isZero(carried) && next.stationMm > here.stationMm)
+      if (next && !carried.isZero() && next.stationMm > here.stationMm)
         stretches.push({
           body,
           fromMm: here.stationMm,

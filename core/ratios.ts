@@ -31,7 +31,7 @@ export function compareRatios(
   return positions.map((entry, at) => {
     const ratio = ratios[at] ?? null
     const next = ratios[at + 1] ?? null
-    const isStep = ratio !== null && next !== null && ratio.s === next.s
+    const isStep = ratio !== null && next !== null && ratio.sign() === next.sign()
     return {
       ...entry,
       ratio,

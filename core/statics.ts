@@ -15,7 +15,7 @@
  */
 import type { Law } from './laws.ts'
 import type { Rational } from './rational.ts'
-import { ZERO, isZero, rational } from './rational.ts'
+import { ZERO } from './rational.ts'
 
 export interface Statics {
   /** λ of each law. */
@@ -45,8 +45,8 @@ export function solveStatics(laws: readonly Law[], load: ReadonlyMap<string, Rat
     multipliers.set(law, multiplier)
     open.delete(law)
     for (const { body, coefficient } of law.terms) {
-      if (!isZero(multiplier))
-        rest.set(body, (rest.get(body) ?? ZERO).add(multiplier.mul(rational(coefficient))))
+      if (!multiplier.isZero())
+        rest.set(body, (rest.get(body) ?? ZERO).add(multiplier.mul(coefficient)))
       lawsAt.get(body)?.delete(law)
     }
   }
@@ -58,7 +58,7 @@ export function solveStatics(laws: readonly Law[], load: ReadonlyMap<string, Rat
     const term = only?.terms.find((candidate) => candidate.body === body)
     if (!only || !term) continue
     const torque = rest.get(body) ?? ZERO
-    settle(only, isZero(torque) ? ZERO : torque.div(rational(term.coefficient)).neg())
+    settle(only, torque.isZero() ? ZERO : torque.div(term.coefficient).neg())
     for (const touched of only.terms) queue.push(touched.body)
   }
 
@@ -66,7 +66,7 @@ export function solveStatics(laws: readonly Law[], load: ReadonlyMap<string, Rat
   for (const [law, multiplier] of leastSquares(shared, rest)) settle(law, multiplier)
 
   for (const [body, torque] of rest)
-    if (!isZero(torque)) throw new Error(`no torque in the laws balances body "${body}"`)
+    if (!torque.isZero()) throw new Error(`no torque in the laws balances body "${body}"`)
   return { multipliers, shared }
 }
 
@@ -83,8 +83,7 @@ function leastSquares(
       for (const other of terms) {
         const row = matrix[rowOf.get(one.body) ?? -1]
         const column = rowOf.get(other.body) ?? -1
-        if (row)
-          row[column] = (row[column] ?? ZERO).add(rational(one.coefficient * other.coefficient))
+        if (row) row[column] = (row[column] ?? ZERO).add(one.coefficient.mul(other.coefficient))
       }
   const solution = solveSymmetric(
     matrix,
@@ -95,7 +94,7 @@ function leastSquares(
       law,
       law.terms.reduce(
         (sum, { body, coefficient }) =>
-          sum.add((solution[rowOf.get(body) ?? -1] ?? ZERO).mul(rational(coefficient))),
+          sum.add((solution[rowOf.get(body) ?? -1] ?? ZERO).mul(coefficient)),
         ZERO,
       ),
     ]),
@@ -108,22 +107,23 @@ function solveSymmetric(matrix: readonly Rational[][], right: Rational[]): Ratio
   const at = (row: number, column: number): Rational => matrix[row]?.[column] ?? ZERO
   for (let k = 0; k < size; k++) {
     const pivot = at(k, k)
-    if (isZero(pivot)) continue
+    if (pivot.isZero()) continue
     for (let row = k + 1; row < size; row++) {
       const entries = matrix[row]
-      if (!entries || isZero(at(row, k))) continue
+      if (!entries || at(row, k).isZero()) continue
       const factor = at(row, k).div(pivot)
       for (let column = k; column < size; column++)
-        if (!isZero(at(k, column))) entries[column] = at(row, column).sub(factor.mul(at(k, column)))
+        if (!at(k, column).isZero())
+          entries[column] = at(row, column).sub(factor.mul(at(k, column)))
       right[row] = (right[row] ?? ZERO).sub(factor.mul(right[k] ?? ZERO))
     }
   }
   const solution = new Array<Rational>(size).fill(ZERO)
   for (let k = size - 1; k >= 0; k--) {
-    if (isZero(at(k, k))) continue
+    if (at(k, k).isZero()) continue
     let value = right[k] ?? ZERO
     for (let column = k + 1; column < size; column++)
-      if (!isZero(at(k, column))) value = value.sub(at(k, column).mul(solution[column] ?? ZERO))
+      if (!at(k, column).isZero()) value = value.sub(at(k, column).mul(solution[column] ?? ZERO))
     solution[k] = value.div(at(k, k))
   }
   return solution

@@ -36,7 +36,7 @@ test.each(PATTERNS)(
       const analysis = results.get(`${position}`)
       // By hand: 40/20 × (60 − 2n)/(20 + 2n); direct is 1.
       const expected = position === directAt ? 1 : (2 * (60 - 2 * position)) / (20 + 2 * position)
-      expect(analysis?.state === 'drive' && analysis.ratio.valueOf()).toBeCloseTo(expected, 12)
+      expect(analysis?.state === 'drive' && analysis.ratio.toNumber()).toBeCloseTo(expected, 12)
       expect(analysis?.engaged).toHaveLength(1)
     }
     const back = results.get('R')

@@ -5,7 +5,7 @@ test('impossible counts are refused at the field and the field keeps what was ty
   page,
 }) => {
   await startFourSpeed(page, 'Bad counts')
-  const field = page.getByLabel('Head gear, input shaft')
+  const field = page.getByRole('textbox', { name: 'Head gear, input shaft' })
   for (const [typed, sentence] of [
     ['4', '4 teeth: a gear has 5 to 400. Count again.'],
     ['401', '401 teeth: a gear has 5 to 400. Count again.'],
@@ -27,7 +27,7 @@ test('two counts that disagree stay flagged until they are settled', async ({ pa
   const head = page.getByRole('button', { name: /^Head gear, input shaft/ })
   await head.click()
   await expect(head).toContainText('1st count hidden')
-  await page.getByLabel('Head gear, input shaft').fill('21')
+  await page.getByRole('textbox', { name: 'Head gear, input shaft' }).fill('21')
   await page.keyboard.press('Enter')
   await expect(head).toContainText('20 or 21')
 
@@ -65,10 +65,10 @@ test('a stale count from a second tab becomes the second count, and both are tol
   const second = await context.newPage()
   await second.goto(`${box}/count?gear=main-3`)
   await page.goto(`${box}/count?gear=main-3`)
-  await second.getByLabel('3rd gear, main shaft').fill('31')
+  await second.getByRole('textbox', { name: '3rd gear, main shaft' }).fill('31')
   await second.keyboard.press('Enter')
   await expect(second.getByText('Kept', { exact: true })).toBeVisible()
-  await page.getByLabel('3rd gear, main shaft').fill('32')
+  await page.getByRole('textbox', { name: '3rd gear, main shaft' }).fill('32')
   await page.keyboard.press('Enter')
   await expect(
     page.getByText('Your 32 is kept as the second count. Settle which is right.'),

@@ -45,7 +45,7 @@ test('a gear in the drawing leads to its count, and back leads back', async ({ p
   await expect(page).toHaveURL(/position=5/)
   await page.getByRole('link', { name: /^5th gear, main shaft: 21 teeth/ }).click()
   await expect(page).toHaveURL(/count\?gear=main-5/)
-  await expect(page.getByLabel('5th gear, main shaft')).toHaveValue('21')
+  await expect(page.getByRole('textbox', { name: '5th gear, main shaft' })).toHaveValue('21')
   await page.goBack()
   await expect(page).toHaveURL(/trace\?position=5/)
 })

@@ -13,7 +13,7 @@ export async function startFourSpeed(page: Page, name: string): Promise<string> 
   await page.getByRole('group', { name: 'Forward positions' }).getByText('4').click()
   await page.getByRole('button', { name: 'Put it on the bench and count' }).click()
   await page.getByRole('button', { name: 'I have read this' }).click()
-  await expect(page.getByLabel('Head gear, input shaft')).toBeFocused()
+  await expect(page.getByRole('textbox', { name: 'Head gear, input shaft' })).toBeFocused()
   return page.url().replace(/\/count.*/, '')
 }
 
@@ -31,6 +31,7 @@ export async function countAll(page: Page, counts: readonly number[]): Promise<v
 /** Opens a demo box by a part of its name, on the given page of it. */
 export async function openDemo(page: Page, name: string, tab: 'Count' | 'Trace' | 'Ratios') {
   await page.goto('/')
-  await page.getByRole('link', { name }).click()
+  await page.getByRole('link', { name }).first().click()
   await page.getByRole('link', { name: tab, exact: true }).click()
+  await expect(page).toHaveTitle(new RegExp(tab))
 }

@@ -10,8 +10,8 @@ import { pathToFileURL } from 'node:url'
 import express from 'express'
 
 const isDev = process.argv.includes('--dev')
-const port = Number(process.env['PORT'] ?? 4700)
-const host = process.env['HOST'] ?? '127.0.0.1'
+const port = Number(process.env.PORT ?? 4700)
+const host = process.env.HOST ?? '127.0.0.1'
 const CLOSE_TIMEOUT_MS = 4_000
 
 /** @typedef {typeof import('../app/.server/app.ts')} ServerModule */
@@ -22,14 +22,18 @@ server.disable('x-powered-by')
 /** @returns {Promise<ServerModule>} */
 async function loadServer() {
   if (!isDev) {
-    const built = path.resolve(process.env['UDRIX_BUILD'] ?? 'build', 'server/index.js')
-    return import(pathToFileURL(built).href)
+    const entry = path.resolve(process.env.UDRIX_BUILD ?? 'build', 'server/index.js')
+    /** @type {unknown} */
+    const built = await import(pathToFileURL(entry).href)
+    // The build's entry is the module that the type names.
+    return /** @type {ServerModule} */ (built)
   }
   const vite = await import('vite')
   const development = await vite.createServer({ server: { middlewareMode: true } })
   server.use(development.middlewares)
+  const loaded = await development.ssrLoadModule('./app/.server/app.ts')
   // Vite hands the module over untyped; it is the one that the type names.
-  return /** @type {Promise<ServerModule>} */ (development.ssrLoadModule('./app/.server/app.ts'))
+  return /** @type {ServerModule} */ (loaded)
 }
 
 const { app, closeDatabase, prepareDatabase } = await loadServer()

@@ -12,11 +12,12 @@ import { SetupError } from './run.mjs'
 import { ensureBuild, ensurePackages, ensurePostgres } from './setup.mjs'
 
 const isDev = process.argv.includes('--dev')
-const port = Number(process.env['PORT'] ?? 4700)
-const host = process.env['HOST'] ?? '127.0.0.1'
+const port = Number(process.env.PORT ?? 4700)
+const host = process.env.HOST ?? '127.0.0.1'
 
 /** Before anything is touched: another Udrix may be running on this very data. */
 async function refuseBusyPort() {
+  /** @type {boolean} */
   const isBusy = await new Promise((resolve) => {
     const probe = net.connect({ port, host }, () => {
       probe.destroy()
@@ -34,7 +35,7 @@ async function refuseBusyPort() {
 
 async function start() {
   await refuseBusyPort()
-  const ownUrl = process.env['DATABASE_URL']
+  const ownUrl = process.env.DATABASE_URL
   if (!ownUrl) await ensurePostgres()
   await ensurePackages()
   if (!isDev) await ensureBuild('build')
@@ -49,17 +50,18 @@ async function start() {
       NODE_ENV: isDev ? 'development' : 'production',
     },
   })
-  let isAsked = false
+  const asked = new AbortController()
   const stop = () => {
-    isAsked = true
+    asked.abort()
     server.kill('SIGTERM')
   }
   process.on('SIGINT', stop)
   process.on('SIGTERM', stop)
   process.on('SIGHUP', stop)
+  /** @type {number | null} */
   const code = await new Promise((resolve) => server.on('exit', resolve))
   await cluster?.stop()
-  process.exitCode = isAsked ? 0 : Number(code ?? 1)
+  process.exitCode = asked.signal.aborted ? 0 : (code ?? 1)
 }
 
 try {

@@ -22,9 +22,21 @@ const STEPS = [
   ['browser tests', 'npx', ['playwright', 'test']],
 ]
 
-/** @param {string} file */
+/**
+ * @typedef {{ numPassedTests: number, numFailedTests: number }} JestResults
+ * @typedef {{ stats: { expected: number, unexpected: number, flaky: number } }} PlaywrightResults
+ */
+
+/**
+ * @template Results
+ * @param {string} file
+ * @returns {Results | undefined}
+ */
 function readResults(file) {
-  return fs.existsSync(file) ? JSON.parse(fs.readFileSync(file, 'utf8')) : undefined
+  // Written by the runner named beside each file.
+  return fs.existsSync(file)
+    ? /** @type {Results} */ (JSON.parse(fs.readFileSync(file, 'utf8')))
+    : undefined
 }
 
 async function main() {
@@ -40,8 +52,9 @@ async function main() {
     console.log(`\n== ${name}`)
     if ((await exitCode(command, args)) !== 0) failed.push(name)
   }
-  const jest = readResults(JEST_RESULTS)
-  const playwright = readResults(PLAYWRIGHT_RESULTS)?.stats
+  const jest = /** @type {JestResults | undefined} */ (readResults(JEST_RESULTS))
+  const playwright = /** @type {PlaywrightResults | undefined} */ (readResults(PLAYWRIGHT_RESULTS))
+    ?.stats
   const passedCount = (jest?.numPassedTests ?? 0) + (playwright?.expected ?? 0)
   const failedCount =
     (jest?.numFailedTests ?? 0) + (playwright?.unexpected ?? 0) + (playwright?.flaky ?? 0)

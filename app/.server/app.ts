@@ -15,10 +15,10 @@ import { seedDemo } from './demo.ts'
 const LARGEST_BODY_BYTES = 1_100_000
 const isProduction = process.env.NODE_ENV === 'production'
 /** Where the build stands, relative to the folder that the server runs in. */
-const BUILD_FOLDER = process.env['UDRIX_BUILD'] ?? 'build'
+const BUILD_FOLDER = process.env.UDRIX_BUILD ?? 'build'
 
 function nonceOf(response: { locals?: Record<string, unknown> }): string {
-  return String(response.locals?.['nonce'])
+  return String(response.locals?.nonce)
 }
 
 /** State changes only by POST, from our own pages, in bodies of a sensible size. */
@@ -56,7 +56,7 @@ export async function closeDatabase(): Promise<void> {
 export const app = express()
 app.disable('x-powered-by')
 app.use((_request, response, next) => {
-  response.locals['nonce'] = randomBytes(16).toString('base64')
+  response.locals.nonce = randomBytes(16).toString('base64')
   next()
 })
 if (isProduction) {

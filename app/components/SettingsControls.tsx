@@ -41,44 +41,42 @@ export function SettingsControls({ settings }: { readonly settings: Settings }) 
       <DropdownMenu.Trigger className="button-quiet">
         <Settings2 aria-hidden /> Settings
       </DropdownMenu.Trigger>
-      <DropdownMenu.Portal>
-        <DropdownMenu.Content
-          align="end"
-          className="bg-sheet border-ink z-40 min-w-[17rem] border-2 p-2"
-          aria-label="Settings"
-        >
-          {CHOICES.map(({ key, title, options }) => (
-            <DropdownMenu.RadioGroup
-              key={key}
-              value={settings[key]}
-              onValueChange={(value) =>
-                void fetcher.submit({ [key]: value }, { method: 'post', action: '/settings' })
-              }
-            >
-              <DropdownMenu.Label className="text-graphite px-2 pt-2 text-[0.86rem]">
-                {title}
-              </DropdownMenu.Label>
-              {options.map(([value, name]) => (
-                <DropdownMenu.RadioItem
-                  key={value}
-                  value={value}
-                  onSelect={(event) => {
-                    event.preventDefault()
-                  }}
-                  className="data-highlighted:bg-accent-wash flex min-h-[44px] cursor-pointer items-center gap-2 px-2 outline-none data-[state=checked]:font-bold"
-                >
-                  <span className="w-5">
-                    <DropdownMenu.ItemIndicator>
-                      <Check aria-hidden className="size-5" />
-                    </DropdownMenu.ItemIndicator>
-                  </span>
-                  {name}
-                </DropdownMenu.RadioItem>
-              ))}
-            </DropdownMenu.RadioGroup>
-          ))}
-        </DropdownMenu.Content>
-      </DropdownMenu.Portal>
+      <DropdownMenu.Content
+        align="end"
+        className="bg-sheet border-ink z-40 min-w-[17rem] border-2 p-2"
+        aria-label="Settings"
+      >
+        {CHOICES.map(({ key, title, options }) => (
+          <DropdownMenu.RadioGroup
+            key={key}
+            value={settings[key]}
+            onValueChange={(value) =>
+              void fetcher.submit({ [key]: value }, { method: 'post', action: '/settings' })
+            }
+          >
+            <DropdownMenu.Label className="text-graphite px-2 pt-2 text-[0.86rem]">
+              {title}
+            </DropdownMenu.Label>
+            {options.map(([value, name]) => (
+              <DropdownMenu.RadioItem
+                key={value}
+                value={value}
+                onSelect={(event) => {
+                  event.preventDefault()
+                }}
+                className="data-highlighted:bg-accent-wash flex min-h-[44px] cursor-pointer items-center gap-2 px-2 outline-none data-[state=checked]:font-bold"
+              >
+                <span className="w-5">
+                  <DropdownMenu.ItemIndicator>
+                    <Check aria-hidden className="size-5" />
+                  </DropdownMenu.ItemIndicator>
+                </span>
+                {name}
+              </DropdownMenu.RadioItem>
+            ))}
+          </DropdownMenu.RadioGroup>
+        ))}
+      </DropdownMenu.Content>
     </DropdownMenu.Root>
   )
 }

@@ -31,9 +31,14 @@ export async function loader({ request }: Route.LoaderArgs) {
   return { boxes, total, settings, pageSize: BENCH_PAGE_SIZE }
 }
 
+function textOf(form: FormData, key: string): string {
+  const value = form.get(key)
+  return typeof value === 'string' ? value : ''
+}
+
 export async function action({ request }: Route.ActionArgs) {
   const form = await request.formData()
-  const id = String(form.get('box'))
+  const id = textOf(form, 'box')
   switch (form.get('intent')) {
     case 'import': {
       const outcome = await withDatabase(() => importBox(form.get('file')))
@@ -44,8 +49,8 @@ export async function action({ request }: Route.ActionArgs) {
       const outcome = await withDatabase(() =>
         editBox(id, {
           kind: 'rename',
-          name: String(form.get('name')),
-          base: String(form.get('base')),
+          name: textOf(form, 'name'),
+          base: textOf(form, 'base'),
         }),
       )
       if (outcome.kind === 'absent') throw noSuchBox()

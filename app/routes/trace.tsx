@@ -66,7 +66,7 @@ export default function Trace() {
     )
   const { position, analysis } = selected
   return (
-    <main className="grid min-h-0 flex-1 lg:grid-cols-[minmax(0,1fr)_23.5rem]">
+    <main className="grid min-h-0 flex-1 lg:grid-cols-[minmax(0,1fr)_20rem] xl:grid-cols-[minmax(0,1fr)_23.5rem]">
       <title>{`${position.label} · ${draft.name} · Trace · Udrix`}</title>
       <section
         aria-label="Section along the shafts"

@@ -9,7 +9,7 @@ import type {
   PathStep,
   Rational,
 } from 'core'
-import { isZero, signOf, toNumber } from 'core'
+import { ONE, toNumber } from 'core'
 
 import type { TorqueUnit } from '../format.ts'
 import { formatSpeed, formatTeeth, formatTorque } from '../format.ts'
@@ -26,7 +26,7 @@ export interface Input {
 
 /** "with the input" or "against the input". */
 export function senseWords(speed: Rational): string {
-  return signOf(speed) < 0 ? 'against the input' : 'with the input'
+  return speed.sign() < 0 ? 'against the input' : 'with the input'
 }
 
 function load(input: Input, speed: Rational, torque: Rational): string {
@@ -125,12 +125,12 @@ function meshWords(naming: Naming, place: CouplerPosition): readonly string[] {
 /** Reduction, direct or overdrive, and the sense of the output. */
 export function ratioSentence(ratio: Rational): string {
   const size = ratio.abs()
-  const against = signOf(ratio) < 0
-  const kind = isZero(size.sub(1))
+  const against = ratio.sign() < 0
+  const kind = size.isOne()
     ? against
       ? 'Equal speed'
       : 'Direct'
-    : size.gt(1)
+    : size.isGreaterThan(ONE)
       ? 'Reduction'
       : 'Overdrive'
   return `${kind}: the output turns ${against ? 'against' : 'with'} the input, ${VIEWPOINT}.`

@@ -11,7 +11,7 @@ const POOL_SIZE = 10
 const MIGRATION_LOCK_KEY = 4700
 
 function databaseUrl(): string {
-  const url = process.env['DATABASE_URL']
+  const url = process.env.DATABASE_URL
   if (!url) throw new Error('DATABASE_URL is not set')
   return url
 }

@@ -38,6 +38,12 @@ export function CountPanel({
   const kept = readingOf(gear, reading)
   const [text, setText] = useState(kept === null ? '' : `${kept}`)
   const [problem, setProblem] = useState<string>()
+  const [shown, setShown] = useState(kept)
+  // What was taken back, or came from another tab, replaces what stands in the field.
+  if (shown !== kept) {
+    setShown(kept)
+    setText(kept === null ? '' : `${kept}`)
+  }
   const field = useRef<HTMLInputElement>(null)
   const progress = countingProgress(draft)
   const name = gearName({ box: indexBox(draft), words }, gear)

@@ -50,7 +50,12 @@ export function FinalDriveFields() {
   return (
     <section>
       <h3 className="mb-2 text-lg">Final drive</h3>
-      <div className="grid grid-cols-2 gap-3">
+      <div
+        className="grid grid-cols-2 gap-3"
+        onBlur={(event) => {
+          if (!event.currentTarget.contains(event.relatedTarget)) commit()
+        }}
+      >
         {fields.map(([key, title, text, setText]) => (
           <label key={key} className="block font-semibold">
             {title} <span className="text-graphite font-normal">(teeth)</span>
@@ -63,7 +68,6 @@ export function FinalDriveFields() {
               onChange={(event) => {
                 setText(event.target.value)
               }}
-              onBlur={commit}
               onKeyDown={(event) => {
                 if (event.key === 'Enter') commit()
               }}

@@ -1,7 +1,7 @@
 import { Link } from 'react-router'
 
 import type { BoxDraft, RatioRow } from 'core'
-import { indexBox, signOf } from 'core'
+import { indexBox } from 'core'
 
 import { shortResult } from '~/components/trace/PositionKeys.tsx'
 import { formatExact, formatInverse, formatPercent, formatRatio } from '~/format.ts'
@@ -80,7 +80,7 @@ export function RatioTable({ rows, words, draft, hrefOf }: RatioTableProps) {
                     <td className="px-3">{stepToNext ? formatPercent(stepToNext) : '–'}</td>
                     <td className="px-3">{overall ? formatRatio(overall) : '–'}</td>
                     <td className="px-3">
-                      {signOf(ratio) < 0 ? 'against the input' : 'with the input'}
+                      {ratio.sign() < 0 ? 'against the input' : 'with the input'}
                     </td>
                   </>
                 ) : (

@@ -5,7 +5,7 @@
  * passes beside the shaft to the coupler and across it to the hub.
  */
 import type { BoxIndex, Drive, PathEnd, PathStep, Section, SectionMesh } from 'core'
-import { SHAFT_RADIUS_MM, bodyOfGear, memberOfBody, signOf, toNumber } from 'core'
+import { SHAFT_RADIUS_MM, bodyOfGear, memberOfBody, toNumber } from 'core'
 
 /** How far beside the axis the ribbon runs from a free gear to its coupler. */
 const BESIDE_MM = SHAFT_RADIUS_MM + 6
@@ -56,7 +56,7 @@ export function ribbonPieces(
 
   for (const { body, fromMm, toMm, torque } of drive.stretches) {
     const motion = drive.motions.get(body)
-    const isBackwards = motion?.kind === 'turns' && signOf(torque) * signOf(motion.speed) < 0
+    const isBackwards = motion?.kind === 'turns' && torque.sign() * motion.speed.sign() < 0
     const ends = [
       [fromMm, bodyY(body)],
       [toMm, bodyY(body)],

@@ -13,3 +13,8 @@ export async function loader({ params }: Route.LoaderArgs) {
   const page = counted < total || disputed.length > 0 ? 'count' : 'trace'
   return redirect(`/boxes/${params.boxId}/${page}`)
 }
+
+/** Never seen: it makes this a page, so that a wrong address is answered with one. */
+export default function BoxStart() {
+  return null
+}

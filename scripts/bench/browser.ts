@@ -1,0 +1,75 @@
+import { chromium } from '@playwright/test'
+
+import { CHROMIUM } from '../setup.mjs'
+import { ms, percentile, report } from './measure.ts'
+
+const CHANGES = 60
+
+/** Script of the first load, and the time from a key to the picture. */
+export async function benchBrowser(base: string, tracePath: string): Promise<void> {
+  const browser = await chromium.launch({
+    executablePath: CHROMIUM,
+    args: ['--no-sandbox', '--disable-gpu', '--disable-background-networking'],
+  })
+  try {
+    const page = await browser.newPage({ viewport: { width: 1280, height: 800 } })
+    const network = await page.context().newCDPSession(page)
+    await network.send('Network.enable')
+    const scripts = new Set<string>()
+    let scriptBytes = 0
+    let otherBytes = 0
+    network.on('Network.responseReceived', ({ requestId, type }) => {
+      if (type === 'Script') scripts.add(requestId)
+    })
+    network.on('Network.loadingFinished', ({ requestId, encodedDataLength }) => {
+      if (scripts.has(requestId)) scriptBytes += encodedDataLength
+      else otherBytes += encodedDataLength
+    })
+    await page.goto(base + tracePath, { waitUntil: 'networkidle' })
+    report(
+      'Browser: compressed script of the first load of Trace',
+      `${(scriptBytes / 1000).toFixed(0)} kB`,
+      `everything else (page, style, font) ${(otherBytes / 1000).toFixed(0)} kB`,
+      'under 250 kB',
+    )
+
+    // From the key event to the frame after the one that shows the change. "z" changes nothing.
+    const toPicture = (key: string) =>
+      page.evaluate(
+        (pressed) =>
+          new Promise<number>((resolve) => {
+            const start = performance.now()
+            document.body.dispatchEvent(
+              new KeyboardEvent('keydown', {
+                key: pressed,
+                code: /\d/.test(pressed) ? `Digit${pressed}` : `Key${pressed.toUpperCase()}`,
+                bubbles: true,
+              }),
+            )
+            requestAnimationFrame(() => {
+              requestAnimationFrame(() => {
+                resolve(performance.now() - start)
+              })
+            })
+          }),
+        key,
+      )
+    const changes: number[] = []
+    const idle: number[] = []
+    for (let change = 0; change < CHANGES; change++) {
+      const key = `${(change % 5) + 1}`
+      changes.push(await toPicture(key))
+      const shown = new URL(page.url()).searchParams.get('position')
+      if (shown !== key) throw new Error(`the page shows ${shown ?? 'nothing'} after ${key}`)
+      idle.push(await toPicture('z'))
+    }
+    report(
+      `Browser: a change of gear is on the screen, p95 of ${CHANGES}`,
+      ms(percentile(changes, 0.95)),
+      `two empty frames ${ms(percentile(idle, 0.95))}; medians ${ms(percentile(changes, 0.5))} and ${ms(percentile(idle, 0.5))}`,
+      'under 100 ms',
+    )
+  } finally {
+    await browser.close()
+  }
+}

@@ -1,0 +1,38 @@
+/** `npm run bench`: the figures that Udrix is to reach, each beside a reference of the same run. */
+import os from 'node:os'
+
+import { threeShaftBox } from 'core'
+
+import { TEST_BUILD, startUdrix } from '../../e2e/udrix.ts'
+import { ensureBuild, ensureChromium, ensurePostgres } from '../setup.mjs'
+import { benchBrowser } from './browser.ts'
+import { benchCore } from './core.ts'
+import { benchServer } from './server.ts'
+
+const FIVE_SPEED = threeShaftBox({
+  name: 'bench',
+  forwardCount: 5,
+  directAt: 4,
+  reverse: 'constant-mesh',
+})
+const draft = {
+  ...FIVE_SPEED,
+  gears: FIVE_SPEED.gears.map((gear, at) => ({ ...gear, toothCount: 20 + ((at * 7) % 19) })),
+}
+
+await ensurePostgres()
+await ensureChromium()
+await ensureBuild(TEST_BUILD)
+const [cpu] = os.cpus()
+console.log(`${os.cpus().length} × ${cpu?.model ?? 'unknown'}, Node ${process.version}\n`)
+benchCore(draft)
+const udrix = await startUdrix('bench')
+try {
+  const bench = await (await fetch(udrix.url)).text()
+  const [box] = /\/boxes\/[0-9a-f-]{36}/.exec(bench) ?? []
+  if (!box) throw new Error('the demo is not on the bench')
+  await benchServer(udrix.url, `${box}/trace?position=2`)
+  await benchBrowser(udrix.url, `${box}/trace?position=2`)
+} finally {
+  await udrix.stop()
+}
