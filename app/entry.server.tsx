@@ -1,7 +1,5 @@
-import { PassThrough } from 'node:stream'
+import { Writable } from 'node:stream'
 
-import { createReadableStreamFromReadable } from '@react-router/node'
-import { isbot } from 'isbot'
 import { renderToPipeableStream } from 'react-dom/server'
 import type { AppLoadContext, EntryContext, HandleErrorFunction } from 'react-router'
 import { ServerRouter, isRouteErrorResponse } from 'react-router'
@@ -9,8 +7,10 @@ import { ServerRouter, isRouteErrorResponse } from 'react-router'
 import { log } from './.server/log.ts'
 import { NonceProvider } from './components/nonce.tsx'
 
-export const streamTimeout = 5_000
-
+/**
+ * Renders a page whole. No loader defers anything, so there is nothing to stream,
+ * and one piece is cheaper to send than many.
+ */
 export default function handleRequest(
   request: Request,
   status: number,
@@ -20,28 +20,33 @@ export default function handleRequest(
 ): Promise<Response> {
   if (typeof nonce !== 'string') throw new Error('the response has no nonce')
   return new Promise((resolve, reject) => {
-    const isWhole = isbot(request.headers.get('user-agent')) || context.isSpaMode
-    let isShellSent = false
-    const { pipe, abort } = renderToPipeableStream(
+    const pieces: Buffer[] = []
+    const page = new Writable({
+      write(piece: Buffer, _encoding, done) {
+        pieces.push(piece)
+        done()
+      },
+      final(done) {
+        headers.set('Content-Type', 'text/html; charset=utf-8')
+        resolve(new Response(Buffer.concat(pieces), { headers, status }))
+        done()
+      },
+    })
+    const { pipe } = renderToPipeableStream(
       <NonceProvider value={nonce}>
         <ServerRouter context={context} url={request.url} nonce={nonce} />
       </NonceProvider>,
       {
         nonce,
-        [isWhole ? 'onAllReady' : 'onShellReady']() {
-          isShellSent = true
-          const body = new PassThrough()
-          headers.set('Content-Type', 'text/html; charset=utf-8')
-          resolve(new Response(createReadableStreamFromReadable(body), { headers, status }))
-          pipe(body)
+        onAllReady() {
+          pipe(page)
         },
         onShellError: reject,
         onError(error: unknown) {
-          if (isShellSent) log.error({ err: error }, 'rendering broke off')
+          log.error({ err: error }, 'a page could not be rendered whole')
         },
       },
     )
-    setTimeout(abort, streamTimeout + 1_000).unref()
   })
 }
 

@@ -19,11 +19,7 @@ export const TORQUE_UNIT_NAMES: Readonly<Record<TorqueUnit, string>> = {
 
 /** A number with a fixed count of decimals and a true minus sign. */
 export function formatNumber(value: number, decimals: number): string {
-  const text = Math.abs(value).toLocaleString('en', {
-    minimumFractionDigits: decimals,
-    maximumFractionDigits: decimals,
-    useGrouping: false,
-  })
+  const text = Math.abs(value).toFixed(decimals)
   return value < 0 && Number(text) !== 0 ? `${MINUS}${text}` : text
 }
 

@@ -112,6 +112,7 @@ function bodyMotions(
 
 /** The gears that must be counted before anything can be said of input and output. */
 function neededCounts(solver: Solver, bearing: readonly Law[]): readonly Gear[] {
+  if (bearing.every(isCounted)) return []
   const { input, outputs } = solver.box.draft
   const reached = connectedBodies(bearing, input)
   if (!outputs.some((output) => reached.has(output))) return []

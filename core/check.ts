@@ -410,7 +410,7 @@ function checkPositions({ draft }: BoxIndex): BoxIssue[] {
         })
       return place ?? null
     })
-    const key = JSON.stringify(places)
+    const key = places.join('\n')
     const other = seen.get(key)
     if (other === undefined) seen.set(key, position.id)
     else
@@ -437,7 +437,7 @@ function checkToothSums(index: BoxIndex): BoxIssue[] {
     const b = index.gears.get(link.b)
     if (!a || !b || a.toothCount === null || b.toothCount === null) return
     if (a.moduleMm ?? b.moduleMm ?? a.helixAngleDeg ?? b.helixAngleDeg) return
-    const key = JSON.stringify([axisOf(index, a), axisOf(index, b)].sort())
+    const key = [axisOf(index, a), axisOf(index, b)].sort().join('\n')
     const pairs = byAxes.get(key) ?? []
     pairs.push({ link, at, toothSum: a.toothCount + b.toothCount })
     byAxes.set(key, pairs)

@@ -72,16 +72,23 @@ export function orderPath(
     if (to.length > 0) steps.push({ law, from, to })
   }
 
+  const drivenBy = new Map<string, PathStep[]>()
+  for (const step of steps)
+    for (const { body } of step.to) {
+      const drivers = drivenBy.get(body)
+      if (drivers) drivers.push(step)
+      else drivenBy.set(body, [step])
+    }
   const ordered: PathStep[] = []
-  let waiting = steps
-  while (waiting.length > 0) {
-    const driven = new Set(waiting.flatMap((step) => step.to.map(({ body }) => body)))
-    const ready = waiting.filter((step) => step.from.every(({ body }) => !driven.has(body)))
-    // Power that goes round in a loop leaves nothing ready: take the steps as they come.
-    const taken = ready.length > 0 ? ready : waiting.slice(0, 1)
-    ordered.push(...taken)
-    waiting = waiting.filter((step) => !taken.includes(step))
+  const visited = new Set<PathStep>()
+  // Power that goes round in a loop comes back to a step visited already, and is cut there.
+  const visit = (step: PathStep): void => {
+    if (visited.has(step)) return
+    visited.add(step)
+    for (const { body } of step.from) drivenBy.get(body)?.forEach(visit)
+    ordered.push(step)
   }
+  steps.forEach(visit)
   return ordered
 }
 

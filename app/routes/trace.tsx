@@ -94,6 +94,7 @@ export default function Trace() {
         <PositionKeys
           positions={positions}
           selected={position.id}
+          onSelect={select}
           hrefOf={(index) => {
             const next = new URLSearchParams(search)
             next.set('position', positions[index]?.position.id ?? '')

@@ -1,5 +1,4 @@
 import clsx from 'clsx'
-import { Link } from 'react-router'
 
 import type { Analysis, PositionAnalysis } from 'core'
 
@@ -29,20 +28,24 @@ interface PositionKeysProps {
   readonly positions: readonly PositionAnalysis[]
   readonly selected: string
   readonly hrefOf: (index: number) => string
+  readonly onSelect: (index: number) => void
 }
 
 /** One large key a position, with what it makes. */
-export function PositionKeys({ positions, selected, hrefOf }: PositionKeysProps) {
+export function PositionKeys({ positions, selected, hrefOf, onSelect }: PositionKeysProps) {
   return (
     <nav aria-label="Positions" className="no-print flex flex-wrap gap-1.5">
       {positions.map(({ position, analysis }, index) => {
         const isSelected = position.id === selected
         return (
-          <Link
+          <a
             key={position.id}
-            to={hrefOf(index)}
-            replace
-            preventScrollReset
+            href={hrefOf(index)}
+            onClick={(event) => {
+              if (event.metaKey || event.ctrlKey) return
+              event.preventDefault()
+              onSelect(index)
+            }}
             aria-current={isSelected ? 'page' : undefined}
             className={clsx(
               'flex min-h-[64px] min-w-[5.2rem] flex-1 flex-col items-center justify-center border-2 leading-tight',
@@ -53,7 +56,7 @@ export function PositionKeys({ positions, selected, hrefOf }: PositionKeysProps)
           >
             <span className="text-[1.5rem] font-bold">{position.label}</span>
             <span className="text-[0.84rem] whitespace-nowrap">{shortResult(analysis)}</span>
-          </Link>
+          </a>
         )
       })}
     </nav>
