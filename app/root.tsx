@@ -8,6 +8,8 @@ import {
   useRouteLoaderData,
 } from 'react-router'
 
+import type { ShouldRevalidateFunctionArgs } from 'react-router'
+
 import type { Route } from './+types/root'
 import { readSettings } from './.server/settings.ts'
 import './app.css'
@@ -17,6 +19,11 @@ import { DEFAULT_SETTINGS } from './settings.ts'
 
 export async function loader({ request }: Route.LoaderArgs) {
   return { settings: await readSettings(request) }
+}
+
+/** The settings change where they are set, and nowhere else. */
+export function shouldRevalidate({ formAction }: ShouldRevalidateFunctionArgs) {
+  return formAction === '/settings'
 }
 
 export const links: Route.LinksFunction = () => [

@@ -1,13 +1,14 @@
 import { CircleHelp, Redo2, TriangleAlert, Undo2, X } from 'lucide-react'
 import { useEffect, useMemo, useState } from 'react'
 import { useHotkeys } from 'react-hotkeys-hook'
-import { Link, NavLink, Outlet, useRevalidator } from 'react-router'
+import { Link, NavLink, Outlet, isRouteErrorResponse, useRevalidator } from 'react-router'
 import type { ShouldRevalidateFunctionArgs } from 'react-router'
 
 import type { Route } from './+types/box'
 import { noSuchBox, withDatabase } from '~/.server/answers.ts'
 import { findBox } from '~/.server/boxes.ts'
 import { readSettings } from '~/.server/settings.ts'
+import type { LoadedBox } from '~/components/box/boxContext.ts'
 import { OpenBoxProvider } from '~/components/box/boxContext.ts'
 import { BoxName } from '~/components/box/BoxName.tsx'
 import { useKeptBox } from '~/components/box/useKeptBox.ts'
@@ -16,7 +17,7 @@ import { SettingsControls } from '~/components/SettingsControls.tsx'
 import { conflictWords } from '~/words/issues.ts'
 import { WORDS } from '~/words/vocabulary.ts'
 
-export async function loader({ params, request }: Route.LoaderArgs) {
+export async function loader({ params, request }: Route.LoaderArgs): Promise<LoadedBox> {
   const [box, settings] = await Promise.all([
     withDatabase(() => findBox(params.boxId)),
     readSettings(request),
@@ -24,6 +25,24 @@ export async function loader({ params, request }: Route.LoaderArgs) {
   if (!box) throw noSuchBox()
   const { id, draft, revision, isDemo, areCautionsRead } = box
   return { id, draft, revision, isDemo, areCautionsRead, settings }
+}
+
+/** What the server last said of each box opened in this visit. */
+const lastLoaded = new Map<string, LoadedBox>()
+
+/** A page that is open stays open while the server or its database does not answer. */
+export async function clientLoader({
+  params,
+  serverLoader,
+}: Route.ClientLoaderArgs): Promise<LoadedBox> {
+  try {
+    return await serverLoader()
+  } catch (error) {
+    const known = lastLoaded.get(params.boxId)
+    const isAway = !isRouteErrorResponse(error) || error.status >= 500
+    if (known && isAway) return known
+    throw error
+  }
 }
 
 /** A change of position or of gear asks nothing of the server. */
@@ -44,7 +63,11 @@ const PAGES = [
 ] as const
 
 export default function Box({ loaderData }: Route.ComponentProps) {
-  const { id, isDemo, settings, areCautionsRead } = loaderData
+  const { id, isDemo, settings } = loaderData
+  useEffect(() => {
+    lastLoaded.set(id, loaderData)
+  }, [id, loaderData])
+  const [areCautionsRead, setAreCautionsRead] = useState(loaderData.areCautionsRead)
   const kept = useKeptBox(id, loaderData)
   const words = WORDS[settings.vocabulary]
   const [isHelpOpen, setIsHelpOpen] = useState(false)
@@ -58,14 +81,29 @@ export default function Box({ loaderData }: Route.ComponentProps) {
       document.removeEventListener('visibilitychange', look)
     }
   }, [revalidate])
-  useHotkeys('shift+slash', () => {
-    setIsHelpOpen(true)
-  })
+  useHotkeys(
+    '?',
+    () => {
+      setIsHelpOpen(true)
+    },
+    { useKey: true },
+  )
   useHotkeys('mod+z', () => kept.undo?.(), { preventDefault: true })
   useHotkeys('mod+shift+z, mod+y', () => kept.redo?.(), { preventDefault: true })
 
   const open = useMemo(
-    () => ({ ...kept, id, words, settings, areCautionsRead }),
+    () => ({
+      ...kept,
+      id,
+      words,
+      settings,
+      areCautionsRead,
+      confirmCautions: () => {
+        setAreCautionsRead(true)
+        // If this does not arrive, the cautions are shown once more some other day.
+        fetch(`/boxes/${id}/cautions`, { method: 'POST' }).catch(() => undefined)
+      },
+    }),
     [kept, id, words, settings, areCautionsRead],
   )
   return (

@@ -4,5 +4,5 @@ import { markCautionsRead } from '~/.server/boxes.ts'
 
 export async function action({ params }: Route.ActionArgs) {
   await withDatabase(() => markCautionsRead(params.boxId))
-  return null
+  return new Response(null, { status: 204 })
 }

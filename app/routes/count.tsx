@@ -1,6 +1,5 @@
 import { useCallback, useMemo, useState } from 'react'
 import { useHotkeys } from 'react-hotkeys-hook'
-import { useSearchParams } from 'react-router'
 
 import { applyEdit, countingOrder, isDisputed } from 'core'
 import type { BoxDraft, Gear } from 'core'
@@ -17,6 +16,7 @@ import type { Reading } from '~/components/count/reading.ts'
 import { editOfCount, isOpenFor } from '~/components/count/reading.ts'
 import { Legend } from '~/components/section/Legend.tsx'
 import { SectionDrawing } from '~/components/section/SectionDrawing.tsx'
+import { useViewState } from '~/components/useViewState.ts'
 
 /** The gear to ask for after `gearId`: the next one still open, or simply the next. */
 function nextGear(
@@ -34,7 +34,7 @@ function nextGear(
 
 export default function Count() {
   const { id, draft, words, edit } = useOpenBox()
-  const [search, setSearch] = useSearchParams()
+  const [search, change] = useViewState()
   const order = useMemo(() => countingOrder(draft), [draft])
   const reading: Reading = search.get('pass') === 'second' ? 'second' : 'first'
   const gear =
@@ -56,16 +56,9 @@ export default function Count() {
   const go = useCallback(
     (changes: { readonly gear?: string | undefined; readonly pass?: Reading }) => {
       setTyped(undefined)
-      setSearch(
-        (before) => {
-          if (changes.gear) before.set('gear', changes.gear)
-          if (changes.pass) before.set('pass', changes.pass)
-          return before
-        },
-        { replace: true, preventScrollReset: true },
-      )
+      change(changes)
     },
-    [setSearch],
+    [change],
   )
   const step = (by: number): void => {
     const at = order.findIndex((candidate) => candidate.id === gear?.id)

@@ -1,6 +1,6 @@
 import { useMemo, useState } from 'react'
 import { useHotkeys } from 'react-hotkeys-hook'
-import { Link, useNavigate, useSearchParams } from 'react-router'
+import { Link, useNavigate } from 'react-router'
 
 import { analyseDraft } from '~/components/box/analysis.ts'
 import { useOpenBox } from '~/components/box/boxContext.ts'
@@ -12,11 +12,12 @@ import { InputFields } from '~/components/trace/InputFields.tsx'
 import { PositionKeys } from '~/components/trace/PositionKeys.tsx'
 import { TraceResult } from '~/components/trace/TraceResult.tsx'
 import { readTraceInput } from '~/components/trace/traceInput.ts'
+import { useViewState } from '~/components/useViewState.ts'
 import { indexBox } from 'core'
 
 export default function Trace() {
   const { id, draft, words, settings } = useOpenBox()
-  const [search, setSearch] = useSearchParams()
+  const [search, change] = useViewState()
   const navigate = useNavigate()
   const [pointedGear, setPointedGear] = useState<string>()
   const { positions, issues, fullTorque, checked } = useMemo(() => analyseDraft(draft), [draft])
@@ -30,15 +31,6 @@ export default function Trace() {
   const selected = positions[at]
   const input = readTraceInput(search, settings.torqueUnit)
 
-  const change = (changes: Readonly<Record<string, string>>): void => {
-    setSearch(
-      (before) => {
-        for (const [key, value] of Object.entries(changes)) before.set(key, value)
-        return before
-      },
-      { replace: true, preventScrollReset: true },
-    )
-  }
   const select = (index: number): void => {
     const next = positions[Math.min(Math.max(index, 0), positions.length - 1)]
     if (next) change({ position: next.position.id })

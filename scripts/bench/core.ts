@@ -31,7 +31,7 @@ export function benchCore(draft: BoxDraft): void {
     for (const rows of systems)
       lusolve(
         rows.map((row) => row.map((entry) => fraction(entry))) as never,
-        rows.map((_, at) => fraction(at === rows.length - 1 ? 1 : 0)) as never,
+        rows.map((_, at) => fraction(at === rows.length - 1 ? 1 : 0)),
       )
   })
   report(

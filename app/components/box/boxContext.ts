@@ -1,15 +1,28 @@
 import { createContext, useContext } from 'react'
 
+import type { BoxDraft } from 'core'
+
 import type { Settings } from '~/settings.ts'
 import type { Vocabulary } from '~/words/vocabulary.ts'
 
 import type { KeptBox } from './useKeptBox.ts'
+
+/** A box as the server hands it to its pages. */
+export interface LoadedBox {
+  readonly id: string
+  readonly draft: BoxDraft
+  readonly revision: number
+  readonly isDemo: boolean
+  readonly areCautionsRead: boolean
+  readonly settings: Settings
+}
 
 export interface OpenBox extends KeptBox {
   readonly id: string
   readonly words: Vocabulary
   readonly settings: Settings
   readonly areCautionsRead: boolean
+  readonly confirmCautions: () => void
 }
 
 const Context = createContext<OpenBox | undefined>(undefined)

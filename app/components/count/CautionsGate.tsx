@@ -1,14 +1,12 @@
 import { Dialog } from 'radix-ui'
 import { useState } from 'react'
-import { useFetcher } from 'react-router'
 
 import { useOpenBox } from '~/components/box/boxContext.ts'
 import { CautionList } from '~/components/HelpDialog.tsx'
 
 /** The cautions, once for each box before its first count. */
 export function CautionsGate() {
-  const { id, areCautionsRead, draft } = useOpenBox()
-  const fetcher = useFetcher()
+  const { areCautionsRead, confirmCautions, draft } = useOpenBox()
   const isBegun = draft.gears.some((gear) => gear.toothCount !== null)
   const [isOpen, setIsOpen] = useState(!areCautionsRead && !isBegun)
   return (
@@ -16,7 +14,7 @@ export function CautionsGate() {
       open={isOpen}
       onOpenChange={(next) => {
         setIsOpen(next)
-        if (!next) void fetcher.submit(null, { method: 'post', action: `/boxes/${id}/cautions` })
+        if (!next) confirmCautions()
       }}
     >
       <Dialog.Portal>
