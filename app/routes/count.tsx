@@ -1,7 +1,7 @@
 import { useCallback, useMemo, useState } from 'react'
 import { useHotkeys } from 'react-hotkeys-hook'
 
-import { applyEdit, countingOrder, isDisputed } from 'core'
+import { applyEdit, countingOrder, indexBox, isDisputed } from 'core'
 import type { BoxDraft, Gear } from 'core'
 
 import { analyseDraft } from '~/components/box/analysis.ts'
@@ -109,8 +109,7 @@ export default function Count() {
         <Legend hasRibbon={false} />
         <RatioStrip
           positions={positions}
-          draft={preview}
-          words={words}
+          naming={{ box: indexBox(preview), words }}
           hrefOf={(position) => `/boxes/${id}/trace?position=${position}`}
         />
       </section>

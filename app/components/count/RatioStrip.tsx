@@ -1,55 +1,52 @@
 import { Link } from 'react-router'
 
-import type { BoxDraft, PositionAnalysis } from 'core'
-import { indexBox } from 'core'
+import type { Gear, PositionAnalysis } from 'core'
 
 import { shortResult } from '~/components/trace/PositionKeys.tsx'
+import type { Naming } from '~/words/names.ts'
 import { gearName } from '~/words/names.ts'
-import type { Vocabulary } from '~/words/vocabulary.ts'
 
 interface RatioStripProps {
   readonly positions: readonly PositionAnalysis[]
-  readonly draft: BoxDraft
-  readonly words: Vocabulary
+  readonly naming: Naming
   readonly hrefOf: (positionId: string) => string
 }
 
+/** "1st gear ×2": the missing gears in the little room of a key. */
+function shortList(gears: readonly Gear[]): string {
+  const labels = gears.map(({ label }) => label)
+  return [...new Set(labels)]
+    .map((label) => {
+      const times = labels.filter((other) => other === label).length
+      return times > 1 ? `${label} ×${times}` : label
+    })
+    .join(', ')
+}
+
 /** The ratios as far as the counts go, and for the rest what is missing. */
-export function RatioStrip({ positions, draft, words, hrefOf }: RatioStripProps) {
-  const naming = { box: indexBox(draft), words }
+export function RatioStrip({ positions, naming, hrefOf }: RatioStripProps) {
   return (
     <ul
-      className="grid grid-cols-[repeat(auto-fit,minmax(5.4rem,1fr))] gap-1.5"
+      className="grid grid-cols-[repeat(auto-fit,minmax(4.8rem,1fr))] gap-1"
       aria-label="Ratios so far"
     >
       {positions.map(({ position, analysis }) => {
-        const missing =
-          analysis.state === 'uncounted'
-            ? `Needs ${analysis.gears.map((gear) => gearName(naming, gear)).join('; ')}`
-            : undefined
+        const missing = analysis.state === 'uncounted' ? analysis.gears : undefined
         return (
-          <li key={position.id} className="border-rule bg-sheet border-2">
+          <li key={position.id} className="border-rule bg-sheet border-2 leading-tight">
             <Link
               to={hrefOf(position.id)}
-              title={missing}
-              className="hover:bg-accent-wash block px-2 py-1"
+              title={missing?.map((gear) => gearName(naming, gear)).join('; ')}
+              className="hover:bg-accent-wash block h-full min-h-[52px] px-1.5 py-1"
             >
-              <span className="text-[1.2rem] font-bold">{position.label}</span>{' '}
+              <span className="text-[1.15rem] font-bold">{position.label}</span>{' '}
+              {missing && <span className="text-graphite text-[0.86rem]">needs</span>}
               <span
-                className={missing ? 'text-graphite' : 'font-semibold whitespace-nowrap'}
+                className={missing ? 'text-graphite block text-[0.82rem]' : 'block font-semibold'}
                 data-testid={`strip-${position.id}`}
               >
-                {missing ? 'needs' : shortResult(analysis)}
+                {missing ? shortList(missing) : shortResult(analysis)}
               </span>
-              {analysis.state === 'uncounted' && (
-                <span className="text-graphite block text-[0.8rem] leading-tight">
-                  {analysis.gears
-                    .slice(0, 2)
-                    .map((gear) => gearName(naming, gear))
-                    .join('; ')}
-                  {analysis.gears.length > 2 && `; ${analysis.gears.length - 2} more`}
-                </span>
-              )}
             </Link>
           </li>
         )
