@@ -90,6 +90,13 @@ test('ten thousand gears are too many', () => {
   })
 })
 
+test('nesting without end is refused like any other wrong shape', () => {
+  const deep = (depth: number) => '['.repeat(depth) + ']'.repeat(depth)
+  expect(issuesOf(deep(200_000))[0]).toMatchObject({ path: ['format'] })
+  const within = formatBoxFile(draft).replace('"axes": [', `"axes": [${deep(200_000)},`)
+  expect(issuesOf(within)[0]).toMatchObject({ path: ['axes', 0] })
+})
+
 test('a thousand wrong gears are told by twenty', () => {
   const gears = Array.from({ length: 100 }, () => ({}))
   expect(issuesOf({ ...content(), gears })).toHaveLength(20)

@@ -44,6 +44,8 @@ test('figures carry their unit and never part from it', () => {
 test('exact, inverse, per cent and minus', () => {
   expect(formatExact(rational(-1258, 315)).replaceAll('\u00a0', ' ')).toBe('1258 / 315')
   expect(formatInverse(rational(2))).toBe('0.500')
+  expect(formatInverse(rational(80, 19))).toBe('0.238')
+  expect(formatPercent(rational(-1, 8)).replaceAll('\u00a0', ' ')).toBe('−12.5 %')
   expect(formatPercent(rational(679, 1000)).replaceAll('\u00a0', ' ')).toBe('+67.9 %')
   expect(formatNumber(-2.5, 1)).toBe('−2.5')
   expect(formatNumber(-0.01, 1)).toBe('0.0')

@@ -1,6 +1,6 @@
 /** Every figure that is shown passes through here. */
 import type { Rational } from 'core'
-import { formatFraction, toNumber } from 'core'
+import { formatFraction, rational } from 'core'
 
 /** Between a number and its unit, so that they are never parted. */
 const NBSP = '\u00a0'
@@ -24,6 +24,7 @@ export function formatNumber(value: number, decimals: number): string {
 }
 
 const RATIO_DECIMALS = 3
+const HUNDRED = rational(100)
 
 /** "3.990 : 1"; exactly 1 is "1 : 1". The sign is left to words. */
 export function formatRatio(ratio: Rational): string {
@@ -33,7 +34,7 @@ export function formatRatio(ratio: Rational): string {
 /** "3.990" without the " : 1". */
 export function formatRatioFigure(ratio: Rational): string {
   const size = ratio.abs()
-  return size.isOne() ? '1' : formatNumber(toNumber(size), RATIO_DECIMALS)
+  return size.isOne() ? '1' : size.toFixed(RATIO_DECIMALS)
 }
 
 /** Turns out for one turn in: "0.251". */
@@ -48,8 +49,8 @@ export function formatExact(ratio: Rational): string {
 
 /** A change as "+67.8 %". */
 export function formatPercent(share: Rational): string {
-  const percent = toNumber(share) * 100
-  return `${percent >= 0 ? '+' : ''}${formatNumber(percent, 1)}${NBSP}%`
+  const text = share.mul(HUNDRED).toFixed(1)
+  return `${text.startsWith('-') ? MINUS : '+'}${text.replace('-', '')}${NBSP}%`
 }
 
 /** A torque in the chosen unit: "228 N·m". */

@@ -43,6 +43,18 @@ test('what outgrew the fast lane and shrank again equals what never left it', ()
   expect(huge.mul(rational(2n ** 60n, 3n ** 49n)).toString()).toBe('3')
 })
 
+test.each([
+  [19, 80, 3, '0.238'],
+  [-19, 80, 3, '-0.238'],
+  [407, 102, 3, '3.990'],
+  [1, 3, 0, '0'],
+  [-1, 3000, 2, '0.00'],
+  [5, 2, 0, '3'],
+  [1, 1, 2, '1.00'],
+])('%d/%d with %d decimals is %s (by hand)', (numerator, denominator, decimals, text) => {
+  expect(rational(numerator, denominator).toFixed(decimals)).toBe(text)
+})
+
 test('there is no negative zero', () => {
   expect(Object.is(ZERO.neg().toNumber(), 0)).toBe(true)
   expect(rational(0, -5).equals(ZERO)).toBe(true)

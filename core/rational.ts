@@ -140,6 +140,16 @@ export class Rational {
     return this.wide ? this.wide.valueOf() : this.numerator / this.denominator
   }
 
+  /** Decimal text with so many decimals, rounded exactly; halves away from 0. */
+  toFixed(decimals: number): string {
+    const { s, n, d } = this.widened()
+    const scale = 10n ** BigInt(decimals)
+    const digits = ((2n * n * scale + d) / (2n * d)).toString().padStart(decimals + 1, '0')
+    const whole = digits.slice(0, digits.length - decimals)
+    const rest = decimals > 0 ? `.${digits.slice(-decimals)}` : ''
+    return `${s < 0n && /[1-9]/.test(digits) ? '-' : ''}${whole}${rest}`
+  }
+
   /** Exact text such as "1258/315", "-5/2" or "4". */
   toString(): string {
     if (this.wide) return this.wide.toFraction()

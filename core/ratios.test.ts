@@ -1,29 +1,10 @@
 import { analyseBox } from './analysis.ts'
 import { formatFraction } from './rational.ts'
 import { compareRatios, finalDriveRatio } from './ratios.ts'
-import { boxOf, withCounts } from './testing/boxes.ts'
-import { threeShaftBox } from './threeShaft.ts'
+import { boxOf, fourSpeed } from './testing/boxes.ts'
 
-const counts = {
-  'input-head': 20,
-  'counter-head': 40,
-  'counter-1': 20,
-  'main-1': 40,
-  'counter-2': 25,
-  'main-2': 35,
-  'counter-3': 30,
-  'main-3': 30,
-  'counter-reverse': 20,
-  'idler-reverse': 20,
-  'main-reverse': 40,
-}
-const draft = threeShaftBox({
-  name: 'four',
-  forwardCount: 4,
-  directAt: 4,
-  reverse: 'constant-mesh',
-})
-const rows = compareRatios(analyseBox(boxOf(withCounts(draft, counts))), {
+const draft = fourSpeed('constant-mesh')
+const rows = compareRatios(analyseBox(boxOf(draft)), {
   drivingToothCount: 10,
   drivenToothCount: 40,
 })
@@ -48,7 +29,7 @@ test('steps are i / i_next − 1 between neighbours of one sense (by hand)', () 
 })
 
 test('without a final drive there is no overall ratio', () => {
-  const [row] = compareRatios(analyseBox(boxOf(withCounts(draft, counts))), null)
+  const [row] = compareRatios(analyseBox(boxOf(draft)), null)
   expect(row?.overall).toBeNull()
 })
 

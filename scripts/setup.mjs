@@ -93,7 +93,7 @@ export async function ensureBuild(folder) {
   const stamp = digest([...sources.sort(), ...BUILT_WITH])
   if (isStamped(stampFile, stamp)) return
   console.log('Building…')
-  await run('npx', ['react-router', 'build', '--logLevel', 'warn'], {
+  await run('npx', ['react-router', 'build', '--logLevel', 'error'], {
     ...process.env,
     NODE_ENV: 'production',
     UDRIX_BUILD: folder,

@@ -16,7 +16,7 @@ import { readSettings } from '~/.server/settings.ts'
 import { BoxRow } from '~/components/bench/BoxRow.tsx'
 import { DeletedToast } from '~/components/bench/DeletedToast.tsx'
 import { ImportProblems } from '~/components/bench/ImportProblems.tsx'
-import { HelpDialog } from '~/components/HelpDialog.tsx'
+import { HelpButton } from '~/components/HelpButton.tsx'
 import { SettingsControls } from '~/components/SettingsControls.tsx'
 import { conflictWords, refusalWords } from '~/words/issues.ts'
 import { WORDS } from '~/words/vocabulary.ts'
@@ -92,7 +92,6 @@ const LARGEST_FILE_BYTES = 1_000_000
 export default function Bench({ loaderData, actionData }: Route.ComponentProps) {
   const { boxes, total, settings, pageSize } = loaderData
   const words = WORDS[settings.vocabulary]
-  const [isHelpOpen, setIsHelpOpen] = useState(false)
   const [tooLarge, setTooLarge] = useState<string>()
   const deleted = actionData?.kind === 'deleted' ? actionData : undefined
   const problems = actionData?.kind === 'not-imported' ? actionData : undefined
@@ -105,15 +104,7 @@ export default function Bench({ loaderData, actionData }: Route.ComponentProps) 
         <p className="text-graphite">Udrix: counted teeth, exact ratios, traced torque</p>
         <div className="ml-auto flex">
           <SettingsControls settings={settings} />
-          <button
-            type="button"
-            className="button-quiet"
-            onClick={() => {
-              setIsHelpOpen(true)
-            }}
-          >
-            Help
-          </button>
+          <HelpButton />
         </div>
       </header>
       <main>
@@ -181,7 +172,6 @@ export default function Bench({ loaderData, actionData }: Route.ComponentProps) 
         )}
       </main>
       {deleted && <DeletedToast key={deleted.id} id={deleted.id} name={deleted.name} />}
-      <HelpDialog isOpen={isHelpOpen} onOpenChange={setIsHelpOpen} />
     </div>
   )
 }

@@ -1,4 +1,4 @@
-import { CircleHelp, Redo2, TriangleAlert, Undo2, X } from 'lucide-react'
+import { Redo2, TriangleAlert, Undo2, X } from 'lucide-react'
 import { useEffect, useMemo, useState } from 'react'
 import { useHotkeys } from 'react-hotkeys-hook'
 import { Link, NavLink, Outlet, isRouteErrorResponse, useRevalidator } from 'react-router'
@@ -12,7 +12,7 @@ import type { LoadedBox } from '~/components/box/boxContext.ts'
 import { OpenBoxProvider } from '~/components/box/boxContext.ts'
 import { BoxName } from '~/components/box/BoxName.tsx'
 import { useKeptBox } from '~/components/box/useKeptBox.ts'
-import { HelpDialog } from '~/components/HelpDialog.tsx'
+import { HelpButton } from '~/components/HelpButton.tsx'
 import { SettingsControls } from '~/components/SettingsControls.tsx'
 import { conflictWords } from '~/words/issues.ts'
 import { WORDS } from '~/words/vocabulary.ts'
@@ -70,7 +70,6 @@ export default function Box({ loaderData }: Route.ComponentProps) {
   const [areCautionsRead, setAreCautionsRead] = useState(loaderData.areCautionsRead)
   const kept = useKeptBox(id, loaderData)
   const words = WORDS[settings.vocabulary]
-  const [isHelpOpen, setIsHelpOpen] = useState(false)
   const { revalidate } = useRevalidator()
   useEffect(() => {
     const look = () => {
@@ -81,13 +80,6 @@ export default function Box({ loaderData }: Route.ComponentProps) {
       document.removeEventListener('visibilitychange', look)
     }
   }, [revalidate])
-  useHotkeys(
-    '?',
-    () => {
-      setIsHelpOpen(true)
-    },
-    { useKey: true },
-  )
   useHotkeys('mod+z', () => kept.undo?.(), { preventDefault: true })
   useHotkeys('mod+shift+z, mod+y', () => kept.redo?.(), { preventDefault: true })
 
@@ -148,15 +140,7 @@ export default function Box({ loaderData }: Route.ComponentProps) {
               <Redo2 aria-hidden /> <span className="sr-only">Redo</span>
             </button>
             <SettingsControls settings={settings} />
-            <button
-              type="button"
-              className="button-quiet"
-              onClick={() => {
-                setIsHelpOpen(true)
-              }}
-            >
-              <CircleHelp aria-hidden /> Help
-            </button>
+            <HelpButton />
           </div>
         </header>
         {kept.isWaiting && (
@@ -191,7 +175,6 @@ export default function Box({ loaderData }: Route.ComponentProps) {
         )}
         <Outlet />
       </div>
-      <HelpDialog isOpen={isHelpOpen} onOpenChange={setIsHelpOpen} />
     </OpenBoxProvider>
   )
 }

@@ -7,8 +7,10 @@ import { FORWARD_COUNTS, REVERSE_KINDS, ordinal, threeShaftBox } from 'core'
 import { withDatabase } from '~/.server/answers.ts'
 import { createBox } from '~/.server/boxes.ts'
 import { readSettings } from '~/.server/settings.ts'
+import { HelpButton } from '~/components/HelpButton.tsx'
 import { Choice } from '~/components/newBox/Choice.tsx'
 import { Legend } from '~/components/section/Legend.tsx'
+import { SettingsControls } from '~/components/SettingsControls.tsx'
 import { SectionDrawing } from '~/components/section/SectionDrawing.tsx'
 import { WORDS } from '~/words/vocabulary.ts'
 
@@ -70,6 +72,10 @@ export default function NewBox({ loaderData, actionData }: Route.ComponentProps)
           Bench
         </Link>
         <h1 className="text-[1.15rem]">Start a new box</h1>
+        <div className="ml-auto flex">
+          <SettingsControls settings={loaderData.settings} />
+          <HelpButton />
+        </div>
       </header>
       <main className="grid min-h-0 flex-1 lg:grid-cols-[25rem_minmax(0,1fr)]">
         <Form method="post" className="border-rule bg-sheet flex flex-col gap-5 border-r-2 p-5">

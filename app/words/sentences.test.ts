@@ -1,7 +1,7 @@
 import type { Drive } from 'core'
-import { analyseBox, checkBox, rational, threeShaftBox } from 'core'
+import { analyseBox, checkBox, rational } from 'core'
 
-import { withCounts } from '../../core/testing/boxes.ts'
+import { fourSpeed } from '../../core/testing/boxes.ts'
 import { engagementSentence, pathSentences, ratioSentence } from './sentences.ts'
 import { WORDS } from './vocabulary.ts'
 
@@ -10,19 +10,7 @@ function traced(
   label: string,
   vocabulary: 'countershaft' | 'layshaft',
 ) {
-  const draft = withCounts(threeShaftBox({ name: 'four', forwardCount: 4, directAt: 4, reverse }), {
-    'input-head': 20,
-    'counter-head': 40,
-    'counter-1': 20,
-    'main-1': 40,
-    'counter-2': 25,
-    'main-2': 35,
-    'counter-3': 30,
-    'main-3': 30,
-    'counter-reverse': 20,
-    'idler-reverse': 25,
-    'main-reverse': 40,
-  })
+  const draft = fourSpeed(reverse)
   const checked = checkBox(draft)
   if (!checked.ok) throw new Error('the box does not hang together')
   const analysis = analyseBox(checked.box).find(

@@ -1,6 +1,8 @@
 /** Small boxes for tests, written as a person would describe them. */
 import { checkBox } from '../check.ts'
 import type { Box } from '../box.ts'
+import type { ThreeShaftChoices } from '../threeShaft.ts'
+import { threeShaftBox } from '../threeShaft.ts'
 import type { BoxDraft, Gear, Link, Member, MeshKind } from '../types.ts'
 
 /** A draft with nothing in it but what is given. */
@@ -91,4 +93,25 @@ export function withCounts(draft: BoxDraft, counts: Readonly<Record<string, numb
     ...draft,
     gears: draft.gears.map((each) => ({ ...each, toothCount: counts[each.id] ?? null })),
   }
+}
+
+/**
+ * A four-speed with round made-up counts, whose ratios are easily worked out by
+ * hand: 1st 40/20 × 40/20, 2nd 40/20 × 35/25, 3rd 40/20 × 30/30, 4th direct, and
+ * reverse −40/20 × 25/20 × 40/25.
+ */
+export function fourSpeed(reverse: ThreeShaftChoices['reverse']): BoxDraft {
+  return withCounts(threeShaftBox({ name: 'four', forwardCount: 4, directAt: 4, reverse }), {
+    'input-head': 20,
+    'counter-head': 40,
+    'counter-1': 20,
+    'main-1': 40,
+    'counter-2': 25,
+    'main-2': 35,
+    'counter-3': 30,
+    'main-3': 30,
+    'counter-reverse': 20,
+    'idler-reverse': 25,
+    'main-reverse': 40,
+  })
 }

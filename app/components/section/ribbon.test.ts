@@ -1,24 +1,9 @@
-import { analyseBox, checkBox, layOutSection, threeShaftBox } from 'core'
+import { analyseBox, checkBox, layOutSection } from 'core'
 
-import { withCounts } from '../../../core/testing/boxes.ts'
+import { fourSpeed } from '../../../core/testing/boxes.ts'
 import { ribbonPieces } from './ribbon.ts'
 
-const draft = withCounts(
-  threeShaftBox({ name: 'four', forwardCount: 4, directAt: 4, reverse: 'sliding-idler' }),
-  {
-    'input-head': 20,
-    'counter-head': 40,
-    'counter-1': 20,
-    'main-1': 40,
-    'counter-2': 25,
-    'main-2': 35,
-    'counter-3': 30,
-    'main-3': 30,
-    'counter-reverse': 20,
-    'idler-reverse': 20,
-    'main-reverse': 40,
-  },
-)
+const draft = fourSpeed('sliding-idler')
 
 function piecesOf(label: string) {
   const checked = checkBox(draft)

@@ -11,7 +11,7 @@ import { SHAFT_RADIUS_MM, bodyOfGear, memberOfBody, toNumber } from 'core'
 const BESIDE_MM = SHAFT_RADIUS_MM + 6
 /** How far beside its gears the ribbon passes a lane that lies between them. */
 const ROUND_MM = 5
-/** Where on a gear's radius the ribbon leaves for, or comes from, a gear that it cannot touch. */
+/** Where on its radius the ribbon comes into a gear from one that it cannot touch. */
 const ENTRY = 0.62
 
 export interface RibbonPiece {
@@ -97,13 +97,10 @@ function crossMesh(
     return
   }
   const roundX = x + Math.max(driving.widthMm, driven.widthMm) / 2 + ROUND_MM
-  const towards = Math.sign(toY - fromY)
-  const outY = driving.yMm + towards * driving.radiusMm * ENTRY
-  const inY = driven.yMm - towards * driven.radiusMm * ENTRY
-  const middleY = (outY + inY) / 2
-  add([x, fromY], [x, outY], fromTorque)
-  add([x, outY], [roundX, outY], fromTorque)
-  add([roundX, outY], [roundX, middleY], fromTorque)
+  const inY = driven.yMm - Math.sign(toY - fromY) * driven.radiusMm * ENTRY
+  const middleY = (fromY + inY) / 2
+  add([x, fromY], [roundX, fromY], fromTorque)
+  add([roundX, fromY], [roundX, middleY], fromTorque)
   add([roundX, middleY], [roundX, inY], toTorque)
   add([roundX, inY], [x, inY], toTorque)
   add([x, inY], [x, toY], toTorque)
