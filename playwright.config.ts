@@ -3,8 +3,9 @@ import { defineConfig } from '@playwright/test'
 export default defineConfig({
   testDir: 'e2e',
   outputDir: '.udrix/test/playwright',
-  timeout: 60_000,
-  expect: { timeout: 10_000 },
+  // Some tests start and crash a server and a database of their own; machines may be slow.
+  timeout: 180_000,
+  expect: { timeout: 20_000 },
   workers: 2,
   reporter: [['list'], ['json', { outputFile: '.udrix/test/playwright.json' }]],
   use: {
