@@ -1,4 +1,5 @@
 import fs from 'node:fs'
+import http from 'node:http'
 
 import { openDemo } from './pages.ts'
 import { expect, test } from './udrix.ts'
@@ -97,6 +98,22 @@ test('changes are taken from our own pages only, by POST, and not without end', 
   const policy = home.headers()['content-security-policy'] ?? ''
   expect(policy).toContain("default-src 'none'")
   expect(policy).not.toContain('unsafe')
+})
+
+test('a foreign name that points at this machine is not answered', async ({ udrix }) => {
+  const { port } = new URL(udrix.url)
+  const status = await new Promise((resolve, reject) => {
+    http
+      .get(
+        { host: '127.0.0.1', port, headers: { Host: `elsewhere.example:${port}` } },
+        (response) => {
+          response.resume()
+          resolve(response.statusCode)
+        },
+      )
+      .on('error', reject)
+  })
+  expect(status).toBe(421)
 })
 
 test('the unit, the words and the theme are chosen once and stay', async ({ page }) => {

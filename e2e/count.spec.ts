@@ -106,11 +106,37 @@ test('with the database stopped an entry stays, says so, and is kept when it is 
   })
   await expect(page.getByText('Kept', { exact: true })).toBeVisible()
   expect((await page.request.get('/healthz')).status()).toBe(200)
+  // It is the database that has it now, and not the browser.
   await page.evaluate(() => {
     localStorage.clear()
   })
   await page.goto(`${box}/count`)
   await expect(page.getByRole('button', { name: /^Head gear, input shaft/ })).toContainText('20')
+  await page.close()
+  await udrix.stop()
+})
+
+test('with the database stopped the bench and a new box say so and keep what was typed', async ({
+  browser,
+}) => {
+  const udrix = await startUdrix('e2e-forms')
+  const page = await browser.newPage({ baseURL: udrix.url })
+  await page.goto('/new')
+  await page.getByLabel('Name of the box').fill('Waiting box')
+  await udrix.stopDatabase()
+  await page.getByRole('button', { name: 'Put it on the bench and count' }).click()
+  await expect(page.getByRole('alert')).toContainText('The database does not answer')
+  await expect(page.getByLabel('Name of the box')).toHaveValue('Waiting box')
+  await udrix.startDatabase()
+  await page.getByRole('button', { name: 'Put it on the bench and count' }).click()
+  await expect(page).toHaveURL(/\/count/)
+
+  await page.goto('/')
+  await udrix.stopDatabase()
+  await page.getByRole('button', { name: 'Duplicate' }).first().click()
+  await expect(page.getByRole('alert')).toContainText('nothing was changed')
+  await expect(page.getByRole('link', { name: 'Waiting box' })).toBeVisible()
+  await udrix.startDatabase()
   await page.close()
   await udrix.stop()
 })

@@ -18,6 +18,21 @@ export async function withDatabase<T>(work: () => Promise<T>): Promise<T> {
   }
 }
 
+/** Said beside a form whose entry could not be kept; the entry stays in the form. */
+export const OUTAGE_SENTENCE =
+  'The database does not answer, so nothing was changed. What you entered is still here: try again in a moment.'
+
+/** Runs a piece of work on the database, or gives null when the database does not answer. */
+export async function unlessOutage<T>(work: () => Promise<T>): Promise<T | null> {
+  try {
+    return await work()
+  } catch (error) {
+    if (!isDatabaseOutage(error)) throw error
+    log.warn({ err: error }, 'a form waits for the database')
+    return null
+  }
+}
+
 /** What every route throws when a box id leads nowhere. */
 export function noSuchBox() {
   return data(

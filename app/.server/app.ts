@@ -21,6 +21,18 @@ function nonceOf(response: { locals?: Record<string, unknown> }): string {
   return String(response.locals?.nonce)
 }
 
+const LOOPBACK_NAMES: readonly string[] = ['127.0.0.1', 'localhost', '[::1]']
+
+/**
+ * While Udrix listens on loopback only, it answers to loopback's names only: a
+ * foreign name that has been made to point here is not our own page.
+ */
+function guardName(request: Request, response: Response, next: () => void): void {
+  const isOpen = process.env.HOST !== undefined && !LOOPBACK_NAMES.includes(process.env.HOST)
+  if (isOpen || LOOPBACK_NAMES.includes(request.hostname)) next()
+  else response.status(421).type('text/plain').send('Udrix is not to be found under this name.')
+}
+
 /** State changes only by POST, from our own pages, in bodies of a sensible size. */
 function guardWrites(request: Request, response: Response, next: () => void): void {
   if (request.method === 'GET' || request.method === 'HEAD') {
@@ -55,6 +67,7 @@ export async function closeDatabase(): Promise<void> {
 
 export const app = express()
 app.disable('x-powered-by')
+app.use(guardName)
 app.use((_request, response, next) => {
   response.locals.nonce = randomBytes(16).toString('base64')
   next()

@@ -10,7 +10,7 @@ import {
   listBoxes,
   restoreBox,
 } from '~/.server/boxes.ts'
-import { noSuchBox, withDatabase } from '~/.server/answers.ts'
+import { OUTAGE_SENTENCE, noSuchBox, unlessOutage, withDatabase } from '~/.server/answers.ts'
 import { importBox } from '~/.server/importBox.ts'
 import { readSettings } from '~/.server/settings.ts'
 import { BoxRow } from '~/components/bench/BoxRow.tsx'
@@ -38,21 +38,22 @@ function textOf(form: FormData, key: string): string {
 
 export async function action({ request }: Route.ActionArgs) {
   const form = await request.formData()
+  const outcome = await unlessOutage(() => change(form))
+  return outcome ?? data({ kind: 'notice' as const, sentence: OUTAGE_SENTENCE }, { status: 503 })
+}
+
+/** Does what one of the bench's forms asks for. */
+async function change(form: FormData) {
   const id = textOf(form, 'box')
   switch (form.get('intent')) {
     case 'import': {
-      const outcome = await withDatabase(() => importBox(form.get('file')))
+      const outcome = await importBox(form.get('file'))
       if (!outcome.ok) return data({ kind: 'not-imported' as const, ...outcome }, { status: 400 })
       return redirect(`/boxes/${outcome.id}`)
     }
     case 'rename': {
-      const outcome = await withDatabase(() =>
-        editBox(id, {
-          kind: 'rename',
-          name: textOf(form, 'name'),
-          base: textOf(form, 'base'),
-        }),
-      )
+      const name = textOf(form, 'name')
+      const outcome = await editBox(id, { kind: 'rename', name, base: textOf(form, 'base') })
       if (outcome.kind === 'absent') throw noSuchBox()
       if (outcome.kind === 'refused')
         return data(
@@ -68,16 +69,16 @@ export async function action({ request }: Route.ActionArgs) {
         : { kind: 'renamed' as const }
     }
     case 'duplicate': {
-      if (!(await withDatabase(() => duplicateBox(id)))) throw noSuchBox()
+      if (!(await duplicateBox(id))) throw noSuchBox()
       return { kind: 'duplicated' as const }
     }
     case 'delete': {
-      const deleted = await withDatabase(() => deleteBox(id))
+      const deleted = await deleteBox(id)
       if (!deleted) throw noSuchBox()
       return { kind: 'deleted' as const, ...deleted }
     }
     case 'restore': {
-      if (!(await withDatabase(() => restoreBox(id)))) throw noSuchBox()
+      if (!(await restoreBox(id))) throw noSuchBox()
       return { kind: 'restored' as const }
     }
     default:

@@ -62,7 +62,12 @@ const PAGES = [
   ['ratios', 'Ratios'],
 ] as const
 
+/** Every box has a state of its own: another box is another page, also by the back button. */
 export default function Box({ loaderData }: Route.ComponentProps) {
+  return <OpenedBox key={loaderData.id} loaderData={loaderData} />
+}
+
+function OpenedBox({ loaderData }: { readonly loaderData: LoadedBox }) {
   const { id, isDemo, settings } = loaderData
   useEffect(() => {
     lastLoaded.set(id, loaderData)

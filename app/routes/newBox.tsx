@@ -1,10 +1,11 @@
+import { TriangleAlert } from 'lucide-react'
 import { useState } from 'react'
 import { Form, Link, data, redirect, useNavigation } from 'react-router'
 import { z } from 'zod'
 
 import { FORWARD_COUNTS, REVERSE_KINDS, ordinal, threeShaftBox } from 'core'
 
-import { withDatabase } from '~/.server/answers.ts'
+import { OUTAGE_SENTENCE, unlessOutage } from '~/.server/answers.ts'
 import { createBox } from '~/.server/boxes.ts'
 import { readSettings } from '~/.server/settings.ts'
 import { HelpButton } from '~/components/HelpButton.tsx'
@@ -45,7 +46,9 @@ export async function action({ request }: Route.ActionArgs) {
       { issues: parsed.error.issues.map(({ path, message }) => ({ path, message })) },
       { status: 400 },
     )
-  const id = await withDatabase(() => createBox(threeShaftBox(parsed.data)))
+  const id = await unlessOutage(() => createBox(threeShaftBox(parsed.data)))
+  if (id === null)
+    return data({ issues: [{ path: ['form'], message: OUTAGE_SENTENCE }] }, { status: 503 })
   return redirect(`/boxes/${id}/count`)
 }
 
@@ -93,7 +96,7 @@ export default function NewBox({ loaderData, actionData }: Route.ComponentProps)
           </label>
           {problem('name') && (
             <p id="name-problem" className="trouble">
-              {problem('name')}
+              <TriangleAlert aria-hidden /> {problem('name')}
             </p>
           )}
           <Choice
@@ -129,6 +132,11 @@ export default function NewBox({ loaderData, actionData }: Route.ComponentProps)
               setReverse(REVERSE_KINDS.find((kind) => kind === value) ?? 'sliding-idler')
             }}
           />
+          {problem('form') && (
+            <p role="alert" className="trouble">
+              <TriangleAlert aria-hidden /> {problem('form')}
+            </p>
+          )}
           <button className="button button-main min-h-[56px] text-[1.1rem]" disabled={isBusy}>
             Put it on the bench and count
           </button>
