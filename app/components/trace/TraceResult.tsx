@@ -31,7 +31,7 @@ export function TraceResult({ naming, selected, input, countHref, inputFields }:
   const { position, analysis } = selected
   return (
     <div aria-live="polite" className="flex flex-col gap-3">
-      <h2 className="sr-only">Position {position.label}</h2>
+      <h2 className="text-graphite -mb-2 text-[1.05rem]">Position {position.label}</h2>
       {analysis.state === 'drive' ? (
         <DriveFigures naming={naming} drive={analysis} input={input}>
           {inputFields}
