@@ -104,7 +104,7 @@ export interface RatioFactor {
  * The factors that multiply into the ratio, from input to output, along the
  * branch that carries the most power; links without a change of speed are left
  * out. Empty when nothing changes the speed, undefined when the ratio is no such
- * product because the power splits and joins at different speeds.
+ * product because power joins at different speeds in a planetary set.
  */
 export function ratioFactors(
   path: readonly PathStep[],
@@ -120,8 +120,10 @@ export function ratioFactors(
       (other) =>
         !other.to.some((end) => end.body === driven.body && end.power.isGreaterThan(driven.power)),
     )
-    const driving = step.from[0]
+    const [driving] = step.from
     if (!strongest || !driving) continue
+    // Three bodies that all pass power on have no ratio of their own between two of them.
+    if (step.from.length + step.to.length > 2) return undefined
     const factor = driving.speed.div(driven.speed)
     if (driving.gear && driven.gear)
       factors.unshift({

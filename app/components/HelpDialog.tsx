@@ -39,7 +39,7 @@ export function HelpDialog({ isOpen, onOpenChange }: HelpDialogProps) {
         <Dialog.Overlay className="fixed inset-0 z-30 bg-black/50" />
         <Dialog.Content
           aria-describedby={undefined}
-          className="bg-sheet border-ink fixed top-1/2 left-1/2 z-40 max-h-[90vh] w-[min(56rem,94vw)] -translate-x-1/2 -translate-y-1/2 overflow-auto border-2 p-6"
+          className="bg-sheet border-ink fixed top-1/2 left-1/2 z-40 max-h-[90vh] w-[min(56rem,94%)] -translate-x-1/2 -translate-y-1/2 overflow-auto border-2 p-6"
         >
           <div className="mb-3 flex items-center justify-between">
             <Dialog.Title className="text-2xl">Help</Dialog.Title>

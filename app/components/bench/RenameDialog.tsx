@@ -15,7 +15,7 @@ export function RenameDialog({ id, name }: { readonly id: string; readonly name:
         <Dialog.Overlay className="fixed inset-0 z-30 bg-black/50" />
         <Dialog.Content
           aria-describedby={undefined}
-          className="bg-sheet border-ink fixed top-1/3 left-1/2 z-40 w-[min(32rem,94vw)] -translate-x-1/2 border-2 p-6"
+          className="bg-sheet border-ink fixed top-1/3 left-1/2 z-40 w-[min(32rem,94%)] -translate-x-1/2 border-2 p-6"
         >
           <Dialog.Title className="mb-3 text-xl">Rename “{name}”</Dialog.Title>
           <Form

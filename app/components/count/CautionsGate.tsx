@@ -20,7 +20,7 @@ export function CautionsGate() {
       <Dialog.Portal>
         <Dialog.Overlay className="fixed inset-0 z-30 bg-black/50" />
         <Dialog.Content
-          className="bg-sheet border-ink fixed top-1/2 left-1/2 z-40 max-h-[90vh] w-[min(42rem,94vw)] -translate-x-1/2 -translate-y-1/2 overflow-auto border-2 p-6 text-[1.05rem]"
+          className="bg-sheet border-ink fixed top-1/2 left-1/2 z-40 max-h-[90vh] w-[min(42rem,94%)] -translate-x-1/2 -translate-y-1/2 overflow-auto border-2 p-6 text-[1.05rem]"
           onCloseAutoFocus={(event) => {
             event.preventDefault()
             document.getElementById('count')?.focus()

@@ -1,0 +1,118 @@
+import type { Law } from './laws.ts'
+import { standingLaws } from './laws.ts'
+import type { Rational } from './rational.ts'
+import { ONE, formatFraction, rational } from './rational.ts'
+import { solveStatics } from './statics.ts'
+import { boxOf, draftOf, gear, planetaryDraft, shaft, trainDraft } from './testing/boxes.ts'
+import type { BoxDraft } from './types.ts'
+
+/** The torque of each law on each body, by "law body". */
+function torques(
+  draft: BoxDraft,
+  load: Readonly<Record<string, Rational>>,
+): Readonly<Record<string, string>> {
+  const { multipliers } = solveStatics(standingLaws(boxOf(draft)), new Map(Object.entries(load)))
+  const result: Record<string, string> = {}
+  for (const [law, multiplier] of multipliers)
+    for (const { body, coefficient } of law.terms)
+      result[`${law.source} ${body}`] = formatFraction(multiplier.mul(coefficient))
+  return result
+}
+
+test('a pair of 12 and 24: twice the torque, against the tooth force on the pinion (common practice)', () => {
+  expect(torques(trainDraft([[12, 24]]), { 'shaft-0': ONE, 'shaft-1': rational(2) })).toEqual({
+    'pair-0 shaft-0': '-1',
+    'pair-0 shaft-1': '-2',
+  })
+})
+
+test('torques in a planetary set are as zs : zr : −(zs + zr) (Willis; Machinery’s Handbook)', () => {
+  const draft = planetaryDraft({ sun: 20, ring: 80 }, 'ring', 'sun', 'carrier')
+  expect(torques(draft, { sun: ONE, carrier: rational(-5) })).toEqual({
+    'set sun': '-1',
+    'set ring': '-4',
+    'set carrier': '5',
+    'brake ring': '4',
+  })
+})
+
+test('an open differential gives both sides the same torque (common practice)', () => {
+  const draft = draftOf({
+    axes: [{ id: 'line' }],
+    members: [shaft('case', 'line'), shaft('left', 'line'), shaft('right', 'line')],
+    links: [{ id: 'diff', kind: 'differential', case: 'case', left: 'left', right: 'right' }],
+    input: 'case',
+    outputs: ['left', 'right'],
+  })
+  const half = rational(-1, 2)
+  expect(torques(draft, { case: ONE, left: half, right: half })).toEqual({
+    'diff left': '1/2',
+    'diff right': '1/2',
+    'diff case': '-1',
+  })
+})
+
+/** One shaft drives another through as many pairs as given. */
+function parallelPairs(pairs: readonly (readonly [number, number])[]): BoxDraft {
+  return draftOf({
+    axes: [{ id: 'one' }, { id: 'two' }],
+    members: [shaft('one'), shaft('two')],
+    gears: pairs.flatMap(([driving, driven], at) => [
+      gear(`a${at}`, 'one', driving, { stationMm: 10 * at }),
+      gear(`b${at}`, 'two', driven, { stationMm: 10 * at }),
+    ]),
+    links: pairs.map((_, at) => ({
+      id: `p${at}`,
+      kind: 'external-mesh',
+      a: `a${at}`,
+      b: `b${at}`,
+    })),
+    input: 'one',
+    outputs: ['two'],
+  })
+}
+
+test.each([2, 3, 4])('%d equal pairs side by side share equally', (count) => {
+  const draft = parallelPairs(Array.from({ length: count }, () => [20, 40] as const))
+  const result = torques(draft, { one: ONE, two: rational(2) })
+  for (let at = 0; at < count; at++) expect(result[`p${at} one`]).toBe(`-1/${count}`)
+})
+
+test('of two pairs with one ratio the larger takes more: λ is least in squares', () => {
+  // λ1·20 + λ2·40 = 1 with the least λ1² + λ2²: λ ∝ (20, 40), so torques are as 400 : 1600.
+  const result = torques(
+    parallelPairs([
+      [20, 40],
+      [40, 80],
+    ]),
+    { one: ONE, two: rational(2) },
+  )
+  expect(result['p0 one']).toBe('-1/5')
+  expect(result['p1 one']).toBe('-4/5')
+})
+
+test('only what was shared by assumption is said to be', () => {
+  const shared = (draft: BoxDraft): readonly Law[] =>
+    solveStatics(
+      standingLaws(boxOf(draft)),
+      new Map([
+        [draft.input, ONE],
+        [draft.outputs[0] ?? '', rational(2)],
+      ]),
+    ).shared
+  expect(shared(trainDraft([[20, 40]]))).toEqual([])
+  expect(
+    shared(
+      parallelPairs([
+        [20, 40],
+        [20, 40],
+      ]),
+    ).map(({ source }) => source),
+  ).toEqual(['p0', 'p1'])
+})
+
+test('a load that the laws cannot balance is our own bug and throws', () => {
+  expect(() => torques(trainDraft([[12, 24]]), { 'shaft-0': ONE, 'shaft-1': ONE })).toThrow(
+    'no torque in the laws balances body',
+  )
+})
