@@ -1,6 +1,6 @@
 import fc from 'fast-check'
 
-import { FORWARD_COUNTS, checkBox, threeShaftBox } from 'core'
+import { checkBox, threeShaftBox } from 'core'
 
 import { tangle } from '../core/testing/arbitraries.ts'
 import { formatBoxFile, parseBoxFile } from './boxFile.ts'
@@ -14,9 +14,9 @@ const issuesOf = (value: unknown) => {
 }
 
 test('what is written is read back as it was', () => {
-  for (const forwardCount of FORWARD_COUNTS)
+  for (const forwardCount of [3, 4, 5, 6] as const)
     for (const reverse of ['sliding-idler', 'constant-mesh'] as const) {
-      const pattern = threeShaftBox({ name: 'p', forwardCount, directAt: 4, reverse })
+      const pattern = threeShaftBox({ name: 'p', forwardCount, directAt: 3, reverse })
       expect(parseBoxFile(formatBoxFile(pattern))).toEqual({ ok: true, draft: pattern })
     }
   fc.assert(

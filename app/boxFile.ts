@@ -28,6 +28,7 @@ const LARGEST = {
   couplerPositions: 8,
   engagements: 8,
   positions: 200,
+  rules: 100,
   outputs: 8,
   idLength: 60,
   nameLength: 120,
@@ -70,6 +71,7 @@ const member = z.strictObject({
   axis: id,
   fromMm: mm,
   toMm: mm,
+  isHollow: z.boolean('This is true or false.').optional(),
 })
 
 const gear = z.strictObject({
@@ -140,13 +142,23 @@ const coupler = z.strictObject({
     )
     .min(1, 'A coupler has at least one position.')
     .max(LARGEST.couplerPositions, atMost(LARGEST.couplerPositions, 'positions of one coupler')),
+  gears: z.array(id).max(LARGEST.engagements, atMost(LARGEST.engagements, 'gears')).optional(),
 })
 
 const position = z.strictObject({
   id,
   label: name,
   couplers: z.record(id, id),
+  lever: name.optional(),
+  isHidden: z.boolean('This is true or false.').optional(),
 })
+
+const interlock = z.strictObject({
+  id,
+  couplers: z.array(id).max(LARGEST.couplers, atMost(LARGEST.couplers, 'couplers')),
+})
+
+const rule = z.strictObject({ id, forbids: z.record(id, id), reason: name })
 
 const draftShape = {
   name,
@@ -163,6 +175,11 @@ const draftShape = {
   links: z.array(link).max(LARGEST.links, atMost(LARGEST.links, 'links')),
   couplers: z.array(coupler).max(LARGEST.couplers, atMost(LARGEST.couplers, 'couplers')),
   positions: z.array(position).max(LARGEST.positions, atMost(LARGEST.positions, 'positions')),
+  interlocks: z
+    .array(interlock)
+    .max(LARGEST.couplers, atMost(LARGEST.couplers, 'interlocks'))
+    .optional(),
+  rules: z.array(rule).max(LARGEST.rules, atMost(LARGEST.rules, 'rules')).optional(),
   input: id,
   outputs: z
     .array(id)

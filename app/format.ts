@@ -63,6 +63,11 @@ export function formatSpeed(speedRpm: number): string {
   return `${formatNumber(speedRpm, 0)}${NBSP}rev/min`
 }
 
+/** A length of the box in millimetres: "71.25 mm". */
+export function formatMm(lengthMm: number): string {
+  return `${formatNumber(lengthMm, 2)}${NBSP}mm`
+}
+
 export function formatTeeth(toothCount: number): string {
   return `${toothCount}${NBSP}teeth`
 }

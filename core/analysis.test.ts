@@ -11,7 +11,7 @@ import {
   withCounts,
 } from './testing/boxes.ts'
 import type { Stage } from './testing/boxes.ts'
-import { threeShaftBox } from './threeShaft.ts'
+import { threeShaftBox } from './patterns/threeShaft.ts'
 import type { BoxDraft } from './types.ts'
 
 function only(draft: BoxDraft): Analysis {
@@ -116,7 +116,7 @@ describe('planetary sets (Willis; Machinery’s Handbook, epicyclic gearing)', (
   })
 })
 
-test('an open differential is not settled by its input alone (ωl + ωr = 2·ω_case)', () => {
+describe('an open differential (ωl + ωr = 2·ω_case; equal torques, common practice)', () => {
   const draft = draftOf({
     axes: [{ id: 'line' }],
     members: [shaft('case', 'line'), shaft('left', 'line'), shaft('right', 'line')],
@@ -124,13 +124,44 @@ test('an open differential is not settled by its input alone (ωl + ωr = 2·ω_
     input: 'case',
     outputs: ['left', 'right'],
   })
-  expect(only(draft).state).toBe('undetermined')
-  const oneSideHeld: BoxDraft = {
-    ...draft,
-    links: [...draft.links, { id: 'brake', kind: 'held', body: 'right' }],
-    outputs: ['left'],
-  }
-  expect(formatFraction(drive(only(oneSideHeld)).ratio)).toBe('1/2')
+
+  test('both sides turn as the case does, and each takes half the torque', () => {
+    const analysis = drive(only(draft))
+    expect(formatFraction(analysis.ratio)).toBe('1')
+    expect(analysis.balanced.map(({ id }) => id)).toEqual(['diff'])
+    expect(
+      analysis.outputs.map(({ body, speed, torque }) => [
+        body,
+        formatFraction(speed),
+        formatFraction(torque),
+      ]),
+    ).toEqual([
+      ['left', '1', '1/2'],
+      ['right', '1', '1/2'],
+    ])
+  })
+
+  test('with one side held the other turns twice as fast, and nothing is assumed', () => {
+    const oneSideHeld: BoxDraft = {
+      ...draft,
+      links: [...draft.links, { id: 'brake', kind: 'held', body: 'right' }],
+      outputs: ['left'],
+    }
+    const analysis = drive(only(oneSideHeld))
+    expect(formatFraction(analysis.ratio)).toBe('1/2')
+    expect(analysis.balanced).toEqual([])
+  })
+
+  test('a planetary set with two loaded outputs stays open, and says through what', () => {
+    const analysis = only({
+      ...planetaryDraft({ sun: 20, ring: 80 }, null, 'carrier', 'sun'),
+      outputs: ['sun', 'ring'],
+    })
+    expect(analysis.state).toBe('undetermined')
+    if (analysis.state !== 'undetermined') return
+    expect(analysis.open).toEqual(['ring'])
+    expect(analysis.through.map(({ kind }) => kind)).toEqual(['planetary'])
+  })
 })
 
 test('two equal countershafts each carry half the input torque times the head ratio (common practice)', () => {
@@ -219,7 +250,7 @@ describe('a three-shaft box', () => {
 
   test('the way of the torque in 1st: head pair, first pair, sleeve', () => {
     const first = drive(positions.get('1'))
-    expect(first.path.map(({ law }) => law.source)).toEqual(['head', 'pair-1', 'coupler-1-2'])
+    expect(first.path.map(({ law }) => law.source)).toEqual(['pair-head', 'pair-1', 'coupler-1-2'])
     expect(first.engaged.map(({ coupler, place }) => [coupler.id, place.travel])).toEqual([
       ['coupler-1-2', 'towards-output'],
     ])
@@ -316,6 +347,10 @@ test('a sliding idler drives only where it is slid in, and turns the output back
   const reverse = drive(analyses.get('R'))
   // −36/18 × 21/14 × 35/21 by hand.
   expect(formatFraction(reverse.ratio)).toBe('-5')
-  expect(reverse.path.map(({ law }) => law.source)).toEqual(['head', 'reverse-in', 'reverse-out'])
+  expect(reverse.path.map(({ law }) => law.source)).toEqual([
+    'pair-head',
+    'reverse-in',
+    'reverse-out',
+  ])
   expect(analyses.get('1')?.motions.get('idler')).toEqual({ kind: 'coasts' })
 })

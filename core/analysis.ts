@@ -2,15 +2,22 @@
 import type { Box, CouplerPlaces } from './box.ts'
 import { centreOf, placeOf } from './box.ts'
 import type { Law } from './laws.ts'
-import { bearingLaws, connectedBodies, engagedLaws, standingLaws } from './laws.ts'
+import {
+  balancingLaw,
+  bearingLaws,
+  connectedBodies,
+  engagedLaws,
+  loadLaw,
+  standingLaws,
+} from './laws.ts'
 import type { Motions, SpeedSum } from './motion.ts'
 import { freeMotions, restrictMotions } from './motion.ts'
 import type { PathStep, RatioFactor, Stretch, TorqueAt } from './path.ts'
 import { orderPath, ratioFactors, torqueStretches } from './path.ts'
 import type { Rational } from './rational.ts'
-import { ONE, rational } from './rational.ts'
+import { ONE, ZERO } from './rational.ts'
 import { solveStatics } from './statics.ts'
-import type { BoxPosition, Coupler, CouplerPosition, Gear } from './types.ts'
+import type { BoxPosition, Coupler, CouplerPosition, Differential, Gear, Link } from './types.ts'
 
 /** How a body moves when the input turns. */
 export type BodyMotion =
@@ -34,11 +41,24 @@ interface Findings {
   readonly motions: ReadonlyMap<string, BodyMotion>
 }
 
+/** What leaves the box at one of its outputs, in the sign convention of speeds. */
+export interface OutputDrive {
+  readonly body: string
+  /** Turns for one turn of the input. */
+  readonly speed: Rational
+  /** Torque handed on for one unit of input torque, without losses. */
+  readonly torque: Rational
+}
+
 /** The input turns the first output. */
 export interface Drive extends Findings {
   readonly state: 'drive'
   /** Turns of the input for one turn of the first output; negative when they turn against each other. */
   readonly ratio: Rational
+  /** The outputs that the input turns; those that it leaves free are not among them. */
+  readonly outputs: readonly OutputDrive[]
+  /** Open differentials, whose two sides are taken to turn alike because nothing else settles them. */
+  readonly balanced: readonly Differential[]
   readonly factors: readonly RatioFactor[] | undefined
   readonly path: readonly PathStep[]
   readonly stretches: readonly Stretch[]
@@ -52,16 +72,26 @@ export interface Uncounted extends Findings {
   readonly gears: readonly Gear[]
 }
 
+/**
+ * `neutral`: the input turns and the output is free of it. `locked`: neither
+ * turns. `input-locked`, `output-locked`: only that end cannot turn.
+ */
+export const NO_DRIVE_STATES = ['neutral', 'locked', 'input-locked', 'output-locked'] as const
+
 export interface NoDrive extends Findings {
-  /**
-   * `neutral`: the input turns and the output is free of it. `locked`: neither
-   * turns. `input-locked`, `output-locked`: only that end cannot turn.
-   * `undetermined`: the input moves the output, but does not settle its speed.
-   */
-  readonly state: 'neutral' | 'locked' | 'input-locked' | 'output-locked' | 'undetermined'
+  readonly state: (typeof NO_DRIVE_STATES)[number]
 }
 
-export type Analysis = Drive | Uncounted | NoDrive
+/** The input moves an output, but does not settle its speed. */
+export interface Undetermined extends Findings {
+  readonly state: 'undetermined'
+  /** The outputs whose speed is left open. */
+  readonly open: readonly string[]
+  /** The planetary sets and differentials through which it is left open. */
+  readonly through: readonly Link[]
+}
+
+export type Analysis = Drive | Uncounted | NoDrive | Undetermined
 
 /** A box with everything solved that does not depend on where its couplers stand. */
 export interface Solver {
@@ -70,7 +100,11 @@ export interface Solver {
   readonly motions: Motions
   /** The ends of the box in the order in which their freedom is kept. */
   readonly rank: readonly string[]
+  /** What would make the sides of each differential turn alike. */
+  readonly balancing: readonly { readonly differential: Differential; readonly law: Law }[]
 }
+
+const NO_MOTION: SpeedSum = new Map()
 
 const isCounted = (law: Law): boolean => law.uncounted.length === 0
 
@@ -78,7 +112,10 @@ export function prepareSolver(box: Box): Solver {
   const standing = standingLaws(box)
   const rank = [box.draft.input, ...box.draft.outputs]
   const motions = restrictMotions(freeMotions(box.bodies), standing.filter(isCounted), rank)
-  return { box, standing, motions, rank }
+  const balancing = box.draft.links
+    .filter((link) => link.kind === 'differential')
+    .map((differential) => ({ differential, law: balancingLaw(differential) }))
+  return { box, standing, motions, rank, balancing }
 }
 
 function couplersAway(box: Box, places: CouplerPlaces): readonly EngagedCoupler[] {
@@ -122,64 +159,145 @@ function neededCounts(solver: Solver, bearing: readonly Law[]): readonly Gear[] 
   return [...new Set(needed)]
 }
 
+/** What the motions that are left say of input and outputs. */
+export type Verdict =
+  | { readonly state: NoDrive['state']; readonly motions: Motions }
+  | { readonly state: 'undetermined'; readonly motions: Motions }
+  | {
+      readonly state: 'drive'
+      readonly motions: Motions
+      /** Turns of the first output for one turn of the input. */
+      readonly speed: Rational
+      readonly balanced: readonly Differential[]
+    }
+
+/**
+ * Judges input and outputs by the motions left. Where open differentials are all
+ * that leaves an output unsettled, their sides are taken to turn alike.
+ */
+export function judgeMotions(solver: Solver, motions: Motions): Verdict {
+  const { input, outputs } = solver.box.draft
+  const sumOf = (body: string): SpeedSum => motions.speeds.get(body) ?? NO_MOTION
+  const inputTurns = sumOf(input).size > 0
+  const outputTurns = outputs.some((output) => sumOf(output).size > 0)
+  if (!inputTurns) return { state: outputTurns ? 'input-locked' : 'locked', motions }
+  if (!outputTurns) return { state: 'output-locked', motions }
+  if (!outputs.some((output) => sumOf(output).has(input))) return { state: 'neutral', motions }
+  const settled = settledSpeed(solver, motions)
+  if (settled) return { state: 'drive', motions, speed: settled, balanced: [] }
+
+  let alike = motions
+  const balanced: Differential[] = []
+  for (const { differential, law } of solver.balancing) {
+    // One whose sides are settled, though not alike, has nothing left to assume.
+    const isOpen = law.terms.some(({ body }) =>
+      [...(alike.speeds.get(body) ?? NO_MOTION).keys()].some((freedom) => freedom !== input),
+    )
+    if (!isOpen) continue
+    const next = restrictMotions(alike, [law], solver.rank)
+    if (next.redundant.length === alike.redundant.length) balanced.push(differential)
+    alike = next
+  }
+  const speed = settledSpeed(solver, alike)
+  return speed
+    ? { state: 'drive', motions: alike, speed, balanced }
+    : { state: 'undetermined', motions }
+}
+
+/** The first output's speed for one turn of the input, when no output is left half settled. */
+function settledSpeed({ box }: Solver, { speeds }: Motions): Rational | undefined {
+  const { input, outputs } = box.draft
+  return outputs.every((output) => (speeds.get(output) ?? NO_MOTION).size <= 1)
+    ? speeds.get(outputs[0] ?? input)?.get(input)
+    : undefined
+}
+
+/** The planetary sets and differentials that have a body of unsettled speed. */
+function openLinks({ box }: Solver, laws: readonly Law[], { speeds }: Motions): readonly Link[] {
+  return laws.flatMap(({ source, kind, terms }) => {
+    const link = box.links.get(source)
+    const isOpen =
+      (kind === 'planetary' || kind === 'differential') &&
+      terms.some(({ body }) => (speeds.get(body) ?? NO_MOTION).size > 1)
+    return link && isOpen ? [link] : []
+  })
+}
+
 /** Classifies one state of the couplers and, where it drives, follows the power. */
 export function analyse(solver: Solver, places: CouplerPlaces): Analysis {
   const { box, rank } = solver
   const { input, outputs } = box.draft
   const added = engagedLaws(box, places)
   const laws = [...solver.standing, ...added]
-  const motions = restrictMotions(solver.motions, added.filter(isCounted), rank)
-  const findings: Findings = {
-    engaged: couplersAway(box, places),
+  const free = restrictMotions(solver.motions, added.filter(isCounted), rank)
+  const engaged = couplersAway(box, places)
+  const findings = (motions: Motions): Findings => ({
+    engaged,
     motions: bodyMotions(solver, laws, motions),
-  }
+  })
   const bearing = bearingLaws(laws, input, outputs)
   const gears = neededCounts(solver, bearing)
-  if (gears.length > 0) return { state: 'uncounted', gears, ...findings }
+  if (gears.length > 0) return { state: 'uncounted', gears, ...findings(free) }
 
-  const sumOf = (body: string): SpeedSum => motions.speeds.get(body) ?? new Map()
-  const inputTurns = sumOf(input).size > 0
-  const outputTurns = outputs.some((output) => sumOf(output).size > 0)
-  if (!inputTurns) return { state: outputTurns ? 'input-locked' : 'locked', ...findings }
-  if (!outputTurns) return { state: 'output-locked', ...findings }
-  if (!outputs.some((output) => sumOf(output).has(input))) return { state: 'neutral', ...findings }
-  const speed = outputs.every((output) => sumOf(output).size <= 1)
-    ? sumOf(outputs[0] ?? input).get(input)
-    : undefined
-  if (!speed) return { state: 'undetermined', ...findings }
-
-  const counted = bearing.filter(isCounted)
-  return { state: 'drive', ...findings, ...followPower(solver, counted, speed, findings.motions) }
+  const verdict = judgeMotions(solver, free)
+  const { motions } = verdict
+  if (verdict.state === 'undetermined')
+    return {
+      state: verdict.state,
+      open: outputs.filter((output) => (motions.speeds.get(output) ?? NO_MOTION).size > 1),
+      through: openLinks(solver, laws, motions),
+      ...findings(motions),
+    }
+  const found = findings(motions)
+  if (verdict.state !== 'drive') return { state: verdict.state, ...found }
+  return {
+    state: 'drive',
+    ratio: verdict.speed.inverse(),
+    balanced: verdict.balanced,
+    ...found,
+    ...followPower(solver, bearing.filter(isCounted), verdict.speed, motions),
+  }
 }
 
+/**
+ * The torques of one unit put in. Each output that turns is loaded by a torque
+ * still to be found, which is the multiplier of a law of its own; equal sides of
+ * an open differential then come out of the balance by themselves.
+ */
 function followPower(
-  solver: Solver,
+  { box }: Solver,
   bearing: readonly Law[],
   outputSpeed: Rational,
-  motions: ReadonlyMap<string, BodyMotion>,
-): Pick<Drive, 'ratio' | 'factors' | 'path' | 'stretches' | 'isShared'> {
-  const { box } = solver
+  motions: Motions,
+): Pick<Drive, 'outputs' | 'factors' | 'path' | 'stretches' | 'isShared'> {
   const { input } = box.draft
-  const output = box.draft.outputs[0] ?? input
-  const ratio = outputSpeed.inverse()
-  const load = new Map([[input, ONE]])
-  load.set(output, (load.get(output) ?? rational(0)).sub(ratio))
-  const { multipliers, shared } = solveStatics(bearing, load)
+  // Any motion that the laws allow shows how the power goes: the one in which
+  // whatever the input does not settle stands still.
   const speeds = new Map<string, Rational>()
-  for (const [body, motion] of motions) if (motion.kind === 'turns') speeds.set(body, motion.speed)
+  for (const [body, sum] of motions.speeds) {
+    const speed = sum.get(input)
+    if (speed) speeds.set(body, speed)
+  }
+  const loads = box.draft.outputs
+    .filter((output) => speeds.has(output))
+    .map((output) => loadLaw(output, box.members.get(output)?.toMm ?? 0))
+  const { multipliers, shared } = solveStatics([...bearing, ...loads], new Map([[input, ONE]]))
   const path = orderPath(multipliers, speeds)
 
   const torques: TorqueAt[] = [
     { body: input, stationMm: box.members.get(input)?.fromMm ?? 0, torque: ONE },
-    { body: output, stationMm: box.members.get(output)?.toMm ?? 0, torque: ratio.neg() },
   ]
   for (const [law, multiplier] of multipliers)
     for (const { body, coefficient, stationMm } of law.terms)
       torques.push({ body, stationMm, torque: multiplier.mul(coefficient) })
 
   return {
-    ratio,
-    factors: ratioFactors(path, output, ratio),
+    outputs: loads.map((law) => ({
+      body: law.source,
+      speed: speeds.get(law.source) ?? ZERO,
+      torque: (multipliers.get(law) ?? ZERO).neg(),
+    })),
+    factors: ratioFactors(path, box.draft.outputs[0] ?? input, outputSpeed.inverse()),
     path,
     stretches: torqueStretches(torques),
     isShared: shared.some((law) => !(multipliers.get(law)?.isZero() ?? true)),

@@ -1,15 +1,6 @@
 import type { BoxIssue } from './check.ts'
 import { checkBox } from './check.ts'
-import {
-  boxOf,
-  draftOf,
-  gear,
-  planetaryDraft,
-  shaft,
-  trainDraft,
-  withCounts,
-} from './testing/boxes.ts'
-import { threeShaftBox } from './threeShaft.ts'
+import { draftOf, gear, planetaryDraft, shaft, trainDraft } from './testing/boxes.ts'
 import type { BoxDraft, Coupler, Planetary } from './types.ts'
 
 const train = trainDraft([[12, 24]])
@@ -300,12 +291,12 @@ test.each(cases)('%s', (_name, draft, issues) => {
   expect(checkBox(draft)).toEqual({ ok: false, issues })
 })
 
-describe('warnings leave the box solvable', () => {
-  const warningsOf = (draft: BoxDraft): readonly BoxIssue[] => {
-    const checked = checkBox(draft)
-    return checked.ok ? checked.warnings : []
-  }
+const warningsOf = (draft: BoxDraft): readonly BoxIssue[] => {
+  const checked = checkBox(draft)
+  return checked.ok ? checked.warnings : []
+}
 
+describe('warnings leave the box solvable', () => {
   test('a gear that meshes with nothing', () => {
     expect(warningsOf({ ...train, gears: [...train.gears, gear('idle', 'shaft-1', 20)] })).toEqual([
       { code: 'gear-without-mesh', path: ['gears', 2], gear: 'idle' },
@@ -369,13 +360,88 @@ describe('warnings leave the box solvable', () => {
   })
 })
 
-test('every pattern hangs together, uncounted and counted', () => {
-  for (const forwardCount of [4, 5, 6] as const)
-    for (let directAt = 1; directAt <= forwardCount; directAt++)
-      for (const reverse of ['sliding-idler', 'constant-mesh'] as const) {
-        const pattern = threeShaftBox({ name: 'p', forwardCount, directAt, reverse })
-        expect(checkBox(pattern)).toMatchObject({ ok: true, warnings: [] })
-        const counts = Object.fromEntries(pattern.gears.map(({ id }) => [id, 30]))
-        expect(boxOf(withCounts(pattern, counts)).bodies).toContain('main')
-      }
+describe('positions that no lever reaches', () => {
+  const locked = { kind: 'lock', body: 'shaft-0' } as const
+  const coupler = (id: string): Coupler => ({
+    ...sleeve,
+    id,
+    positions: [
+      { id: 'centre', travel: 'centre', engages: [] },
+      { id: 'in', travel: 'towards-input', engages: [locked] },
+    ],
+  })
+  const draft: BoxDraft = {
+    ...train,
+    couplers: [coupler('one'), coupler('two')],
+    positions: [{ id: 'both', label: 'both', couplers: { one: 'in', two: 'in' } }],
+  }
+
+  test('two couplers of one interlock are engaged', () => {
+    expect(
+      warningsOf({ ...draft, interlocks: [{ id: 'rails', couplers: ['one', 'two'] }] }),
+    ).toEqual([
+      {
+        code: 'position-interlocked',
+        path: ['positions', 0],
+        position: 'both',
+        interlock: 'rails',
+        couplers: ['one', 'two'],
+      },
+    ])
+  })
+
+  test('a rule forbids the places', () => {
+    const rule = { id: 'low-only', forbids: { one: 'in', two: 'in' }, reason: 'In low only.' }
+    expect(warningsOf({ ...draft, rules: [rule] })).toEqual([
+      { code: 'position-forbidden', path: ['positions', 0], position: 'both', rule: 'low-only' },
+    ])
+    const other = { ...rule, forbids: { one: 'in', two: 'centre' } }
+    expect(warningsOf({ ...draft, rules: [other] })).toEqual([])
+  })
+})
+
+describe('pairs that state their module (ISO 21771: a = m·(z1 + z2) / (2·cos β))', () => {
+  const pairs = (
+    ...stated: readonly (readonly [a: number, b: number, moduleA: number, moduleB?: number])[]
+  ): BoxDraft =>
+    draftOf({
+      axes: [{ id: 'one' }, { id: 'two' }],
+      members: [shaft('one'), shaft('two')],
+      gears: stated.flatMap(([a, b, moduleA, moduleB = moduleA], at) => [
+        gear(`a${at}`, 'one', a, { moduleMm: moduleA }),
+        gear(`b${at}`, 'two', b, { mount: 'free', moduleMm: moduleB }),
+      ]),
+      links: stated.map((_, at) => ({
+        id: `p${at}`,
+        kind: 'external-mesh',
+        a: `a${at}`,
+        b: `b${at}`,
+      })),
+      input: 'one',
+      outputs: ['two'],
+    })
+
+  test('other teeth at another module have the same centre distance', () => {
+    // 2.5 × 60 / 2 = 75 and 3 × 50 / 2 = 75.
+    expect(warningsOf(pairs([20, 40, 2.5], [25, 25, 3]))).toEqual([])
+  })
+
+  test('a pair that needs another distance is pointed out, with both figures', () => {
+    expect(warningsOf(pairs([20, 40, 2.5], [25, 27, 3]))).toEqual([
+      {
+        code: 'centre-distance-differs',
+        path: ['links', 1],
+        link: 'p1',
+        centreDistanceMm: 78,
+        other: 'p0',
+        otherCentreDistanceMm: 75,
+      },
+    ])
+  })
+
+  test('two modules in one mesh', () => {
+    expect(warningsOf(pairs([20, 40, 2.5, 3]))).toEqual([
+      { code: 'modules-differ', path: ['links', 0], link: 'p0', moduleMm: [2.5, 3] },
+    ])
+  })
 })

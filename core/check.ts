@@ -1,6 +1,7 @@
-import type { Box, BoxIndex } from './box.ts'
-import { bodyOfGear, centreOf, indexBox } from './box.ts'
-import type { BoxDraft, Coupler, Gear, Link, Mesh, Path } from './types.ts'
+import type { Box, BoxIndex, CouplerPlaces } from './box.ts'
+import { bodyOfGear, centreOf, indexBox, placeOf } from './box.ts'
+import { pitchRadiusOfModuleMm } from './mesh.ts'
+import type { BoxDraft, Coupler, Gear, Link, Mesh, Path, Rule } from './types.ts'
 
 /** The fewest and most teeth that a count may have; outside them it is a slip of the finger. */
 export const LEAST_TOOTH_COUNT = 5
@@ -15,6 +16,12 @@ export const MOST_TOOTH_COUNT = 400
 export const TOOTH_SUM_TOLERANCE = 2
 
 export type IdKind = 'axis' | 'member' | 'gear' | 'body' | 'link' | 'coupler' | 'coupler-position'
+
+/**
+ * How far two centre distances between the same axes may be apart, in millimetres.
+ * Profile shift moves a pair by about half a module at most (common practice).
+ */
+export const CENTRE_DISTANCE_TOLERANCE_MM = 1.5
 
 /** What is wrong with a draft, where, and by which figures. */
 export type BoxIssue = { readonly path: Path } & (
@@ -57,6 +64,14 @@ export type BoxIssue = { readonly path: Path } & (
       readonly coupler: string
     }
   | { readonly code: 'position-repeats'; readonly position: string; readonly other: string }
+  /** No lever reaches it: an interlock lets only one of the two couplers leave its centre. */
+  | {
+      readonly code: 'position-interlocked'
+      readonly position: string
+      readonly interlock: string
+      readonly couplers: readonly [string, string]
+    }
+  | { readonly code: 'position-forbidden'; readonly position: string; readonly rule: string }
   | { readonly code: 'output-is-input'; readonly body: string }
   | {
       readonly code: 'ends-reversed'
@@ -71,6 +86,20 @@ export type BoxIssue = { readonly path: Path } & (
       readonly stationMm: number
       readonly fromMm: number
       readonly toMm: number
+    }
+  /** Gears in mesh must have teeth of one size. */
+  | {
+      readonly code: 'modules-differ'
+      readonly link: string
+      readonly moduleMm: readonly [number, number]
+    }
+  /** Pairs between the same two axes share one centre distance. */
+  | {
+      readonly code: 'centre-distance-differs'
+      readonly link: string
+      readonly centreDistanceMm: number
+      readonly other: string
+      readonly otherCentreDistanceMm: number
     }
   | {
       readonly code: 'tooth-sum-differs'
@@ -88,6 +117,10 @@ export const WARNING_CODES: ReadonlySet<BoxIssueCode> = new Set([
   'gear-off-its-member',
   'tooth-sum-differs',
   'position-repeats',
+  'position-interlocked',
+  'position-forbidden',
+  'modules-differ',
+  'centre-distance-differs',
 ])
 
 export type CheckedBox =
@@ -115,6 +148,7 @@ export function checkBox(draft: BoxDraft): CheckedBox {
     ...draft.couplers.flatMap((coupler, at) => checkCoupler(coupler, ['couplers', at])),
     ...checkPositions(index),
     ...checkToothSums(index),
+    ...checkCentreDistances(index),
   ]
   const issues = found.filter((issue) => !WARNING_CODES.has(issue.code))
   return issues.length > 0
@@ -147,6 +181,20 @@ function checkIds(index: BoxIndex): BoxIssue[] {
     if (!set.has(id)) issues.push({ code: 'unknown-id', path, id, expected })
   }
 
+  const knownPlaces = (places: CouplerPlaces, path: Path): void => {
+    for (const [couplerId, placeId] of Object.entries(places)) {
+      const coupler = index.couplers.get(couplerId)
+      if (!coupler) known(index.couplers, couplerId, 'coupler', [...path, couplerId])
+      else if (!coupler.positions.some((place) => place.id === placeId))
+        issues.push({
+          code: 'unknown-id',
+          path: [...path, couplerId],
+          id: placeId,
+          expected: 'coupler-position',
+        })
+    }
+  }
+
   const seenAxes = new Set<string>()
   draft.axes.forEach(({ id }, at) => {
     unique(seenAxes, id, ['axes', at, 'id'])
@@ -175,6 +223,9 @@ function checkIds(index: BoxIndex): BoxIssue[] {
   draft.couplers.forEach((coupler, at) => {
     unique(seenCouplers, coupler.id, ['couplers', at, 'id'])
     known(bodies, coupler.hub, 'body', ['couplers', at, 'hub'])
+    coupler.gears?.forEach((gear, which) => {
+      known(index.gears, gear, 'gear', ['couplers', at, 'gears', which])
+    })
     const seenPlaces = new Set<string>()
     coupler.positions.forEach((position, place) => {
       const path: Path = ['couplers', at, 'positions', place]
@@ -190,13 +241,19 @@ function checkIds(index: BoxIndex): BoxIssue[] {
   const seenPositions = new Set<string>()
   draft.positions.forEach((position, at) => {
     unique(seenPositions, position.id, ['positions', at, 'id'])
-    for (const [couplerId, placeId] of Object.entries(position.couplers)) {
-      const path: Path = ['positions', at, 'couplers', couplerId]
-      const coupler = index.couplers.get(couplerId)
-      if (!coupler) known(index.couplers, couplerId, 'coupler', path)
-      else if (!coupler.positions.some((place) => place.id === placeId))
-        issues.push({ code: 'unknown-id', path, id: placeId, expected: 'coupler-position' })
-    }
+    knownPlaces(position.couplers, ['positions', at, 'couplers'])
+  })
+  const seenInterlocks = new Set<string>()
+  draft.interlocks?.forEach(({ id, couplers }, at) => {
+    unique(seenInterlocks, id, ['interlocks', at, 'id'])
+    couplers.forEach((couplerId, which) => {
+      known(index.couplers, couplerId, 'coupler', ['interlocks', at, 'couplers', which])
+    })
+  })
+  const seenRules = new Set<string>()
+  draft.rules?.forEach(({ id, forbids }, at) => {
+    unique(seenRules, id, ['rules', at, 'id'])
+    knownPlaces(forbids, ['rules', at, 'forbids'])
   })
   known(bodies, draft.input, 'body', ['input'])
   draft.outputs.forEach((output, at) => {
@@ -420,8 +477,41 @@ function checkPositions({ draft }: BoxIndex): BoxIssue[] {
         position: position.id,
         other,
       })
+    const path: Path = ['positions', at]
+    const held = brokenInterlock(draft, position.couplers)
+    if (held) issues.push({ code: 'position-interlocked', path, position: position.id, ...held })
+    const rule = brokenRule(draft, position.couplers)
+    if (rule)
+      issues.push({ code: 'position-forbidden', path, position: position.id, rule: rule.id })
   })
   return issues
+}
+
+/** The interlock that keeps a lever from these places, and two couplers that it holds apart. */
+export function brokenInterlock(
+  draft: BoxDraft,
+  places: CouplerPlaces,
+): { readonly interlock: string; readonly couplers: readonly [string, string] } | undefined {
+  for (const interlock of draft.interlocks ?? []) {
+    const [one, other] = interlock.couplers.filter((id) => {
+      const coupler = draft.couplers.find((candidate) => candidate.id === id)
+      const place = coupler && placeOf(coupler, places)
+      return place !== undefined && place.engages.length > 0
+    })
+    if (one !== undefined && other !== undefined)
+      return { interlock: interlock.id, couplers: [one, other] }
+  }
+  return undefined
+}
+
+/** The rule that forbids these places. */
+export function brokenRule(draft: BoxDraft, places: CouplerPlaces): Rule | undefined {
+  return draft.rules?.find(({ forbids }) =>
+    Object.entries(forbids).every(([id, placeId]) => {
+      const coupler = draft.couplers.find((candidate) => candidate.id === id)
+      return coupler !== undefined && placeOf(coupler, places)?.id === placeId
+    }),
+  )
 }
 
 /**
@@ -457,5 +547,52 @@ function checkToothSums(index: BoxIndex): BoxIssue[] {
           usualToothSum,
         })
   }
+  return issues
+}
+
+/**
+ * Where both gears of a pair state a module, the pair's centre distance is the sum
+ * of the pitch radii, m·(z1 + z2)/(2·cos β) (ISO 21771), or their difference for a
+ * ring gear, and it must be that of the other pairs between the same two axes.
+ */
+function checkCentreDistances(index: BoxIndex): BoxIssue[] {
+  const issues: BoxIssue[] = []
+  const firstByAxes = new Map<string, { link: string; distanceMm: number }>()
+  index.draft.links.forEach((link, at) => {
+    if (link.kind !== 'external-mesh' && link.kind !== 'internal-mesh') return
+    const a = index.gears.get(link.a)
+    const b = index.gears.get(link.b)
+    if (!a || !b || a.moduleMm === undefined || b.moduleMm === undefined) return
+    const path: Path = ['links', at]
+    if (a.moduleMm !== b.moduleMm) {
+      issues.push({
+        code: 'modules-differ',
+        path,
+        link: link.id,
+        moduleMm: [a.moduleMm, b.moduleMm],
+      })
+      return
+    }
+    if (a.toothCount === null || b.toothCount === null) return
+    const radii = [a, b].map((gear) =>
+      pitchRadiusOfModuleMm(gear, gear.toothCount ?? 0, a.moduleMm ?? 0),
+    )
+    const distanceMm =
+      link.kind === 'external-mesh'
+        ? (radii[0] ?? 0) + (radii[1] ?? 0)
+        : (radii[1] ?? 0) - (radii[0] ?? 0)
+    const key = [axisOf(index, a), axisOf(index, b)].sort().join('\n')
+    const first = firstByAxes.get(key)
+    if (!first) firstByAxes.set(key, { link: link.id, distanceMm })
+    else if (Math.abs(distanceMm - first.distanceMm) > CENTRE_DISTANCE_TOLERANCE_MM)
+      issues.push({
+        code: 'centre-distance-differs',
+        path,
+        link: link.id,
+        centreDistanceMm: distanceMm,
+        other: first.link,
+        otherCentreDistanceMm: first.distanceMm,
+      })
+  })
   return issues
 }

@@ -1,6 +1,6 @@
 import { countingOrder, countingProgress, isConfirmed, isDisputed } from './counting.ts'
 import { gear, trainDraft } from './testing/boxes.ts'
-import { threeShaftBox } from './threeShaft.ts'
+import { threeShaftBox } from './patterns/threeShaft.ts'
 
 test('gears are counted shaft by shaft, each from the input end', () => {
   const draft = threeShaftBox({

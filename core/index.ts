@@ -4,9 +4,11 @@ export type {
   Drive,
   EngagedCoupler,
   NoDrive,
+  OutputDrive,
   PositionAnalysis,
   Solver,
   Uncounted,
+  Undetermined,
 } from './analysis.ts'
 export { analyse, analyseBox, prepareSolver } from './analysis.ts'
 export type { Box, BoxIndex, CouplerPlaces } from './box.ts'
@@ -16,6 +18,8 @@ export {
   LEAST_TOOTH_COUNT,
   MOST_TOOTH_COUNT,
   WARNING_CODES,
+  brokenInterlock,
+  brokenRule,
   checkBox,
   isToothCount,
 } from './check.ts'
@@ -32,13 +36,19 @@ export type { RatioRow } from './ratios.ts'
 export { compareRatios, finalDriveRatio } from './ratios.ts'
 export type {
   Section,
+  MemberShape,
   SectionCoupler,
+  SectionDifferential,
   SectionGear,
   SectionLane,
   SectionMember,
   SectionMesh,
+  SectionPlanetary,
 } from './section.ts'
 export {
+  CASE_RADIUS_MM,
+  HOLLOW_WALL_MM,
+  RIM_MM,
   SHAFT_RADIUS_MM,
   SLEEVE_RADIUS_MM,
   SLEEVE_TRAVEL_MM,
@@ -47,6 +57,8 @@ export {
   sleeveShiftMm,
   slidShiftsMm,
 } from './section.ts'
-export type { ThreeShaftChoices } from './threeShaft.ts'
-export { FORWARD_COUNTS, REVERSE_KINDS, ordinal, threeShaftBox } from './threeShaft.ts'
+export { ordinal } from './patterns/builder.ts'
+export type { Chosen, Pattern, PatternChoice, PatternId } from './patterns/index.ts'
+export { PATTERNS, PATTERN_IDS, buildPattern, chosenOption } from './patterns/index.ts'
+export { threeShaftBox } from './patterns/threeShaft.ts'
 export * from './types.ts'

@@ -121,7 +121,7 @@ test('what can bear load between input and output: the way, without what only fo
   const box = boxOf(fourSpeed('constant-mesh'))
   const laws = [...standingLaws(box), ...engagedLaws(box, { 'coupler-1-2': '2' })]
   expect(bearingLaws(laws, 'input', ['main']).map(({ source }) => source)).toEqual([
-    'head',
+    'pair-head',
     'pair-2',
     'coupler-1-2',
   ])

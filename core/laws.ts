@@ -16,7 +16,7 @@ import { bodyOfGear, placeOf } from './box.ts'
 import type { Rational } from './rational.ts'
 import { ONE, rational } from './rational.ts'
 import { meshStationMm } from './mesh.ts'
-import type { Coupler, Gear, Link, MeshKind } from './types.ts'
+import type { Coupler, Differential, Gear, Link, MeshKind } from './types.ts'
 
 const MINUS_ONE = rational(-1)
 const MINUS_TWO = rational(-2)
@@ -31,7 +31,17 @@ export interface Term {
   readonly stationMm: number
 }
 
-export type LawKind = MeshKind | 'planetary' | 'differential' | 'joined' | 'held' | 'lock'
+export type LawKind =
+  | MeshKind
+  | 'planetary'
+  | 'differential'
+  | 'joined'
+  | 'held'
+  | 'lock'
+  /** The load at an output: its multiplier is the torque that the output puts on the box. */
+  | 'load'
+  /** The sides of an open differential turning alike: an assumption that bears no torque. */
+  | 'alike'
 
 export interface Law {
   /** The link's id, or the coupler's when a lock or a hold is its doing. */
@@ -136,6 +146,21 @@ export function lawOfLink(box: Box, link: Link): Law {
         terms: [bodyTerm(link.body, ONE, middleMm(box, link.body))],
         uncounted: [],
       }
+  }
+}
+
+/** ωl − ωr = 0, which settles an open differential. */
+export function balancingLaw({ id: source, left, right }: Differential): Law {
+  return { source, kind: 'alike', terms: equalSpeeds(left, 0, right, 0), uncounted: [] }
+}
+
+/** The torque that whatever hangs on an output puts on it, at the output's end. */
+export function loadLaw(output: string, stationMm: number): Law {
+  return {
+    source: output,
+    kind: 'load',
+    terms: [bodyTerm(output, ONE, stationMm)],
+    uncounted: [],
   }
 }
 

@@ -10,3 +10,9 @@ export function meshStationMm(a: Gear, b: Gear): number {
   if (b.mount === 'sliding' && a.mount !== 'sliding') return a.stationMm
   return (a.stationMm + b.stationMm) / 2
 }
+
+/** The pitch radius of a count: m·z/2, divided by cos β for a helix (ISO 21771). */
+export function pitchRadiusOfModuleMm(gear: Gear, toothCount: number, moduleMm: number): number {
+  const helix = ((gear.helixAngleDeg ?? 0) * Math.PI) / 180
+  return (moduleMm * toothCount) / 2 / Math.cos(helix)
+}

@@ -31,7 +31,7 @@ test('every step is driven before it drives, whatever order the links are listed
   const reversed = { ...draft, links: [...draft.links].reverse() }
   for (const each of [draft, reversed])
     expect(drive(each, 'R').path.map(({ law }) => law.source)).toEqual([
-      'head',
+      'pair-head',
       'reverse-in',
       'reverse-out',
       'coupler-reverse',

@@ -122,8 +122,9 @@ export function ratioFactors(
     )
     const [driving] = step.from
     if (!strongest || !driving) continue
-    // Three bodies that all pass power on have no ratio of their own between two of them.
-    if (step.from.length + step.to.length > 2) return undefined
+    // Three bodies that pass power on at several speeds have no ratio between two of them.
+    const ends = [...step.from, ...step.to]
+    if (ends.length > 2 && ends.some((end) => !end.speed.equals(driven.speed))) return undefined
     const factor = driving.speed.div(driven.speed)
     if (driving.gear && driven.gear)
       factors.unshift({

@@ -1,5 +1,6 @@
 import {
   DRAWN_MODULE_MM,
+  RIM_MM,
   SLEEVE_TRAVEL_MM,
   layOutSection,
   pitchRadiusMm,
@@ -7,7 +8,8 @@ import {
   slidShiftsMm,
 } from './section.ts'
 import { gear, trainDraft, withCounts } from './testing/boxes.ts'
-import { threeShaftBox } from './threeShaft.ts'
+import { buildPattern } from './patterns/index.ts'
+import { threeShaftBox } from './patterns/threeShaft.ts'
 
 /** Lengths are drawn, so a thousandth of a millimetre is more than anybody sees. */
 const DECIMALS = 3
@@ -46,7 +48,7 @@ test('gears in mesh touch at the pitch line, also where their tooth sums differ 
   )
   const touching = section.meshes.filter(({ isTouching }) => isTouching)
   expect(touching.map(({ link }) => link.id)).toEqual([
-    'head',
+    'pair-head',
     'pair-3',
     'pair-2',
     'pair-1',
@@ -95,7 +97,36 @@ test('a sliding idler goes to the station of its mates', () => {
   const slider = draft.couplers.find(({ kind }) => kind === 'sliding-idler')
   const engaged = slider?.positions.find(({ id }) => id === 'reverse')
   if (!engaged) throw new Error('the pattern has no sliding idler')
-  expect(slidShiftsMm(layOutSection(draft), [engaged])).toEqual(
+  expect(slidShiftsMm(layOutSection(draft), new Map([['coupler-reverse', engaged]]))).toEqual(
     new Map([['idler-reverse', station('counter-reverse') - station('idler-reverse')]]),
   )
+})
+
+test('a sliding gear with dogs moves as far as a sleeve does', () => {
+  const draft = buildPattern('motorcycle', 'six', { speeds: '6' })
+  const slider = draft.couplers.find(({ id }) => id === 'coupler-5-6')
+  const fifth = slider?.positions.find(({ id }) => id === '5')
+  if (!fifth) throw new Error('the pattern has no slider of 5th and 6th')
+  expect(slidShiftsMm(layOutSection(draft), new Map([['coupler-5-6', fifth]]))).toEqual(
+    new Map([
+      ['input-4', -SLEEVE_TRAVEL_MM],
+      ['input-3', -SLEEVE_TRAVEL_MM],
+    ]),
+  )
+})
+
+test('a ring gear has its metal outside the pitch radius, its sun inside (r = m·z/2)', () => {
+  const draft = buildPattern('transfer-case', 'case', {})
+  const counts = {
+    'transfer-sun': 30,
+    'transfer-ring-gear': 60,
+    'transfer-sprocket': 20,
+    'axle-sprocket': 20,
+  }
+  const section = layOutSection(withCounts(draft, counts))
+  const [set] = section.planetaries
+  expect(set?.sunRadiusMm).toBe((DRAWN_MODULE_MM * 30) / 2)
+  expect(set?.ringRadiusMm).toBe((DRAWN_MODULE_MM * 60) / 2)
+  const ring = section.members.find(({ member }) => member.id === 'transfer-ring')
+  expect(ring).toMatchObject({ shape: 'ring', radiusMm: (DRAWN_MODULE_MM * 60) / 2 + RIM_MM })
 })

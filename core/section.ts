@@ -6,8 +6,18 @@
  */
 import type { BoxIndex } from './box.ts'
 import { indexBox } from './box.ts'
-import { meshStationMm } from './mesh.ts'
-import type { Axis, BoxDraft, Coupler, CouplerPosition, Gear, Member, Mesh } from './types.ts'
+import { meshStationMm, pitchRadiusOfModuleMm } from './mesh.ts'
+import type {
+  Axis,
+  BoxDraft,
+  Coupler,
+  CouplerPosition,
+  Differential,
+  Gear,
+  Member,
+  Mesh,
+  Planetary,
+} from './types.ts'
 
 /** Drawn where the box states no module; only the proportions matter then. */
 export const DRAWN_MODULE_MM = 2.5
@@ -20,6 +30,12 @@ export const SLEEVE_RADIUS_MM = 21
 export const SLEEVE_WIDTH_MM = 13
 /** How far a sleeve moves from its centre to engage. */
 export const SLEEVE_TRAVEL_MM = 9
+/** How far a hollow shaft stands out over the one inside it. */
+export const HOLLOW_WALL_MM = 5
+/** Metal outside the teeth of a ring gear. */
+export const RIM_MM = 7
+/** Half the height of a differential case. */
+export const CASE_RADIUS_MM = 26
 /** Air between parts of neighbouring lanes that do not mesh. */
 const LANE_GAP_MM = 8
 
@@ -28,9 +44,15 @@ export interface SectionLane {
   readonly yMm: number
 }
 
+/** What a member looks like in section. */
+export type MemberShape = 'shaft' | 'hollow' | 'ring' | 'case'
+
 export interface SectionMember {
   readonly member: Member
   readonly yMm: number
+  readonly shape: MemberShape
+  /** To the outside of the member, where couplers sit on it. */
+  readonly radiusMm: number
 }
 
 export interface SectionGear {
@@ -39,6 +61,8 @@ export interface SectionGear {
   readonly widthMm: number
   /** Pitch radius, fitted so that gears in mesh touch. */
   readonly radiusMm: number
+  /** A ring with its teeth on the inside; the metal is outside the pitch radius. */
+  readonly isInternal: boolean
   /** False while the radius is a guess because the gear is uncounted. */
   readonly isCounted: boolean
 }
@@ -55,6 +79,24 @@ export interface SectionMesh {
 export interface SectionCoupler {
   readonly coupler: Coupler
   readonly yMm: number
+  /** Outside of what the coupler sits on. */
+  readonly baseRadiusMm: number
+}
+
+export interface SectionPlanetary {
+  readonly link: Planetary
+  readonly yMm: number
+  readonly stationMm: number
+  readonly sunRadiusMm: number
+  readonly ringRadiusMm: number
+  /** Where the arm of the carrier comes down to its member. */
+  readonly carrierAtMm: number
+}
+
+export interface SectionDifferential {
+  readonly link: Differential
+  readonly yMm: number
+  readonly stationMm: number
 }
 
 export interface Section {
@@ -63,6 +105,8 @@ export interface Section {
   readonly gears: readonly SectionGear[]
   readonly meshes: readonly SectionMesh[]
   readonly couplers: readonly SectionCoupler[]
+  readonly planetaries: readonly SectionPlanetary[]
+  readonly differentials: readonly SectionDifferential[]
   readonly fromMm: number
   readonly toMm: number
   readonly topMm: number
@@ -77,10 +121,9 @@ function isMesh(link: { readonly kind: string }): link is Mesh {
   return link.kind === 'external-mesh' || link.kind === 'internal-mesh' || link.kind === 'chain'
 }
 
-/** The pitch radius of a count: m·z/2, divided by cos β for a helix (ISO 21771). */
+/** The pitch radius to draw, with a module of the drawing's own where the gear states none. */
 export function pitchRadiusMm(gear: Gear, toothCount: number): number {
-  const helix = ((gear.helixAngleDeg ?? 0) * Math.PI) / 180
-  return ((gear.moduleMm ?? DRAWN_MODULE_MM) * toothCount) / 2 / Math.cos(helix)
+  return pitchRadiusOfModuleMm(gear, toothCount, gear.moduleMm ?? DRAWN_MODULE_MM)
 }
 
 interface MeshedGears {
@@ -172,6 +215,11 @@ export function layOutSection(draft: BoxDraft): Section {
     fitted.add(a.id).add(b.id)
   }
 
+  const rings = new Set(
+    draft.links.flatMap((link) =>
+      link.kind === 'planetary' ? [link.ring] : link.kind === 'internal-mesh' ? [link.b] : [],
+    ),
+  )
   const gears = draft.gears.flatMap((gear): SectionGear[] => {
     const y = yMm[laneOf(gear)]
     if (y === undefined) return []
@@ -181,23 +229,70 @@ export function layOutSection(draft: BoxDraft): Section {
         yMm: y,
         widthMm: gear.faceWidthMm ?? DRAWN_FACE_MM,
         radiusMm: radii.get(gear.id) ?? 0,
+        isInternal: rings.has(gear.id),
         isCounted: gear.toothCount !== null,
       },
     ]
   })
   const gearById = new Map(gears.map((drawn) => [drawn.gear.id, drawn]))
-  const memberY = (bodyId: string): number | undefined => {
-    const member = index.members.get(index.gears.get(bodyId)?.member ?? bodyId)
-    return yMm[laneOfAxis.get(member?.axis ?? '') ?? -1]
-  }
+  const memberOf = (bodyId: string): Member | undefined =>
+    index.members.get(index.gears.get(bodyId)?.member ?? bodyId)
+  const yOf = (member: Member | undefined): number | undefined =>
+    yMm[laneOfAxis.get(member?.axis ?? '') ?? -1]
   const members = draft.members.flatMap((member): SectionMember[] => {
-    const y = memberY(member.id)
-    return y === undefined ? [] : [{ member, yMm: y }]
+    const y = yOf(member)
+    if (y === undefined) return []
+    const rimMm = Math.max(
+      0,
+      ...gears
+        .filter(({ gear, isInternal }) => gear.member === member.id && isInternal)
+        .map(({ radiusMm }) => radiusMm + RIM_MM),
+    )
+    const [shape, radiusMm]: [MemberShape, number] =
+      rimMm > 0
+        ? ['ring', rimMm]
+        : member.kind === 'differential-case'
+          ? ['case', CASE_RADIUS_MM + (member.isHollow ? HOLLOW_WALL_MM : 0)]
+          : member.isHollow
+            ? ['hollow', SHAFT_RADIUS_MM + HOLLOW_WALL_MM]
+            : ['shaft', SHAFT_RADIUS_MM]
+    return [{ member, yMm: y, shape, radiusMm }]
   })
+  const memberById = new Map(members.map((drawn) => [drawn.member.id, drawn]))
   const couplers = draft.couplers.flatMap((coupler): SectionCoupler[] => {
-    const y = memberY(coupler.hub)
-    return y === undefined ? [] : [{ coupler, yMm: y }]
+    const on = memberById.get(memberOf(coupler.hub)?.id ?? '')
+    return on ? [{ coupler, yMm: on.yMm, baseRadiusMm: on.radiusMm }] : []
   })
+  const planetaries = draft.links.flatMap((link): SectionPlanetary[] => {
+    if (link.kind !== 'planetary') return []
+    const [sun, ring] = [gearById.get(link.sun), gearById.get(link.ring)]
+    const carrier = memberOf(link.carrier)
+    if (!sun || !ring || !carrier) return []
+    const { stationMm } = sun.gear
+    return [
+      {
+        link,
+        yMm: sun.yMm,
+        stationMm,
+        sunRadiusMm: sun.radiusMm,
+        ringRadiusMm: ring.radiusMm,
+        carrierAtMm: Math.min(Math.max(stationMm, carrier.fromMm + 3), carrier.toMm - 3),
+      },
+    ]
+  })
+  const differentials = draft.links.flatMap((link): SectionDifferential[] => {
+    if (link.kind !== 'differential') return []
+    const on = memberById.get(link.case)
+    if (!on) return []
+    return [{ link, yMm: on.yMm, stationMm: (on.member.fromMm + on.member.toMm) / 2 }]
+  })
+  const reach = [
+    ...members.map(({ yMm: y, radiusMm }) => [y, radiusMm] as const),
+    ...gears.map((drawn) => [drawn.yMm, drawn.radiusMm] as const),
+    ...couplers.map(
+      (drawn) => [drawn.yMm, drawn.baseRadiusMm + SLEEVE_RADIUS_MM - SHAFT_RADIUS_MM] as const,
+    ),
+  ]
   return {
     lanes: draft.axes.map((axis, lane) => ({ axis, yMm: yMm[lane] ?? 0 })),
     members,
@@ -210,10 +305,12 @@ export function layOutSection(draft: BoxDraft): Section {
       return [{ link: mesh.link, a, b, stationMm, isTouching: isTouching(mesh) }]
     }),
     couplers,
+    planetaries,
+    differentials,
     fromMm: Math.min(0, ...draft.members.map((member) => member.fromMm)),
     toMm: Math.max(1, ...draft.members.map((member) => member.toMm)),
-    topMm: Math.min(-SHAFT_RADIUS_MM, ...gears.map((drawn) => drawn.yMm - drawn.radiusMm)),
-    bottomMm: Math.max(SHAFT_RADIUS_MM, ...gears.map((drawn) => drawn.yMm + drawn.radiusMm)),
+    topMm: Math.min(-SHAFT_RADIUS_MM, ...reach.map(([y, radiusMm]) => y - radiusMm)),
+    bottomMm: Math.max(SHAFT_RADIUS_MM, ...reach.map(([y, radiusMm]) => y + radiusMm)),
   }
 }
 
@@ -235,14 +332,19 @@ export function sleeveShiftMm(place: CouplerPosition | undefined): number {
 
 /**
  * How far each sliding gear stands from where it rests, by gear id, when the
- * couplers stand at `places`: it goes to the station of the mate it meshes with.
+ * couplers stand at `places`, by coupler id: it goes to the station of the mate it
+ * meshes with, and where it only engages dogs it moves as far as a sleeve does.
  */
 export function slidShiftsMm(
   section: Section,
-  places: readonly CouplerPosition[],
+  places: ReadonlyMap<string, CouplerPosition>,
 ): ReadonlyMap<string, number> {
   const shifts = new Map<string, number>()
-  for (const place of places)
+  for (const { coupler } of section.couplers) {
+    const place = places.get(coupler.id)
+    if (!place) continue
+    if (sleeveShiftMm(place) !== 0)
+      for (const gear of coupler.gears ?? []) shifts.set(gear, sleeveShiftMm(place))
     for (const engagement of place.engages) {
       if (engagement.kind !== 'mesh') continue
       const mesh = section.meshes.find(({ link }) => link.id === engagement.link)
@@ -250,5 +352,6 @@ export function slidShiftsMm(
         if (mesh && drawn.gear.mount === 'sliding')
           shifts.set(drawn.gear.id, mesh.stationMm - drawn.gear.stationMm)
     }
+  }
   return shifts
 }

@@ -67,6 +67,8 @@ export interface Member {
   /** Where it begins and ends along its axis, from the input end. */
   readonly fromMm: number
   readonly toMm: number
+  /** A tube around another member of the same axis. */
+  readonly isHollow?: boolean | undefined
 }
 
 export interface Gear {
@@ -157,6 +159,22 @@ export interface Coupler {
   readonly hub: string
   readonly stationMm: number
   readonly positions: readonly CouplerPosition[]
+  /** The gears that move with the coupler: sliding gears with dogs, or teeth cut on a sleeve. */
+  readonly gears?: readonly string[] | undefined
+}
+
+/** Couplers of which only one may leave its centre at a time. */
+export interface Interlock {
+  readonly id: string
+  readonly couplers: readonly string[]
+}
+
+/** Places that are not to be used together, such as an overdrive in the low range. */
+export interface Rule {
+  readonly id: string
+  /** Coupler id → coupler position id; all of them at once are forbidden. */
+  readonly forbids: Readonly<Record<string, string>>
+  readonly reason: string
 }
 
 /** A selectable position ("gear"). Couplers it does not name stand at their centre. */
@@ -165,6 +183,10 @@ export interface BoxPosition {
   readonly label: string
   /** Coupler id → coupler position id. */
   readonly couplers: Readonly<Record<string, string>>
+  /** Where the lever or the drum stands, in the person's words. */
+  readonly lever?: string | undefined
+  /** Kept in the list, but left out of keys and tables. */
+  readonly isHidden?: boolean | undefined
 }
 
 export interface FinalDrive {
@@ -182,6 +204,8 @@ export interface BoxDraft {
   readonly links: readonly Link[]
   readonly couplers: readonly Coupler[]
   readonly positions: readonly BoxPosition[]
+  readonly interlocks?: readonly Interlock[] | undefined
+  readonly rules?: readonly Rule[] | undefined
   /** The body through which power enters, and those through which it leaves. */
   readonly input: string
   readonly outputs: readonly string[]

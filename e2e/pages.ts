@@ -11,6 +11,7 @@ export async function startFourSpeed(page: Page, name: string): Promise<string> 
   await page.getByRole('link', { name: 'Start a new box' }).click()
   await page.getByLabel('Name of the box').fill(name)
   await page.getByRole('group', { name: 'Forward positions' }).getByText('4').click()
+  await page.getByRole('group', { name: 'Overdrives above direct' }).getByText('none').click()
   await page.getByRole('button', { name: 'Put it on the bench and count' }).click()
   await page.getByRole('button', { name: 'I have read this' }).click()
   await expect(page.getByRole('textbox', { name: 'Head gear, input shaft' })).toBeFocused()

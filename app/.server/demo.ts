@@ -1,75 +1,350 @@
-/** The demo data: a made-up shop with made-up units and invented counts. */
-import type { BoxDraft } from 'core'
-import { threeShaftBox } from 'core'
+/** The demo data: a made-up shop with made-up units and invented counts, one of each arrangement. */
+import type { BoxDraft, Chosen, FinalDrive, PatternId } from 'core'
+import { buildPattern } from 'core'
 
 import { createBox } from './boxes.ts'
 import { db } from './db/client.ts'
 import { seeds } from './db/tables/seeds.ts'
 
-function counted(draft: BoxDraft, counts: Readonly<Record<string, number>>): BoxDraft {
+interface DemoBox {
+  readonly name: string
+  readonly pattern: PatternId
+  readonly chosen: Chosen
+  readonly counts: Readonly<Record<string, number>>
+  readonly finalDrive?: FinalDrive
+}
+
+/** Both sides of a box with two countershafts have the same counts. */
+function twice(counts: Readonly<Record<string, number>>): Readonly<Record<string, number>> {
+  return Object.fromEntries(
+    Object.entries(counts).flatMap(([id, count]) =>
+      id.includes('*') ? ['a', 'b'].map((side) => [id.replace('*', side), count]) : [[id, count]],
+    ),
+  )
+}
+
+/** The last of these is the first on the bench. */
+const DEMO: readonly DemoBox[] = [
+  {
+    name: 'Drumlow transfer case, unit 40',
+    pattern: 'transfer-case',
+    chosen: { transfer: 'chain' },
+    counts: {
+      'transfer-sun': 33,
+      'transfer-ring-gear': 57,
+      'transfer-sprocket': 35,
+      'axle-sprocket': 35,
+    },
+  },
+  {
+    name: 'Solvane dual-clutch, unit 17',
+    pattern: 'dual-clutch',
+    chosen: { speeds: '7', axles: 'one' },
+    counts: {
+      'odd-1': 14,
+      'upper-1': 46,
+      'even-2': 20,
+      'upper-2': 40,
+      'odd-3': 26,
+      'upper-3': 34,
+      'lower-5': 28,
+      'even-4': 30,
+      'upper-4': 30,
+      'lower-6': 24,
+      'odd-7': 32,
+      'lower-7': 22,
+      'odd-R': 13,
+      'idler-R': 20,
+      'lower-R': 38,
+      'upper-final': 16,
+      'lower-final': 21,
+      'final-ring': 69,
+    },
+  },
+  {
+    name: 'Grimsound eighteen-speed, unit 33',
+    pattern: 'heavy',
+    chosen: { speeds: '18', range: 'countershaft' },
+    counts: twice({
+      'input-slow': 29,
+      'counter-*-slow': 37,
+      'input-fast': 32,
+      'counter-*-fast': 34,
+      'main-3': 38,
+      'counter-*-3': 28,
+      'main-2': 43,
+      'counter-*-2': 23,
+      'main-1': 48,
+      'counter-*-1': 18,
+      'main-C': 52,
+      'counter-*-C': 14,
+      'main-R': 46,
+      'counter-*-R': 17,
+      'idler-*-R': 19,
+      'main-range': 25,
+      'range-*-drive': 41,
+      'range-*-low': 18,
+      'output-low': 48,
+    }),
+  },
+  {
+    name: 'Grimsound ten-speed, unit 31',
+    pattern: 'heavy',
+    chosen: { speeds: '10', range: 'planetary' },
+    counts: twice({
+      'input-head': 30,
+      'counter-*-head': 36,
+      'main-4': 35,
+      'counter-*-4': 31,
+      'main-3': 39,
+      'counter-*-3': 27,
+      'main-2': 44,
+      'counter-*-2': 22,
+      'main-1': 48,
+      'counter-*-1': 18,
+      'main-R': 46,
+      'counter-*-R': 17,
+      'idler-*-R': 18,
+      'main-sun': 24,
+      'ring-gear': 76,
+    }),
+  },
+  {
+    name: 'Wrenfield motorcycle six-speed, unit 8',
+    pattern: 'motorcycle',
+    chosen: { speeds: '6', primary: 'gear' },
+    counts: {
+      'crank-primary': 33,
+      'input-primary': 61,
+      'input-1': 13,
+      'output-1': 31,
+      'input-2': 17,
+      'output-2': 27,
+      'input-3': 20,
+      'output-3': 24,
+      'input-4': 22,
+      'output-4': 22,
+      'input-5': 23,
+      'output-5': 21,
+      'input-6': 25,
+      'output-6': 19,
+      'output-chain': 15,
+      'wheel-chain': 41,
+    },
+  },
+  {
+    name: 'Kestwick racing five-speed, unit 21',
+    pattern: 'racing',
+    chosen: { speeds: '5' },
+    counts: {
+      'input-1': 14,
+      'output-1': 32,
+      'input-2': 17,
+      'output-2': 29,
+      'input-3': 20,
+      'output-3': 26,
+      'input-4': 22,
+      'output-4': 24,
+      'input-5': 24,
+      'output-5': 22,
+      'input-reverse': 13,
+      'idler-reverse': 18,
+      'output-reverse': 30,
+    },
+    finalDrive: { drivingToothCount: 11, drivenToothCount: 35 },
+  },
+  {
+    name: 'Morrick transaxle, unit 6',
+    pattern: 'longitudinal-transaxle',
+    chosen: { integral: 'first' },
+    counts: {
+      'input-1': 11,
+      'output-1': 39,
+      'input-2': 17,
+      'output-2': 33,
+      'input-3': 22,
+      'output-3': 28,
+      'input-4': 27,
+      'output-4': 23,
+      'input-reverse': 12,
+      'idler-reverse': 18,
+      'output-reverse': 36,
+      'output-final': 9,
+      'final-ring': 37,
+    },
+  },
+  {
+    name: 'Calder transaxle five-speed, unit 14',
+    pattern: 'transverse-transaxle',
+    chosen: { speeds: '5', couplers: 'both' },
+    counts: {
+      'input-1': 13,
+      'output-1': 45,
+      'input-2': 20,
+      'output-2': 38,
+      'input-3': 25,
+      'output-3': 33,
+      'input-4': 29,
+      'output-4': 29,
+      'input-5': 33,
+      'output-5': 25,
+      'input-reverse': 13,
+      'idler-reverse': 24,
+      'output-reverse': 43,
+      'output-final': 17,
+      'final-ring': 65,
+    },
+  },
+  {
+    name: 'Tarn dog-clutch three-speed, unit 4',
+    pattern: 'dog-clutch-three-shaft',
+    chosen: { speeds: '3' },
+    counts: {
+      'input-head': 18,
+      'counter-head': 31,
+      'counter-2': 22,
+      'main-2': 27,
+      'counter-1': 15,
+      'main-1': 34,
+      'counter-reverse': 14,
+      'idler-reverse': 18,
+      'main-reverse': 33,
+    },
+  },
+  {
+    name: 'Brackwell sliding-gear three-speed, unit 2',
+    pattern: 'sliding-gear',
+    chosen: { second: 'constant-mesh' },
+    counts: {
+      'input-head': 16,
+      'counter-head': 30,
+      'counter-2': 20,
+      'main-2': 26,
+      'counter-1': 14,
+      'main-1': 32,
+      'counter-reverse': 12,
+      'idler-reverse': 17,
+    },
+  },
+  {
+    name: 'Sedgeley four-speed, unit 3',
+    pattern: 'sleeve-teeth-reverse',
+    chosen: {},
+    counts: {
+      'input-head': 19,
+      'counter-head': 33,
+      'counter-3': 28,
+      'main-3': 24,
+      'counter-2': 21,
+      'main-2': 31,
+      'counter-1': 15,
+      'main-1': 37,
+      'counter-reverse': 14,
+      'idler-reverse': 20,
+      'main-reverse': 35,
+    },
+  },
+  {
+    name: 'Fenwold five-speed, unit 5',
+    pattern: 'countershaft-couplers',
+    chosen: { speeds: '5' },
+    counts: {
+      'input-head': 23,
+      'counter-head': 35,
+      'counter-3': 31,
+      'main-3': 27,
+      'counter-2': 24,
+      'main-2': 34,
+      'counter-1': 17,
+      'main-1': 41,
+      'counter-5': 38,
+      'main-5': 20,
+      'counter-reverse': 16,
+      'idler-reverse': 20,
+      'main-reverse': 39,
+    },
+    finalDrive: { drivingToothCount: 10, drivenToothCount: 39 },
+  },
+  {
+    name: 'Harrowgap six-speed, unit 9',
+    pattern: 'three-shaft',
+    chosen: { speeds: '6', overdrives: '1', reverse: 'sleeve-teeth' },
+    counts: {
+      'input-head': 25,
+      'counter-head': 35,
+      'counter-6': 38,
+      'main-6': 22,
+      'counter-4': 32,
+      'main-4': 28,
+      'counter-3': 27,
+      'main-3': 33,
+      'counter-2': 22,
+      'main-2': 38,
+      'counter-1': 17,
+      'main-1': 43,
+      'counter-reverse': 15,
+      'idler-reverse': 21,
+      'main-reverse': 40,
+    },
+    finalDrive: { drivingToothCount: 12, drivenToothCount: 41 },
+  },
+  {
+    name: 'Quillmoor four-speed, unit 7',
+    pattern: 'three-shaft',
+    chosen: { speeds: '4', overdrives: '0', reverse: 'sliding-idler' },
+    counts: {
+      'input-head': 19,
+      'counter-head': 32,
+      'counter-1': 14,
+      'main-1': 37,
+      'counter-2': 20,
+      'main-2': 31,
+      'counter-3': 27,
+      'main-3': 24,
+      'counter-reverse': 14,
+      'idler-reverse': 19,
+      'main-reverse': 35,
+    },
+    finalDrive: { drivingToothCount: 9, drivenToothCount: 40 },
+  },
+  {
+    name: 'Ostrel five-speed, unit 12',
+    pattern: 'three-shaft',
+    chosen: { speeds: '5', overdrives: '1', reverse: 'constant-mesh' },
+    counts: {
+      'input-head': 24,
+      'counter-head': 37,
+      'counter-1': 17,
+      'main-1': 44,
+      'counter-2': 24,
+      'main-2': 37,
+      'counter-3': 31,
+      'main-3': 30,
+      'counter-5': 40,
+      'main-5': 21,
+      'counter-reverse': 16,
+      'idler-reverse': 22,
+      'main-reverse': 41,
+    },
+    finalDrive: { drivingToothCount: 11, drivenToothCount: 43 },
+  },
+]
+
+function draftOf({ name, pattern, chosen, counts, finalDrive }: DemoBox): BoxDraft {
+  const draft = buildPattern(pattern, name, chosen)
   return {
     ...draft,
     gears: draft.gears.map((gear) => {
       const toothCount = counts[gear.id]
-      if (toothCount === undefined) throw new Error(`the demo has no count for "${gear.id}"`)
+      if (toothCount === undefined) throw new Error(`${name} has no count for "${gear.id}"`)
       return { ...gear, toothCount }
     }),
+    ...(finalDrive ? { finalDrive } : {}),
   }
 }
 
 export function demoBoxes(): readonly BoxDraft[] {
-  return [
-    {
-      ...counted(
-        threeShaftBox({
-          name: 'Quillmoor four-speed, unit 7',
-          forwardCount: 4,
-          directAt: 4,
-          reverse: 'sliding-idler',
-        }),
-        {
-          'input-head': 19,
-          'counter-head': 32,
-          'counter-1': 14,
-          'main-1': 37,
-          'counter-2': 20,
-          'main-2': 31,
-          'counter-3': 27,
-          'main-3': 24,
-          'counter-reverse': 14,
-          'idler-reverse': 19,
-          'main-reverse': 35,
-        },
-      ),
-      finalDrive: { drivingToothCount: 9, drivenToothCount: 40 },
-    },
-    {
-      ...counted(
-        threeShaftBox({
-          name: 'Ostrel five-speed, unit 12',
-          forwardCount: 5,
-          directAt: 4,
-          reverse: 'constant-mesh',
-        }),
-        {
-          'input-head': 24,
-          'counter-head': 37,
-          'counter-1': 17,
-          'main-1': 44,
-          'counter-2': 24,
-          'main-2': 37,
-          'counter-3': 31,
-          'main-3': 30,
-          'counter-5': 40,
-          'main-5': 21,
-          'counter-reverse': 16,
-          'idler-reverse': 22,
-          'main-reverse': 41,
-        },
-      ),
-      finalDrive: { drivingToothCount: 11, drivenToothCount: 43 },
-    },
-  ]
+  return DEMO.map(draftOf)
 }
 
 /** Puts the demo boxes in, once in a database's life. */

@@ -3,69 +3,65 @@ import { useState } from 'react'
 import { Form, Link, data, redirect, useNavigation } from 'react-router'
 import { z } from 'zod'
 
-import { FORWARD_COUNTS, REVERSE_KINDS, ordinal, threeShaftBox } from 'core'
+import type { Chosen, PatternId } from 'core'
+import { PATTERNS, PATTERN_IDS, buildPattern, chosenOption } from 'core'
 
 import { OUTAGE_SENTENCE, unlessOutage } from '~/.server/answers.ts'
 import { createBox } from '~/.server/boxes.ts'
 import { readSettings } from '~/.server/settings.ts'
 import { HelpButton } from '~/components/HelpButton.tsx'
 import { Choice } from '~/components/newBox/Choice.tsx'
+import { PatternList } from '~/components/newBox/PatternList.tsx'
 import { Legend } from '~/components/section/Legend.tsx'
 import { SettingsControls } from '~/components/SettingsControls.tsx'
 import { SectionDrawing } from '~/components/section/SectionDrawing.tsx'
+import { CHOICE_WORDS, PATTERN_WORDS, optionWords } from '~/words/patterns.ts'
 import { WORDS } from '~/words/vocabulary.ts'
 
 import type { Route } from './+types/newBox'
 
-const choicesSchema = z
-  .object({
-    name: z
-      .string()
-      .trim()
-      .min(1, 'Give the box a name, so that you find it again.')
-      .max(120, 'A name has 120 characters at most.'),
-    forwardCount: z.coerce
-      .number()
-      .pipe(z.literal(FORWARD_COUNTS, 'Choose 4, 5 or 6 forward positions.')),
-    directAt: z.coerce.number().int().min(1),
-    reverse: z.enum(REVERSE_KINDS, 'Choose how reverse is made.'),
-  })
-  .refine(({ directAt, forwardCount }) => directAt <= forwardCount, {
-    path: ['directAt'],
-    message: 'The direct position is one of the forward positions.',
-  })
+const choicesSchema = z.looseObject({
+  name: z
+    .string()
+    .trim()
+    .min(1, 'Give the box a name, so that you find it again.')
+    .max(120, 'A name has 120 characters at most.'),
+  pattern: z.enum(PATTERN_IDS, 'Choose the arrangement that is nearest.'),
+})
 
 export async function loader({ request }: Route.LoaderArgs) {
   return { settings: await readSettings(request) }
 }
 
 export async function action({ request }: Route.ActionArgs) {
-  const parsed = choicesSchema.safeParse(Object.fromEntries(await request.formData()))
+  const form = Object.fromEntries(await request.formData())
+  const parsed = choicesSchema.safeParse(form)
   if (!parsed.success)
     return data(
       { issues: parsed.error.issues.map(({ path, message }) => ({ path, message })) },
       { status: 400 },
     )
-  const id = await unlessOutage(() => createBox(threeShaftBox(parsed.data)))
+  const { name, pattern } = parsed.data
+  const chosen: Chosen = Object.fromEntries(
+    Object.entries(form).flatMap(([key, value]) =>
+      typeof value === 'string' ? [[key, value]] : [],
+    ),
+  )
+  const id = await unlessOutage(() => createBox(buildPattern(pattern, name, chosen)))
   if (id === null)
     return data({ issues: [{ path: ['form'], message: OUTAGE_SENTENCE }] }, { status: 503 })
   return redirect(`/boxes/${id}/count`)
 }
 
-type ForwardCount = (typeof FORWARD_COUNTS)[number]
-type ReverseKind = (typeof REVERSE_KINDS)[number]
-
 export default function NewBox({ loaderData, actionData }: Route.ComponentProps) {
   const words = WORDS[loaderData.settings.vocabulary]
-  const [forwardCount, setForwardCount] = useState<ForwardCount>(5)
-  const [wantedDirect, setDirectAt] = useState(4)
-  const [reverse, setReverse] = useState<ReverseKind>('sliding-idler')
-  const directAt = Math.min(wantedDirect, forwardCount)
+  const [patternId, setPatternId] = useState<PatternId>('three-shaft')
+  const [chosen, setChosen] = useState<Chosen>({})
   const isBusy = useNavigation().state !== 'idle'
   const problem = (key: string): string | undefined =>
     actionData?.issues.find(({ path }) => path[0] === key)?.message
-  const draft = threeShaftBox({ name: 'preview', forwardCount, directAt, reverse })
-  const overdrives = forwardCount - directAt
+  const pattern = PATTERNS.find(({ id }) => id === patternId)
+  const draft = buildPattern(patternId, 'preview', chosen)
 
   return (
     <div className="flex min-h-screen flex-col lg:h-screen">
@@ -74,88 +70,20 @@ export default function NewBox({ loaderData, actionData }: Route.ComponentProps)
         <Link to="/" className="button-quiet -ml-2 font-bold">
           Bench
         </Link>
-        <h1 className="text-[1.15rem]">Start a new box</h1>
+        <h1 className="text-[1.15rem]">Start a new box: which is nearest to yours?</h1>
         <div className="ml-auto flex">
           <SettingsControls settings={loaderData.settings} />
           <HelpButton />
         </div>
       </header>
-      <main className="grid min-h-0 flex-1 lg:grid-cols-[25rem_minmax(0,1fr)]">
-        <Form method="post" className="border-rule bg-sheet flex flex-col gap-5 border-r-2 p-5">
-          <label className="block text-[1.1rem] font-semibold">
-            Name of the box
-            <input
-              name="name"
-              className="field mt-1 font-normal"
-              maxLength={120}
-              placeholder="unit, owner or job number"
-              aria-invalid={problem('name') !== undefined}
-              aria-describedby={problem('name') ? 'name-problem' : undefined}
-              required
-            />
-          </label>
-          {problem('name') && (
-            <p id="name-problem" className="trouble">
-              <TriangleAlert aria-hidden /> {problem('name')}
-            </p>
-          )}
-          <Choice
-            legend="Forward positions"
-            name="forwardCount"
-            value={`${forwardCount}`}
-            options={FORWARD_COUNTS.map((count) => [`${count}`, `${count}`])}
-            onChange={(value) => {
-              setForwardCount(FORWARD_COUNTS.find((count) => `${count}` === value) ?? 5)
-            }}
-          />
-          <Choice
-            legend="Direct, input joined to main shaft, in"
-            name="directAt"
-            value={`${directAt}`}
-            options={[forwardCount - 2, forwardCount - 1, forwardCount].map((at) => [
-              `${at}`,
-              ordinal(at),
-            ])}
-            onChange={(value) => {
-              setDirectAt(Number(value))
-            }}
-          />
-          <Choice
-            legend="Reverse"
-            name="reverse"
-            value={reverse}
-            options={[
-              ['sliding-idler', 'sliding idler'],
-              ['constant-mesh', 'idler in mesh, coupler'],
-            ]}
-            onChange={(value) => {
-              setReverse(REVERSE_KINDS.find((kind) => kind === value) ?? 'sliding-idler')
-            }}
-          />
-          {problem('form') && (
-            <p role="alert" className="trouble">
-              <TriangleAlert aria-hidden /> {problem('form')}
-            </p>
-          )}
-          <button className="button button-main min-h-[56px] text-[1.1rem]" disabled={isBusy}>
-            Put it on the bench and count
-          </button>
-          <p className="text-graphite">
-            Choose what is nearest to the box before you. All gears start uncounted; sizes in the
-            drawing follow the teeth as you count them.
+      <Form method="post" className="grid min-h-0 flex-1 lg:grid-cols-[21rem_minmax(0,1fr)]">
+        <PatternList selected={patternId} onSelect={setPatternId} />
+        <main className="flex min-h-0 flex-col gap-2 p-4 pt-2">
+          <p role="status">
+            <b>{PATTERN_WORDS[patternId].title}</b>: {draft.gears.length} gears to count,{' '}
+            {draft.positions.length} positions
           </p>
-        </Form>
-        <section aria-label="Preview" className="flex min-h-0 flex-col p-4">
-          <p className="font-semibold" role="status">
-            Three shafts, {forwardCount} forward positions, direct in {ordinal(directAt)},{' '}
-            {overdrives === 0
-              ? 'no overdrive'
-              : overdrives === 1
-                ? '1 overdrive'
-                : `${overdrives} overdrives`}
-            ; {draft.gears.length} gears to count
-          </p>
-          <div className="min-h-0 flex-1">
+          <div className="min-h-[14rem] flex-1">
             <SectionDrawing
               draft={draft}
               words={words}
@@ -163,8 +91,46 @@ export default function NewBox({ loaderData, actionData }: Route.ComponentProps)
             />
           </div>
           <Legend hasRibbon={false} />
-        </section>
-      </main>
+          <div className="border-ink flex flex-wrap items-end gap-x-6 gap-y-2 border-t-2 pt-2">
+            {pattern?.choices.map((choice) => (
+              <Choice
+                key={`${patternId}/${choice.id}`}
+                legend={CHOICE_WORDS[choice.id] ?? choice.id}
+                name={choice.id}
+                value={chosenOption(choice, chosen)}
+                options={choice.options.map((option) => [option, optionWords(choice.id, option)])}
+                onChange={(value) => {
+                  setChosen({ ...chosen, [choice.id]: value })
+                }}
+              />
+            ))}
+          </div>
+          <div className="flex flex-wrap items-end gap-4">
+            <label className="min-w-[16rem] flex-1 font-semibold">
+              Name of the box
+              <input
+                name="name"
+                className="field mt-1 min-h-[52px] font-normal"
+                maxLength={120}
+                placeholder="unit, owner or job number"
+                aria-invalid={problem('name') !== undefined}
+                aria-describedby={problem('name') ? 'name-problem' : undefined}
+                required
+              />
+            </label>
+            <button className="button button-main min-h-[52px] text-[1.1rem]" disabled={isBusy}>
+              Put it on the bench and count
+            </button>
+          </div>
+          {(['name', 'pattern', 'form'] as const).map((key) =>
+            problem(key) ? (
+              <p key={key} id={`${key}-problem`} role="alert" className="trouble">
+                <TriangleAlert aria-hidden /> {problem(key)}
+              </p>
+            ) : null,
+          )}
+        </main>
+      </Form>
     </div>
   )
 }

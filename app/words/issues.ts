@@ -2,8 +2,9 @@
 import type { BoxDraft, BoxIssue, EditConflict, EditRefusal, FinalDrive } from 'core'
 import { LEAST_TOOTH_COUNT, MOST_TOOTH_COUNT, indexBox } from 'core'
 
+import { formatMm } from '../format.ts'
 import type { Naming } from './names.ts'
-import { bodyName, gearName } from './names.ts'
+import { bodyName, couplerName, gearName } from './names.ts'
 import { WORDS } from './vocabulary.ts'
 import type { Vocabulary } from './vocabulary.ts'
 
@@ -33,6 +34,12 @@ export function issueWords(
   const pair = (id: string): string => {
     const link = naming.box.links.get(id)
     return link && 'b' in link ? `${gear(link.a)} with ${gear(link.b)}` : id
+  }
+  const position = (id: string): string =>
+    draft.positions.find((candidate) => candidate.id === id)?.label ?? id
+  const coupler = (id: string): string => {
+    const found = naming.box.couplers.get(id)
+    return found ? couplerName(naming, found) : id
   }
   switch (issue.code) {
     case 'unknown-id':
@@ -71,6 +78,16 @@ export function issueWords(
       return `${gear(issue.gear)} meshes with nothing. Mesh it, or take it out.`
     case 'gear-off-its-member':
       return `${gear(issue.gear)} stands at ${issue.stationMm} mm, but its shaft runs from ${issue.fromMm} mm to ${issue.toMm} mm.`
+    case 'position-interlocked':
+      return `No lever reaches ${position(issue.position)}: the interlock keeps the ${coupler(issue.couplers[1])} at its centre while the ${coupler(issue.couplers[0])} is engaged. Change the position, or the interlock.`
+    case 'position-forbidden': {
+      const rule = draft.rules?.find(({ id }) => id === issue.rule)
+      return `Position ${position(issue.position)} is forbidden: ${rule?.reason ?? issue.rule} Change the position, or the rule.`
+    }
+    case 'modules-differ':
+      return `${pair(issue.link)} state modules of ${issue.moduleMm[0]} mm and ${issue.moduleMm[1]} mm; gears in mesh share one. Measure both again.`
+    case 'centre-distance-differs':
+      return `${pair(issue.link)} need a centre distance of ${formatMm(issue.centreDistanceMm)}; ${pair(issue.other)} between the same shafts need ${formatMm(issue.otherCentreDistanceMm)}. Check teeth, module and helix of both pairs.`
     case 'tooth-sum-differs':
       return `${pair(issue.link)} have ${issue.toothSum} teeth together; the other pairs between these shafts have about ${issue.usualToothSum}. Count both again.`
   }

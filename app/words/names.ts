@@ -1,5 +1,5 @@
 /** What the parts of a box are called. */
-import type { BoxIndex, Coupler, Gear } from 'core'
+import type { BoxIndex, Coupler, CouplerPosition, Gear } from 'core'
 
 import type { Vocabulary } from './vocabulary.ts'
 
@@ -32,17 +32,33 @@ export function gearName(naming: Naming, gear: Gear): string {
   return member?.kind === 'idler' ? gear.label : `${gear.label}, ${bodyName(naming, gear.member)}`
 }
 
-/** "3–4 sleeve", after the positions that it makes. */
-export function couplerName({ box, words }: Naming, coupler: Coupler): string {
-  if (coupler.name) return coupler.name
-  const made = box.draft.positions
-    .filter((position) => {
-      const place = coupler.positions.find(({ id }) => id === position.couplers[coupler.id])
-      return place !== undefined && place.engages.length > 0
-    })
-    .map((position) => position.label)
-  const word = words.couplers[coupler.kind]
-  return made.length > 0 ? `${made.join('–')} ${word}` : word
+/** The one position that a coupler's place makes alone, or the place's own name where it makes several or none. */
+export function placeName({ box }: Naming, coupler: Coupler, place: CouplerPosition): string {
+  const made = box.draft.positions.filter((position) => position.couplers[coupler.id] === place.id)
+  return made.length === 1 && made[0] ? made[0].label : place.id
+}
+
+/** "3–4 sleeve", after what it makes. */
+export function couplerName(naming: Naming, coupler: Coupler): string {
+  return (
+    coupler.name ?? `${couplerLabel(naming, coupler)} ${naming.words.couplers[coupler.kind]}`.trim()
+  )
+}
+
+/** "3–4": a coupler's name where there is little room. */
+export function couplerLabel(naming: Naming, coupler: Coupler): string {
+  if (coupler.name) return coupler.name.replace(/ [^ ]+$/, '')
+  const made = coupler.positions
+    .filter(({ engages }) => engages.length > 0)
+    .map((place) => placeName(naming, coupler, place))
+    .sort((one, other) => order(one) - order(other) || one.localeCompare(other))
+  return made.join('–')
+}
+
+/** Numbers in their order, then words. */
+function order(name: string): number {
+  const number = Number.parseFloat(name)
+  return Number.isNaN(number) ? Infinity : number
 }
 
 /** A body without its shaft, for sentences that name the shaft anyway: "2nd gear". */

@@ -8,6 +8,7 @@ import type {
   PathEnd,
   PathStep,
   Rational,
+  Undetermined,
 } from 'core'
 import { ONE, toNumber } from 'core'
 
@@ -15,7 +16,7 @@ import type { TorqueUnit } from '../format.ts'
 import { formatSpeed, formatTeeth, formatTorque } from '../format.ts'
 import type { Naming } from './names.ts'
 import { bodyName, capitalize, couplerName, shortBodyName } from './names.ts'
-import { TRAVEL_WORDS, VIEWPOINT } from './vocabulary.ts'
+import { LINK_WORDS, TRAVEL_WORDS, VIEWPOINT } from './vocabulary.ts'
 
 /** What the person put in; everything in a box is proportional to it. */
 export interface Input {
@@ -74,16 +75,35 @@ function stepSentence(naming: Naming, input: Input, step: PathStep): string {
   return `${capitalize(from)} ${step.from.length > 1 ? 'drive' : 'drives'} ${to}.`
 }
 
-/** Input, every step, and output, in the order of the power. */
+/** Input, every step, and the outputs, in the order of the power. */
 export function pathSentences(naming: Naming, drive: Drive, input: Input): readonly string[] {
   const { draft } = naming.box
-  const output = draft.outputs[0] ?? draft.input
-  const speed = drive.ratio.inverse()
   return [
     `Power enters at the ${bodyName(naming, draft.input)}: ${formatSpeed(input.speedRpm)}, ${formatTorque(input.torqueNm, input.torqueUnit)}.`,
     ...drive.path.map((step) => stepSentence(naming, input, step)),
-    `It leaves at the ${bodyName(naming, output)}, turning ${senseWords(speed)} (${VIEWPOINT}): ${load(input, speed, drive.ratio)}.`,
+    ...drive.outputs.map(
+      ({ body, speed, torque }) =>
+        `It leaves at the ${bodyName(naming, body)}, turning ${senseWords(speed)} (${VIEWPOINT}): ${load(input, speed, torque)}.`,
+    ),
   ]
+}
+
+/** What was taken for granted so that one ratio follows; nothing where nothing was. */
+export function balanceSentence(naming: Naming, { balanced }: Drive): string | null {
+  if (balanced.length === 0) return null
+  const sides = balanced.map(
+    ({ left, right }) => `the ${bodyName(naming, left)} and the ${bodyName(naming, right)}`,
+  )
+  return `An open differential: figures are for ${listed(sides)} turning alike.`
+}
+
+/** Which freedom is left where the input does not settle the output, and by what. */
+export function openSentence(naming: Naming, { open, through }: Undetermined): string {
+  const outputs = listed(open.map((body) => `the ${bodyName(naming, body)}`))
+  const links = through.map((link) => `the ${LINK_WORDS[link.kind]} "${link.id}"`)
+  return links.length > 0
+    ? `The input moves the output, but ${outputs} can turn besides, through ${listed(links)}. Hold or engage one part of it, and one ratio follows.`
+    : `The input moves the output, but ${outputs} can turn besides, so no one ratio follows.`
 }
 
 /** "The 1–2 sleeve, moved towards the output end, locks the 1st gear to the main shaft." */

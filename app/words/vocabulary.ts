@@ -1,5 +1,5 @@
 /** The words of the trade, which differ from place to place. */
-import type { CouplerKind, GearMount, MemberKind, Travel } from 'core'
+import type { CouplerKind, GearMount, Link, MemberKind, Travel } from 'core'
 
 export const VOCABULARIES = ['countershaft', 'layshaft'] as const
 export type VocabularyName = (typeof VOCABULARIES)[number]
@@ -51,6 +51,17 @@ const LAYSHAFT: Vocabulary = {
 export const WORDS: Readonly<Record<VocabularyName, Vocabulary>> = {
   countershaft: COUNTERSHAFT,
   layshaft: LAYSHAFT,
+}
+
+/** What holds two or three parts to one another. */
+export const LINK_WORDS: Readonly<Record<Link['kind'], string>> = {
+  'external-mesh': 'pair in mesh',
+  'internal-mesh': 'ring and pinion',
+  chain: 'chain',
+  planetary: 'planetary set',
+  differential: 'differential',
+  joined: 'joint',
+  held: 'hold to the case',
 }
 
 /** Which way a coupler has gone from its centre. */

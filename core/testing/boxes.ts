@@ -1,8 +1,8 @@
 /** Small boxes for tests, written as a person would describe them. */
 import { checkBox } from '../check.ts'
 import type { Box } from '../box.ts'
-import type { ThreeShaftChoices } from '../threeShaft.ts'
-import { threeShaftBox } from '../threeShaft.ts'
+import type { ThreeShaftChoices } from '../patterns/threeShaft.ts'
+import { threeShaftBox } from '../patterns/threeShaft.ts'
 import type { BoxDraft, Gear, Link, Member, MeshKind } from '../types.ts'
 
 /** A draft with nothing in it but what is given. */

@@ -11,8 +11,8 @@ interface ChoiceProps {
 export function Choice({ legend, name, value, options, onChange }: ChoiceProps) {
   return (
     <fieldset>
-      <legend className="mb-1 text-[1.1rem] font-semibold">{legend}</legend>
-      <div className="flex gap-2">
+      <legend className="mb-1 font-semibold">{legend}</legend>
+      <div className="flex flex-wrap gap-1.5">
         {options.map(([optionValue, title]) => (
           <label
             key={optionValue}

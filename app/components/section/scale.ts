@@ -4,10 +4,15 @@ import type { Section } from 'core'
 /** The viewBox fits into this; type sizes in the style sheet are chosen for it. */
 const WIDEST = 1000
 const TALLEST = 640
-const MARGIN_MM = { side: 6, topBottom: 11 }
+/** Room for the names over the outermost gears, and at the sides, in viewBox units. */
+const MARGIN = { side: 14, topBottom: 30 }
+/** How much longer than high a millimetre may be drawn where the box is short and tall. */
+const MOST_STRETCH = 2
 
+/** Heights are to one scale, lengths along the shafts to another. */
 export interface Scale {
-  readonly perMm: number
+  readonly perMmX: number
+  readonly perMmY: number
   readonly x: (mm: number) => number
   readonly y: (mm: number) => number
   readonly width: number
@@ -15,14 +20,17 @@ export interface Scale {
 }
 
 export function scaleOf(section: Section): Scale {
-  const widthMm = section.toMm - section.fromMm + 2 * MARGIN_MM.side
-  const heightMm = section.bottomMm - section.topMm + 2 * MARGIN_MM.topBottom
-  const perMm = Math.min(WIDEST / widthMm, TALLEST / heightMm)
+  const widthMm = section.toMm - section.fromMm
+  const heightMm = section.bottomMm - section.topMm
+  const [widest, tallest] = [WIDEST - 2 * MARGIN.side, TALLEST - 2 * MARGIN.topBottom]
+  const perMmY = Math.min(widest / widthMm, tallest / heightMm)
+  const perMmX = Math.min(widest / widthMm, perMmY * MOST_STRETCH)
   return {
-    perMm,
-    x: (mm) => (mm - section.fromMm + MARGIN_MM.side) * perMm,
-    y: (mm) => (mm - section.topMm + MARGIN_MM.topBottom) * perMm,
-    width: widthMm * perMm,
-    height: heightMm * perMm,
+    perMmX,
+    perMmY,
+    x: (mm) => (mm - section.fromMm) * perMmX + MARGIN.side,
+    y: (mm) => (mm - section.topMm) * perMmY + MARGIN.topBottom,
+    width: widthMm * perMmX + 2 * MARGIN.side,
+    height: heightMm * perMmY + 2 * MARGIN.topBottom,
   }
 }

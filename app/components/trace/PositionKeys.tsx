@@ -31,10 +31,32 @@ interface PositionKeysProps {
   readonly onSelect: (index: number) => void
 }
 
+/** Classes for so many keys in a row. */
+const COLUMNS = [
+  '',
+  'sm:grid-cols-1',
+  'sm:grid-cols-2',
+  'sm:grid-cols-3',
+  'sm:grid-cols-4',
+  'sm:grid-cols-5',
+  'sm:grid-cols-6',
+  'sm:grid-cols-7',
+  'sm:grid-cols-8',
+  'sm:grid-cols-9',
+  'sm:grid-cols-10',
+  'sm:grid-cols-11',
+]
+const MOST_IN_A_ROW = COLUMNS.length - 1
+
 /** One large key a position, with what it makes. */
 export function PositionKeys({ positions, selected, hrefOf, onSelect }: PositionKeysProps) {
+  const rows = Math.ceil(positions.length / MOST_IN_A_ROW)
+  const columns = Math.ceil(positions.length / rows)
   return (
-    <nav aria-label="Positions" className="no-print flex flex-wrap gap-1.5">
+    <nav
+      aria-label="Positions"
+      className={clsx('no-print grid grid-cols-4 gap-1.5', COLUMNS[columns])}
+    >
       {positions.map(({ position, analysis }, index) => {
         const isSelected = position.id === selected
         return (
@@ -48,13 +70,13 @@ export function PositionKeys({ positions, selected, hrefOf, onSelect }: Position
             }}
             aria-current={isSelected ? 'page' : undefined}
             className={clsx(
-              'flex min-h-[64px] min-w-[5.2rem] flex-1 flex-col items-center justify-center border-2 leading-tight',
+              'flex min-h-[52px] flex-col items-center justify-center border-2 leading-tight',
               isSelected
                 ? 'border-accent bg-accent text-accent-ink'
                 : 'border-steel bg-sheet text-ink hover:bg-accent-wash',
             )}
           >
-            <span className="text-[1.5rem] font-bold">{position.label}</span>
+            <span className="text-[1.5rem] leading-none font-bold">{position.label}</span>
             <span className="text-[0.84rem] whitespace-nowrap">{shortResult(analysis)}</span>
           </a>
         )

@@ -13,8 +13,14 @@ import {
   formatTorque,
 } from '~/format.ts'
 import type { Naming } from '~/words/names.ts'
-import { gearName } from '~/words/names.ts'
-import { engagementSentence, pathSentences, ratioSentence } from '~/words/sentences.ts'
+import { bodyName, gearName } from '~/words/names.ts'
+import {
+  balanceSentence,
+  engagementSentence,
+  openSentence,
+  pathSentences,
+  ratioSentence,
+} from '~/words/sentences.ts'
 import type { Input } from '~/words/sentences.ts'
 
 interface TraceResultProps {
@@ -53,7 +59,11 @@ export function TraceResult({ naming, selected, input, countHref, inputFields }:
       ) : (
         <div>
           <p className="text-[1.9rem] font-bold">{STATES[analysis.state].title}</p>
-          <p>{STATES[analysis.state].sentence}</p>
+          <p>
+            {analysis.state === 'undetermined'
+              ? openSentence(naming, analysis)
+              : STATES[analysis.state].sentence}
+          </p>
         </div>
       )}
       <Engaged naming={naming} analysis={analysis} />
@@ -79,11 +89,7 @@ const STATES = {
     title: 'Output locked',
     sentence: 'The output cannot turn; the input is free.',
   },
-  undetermined: {
-    title: 'Not settled',
-    sentence:
-      'The input moves the output, but something else is free as well, so no one ratio follows.',
-  },
+  undetermined: { title: 'Not settled', sentence: '' },
 } as const satisfies Record<
   Exclude<Analysis['state'], 'drive' | 'uncounted'>,
   { readonly title: string; readonly sentence: string }
@@ -101,6 +107,7 @@ function DriveFigures({
   readonly children: React.ReactNode
 }) {
   const { ratio } = drive
+  const balance = balanceSentence(naming, drive)
   const disputed = drive.path
     .flatMap((step) => [...step.from, ...step.to])
     .map(({ gear }) => gear)
@@ -127,16 +134,32 @@ function DriveFigures({
       )}
       <Factors factors={drive.factors} ratio={formatRatioFigure(ratio)} />
       {children}
-      <dl className="border-rule grid grid-cols-2 gap-x-3 border-b-2 pb-2">
-        <dt className="text-graphite">Torque out</dt>
-        <dt className="text-graphite">Speed out</dt>
-        <dd className="text-[1.5rem] font-bold" data-testid="torque-out">
-          {formatTorque(Math.abs(toNumber(ratio)) * input.torqueNm, input.torqueUnit)}
-        </dd>
-        <dd className="text-[1.5rem] font-bold" data-testid="speed-out">
-          {formatSpeed(input.speedRpm / Math.abs(toNumber(ratio)))}
-        </dd>
-      </dl>
+      <table className="w-full text-left">
+        <thead className="text-graphite">
+          <tr>
+            <th className="w-1/2 font-normal">Torque out</th>
+            <th className="font-normal">Speed out</th>
+          </tr>
+        </thead>
+        <tbody className="border-rule border-b-2">
+          {drive.outputs.map(({ body, speed, torque }) => (
+            <tr key={body} className="align-baseline">
+              <td className="pr-3 text-[1.5rem] font-bold" data-testid="torque-out">
+                {formatTorque(Math.abs(toNumber(torque)) * input.torqueNm, input.torqueUnit)}
+              </td>
+              <td className="text-[1.5rem] font-bold" data-testid="speed-out">
+                {formatSpeed(Math.abs(toNumber(speed)) * input.speedRpm)}
+                {drive.outputs.length > 1 && (
+                  <span className="text-graphite block text-[0.86rem] font-normal">
+                    {bodyName(naming, body)}
+                  </span>
+                )}
+              </td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+      {balance && <p className="text-graphite text-[0.86rem]">{balance}</p>}
     </>
   )
 }

@@ -1,13 +1,12 @@
-import { analyseBox } from './analysis.ts'
-import { formatFraction } from './rational.ts'
-import { boxOf, withCounts } from './testing/boxes.ts'
-import { ordinal, threeShaftBox } from './threeShaft.ts'
+import { analyseBox } from '../analysis.ts'
+import { formatFraction } from '../rational.ts'
+import { boxOf, withCounts } from '../testing/boxes.ts'
+import { ordinal } from './builder.ts'
+import { REVERSE_KINDS, threeShaftBox } from './threeShaft.ts'
 
-const PATTERNS = ([4, 5, 6] as const).flatMap((forwardCount) =>
+const PATTERNS = ([3, 4, 5, 6] as const).flatMap((forwardCount) =>
   Array.from({ length: forwardCount }, (_, at) => at + 1).flatMap((directAt) =>
-    (['sliding-idler', 'constant-mesh'] as const).map(
-      (reverse) => [forwardCount, directAt, reverse] as const,
-    ),
+    REVERSE_KINDS.map((reverse) => [forwardCount, directAt, reverse] as const),
   ),
 )
 

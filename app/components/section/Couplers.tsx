@@ -1,0 +1,172 @@
+/** What moves: sleeves and dog rings on their hubs, clutches, and the names of sliding gears. */
+import clsx from 'clsx'
+
+import type { CouplerPosition, SectionCoupler } from 'core'
+import {
+  SHAFT_RADIUS_MM,
+  SLEEVE_RADIUS_MM,
+  SLEEVE_TRAVEL_MM,
+  SLEEVE_WIDTH_MM,
+  centreOf,
+  sleeveShiftMm,
+} from 'core'
+
+import type { Naming } from '~/words/names.ts'
+import { capitalize, couplerLabel, couplerName, placeName } from '~/words/names.ts'
+
+import type { Scale } from './scale.ts'
+
+/** Of the parts of a coupler, outwards from what it sits on. */
+const HUB_MM = 6
+const DOGS_MM = 9.5
+const SLEEVE_MM = SLEEVE_RADIUS_MM - SHAFT_RADIUS_MM
+const HUB_WIDTH_MM = 9
+const DOGS_WIDTH_MM = 8
+/** Plates of a clutch. */
+const PLATES = [-5, 0, 5] as const
+const PLATE_MM = { inner: 4, outer: 24, width: 2.4, closed: 3 }
+
+interface CouplerProps {
+  readonly drawn: SectionCoupler
+  readonly place: CouplerPosition | undefined
+  readonly scale: Scale
+  readonly naming: Naming
+}
+
+export function CouplerShape({ drawn, place, scale, naming }: CouplerProps) {
+  const { coupler } = drawn
+  const isEngaged = place !== undefined && place !== centreOf(coupler)
+  const moves = coupler.positions.some(({ engages }) => engages.some(({ kind }) => kind !== 'mesh'))
+  // A sliding gear shows by itself where it stands; teeth on a sleeve move with the sleeve.
+  const isSlider = !moves || (coupler.gears !== undefined && coupler.kind !== 'synchronizer')
+  if (isSlider) return null
+  const x = scale.x(coupler.stationMm)
+  const isClutch = coupler.kind === 'friction-clutch'
+  const shift = isClutch ? 0 : sleeveShiftMm(place) * scale.perMmX
+  const y = scale.y(drawn.yMm)
+  const engaged = place ? placeName(naming, coupler, place) : ''
+  const text =
+    !isEngaged || isClutch
+      ? couplerLabel(naming, coupler)
+      : place.travel === 'towards-input'
+        ? `◀ ${engaged}`
+        : `${engaged} ▶`
+  const topMm = isClutch ? PLATE_MM.outer : SLEEVE_MM
+  return (
+    <g
+      className={clsx(isEngaged && 'sleeve-engaged')}
+      data-coupler={coupler.id}
+      data-place={place?.id ?? 'centre'}
+    >
+      <title>
+        {`${capitalize(couplerName(naming, coupler))}, ${isEngaged ? `engaged: ${engaged}` : 'at its centre'}`}
+      </title>
+      {isClutch ? (
+        <Plates drawn={drawn} isClosed={isEngaged} scale={scale} />
+      ) : (
+        <Sleeve drawn={drawn} shift={shift} scale={scale} />
+      )}
+      <text
+        className="sleeve-name moves"
+        x={x}
+        y={y - (drawn.baseRadiusMm + topMm) * scale.perMmY - 8}
+        transform={`translate(${shift.toFixed(1)} 0)`}
+      >
+        {text}
+      </text>
+    </g>
+  )
+}
+
+function Sleeve({
+  drawn: { coupler, yMm, baseRadiusMm },
+  shift,
+  scale,
+}: {
+  readonly drawn: SectionCoupler
+  readonly shift: number
+  readonly scale: Scale
+}) {
+  const x = scale.x(coupler.stationMm)
+  const y = scale.y(yMm)
+  const high = (fromBaseMm: number): number => (baseRadiusMm + fromBaseMm) * scale.perMmY
+  const wide = (mm: number): number => mm * scale.perMmX
+  const sides = coupler.positions.filter(({ engages }) => engages.length > 0)
+  return (
+    <>
+      {sides.map((position) => {
+        const toward = sleeveShiftMm(position) < 0 ? -1 : 1
+        const near = x + toward * wide(SLEEVE_TRAVEL_MM)
+        const far = x + toward * wide(SLEEVE_TRAVEL_MM + DOGS_WIDTH_MM)
+        const isHeld = position.engages.some(({ kind }) => kind === 'hold')
+        return [-1, 1].map((half) => (
+          <rect
+            key={`${position.id}${half}`}
+            className={isHeld ? 'case' : 'solid'}
+            x={Math.min(near, far)}
+            width={Math.abs(far - near)}
+            y={half < 0 ? y - high(DOGS_MM) : y + high(HUB_MM - 3)}
+            height={high(DOGS_MM) - high(HUB_MM - 3)}
+          />
+        ))
+      })}
+      {[-1, 1].map((half) => (
+        <rect
+          key={half}
+          className="solid"
+          x={x - wide(HUB_WIDTH_MM / 2)}
+          width={wide(HUB_WIDTH_MM)}
+          y={half < 0 ? y - high(HUB_MM) : y + high(0)}
+          height={high(HUB_MM) - high(0)}
+        />
+      ))}
+      <g className="moves" transform={`translate(${shift.toFixed(1)} 0)`}>
+        {([-1, 1] as const).map((half) => (
+          <path
+            key={half}
+            className="sleeve"
+            d={sleeveBand(
+              x,
+              y + half * high(SLEEVE_MM),
+              wide(SLEEVE_WIDTH_MM),
+              -half * (high(SLEEVE_MM) - high(HUB_MM)),
+            )}
+          />
+        ))}
+      </g>
+    </>
+  )
+}
+
+/** A band of the sleeve's section, with the groove for its fork on the outside. */
+function sleeveBand(x: number, outerY: number, width: number, height: number): string {
+  const groove = width / 4
+  return `M${x - width / 2} ${outerY}H${x - groove / 2}v${height / 2}h${groove}v${-height / 2}H${x + width / 2}v${height}H${x - width / 2}Z`
+}
+
+/** Plates apart when the clutch is open, together when it is closed. */
+function Plates({
+  drawn: { coupler, yMm, baseRadiusMm },
+  isClosed,
+  scale,
+}: {
+  readonly drawn: SectionCoupler
+  readonly isClosed: boolean
+  readonly scale: Scale
+}) {
+  const spread = isClosed ? PLATE_MM.closed / 5 : 1
+  return PLATES.flatMap((offset, at) =>
+    [-1, 1].map((half) => (
+      <rect
+        key={`${offset}${half}`}
+        className={at === 1 ? 'sleeve' : 'solid'}
+        x={scale.x(coupler.stationMm + offset * spread - PLATE_MM.width / 2)}
+        width={PLATE_MM.width * scale.perMmX}
+        y={scale.y(
+          half < 0 ? yMm - baseRadiusMm - PLATE_MM.outer : yMm + baseRadiusMm + PLATE_MM.inner,
+        )}
+        height={(PLATE_MM.outer - PLATE_MM.inner) * scale.perMmY}
+      />
+    )),
+  )
+}

@@ -1,0 +1,215 @@
+/** The blocks of the gears, and what is written on and beside them. */
+import clsx from 'clsx'
+
+import type { Section, SectionGear } from 'core'
+import { RIM_MM, SLEEVE_RADIUS_MM, isDisputed } from 'core'
+
+import type { Naming } from '~/words/names.ts'
+import { capitalize, gearName } from '~/words/names.ts'
+
+import type { Scale } from './scale.ts'
+import { toothMarks } from './toothMarks.ts'
+
+/** Air drawn between a free gear and its shaft. */
+const FREE_GAP_MM = 3
+/** A name keeps this far from gears that are none of its own. */
+const NAME_SLACK_MM = 4
+/** The height of a count written on its gear, in viewBox units. */
+const FIGURE_HEIGHT = 24
+
+export interface GearLinks {
+  /** Where a gear leads when it is chosen. */
+  readonly gearHref?: ((gearId: string) => string) | undefined
+  readonly onChooseGear?: ((gearId: string) => void) | undefined
+  /** Told which gear is pointed at, and undefined when none is. */
+  readonly onPoint?: ((gearId: string | undefined) => void) | undefined
+}
+
+/** Distances from the axis at which the metal of a gear begins and ends. */
+function metalMm(
+  drawn: SectionGear,
+  memberRadiusMm: number,
+  isOnSleeve: boolean,
+): [number, number] {
+  const { gear, radiusMm, isInternal } = drawn
+  if (isInternal) return [radiusMm, radiusMm + RIM_MM]
+  if (isOnSleeve) return [SLEEVE_RADIUS_MM - 2, Math.max(radiusMm, SLEEVE_RADIUS_MM + 2)]
+  return [gear.mount === 'free' ? memberRadiusMm + FREE_GAP_MM : 0, radiusMm]
+}
+
+interface GearBlockProps {
+  readonly drawn: SectionGear
+  /** The radius of the member that the gear is on. */
+  readonly memberRadiusMm: number
+  /** Cut on the outside of a sleeve. */
+  readonly isOnSleeve: boolean
+  readonly shiftMm: number
+  readonly scale: Scale
+  readonly isLit: boolean
+}
+
+export function GearBlock(props: GearBlockProps) {
+  const { drawn, memberRadiusMm, isOnSleeve, shiftMm, scale, isLit } = props
+  const { gear, widthMm, yMm, isCounted, isInternal } = drawn
+  const [innerMm, outerMm] = metalMm(drawn, memberRadiusMm, isOnSleeve)
+  const x = scale.x(gear.stationMm - widthMm / 2)
+  const width = widthMm * scale.perMmX
+  const [inner, outer] = [innerMm * scale.perMmY, outerMm * scale.perMmY]
+  const y = scale.y(yMm)
+  const shape = clsx(
+    isLit ? 'lit' : !isCounted ? 'guessed' : gear.mount === 'free' ? 'open' : 'solid',
+  )
+  const shaft = memberRadiusMm * scale.perMmY
+  const hasMarks = isCounted && !isLit
+  const seat = gear.mount === 'fixed' ? '' : gear.mount === 'sliding' ? '5 4' : null
+  return (
+    <g
+      className="moves"
+      transform={`translate(${(shiftMm * scale.perMmX).toFixed(1)} 0)`}
+      data-gear={gear.id}
+    >
+      {inner > 0 ? (
+        [-1, 1].map((half) => (
+          <rect
+            key={half}
+            className={shape}
+            x={x}
+            width={width}
+            y={half < 0 ? y - outer : y + inner}
+            height={outer - inner}
+          />
+        ))
+      ) : (
+        <rect className={shape} x={x} width={width} y={y - outer} height={2 * outer} />
+      )}
+      {hasMarks && !isInternal && (
+        <path
+          className="teeth"
+          d={toothMarks({ toothCount: gear.toothCount ?? 0, x, width, y, radius: outer, inner })}
+        />
+      )}
+      {hasMarks && seat !== null && !isInternal && !isOnSleeve && (
+        <path
+          className="seat"
+          strokeDasharray={seat === '' ? undefined : seat}
+          d={`M${x} ${y - shaft}h${width}M${x} ${y + shaft}h${width}`}
+        />
+      )}
+    </g>
+  )
+}
+
+/** On which side of its axis a gear carries its figures: away from the middle of the drawing. */
+function outwards(section: Section, yMm: number): -1 | 1 {
+  return yMm < (section.topMm + section.bottomMm) / 2 ? -1 : 1
+}
+
+/** Whether something else stands where this gear's name would. */
+function isCovered(
+  section: Section,
+  { gear, yMm, radiusMm }: SectionGear,
+  side: -1 | 1,
+  shifts: ReadonlyMap<string, number>,
+): boolean {
+  const edgeMm = yMm + side * radiusMm
+  const stationMm = (id: string, restMm: number): number => restMm + (shifts.get(id) ?? 0)
+  const own = stationMm(gear.id, gear.stationMm)
+  return (
+    section.gears.some(
+      (other) =>
+        other.gear.id !== gear.id &&
+        Math.abs(stationMm(other.gear.id, other.gear.stationMm) - own) < other.widthMm &&
+        (Math.sign(other.yMm - yMm) === side || other.yMm === yMm) &&
+        Math.abs(other.yMm - edgeMm) < other.radiusMm + 2 * NAME_SLACK_MM,
+    ) ||
+    section.members.some(
+      (other) =>
+        other.yMm !== yMm &&
+        other.member.fromMm < own &&
+        other.member.toMm > own &&
+        Math.abs(other.yMm - (edgeMm + side * NAME_SLACK_MM)) < other.radiusMm + NAME_SLACK_MM,
+    )
+  )
+}
+
+interface GearFiguresProps extends GearLinks {
+  readonly drawn: SectionGear
+  readonly section: Section
+  readonly memberRadiusMm: number
+  readonly isOnSleeve: boolean
+  readonly shifts: ReadonlyMap<string, number>
+  readonly scale: Scale
+  readonly naming: Naming
+}
+
+export function GearFigures(props: GearFiguresProps) {
+  const { drawn, section, memberRadiusMm, isOnSleeve, shifts, scale, naming } = props
+  const { gear, yMm, widthMm } = drawn
+  const shiftMm = shifts.get(gear.id) ?? 0
+  const side = outwards(section, yMm)
+  const x = scale.x(gear.stationMm + shiftMm)
+  const y = scale.y(yMm)
+  const [innerMm, outerMm] = metalMm(drawn, memberRadiusMm, isOnSleeve)
+  const outer = outerMm * scale.perMmY
+  const fromMm = Math.max(innerMm, memberRadiusMm)
+  const middle = ((outerMm + fromMm) / 2) * scale.perMmY
+  const hasRoom = (outerMm - fromMm) * scale.perMmY > FIGURE_HEIGHT * 0.8
+  // A figure that has no room on its side of the shaft goes across the shaft's middle.
+  const figureY = hasRoom ? y + side * middle + 8 : drawn.isInternal ? y + side * middle + 8 : y + 8
+  const count = gear.toothCount === null ? '?' : `${gear.toothCount}`
+  const disputed = isDisputed(gear)
+  const teeth =
+    gear.toothCount === null
+      ? 'not counted'
+      : disputed
+        ? `counted as ${gear.toothCount} and ${gear.recount ?? ''}`
+        : `${gear.toothCount} teeth`
+  const name = `${capitalize(gearName(naming, gear))}: ${teeth}, ${naming.words.mounts[gear.mount]}`
+  const label = gear.label.replace(/ (gear|idler)$/, '').replace(/^(chain|primary) sprocket$/, '$1')
+  const content = (
+    <>
+      <title>{name}</title>
+      <rect
+        className="frame"
+        x={x - (widthMm / 2) * scale.perMmX}
+        width={widthMm * scale.perMmX}
+        y={y - outer}
+        height={2 * outer}
+      />
+      <text className={clsx('on-gear', disputed && 'disputed')} x={x} y={figureY}>
+        {disputed ? `${count}!` : count}
+      </text>
+      {!isCovered(section, { ...drawn, radiusMm: outerMm }, side, shifts) && (
+        <text
+          className={clsx(shiftMm !== 0 && 'slid')}
+          x={x}
+          y={side < 0 ? y - outer - 8 : y + outer + 20}
+          textAnchor="middle"
+        >
+          {shiftMm < 0 ? `◀ ${label}` : shiftMm > 0 ? `${label} ▶` : label}
+        </text>
+      )}
+    </>
+  )
+  const point = props.onPoint && {
+    onPointerEnter: () => props.onPoint?.(gear.id),
+    onPointerLeave: () => props.onPoint?.(undefined),
+    onFocus: () => props.onPoint?.(gear.id),
+    onBlur: () => props.onPoint?.(undefined),
+  }
+  if (!props.gearHref) return <g {...point}>{content}</g>
+  return (
+    <a
+      href={props.gearHref(gear.id)}
+      aria-label={name}
+      {...point}
+      onClick={(event) => {
+        if (!props.onChooseGear || event.metaKey || event.ctrlKey) return
+        event.preventDefault()
+        props.onChooseGear(gear.id)
+      }}
+    >
+      {content}
+    </a>
+  )
+}

@@ -1,0 +1,132 @@
+/** Shafts and what else turns: tubes, rings, cases, planets. */
+import type { Section, SectionDifferential, SectionMember, SectionPlanetary } from 'core'
+import { HOLLOW_WALL_MM, RIM_MM, SHAFT_RADIUS_MM } from 'core'
+
+import type { Scale } from './scale.ts'
+
+/** Width drawn for a planet, and for the arm of its carrier. */
+const PLANET_WIDTH_MM = 12
+const ARM_MM = 4
+/** Size of the bevel gears in a differential. */
+const BEVEL_MM = 13
+
+export function Lanes({ section, scale }: { readonly section: Section; readonly scale: Scale }) {
+  return section.lanes.map(({ axis, yMm }) => {
+    const along = section.members.filter(({ member }) => member.axis === axis.id)
+    const from = Math.min(...along.map(({ member }) => member.fromMm))
+    const to = Math.max(...along.map(({ member }) => member.toMm))
+    return along.length > 0 ? (
+      <line
+        key={axis.id}
+        className="centre-line"
+        x1={scale.x(from) - 10}
+        x2={scale.x(to) + 10}
+        y1={scale.y(yMm)}
+        y2={scale.y(yMm)}
+      />
+    ) : null
+  })
+}
+
+/** A member in section: a solid bar, or the walls of what goes round another one. */
+export function MemberShapeOf({
+  drawn,
+  scale,
+}: {
+  readonly drawn: SectionMember
+  readonly scale: Scale
+}) {
+  const { member, yMm, shape, radiusMm } = drawn
+  const x = scale.x(member.fromMm)
+  const width = (member.toMm - member.fromMm) * scale.perMmX
+  const bar = (fromRadiusMm: number, toRadiusMm: number, className: string) =>
+    [-1, 1].map((half) => (
+      <rect
+        key={half}
+        className={className}
+        x={x}
+        width={width}
+        y={scale.y(half < 0 ? yMm - toRadiusMm : yMm + fromRadiusMm)}
+        height={(toRadiusMm - fromRadiusMm) * scale.perMmY}
+      />
+    ))
+  switch (shape) {
+    case 'shaft':
+      return (
+        <rect
+          className="shaft"
+          x={x}
+          width={width}
+          y={scale.y(yMm - radiusMm)}
+          height={2 * radiusMm * scale.perMmY}
+        />
+      )
+    case 'hollow':
+      return bar(SHAFT_RADIUS_MM + 1, SHAFT_RADIUS_MM + HOLLOW_WALL_MM, 'shaft')
+    case 'ring':
+      return bar(radiusMm - RIM_MM, radiusMm, 'shaft')
+    case 'case':
+      return (
+        <rect
+          className={member.isHollow ? 'case outer' : 'case'}
+          x={x}
+          width={width}
+          y={scale.y(yMm - radiusMm)}
+          height={2 * radiusMm * scale.perMmY}
+        />
+      )
+  }
+}
+
+/** Planets between sun and ring, and the arm that carries them. */
+export function PlanetaryShape({
+  drawn,
+  scale,
+}: {
+  readonly drawn: SectionPlanetary
+  readonly scale: Scale
+}) {
+  const { yMm, stationMm, sunRadiusMm, ringRadiusMm, carrierAtMm } = drawn
+  const pinMm = (sunRadiusMm + ringRadiusMm) / 2
+  const planetMm = (ringRadiusMm - sunRadiusMm) / 2
+  const x = scale.x(stationMm - PLANET_WIDTH_MM / 2)
+  const width = PLANET_WIDTH_MM * scale.perMmX
+  return [-1, 1].map((half) => {
+    const pinY = scale.y(yMm + half * pinMm)
+    const shaftY = scale.y(yMm + half * SHAFT_RADIUS_MM)
+    return (
+      <g key={half}>
+        <rect
+          className="open"
+          x={x}
+          width={width}
+          y={pinY - planetMm * scale.perMmY}
+          height={2 * planetMm * scale.perMmY}
+        />
+        <path
+          className="arm"
+          strokeWidth={ARM_MM * scale.perMmY}
+          d={`M${scale.x(stationMm)} ${pinY}H${scale.x(carrierAtMm)}V${shaftY}`}
+        />
+      </g>
+    )
+  })
+}
+
+/** The bevel gears in a differential's case. */
+export function DifferentialShape({
+  drawn,
+  scale,
+}: {
+  readonly drawn: SectionDifferential
+  readonly scale: Scale
+}) {
+  const x = scale.x(drawn.stationMm)
+  const y = scale.y(drawn.yMm)
+  const [w, h] = [BEVEL_MM * scale.perMmX, BEVEL_MM * scale.perMmY]
+  const side = (way: 1 | -1) =>
+    `M${x + way * w} ${y - h}L${x + way * w * 0.45} ${y - h * 0.5}V${y + h * 0.5}L${x + way * w} ${y + h}Z`
+  const pinion = (way: 1 | -1) =>
+    `M${x - w * 0.9} ${y + way * h * 1.25}L${x - w * 0.4} ${y + way * h * 0.62}H${x + w * 0.4}L${x + w * 0.9} ${y + way * h * 1.25}Z`
+  return <path className="open" d={`${side(1)}${side(-1)}${pinion(1)}${pinion(-1)}`} />
+}

@@ -1,0 +1,103 @@
+/** Where the names of members stand: where nothing else is in the way. */
+import type { Section, SectionMember } from 'core'
+
+import type { Scale } from './scale.ts'
+
+/** Width to reserve for a character of a name, and the height of a line, in viewBox units. */
+const CHARACTER = 8.2
+const LINE = 19
+/** Clear of the centre line that runs on beyond a member's end. */
+const OFFSET = 14
+/** Room over a sleeve for its name. */
+const SLEEVE_ROOM_MM = 24
+
+interface Rectangle {
+  readonly left: number
+  readonly top: number
+  readonly right: number
+  readonly bottom: number
+}
+
+export interface PlacedName {
+  readonly member: string
+  readonly x: number
+  readonly y: number
+}
+
+function isApart(one: Rectangle, other: Rectangle): boolean {
+  return (
+    one.right <= other.left ||
+    other.right <= one.left ||
+    one.bottom <= other.top ||
+    other.bottom <= one.top
+  )
+}
+
+/** Parts that a name must not cover, with the names of gears and sleeves beside them. */
+function obstacles(section: Section, scale: Scale): Rectangle[] {
+  const gears = section.gears.map(({ gear, yMm, widthMm, radiusMm }) => ({
+    left: scale.x(gear.stationMm - widthMm / 2) - 4,
+    right: scale.x(gear.stationMm + widthMm / 2) + 4,
+    top: scale.y(yMm - radiusMm) - LINE - 4,
+    bottom: scale.y(yMm + radiusMm) + LINE + 4,
+  }))
+  const sleeves = section.couplers.map(({ coupler, yMm, baseRadiusMm }) => ({
+    left: scale.x(coupler.stationMm - 17),
+    right: scale.x(coupler.stationMm + 17),
+    top: scale.y(yMm - baseRadiusMm - SLEEVE_ROOM_MM),
+    bottom: scale.y(yMm + baseRadiusMm + 16),
+  }))
+  const members = section.members.map(({ member, yMm, radiusMm }) => ({
+    left: scale.x(member.fromMm) - 4,
+    right: scale.x(member.toMm) + 4,
+    top: scale.y(yMm - radiusMm),
+    bottom: scale.y(yMm + radiusMm),
+  }))
+  return [...gears, ...sleeves, ...members]
+}
+
+/** Where a name of this width could stand, best first, by its left end and its base line. */
+function candidates(
+  { member, yMm, radiusMm }: SectionMember,
+  width: number,
+  scale: Scale,
+): readonly (readonly [x: number, y: number])[] {
+  const [from, to] = [scale.x(member.fromMm), scale.x(member.toMm)]
+  const above = scale.y(yMm - radiusMm) - 8
+  const below = scale.y(yMm + radiusMm) + LINE
+  const middle = scale.y(yMm) + 6
+  const along = [
+    from,
+    to - width,
+    ...Array.from({ length: 12 }, (_, at) => from + (at * (to - width - from)) / 12),
+  ]
+  return [
+    ...along.slice(0, 2).map((x) => [x, above] as const),
+    [to + OFFSET, middle],
+    [from - OFFSET - width, middle],
+    ...along.map((x) => [x, above] as const),
+    ...along.map((x) => [x, below] as const),
+  ]
+}
+
+/** Names that find room, in the order of the members; the others are told by pointing. */
+export function placeMemberNames(
+  section: Section,
+  scale: Scale,
+  nameOf: (memberId: string) => string,
+): readonly PlacedName[] {
+  const taken = obstacles(section, scale)
+  const placed: PlacedName[] = []
+  for (const drawn of section.members) {
+    const width = nameOf(drawn.member.id).length * CHARACTER
+    for (const [x, y] of candidates(drawn, width, scale)) {
+      const here = { left: x, right: x + width, top: y - LINE + 5, bottom: y + 3 }
+      const isInside = here.left >= 0 && here.right <= scale.width && here.bottom <= scale.height
+      if (!isInside || here.top < 0 || !taken.every((other) => isApart(here, other))) continue
+      taken.push(here)
+      placed.push({ member: drawn.member.id, x, y })
+      break
+    }
+  }
+  return placed
+}

@@ -1,0 +1,205 @@
+/** The starting patterns: every arrangement that commonly arrives, with its choices. */
+import type { BoxDraft } from '../types.ts'
+import { DRIVEN_AXLES, DUAL_CLUTCH_COUNTS, dualClutchBox } from './dualClutch.ts'
+import { HEAVY_COUNTS, RANGE_KINDS, heavyBox } from './heavy.ts'
+import { MOTORCYCLE_COUNTS, PRIMARY_KINDS, motorcycleBox } from './motorcycle.ts'
+import { SECOND_KINDS, slidingGearBox } from './slidingGear.ts'
+import { threeShaftBox } from './threeShaft.ts'
+import { TRANSFER_AXLES, transferCaseBox, withTransferCase } from './transferCase.ts'
+import {
+  COUPLER_SHAFTS,
+  INTEGRAL_KINDS,
+  RACING_COUNTS,
+  TRANSVERSE_COUNTS,
+  longitudinalTransaxle,
+  racingTwoShaft,
+  transverseTransaxle,
+} from './twoShaft.ts'
+
+export const PATTERN_IDS = [
+  'three-shaft',
+  'countershaft-couplers',
+  'sleeve-teeth-reverse',
+  'dog-clutch-three-shaft',
+  'sliding-gear',
+  'transverse-transaxle',
+  'longitudinal-transaxle',
+  'racing',
+  'motorcycle',
+  'heavy',
+  'dual-clutch',
+  'transfer-case',
+] as const
+export type PatternId = (typeof PATTERN_IDS)[number]
+
+/** One thing to choose; the first option is the one to start from. */
+export interface PatternChoice {
+  readonly id: string
+  readonly options: readonly [string, ...string[]]
+}
+
+export type Chosen = Readonly<Record<string, string>>
+
+export interface Pattern {
+  readonly id: PatternId
+  readonly choices: readonly PatternChoice[]
+}
+
+/** What may stand behind a box with one output. */
+const BEHIND = { id: 'behind', options: ['nothing', ...TRANSFER_AXLES] } as const
+
+interface PatternDefinition extends Pattern {
+  readonly build: (name: string, pick: Pick) => BoxDraft
+}
+
+/** The option chosen for one thing, out of those that there are. */
+type Pick = <const T extends string | number>(id: string, options: readonly T[]) => T
+
+const DEFINITIONS: readonly PatternDefinition[] = [
+  {
+    id: 'three-shaft',
+    choices: [
+      { id: 'speeds', options: ['5', '4', '6'] },
+      { id: 'overdrives', options: ['1', '0', '2'] },
+      { id: 'reverse', options: ['sliding-idler', 'sleeve-teeth', 'constant-mesh'] },
+      BEHIND,
+    ],
+    build: (name, pick) => {
+      const forwardCount = pick('speeds', [5, 4, 6])
+      return threeShaftBox({
+        name,
+        forwardCount,
+        directAt: forwardCount - pick('overdrives', [1, 0, 2]),
+        reverse: pick('reverse', ['sliding-idler', 'sleeve-teeth', 'constant-mesh']),
+      })
+    },
+  },
+  {
+    id: 'countershaft-couplers',
+    choices: [{ id: 'speeds', options: ['5', '6'] }, BEHIND],
+    build: (name, pick) =>
+      threeShaftBox({
+        name,
+        forwardCount: pick('speeds', [5, 6]),
+        directAt: 4,
+        reverse: 'countershaft',
+      }),
+  },
+  {
+    id: 'sleeve-teeth-reverse',
+    choices: [BEHIND],
+    build: (name) => threeShaftBox({ name, forwardCount: 4, directAt: 4, reverse: 'sleeve-teeth' }),
+  },
+  {
+    id: 'dog-clutch-three-shaft',
+    choices: [{ id: 'speeds', options: ['3', '4'] }, BEHIND],
+    build: (name, pick) => {
+      const forwardCount = pick('speeds', [3, 4])
+      return threeShaftBox({
+        name,
+        forwardCount,
+        directAt: forwardCount,
+        reverse: 'constant-mesh',
+        couplers: 'dog-ring',
+      })
+    },
+  },
+  {
+    id: 'sliding-gear',
+    choices: [{ id: 'second', options: SECOND_KINDS }, BEHIND],
+    build: (name, pick) => slidingGearBox({ name, second: pick('second', SECOND_KINDS) }),
+  },
+  {
+    id: 'transverse-transaxle',
+    choices: [
+      { id: 'speeds', options: ['5', '6'] },
+      { id: 'couplers', options: COUPLER_SHAFTS },
+    ],
+    build: (name, pick) =>
+      transverseTransaxle({
+        name,
+        forwardCount: pick('speeds', TRANSVERSE_COUNTS),
+        couplers: pick('couplers', COUPLER_SHAFTS),
+      }),
+  },
+  {
+    id: 'longitudinal-transaxle',
+    choices: [{ id: 'integral', options: INTEGRAL_KINDS }],
+    build: (name, pick) =>
+      longitudinalTransaxle({ name, integral: pick('integral', INTEGRAL_KINDS) }),
+  },
+  {
+    id: 'racing',
+    choices: [{ id: 'speeds', options: ['5', '4', '6'] }, BEHIND],
+    build: (name, pick) => racingTwoShaft({ name, forwardCount: pick('speeds', RACING_COUNTS) }),
+  },
+  {
+    id: 'motorcycle',
+    choices: [
+      { id: 'speeds', options: ['6', '5'] },
+      { id: 'primary', options: PRIMARY_KINDS },
+    ],
+    build: (name, pick) =>
+      motorcycleBox({
+        name,
+        forwardCount: pick('speeds', MOTORCYCLE_COUNTS),
+        primary: pick('primary', PRIMARY_KINDS),
+      }),
+  },
+  {
+    id: 'heavy',
+    choices: [
+      { id: 'speeds', options: ['10', '9', '12', '13', '16', '18'] },
+      { id: 'range', options: RANGE_KINDS },
+      BEHIND,
+    ],
+    build: (name, pick) =>
+      heavyBox({
+        name,
+        forwardCount: pick('speeds', HEAVY_COUNTS),
+        range: pick('range', RANGE_KINDS),
+      }),
+  },
+  {
+    id: 'dual-clutch',
+    choices: [
+      { id: 'speeds', options: ['6', '7'] },
+      { id: 'axles', options: DRIVEN_AXLES },
+    ],
+    build: (name, pick) =>
+      dualClutchBox({
+        name,
+        forwardCount: pick('speeds', DUAL_CLUTCH_COUNTS),
+        axles: pick('axles', DRIVEN_AXLES),
+      }),
+  },
+  {
+    id: 'transfer-case',
+    choices: [{ id: 'transfer', options: TRANSFER_AXLES }],
+    build: (name, pick) => transferCaseBox(name, pick('transfer', TRANSFER_AXLES)),
+  },
+]
+
+export const PATTERNS: readonly Pattern[] = DEFINITIONS
+
+/** The option in force for one choice: what was chosen, or the first where that is no option. */
+export function chosenOption({ id, options }: PatternChoice, chosen: Chosen): string {
+  return options.find((option) => option === chosen[id]) ?? options[0]
+}
+
+/** A box after a pattern, every gear still to be counted. Choices that are no options fall back to the first. */
+export function buildPattern(patternId: PatternId, name: string, chosen: Chosen): BoxDraft {
+  const definition = DEFINITIONS.find(({ id }) => id === patternId)
+  if (!definition) throw new Error(`no pattern "${patternId}"`)
+  const pick: Pick = (id, options) => {
+    const choice = definition.choices.find((candidate) => candidate.id === id)
+    const text = choice && chosenOption(choice, chosen)
+    const option = options.find((candidate) => `${candidate}` === text)
+    if (option === undefined) throw new Error(`pattern "${patternId}" has no choice "${id}"`)
+    return option
+  }
+  const draft = definition.build(name, pick)
+  if (!definition.choices.includes(BEHIND)) return draft
+  const behind = pick('behind', BEHIND.options)
+  return behind === 'nothing' ? draft : withTransferCase(draft, behind)
+}
