@@ -100,7 +100,7 @@ export interface Solver {
   readonly motions: Motions
   /** The ends of the box in the order in which their freedom is kept. */
   readonly rank: readonly string[]
-  /** What would make the sides of each differential turn alike. */
+  /** What would make the sides of each differential that has both loaded turn alike. */
   readonly balancing: readonly { readonly differential: Differential; readonly law: Law }[]
 }
 
@@ -108,18 +108,37 @@ const NO_MOTION: SpeedSum = new Map()
 
 const isCounted = (law: Law): boolean => law.uncounted.length === 0
 
+/** Whether the two sides lead to outputs of their own, so that the road holds both alike. */
+function isLoadedOnBothSides(
+  { draft }: Box,
+  standing: readonly Law[],
+  { id, left, right }: Differential,
+): boolean {
+  const others = standing.filter(({ source }) => source !== id)
+  const [leftwards, rightwards] = [left, right].map((side) => {
+    const reached = connectedBodies(others, side)
+    return draft.outputs.filter((output) => reached.has(output))
+  })
+  return leftwards?.some((one) => rightwards?.some((other) => other !== one) ?? false) ?? false
+}
+
 export function prepareSolver(box: Box): Solver {
   const standing = standingLaws(box)
   const rank = [box.draft.input, ...box.draft.outputs]
   const motions = restrictMotions(freeMotions(box.bodies), standing.filter(isCounted), rank)
-  const balancing = box.draft.links
-    .filter((link) => link.kind === 'differential')
-    .map((differential) => ({ differential, law: balancingLaw(differential) }))
+  const balancing = box.draft.links.flatMap((link) =>
+    link.kind === 'differential' && isLoadedOnBothSides(box, standing, link)
+      ? [{ differential: link, law: balancingLaw(link) }]
+      : [],
+  )
   return { box, standing, motions, rank, balancing }
 }
 
-function couplersAway(box: Box, places: CouplerPlaces): readonly EngagedCoupler[] {
-  return box.draft.couplers.flatMap((coupler) => {
+function couplersAway(
+  couplers: readonly Coupler[],
+  places: CouplerPlaces,
+): readonly EngagedCoupler[] {
+  return couplers.flatMap((coupler) => {
     const place = placeOf(coupler, places)
     return place && place !== centreOf(coupler) ? [{ coupler, place }] : []
   })
@@ -173,19 +192,13 @@ export type Verdict =
 
 /**
  * Judges input and outputs by the motions left. Where open differentials are all
- * that leaves an output unsettled, their sides are taken to turn alike.
+ * that leaves an output unsettled, or free while the input is held, their sides
+ * are taken to turn alike.
  */
 export function judgeMotions(solver: Solver, motions: Motions): Verdict {
-  const { input, outputs } = solver.box.draft
-  const sumOf = (body: string): SpeedSum => motions.speeds.get(body) ?? NO_MOTION
-  const inputTurns = sumOf(input).size > 0
-  const outputTurns = outputs.some((output) => sumOf(output).size > 0)
-  if (!inputTurns) return { state: outputTurns ? 'input-locked' : 'locked', motions }
-  if (!outputTurns) return { state: 'output-locked', motions }
-  if (!outputs.some((output) => sumOf(output).has(input))) return { state: 'neutral', motions }
-  const settled = settledSpeed(solver, motions)
-  if (settled) return { state: 'drive', motions, speed: settled, balanced: [] }
-
+  const strict = judgeStrictly(solver, motions, [])
+  if (strict.state !== 'undetermined' && strict.state !== 'input-locked') return strict
+  const { input } = solver.box.draft
   let alike = motions
   const balanced: Differential[] = []
   for (const { differential, law } of solver.balancing) {
@@ -198,10 +211,25 @@ export function judgeMotions(solver: Solver, motions: Motions): Verdict {
     if (next.redundant.length === alike.redundant.length) balanced.push(differential)
     alike = next
   }
-  const speed = settledSpeed(solver, alike)
-  return speed
-    ? { state: 'drive', motions: alike, speed, balanced }
-    : { state: 'undetermined', motions }
+  if (balanced.length === 0) return strict
+  const assumed = judgeStrictly(solver, alike, balanced)
+  return assumed.state === 'drive' || assumed.state === 'locked' ? assumed : strict
+}
+
+function judgeStrictly(
+  solver: Solver,
+  motions: Motions,
+  balanced: readonly Differential[],
+): Verdict {
+  const { input, outputs } = solver.box.draft
+  const sumOf = (body: string): SpeedSum => motions.speeds.get(body) ?? NO_MOTION
+  const inputTurns = sumOf(input).size > 0
+  const outputTurns = outputs.some((output) => sumOf(output).size > 0)
+  if (!inputTurns) return { state: outputTurns ? 'input-locked' : 'locked', motions }
+  if (!outputTurns) return { state: 'output-locked', motions }
+  if (!outputs.some((output) => sumOf(output).has(input))) return { state: 'neutral', motions }
+  const speed = settledSpeed(solver, motions)
+  return speed ? { state: 'drive', motions, speed, balanced } : { state: 'undetermined', motions }
 }
 
 /** The first output's speed for one turn of the input, when no output is left half settled. */
@@ -223,14 +251,22 @@ function openLinks({ box }: Solver, laws: readonly Law[], { speeds }: Motions): 
   })
 }
 
-/** Classifies one state of the couplers and, where it drives, follows the power. */
-export function analyse(solver: Solver, places: CouplerPlaces): Analysis {
+/**
+ * Classifies one state of the couplers and, where it drives, follows the power.
+ * Couplers named in `leftOut` are taken as not there, whatever place they have.
+ */
+export function analyse(
+  solver: Solver,
+  places: CouplerPlaces,
+  leftOut: ReadonlySet<string> = new Set(),
+): Analysis {
   const { box, rank } = solver
   const { input, outputs } = box.draft
-  const added = engagedLaws(box, places)
+  const present = box.draft.couplers.filter(({ id }) => !leftOut.has(id))
+  const added = engagedLaws(box, places, present)
   const laws = [...solver.standing, ...added]
   const free = restrictMotions(solver.motions, added.filter(isCounted), rank)
-  const engaged = couplersAway(box, places)
+  const engaged = couplersAway(present, places)
   const findings = (motions: Motions): Findings => ({
     engaged,
     motions: bodyMotions(solver, laws, motions),

@@ -23,12 +23,33 @@ export {
   checkBox,
   isToothCount,
 } from './check.ts'
+export type {
+  Classification,
+  Combination,
+  CombinationState,
+  CombinationTable,
+  FoundPosition,
+} from './combinations.ts'
+export {
+  COMBINATION_STATES,
+  MOST_COMBINATIONS,
+  classifyAll,
+  classifyCombinations,
+  combinationAt,
+  countCombinations,
+  countStates,
+  findPositions,
+  fullPlaces,
+  isNearRepeat,
+} from './combinations.ts'
 export type { CountingProgress } from './counting.ts'
 export { countingOrder, countingProgress, isConfirmed, isDisputed } from './counting.ts'
 export type { Edit, EditConflict, EditRefusal, EditResult } from './edit.ts'
 export { applyEdit, inverseOf } from './edit.ts'
 export type { Law, LawKind, Term } from './laws.ts'
 export { engagedLaws, standingLaws } from './laws.ts'
+export type { Demand, LockCause } from './lock.ts'
+export { explainLock } from './lock.ts'
 export type { PathEnd, PathStep, RatioFactor, Stretch } from './path.ts'
 export type { Rational } from './rational.ts'
 export { ONE, ZERO, formatFraction, rational, toNumber } from './rational.ts'

@@ -205,9 +205,13 @@ export function standingLaws(box: Box): readonly Law[] {
     .map((link) => lawOfLink(box, link))
 }
 
-/** The laws that the couplers add at the given places. */
-export function engagedLaws(box: Box, places: CouplerPlaces): readonly Law[] {
-  return box.draft.couplers.flatMap((coupler) => lawsOfCoupler(box, coupler, places))
+/** The laws that the couplers, or some of them, add at the given places. */
+export function engagedLaws(
+  box: Box,
+  places: CouplerPlaces,
+  couplers: readonly Coupler[] = box.draft.couplers,
+): readonly Law[] {
+  return couplers.flatMap((coupler) => lawsOfCoupler(box, coupler, places))
 }
 
 /**

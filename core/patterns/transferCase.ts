@@ -1,5 +1,5 @@
 /** A two-speed transfer case: planetary low, and a chain to a second axle beside it. */
-import type { BoxDraft, BoxPosition, Coupler, Gear, Link, Member } from '../types.ts'
+import type { BoxDraft, BoxPosition, Coupler, Gear, Link, Member, Rule } from '../types.ts'
 import { FACE_MM, GAP_MM, PatternBuilder, SLEEVE_MM, STUB_MM } from './builder.ts'
 
 /** Whether both axles can be driven through a chain, or only the first. */
@@ -16,6 +16,12 @@ const STANDS: readonly {
   { label: '4H', range: 'high', axle: true },
   { label: '4L', range: 'low', axle: true },
 ]
+
+const LOW_RULE: Rule = {
+  id: 'low-drives-both',
+  forbids: { 'transfer-range': 'low', 'transfer-axle': 'centre' },
+  reason: 'Low drives both axles.',
+}
 
 const RANGE_STANDS: typeof STANDS = [
   { label: 'H', range: 'high', axle: false },
@@ -220,6 +226,7 @@ function behind(draft: BoxDraft, axles: TransferAxles, neutral: string | null): 
       neutral === null
         ? positions
         : [...positions, { id: neutral, label: neutral, couplers: {}, lever: 'transfer lever N' }],
+    ...(hasChain ? { rules: [...(draft.rules ?? []), LOW_RULE] } : {}),
     outputs: ['transfer-output', ...(hasChain ? ['second-axle'] : [])],
   }
 }

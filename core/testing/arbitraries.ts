@@ -76,3 +76,34 @@ export const tangle: fc.Arbitrary<BoxDraft> = fc
       outputs: ['s5'],
     })
   })
+
+/** Boxes with three couplers of three places each that lock shafts and gears at random. */
+export function couplersOn(drafts: fc.Arbitrary<BoxDraft>): fc.Arbitrary<BoxDraft> {
+  return drafts.chain((draft) => {
+    const bodies = draft.members.map(({ id }) => id)
+    const picked = fc.shuffledSubarray(bodies, { minLength: 3, maxLength: 3 })
+    return fc.array(picked, { minLength: 3, maxLength: 3 }).map((couplers) => ({
+      ...draft,
+      positions: [],
+      couplers: couplers.map(([hub = '', before = '', after = ''], at) => ({
+        id: `c${at}`,
+        kind: 'synchronizer' as const,
+        hub,
+        stationMm: 50,
+        positions: [
+          {
+            id: 'before',
+            travel: 'towards-input' as const,
+            engages: [{ kind: 'lock' as const, body: before }],
+          },
+          { id: 'centre', travel: 'centre' as const, engages: [] },
+          {
+            id: 'after',
+            travel: 'towards-output' as const,
+            engages: [{ kind: 'lock' as const, body: after }],
+          },
+        ],
+      })),
+    }))
+  })
+}
