@@ -13,7 +13,7 @@ import {
   MOST_TOOTH_COUNT,
   TRAVELS,
 } from 'core'
-import type { BoxDraft, BoxIssue, Path } from 'core'
+import type { BoxDraft, BoxField, BoxIssue, PartList, Path } from 'core'
 
 export const BOX_FILE_FORMAT = 'udrix-box'
 export const BOX_FILE_VERSION = 1
@@ -191,6 +191,27 @@ const draftShape = {
     .optional(),
 }
 
+/** The parts of a box, list by list. */
+export const partSchemas = {
+  axes: axis,
+  members: member,
+  gears: gear,
+  links: link,
+  couplers: coupler,
+  positions: position,
+  interlocks: interlock,
+  rules: rule,
+} as const satisfies Record<PartList, z.ZodType>
+
+/** The fields of a box besides its parts. */
+export const fieldSchemas = {
+  name: draftShape.name,
+  notes: draftShape.notes,
+  finalDrive: draftShape.finalDrive,
+  input: draftShape.input,
+  outputs: draftShape.outputs,
+} as const satisfies Record<BoxField, z.ZodType>
+
 /** A box without the heading of a file, as the database keeps it. */
 export const draftSchema = z.strictObject(draftShape) satisfies z.ZodType<BoxDraft>
 
@@ -225,6 +246,12 @@ export function fileIssues(error: z.ZodError): readonly FileIssue[] {
           ? 'This is missing.'
           : issue.message,
   }))
+}
+
+/** What keeps a draft from being a box file, such as more parts than one may have. */
+export function limitIssues(draft: BoxDraft): readonly FileIssue[] {
+  const parsed = draftSchema.safeParse(draft)
+  return parsed.success ? [] : fileIssues(parsed.error)
 }
 
 /**

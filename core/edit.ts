@@ -3,6 +3,8 @@
  * an edit made on a stale view can be told from one that is up to date.
  */
 import { isToothCount } from './check.ts'
+import type { Change } from './parts.ts'
+import { applyChanges, inverseChanges } from './parts.ts'
 import type { BoxDraft, FinalDrive, Gear } from './types.ts'
 
 export type Edit =
@@ -27,11 +29,15 @@ export type Edit =
       readonly finalDrive: FinalDrive | null
       readonly base: FinalDrive | null
     }
+  /** Changes of parts, all or none. */
+  | { readonly kind: 'change'; readonly changes: readonly Change[] }
 
 export type EditRefusal =
   | { readonly code: 'unknown-gear'; readonly gear: string }
   | { readonly code: 'impossible-count'; readonly toothCount: number }
   | { readonly code: 'empty-name' }
+  /** The box would have more parts, or longer ones, than a box file may hold. */
+  | { readonly code: 'beyond-limits'; readonly message: string }
 
 /** Somebody else changed the same thing since the edit's author looked. */
 export type EditConflict =
@@ -55,6 +61,8 @@ export type EditConflict =
       readonly theirs: FinalDrive | null
       readonly yours: FinalDrive | null
     }
+  /** The first of the changes that met somebody else's; none of them was made. */
+  | { readonly code: 'change-not-placed'; readonly met: Change }
 
 export type EditResult =
   | { readonly ok: true; readonly draft: BoxDraft; readonly conflict?: EditConflict }
@@ -104,6 +112,12 @@ export function applyEdit(draft: BoxDraft, edit: Edit): EditResult {
       if (!isSameFinalDrive(theirs, edit.base))
         return { ok: true, draft, conflict: { code: 'final-drive-not-placed', theirs, yours } }
       return { ok: true, draft: { ...draft, finalDrive: yours } }
+    }
+    case 'change': {
+      const result = applyChanges(draft, edit.changes)
+      return result.ok
+        ? result
+        : { ok: true, draft, conflict: { code: 'change-not-placed', met: result.met } }
     }
   }
 }
@@ -173,5 +187,7 @@ export function inverseOf(edit: Edit): readonly Edit[] {
       return [{ ...edit, name: edit.base, base: edit.name }]
     case 'final-drive':
       return [{ ...edit, finalDrive: edit.base, base: edit.finalDrive }]
+    case 'change':
+      return [{ ...edit, changes: inverseChanges(edit.changes) }]
   }
 }

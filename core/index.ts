@@ -44,12 +44,38 @@ export {
 } from './combinations.ts'
 export type { CountingProgress } from './counting.ts'
 export { countingOrder, countingProgress, isConfirmed, isDisputed } from './counting.ts'
+export type { Added, PartRef } from './drafting.ts'
+export {
+  addCoupler,
+  addDifferential,
+  addGear,
+  addIdler,
+  addMember,
+  addPlanetary,
+  duplicatePart,
+  freshId,
+  moveLane,
+  movePart,
+  removePart,
+  setMount,
+  toggleMesh,
+  toggleOutput,
+} from './drafting.ts'
 export type { Edit, EditConflict, EditRefusal, EditResult } from './edit.ts'
 export { applyEdit, inverseOf } from './edit.ts'
 export type { Law, LawKind, Term } from './laws.ts'
 export { engagedLaws, standingLaws } from './laws.ts'
 export type { Demand, LockCause } from './lock.ts'
 export { explainLock } from './lock.ts'
+export type { BoxField, Change, ChangesResult, Part, PartList } from './parts.ts'
+export {
+  BOX_FIELDS,
+  PART_LISTS,
+  applyChanges,
+  diffDrafts,
+  inverseChanges,
+  partsOf,
+} from './parts.ts'
 export type { PathEnd, PathStep, RatioFactor, Stretch } from './path.ts'
 export type { Rational } from './rational.ts'
 export { ONE, ZERO, formatFraction, rational, toNumber } from './rational.ts'

@@ -7,6 +7,7 @@ import { applyEdit } from 'core'
 
 import { db } from './db/client.ts'
 import { draftOfDocument } from './db/documents.ts'
+import { limitIssues } from '../boxFile.ts'
 import { boxRevisions } from './db/tables/boxRevisions.ts'
 import { boxes } from './db/tables/boxes.ts'
 
@@ -146,6 +147,9 @@ export async function editBox(id: string, edit: Edit): Promise<EditOutcome> {
     if (!result.ok) return { kind: 'refused', refusal: result.refusal }
     const conflict = result.conflict ?? null
     const isApplied = result.draft !== before.draft
+    const [beyond] = isApplied ? limitIssues(result.draft) : []
+    if (beyond)
+      return { kind: 'refused', refusal: { code: 'beyond-limits', message: beyond.message } }
     if (!isApplied && !conflict) return { kind: 'kept', box: before, conflict }
     await tx.insert(boxRevisions).values({
       boxId: id,

@@ -1,13 +1,59 @@
 import { z } from 'zod'
 
 import type { Edit } from 'core'
+import { BOX_FIELDS, PART_LISTS } from 'core'
 
-import { toothCountSchema } from '../boxFile.ts'
+import { fieldSchemas, partSchemas, toothCountSchema } from '../boxFile.ts'
 
 const id = z.string().min(1).max(60)
 const finalDrive = z
   .strictObject({ drivingToothCount: toothCountSchema, drivenToothCount: toothCountSchema })
   .nullable()
+
+/** More changes than this in one edit come from no page of ours. */
+const MOST_CHANGES = 2_000
+
+const part = z.looseObject({ id })
+
+/** A part as it is to become has the shape of its list; what it was is only compared with. */
+const partChange = z
+  .strictObject({
+    kind: z.literal('part'),
+    list: z.enum(PART_LISTS),
+    id,
+    before: part.nullable(),
+    after: part.nullable(),
+    at: z.int().min(0),
+  })
+  .superRefine(({ list, id: partId, after }, context) => {
+    if (!after) return
+    const checked = partSchemas[list].safeParse(after)
+    if (!checked.success) context.addIssue(sentenceOf(partId, checked.error))
+    if (after.id !== partId) context.addIssue(`The part "${partId}" cannot take another id.`)
+  })
+
+const fieldChange = z
+  .strictObject({
+    kind: z.literal('field'),
+    field: z.enum(BOX_FIELDS),
+    before: z.unknown(),
+    after: z.unknown(),
+  })
+  .superRefine(({ field, after }, context) => {
+    const checked = fieldSchemas[field].safeParse(after ?? undefined)
+    if (!checked.success) context.addIssue(sentenceOf(field, checked.error))
+  })
+
+const orderChange = z.strictObject({
+  kind: z.literal('order'),
+  list: z.enum(PART_LISTS),
+  before: z.array(id).max(MOST_CHANGES),
+  after: z.array(id).max(MOST_CHANGES),
+})
+
+function sentenceOf(what: string, error: z.ZodError): string {
+  return `${what}: ${error.issues[0]?.message ?? 'not kept'}`
+}
 
 /** An edit as the browser sends it. */
 export const editSchema = z.discriminatedUnion('kind', [
@@ -37,4 +83,10 @@ export const editSchema = z.discriminatedUnion('kind', [
     base: z.string().max(120),
   }),
   z.strictObject({ kind: z.literal('final-drive'), finalDrive, base: finalDrive }),
+  z.strictObject({
+    kind: z.literal('change'),
+    changes: z
+      .array(z.discriminatedUnion('kind', [partChange, fieldChange, orderChange]))
+      .max(MOST_CHANGES),
+  }),
 ]) satisfies z.ZodType<Edit>

@@ -1,5 +1,13 @@
 /** What the core and the services find wrong, in words: what, where, by how much, what to do. */
-import type { BoxDraft, BoxIssue, EditConflict, EditRefusal, FinalDrive } from 'core'
+import type {
+  BoxDraft,
+  BoxField,
+  BoxIssue,
+  Change,
+  EditConflict,
+  EditRefusal,
+  FinalDrive,
+} from 'core'
 import { LEAST_TOOTH_COUNT, MOST_TOOTH_COUNT, indexBox } from 'core'
 
 import { formatMm } from '../format.ts'
@@ -101,6 +109,8 @@ export function refusalWords(refusal: EditRefusal): string {
       return `${refusal.toothCount} is not kept. ${TOOTH_COUNT_ADVICE}`
     case 'empty-name':
       return 'A box needs a name. The old one stays.'
+    case 'beyond-limits':
+      return `That was not kept: ${refusal.message}`
   }
 }
 
@@ -108,6 +118,20 @@ function finalDriveWords(finalDrive: FinalDrive | null): string {
   return finalDrive
     ? `${finalDrive.drivenToothCount} on ${finalDrive.drivingToothCount} teeth`
     : 'none'
+}
+
+const FIELD_WORDS: Readonly<Record<BoxField, string>> = {
+  name: 'name',
+  notes: 'notes',
+  finalDrive: 'final drive',
+  input: 'input',
+  outputs: 'outputs',
+}
+
+function changedPart(change: Exclude<Change, { kind: 'field' }>): string {
+  if (change.kind === 'order') return `the order of the ${change.list}`
+  const label = change.before?.label ?? change.before?.name ?? change.after?.label
+  return typeof label === 'string' ? `"${label}"` : `"${change.id}"`
 }
 
 /** What became of an entry that met somebody else's. */
@@ -124,6 +148,11 @@ export function conflictWords(draft: BoxDraft, conflict: EditConflict, words: Vo
       return `Meanwhile ${gear(conflict.gear)} was counted as ${conflict.theirs} elsewhere. That stands; your ${conflict.yours ?? 'removal'} is in the history. Count it again.`
     case 'name-not-placed':
       return `Meanwhile the box was renamed "${conflict.theirs}" elsewhere. That stands; your "${conflict.yours}" is in the history. Rename it again if yours is right.`
+    case 'change-not-placed': {
+      const { met } = conflict
+      const what = met.kind === 'field' ? `the box's ${FIELD_WORDS[met.field]}` : changedPart(met)
+      return `Meanwhile ${what} was changed elsewhere. That stands; yours is in the history. Look at it, and change it again if yours is right.`
+    }
     case 'final-drive-not-placed':
       return `Meanwhile the final drive was set to ${finalDriveWords(conflict.theirs)} elsewhere. That stands; yours, ${finalDriveWords(conflict.yours)}, is in the history. Enter it again if yours is right.`
   }
