@@ -63,9 +63,17 @@ export function formatSpeed(speedRpm: number): string {
   return `${formatNumber(speedRpm, 0)}${NBSP}rev/min`
 }
 
-/** A length of the box in millimetres: "71.25 mm". */
-export function formatMm(lengthMm: number): string {
-  return `${formatNumber(lengthMm, 2)}${NBSP}mm`
+export const LENGTH_UNITS = ['mm', 'in'] as const
+export type LengthUnit = (typeof LENGTH_UNITS)[number]
+
+/** One inch in millimetres, exactly (NIST SP 811). */
+export const MM_PER_INCH = 25.4
+
+/** A length in the chosen unit: "71.25 mm", "2.805 in". */
+export function formatLength(lengthMm: number, unit: LengthUnit): string {
+  return unit === 'mm'
+    ? `${formatNumber(lengthMm, 2)}${NBSP}mm`
+    : `${formatNumber(lengthMm / MM_PER_INCH, 3)}${NBSP}in`
 }
 
 export function formatTeeth(toothCount: number): string {

@@ -8,6 +8,7 @@ export default [
   route('healthz', 'routes/healthz.ts'),
   route('boxes/:boxId', 'routes/box.tsx', [
     index('routes/boxStart.tsx'),
+    route('layout', 'routes/layout.tsx'),
     route('count', 'routes/count.tsx'),
     route('trace', 'routes/trace.tsx'),
     route('ratios', 'routes/ratios.tsx'),

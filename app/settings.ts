@@ -1,5 +1,5 @@
-import type { TorqueUnit } from './format.ts'
-import type { VocabularyName } from './words/vocabulary.ts'
+import type { LengthUnit, TorqueUnit } from './format.ts'
+import type { EndNames, VocabularyName } from './words/vocabulary.ts'
 
 export const THEMES = ['system', 'light', 'dark'] as const
 export type Theme = (typeof THEMES)[number]
@@ -8,11 +8,15 @@ export type Theme = (typeof THEMES)[number]
 export interface Settings {
   readonly theme: Theme
   readonly torqueUnit: TorqueUnit
+  readonly lengthUnit: LengthUnit
   readonly vocabulary: VocabularyName
+  readonly ends: EndNames
 }
 
 export const DEFAULT_SETTINGS: Settings = {
   theme: 'system',
   torqueUnit: 'Nm',
+  lengthUnit: 'mm',
   vocabulary: 'countershaft',
+  ends: 'input-output',
 }

@@ -78,7 +78,7 @@ export {
 } from './parts.ts'
 export type { PathEnd, PathStep, RatioFactor, Stretch } from './path.ts'
 export type { Rational } from './rational.ts'
-export { ONE, ZERO, formatFraction, rational, toNumber } from './rational.ts'
+export { ONE, ZERO, formatFraction, parseFraction, rational, toNumber } from './rational.ts'
 export type { RatioRow } from './ratios.ts'
 export { compareRatios, finalDriveRatio } from './ratios.ts'
 export type {

@@ -1,7 +1,7 @@
 import fc from 'fast-check'
 import { Fraction } from 'fraction.js'
 
-import { ONE, ZERO, rational } from './rational.ts'
+import { ONE, ZERO, formatFraction, parseFraction, rational } from './rational.ts'
 
 /** Small, at the edge of exact floats, and far beyond it. */
 const whole = fc.oneof(
@@ -64,3 +64,10 @@ test('nothing is divided by 0', () => {
   expect(() => rational(1, 0)).toThrow('a rational number cannot be 1 / 0')
   expect(() => ZERO.inverse()).toThrow('0 has no inverse')
 })
+
+test.each(['4', '-5/2', '1258/315', '123456789012345678901/2'])(
+  '%s is read as it is written',
+  (text) => {
+    expect(formatFraction(parseFraction(text))).toBe(text)
+  },
+)

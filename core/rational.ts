@@ -170,6 +170,12 @@ export function formatFraction(value: Rational): string {
   return value.toString()
 }
 
+/** The number that such text stands for; throws for any other text. */
+export function parseFraction(text: string): Rational {
+  const [numerator = '', denominator = '1'] = text.split('/')
+  return rational(BigInt(numerator), BigInt(denominator))
+}
+
 /** The nearest float, for showing only. */
 export function toNumber(value: Rational): number {
   return value.toNumber()

@@ -1,10 +1,10 @@
 import { createCookie } from 'react-router'
 import { z } from 'zod'
 
-import { TORQUE_UNITS } from '../format.ts'
+import { LENGTH_UNITS, TORQUE_UNITS } from '../format.ts'
 import type { Settings } from '../settings.ts'
 import { DEFAULT_SETTINGS, THEMES } from '../settings.ts'
-import { VOCABULARIES } from '../words/vocabulary.ts'
+import { END_NAMES, VOCABULARIES } from '../words/vocabulary.ts'
 
 const YEAR_S = 365 * 24 * 60 * 60
 
@@ -18,6 +18,8 @@ const cookie = createCookie('udrix-settings', {
 const settingsSchema = z.object({
   theme: z.enum(THEMES).catch(DEFAULT_SETTINGS.theme),
   torqueUnit: z.enum(TORQUE_UNITS).catch(DEFAULT_SETTINGS.torqueUnit),
+  lengthUnit: z.enum(LENGTH_UNITS).catch(DEFAULT_SETTINGS.lengthUnit),
+  ends: z.enum(END_NAMES).catch(DEFAULT_SETTINGS.ends),
   vocabulary: z.enum(VOCABULARIES).catch(DEFAULT_SETTINGS.vocabulary),
 })
 

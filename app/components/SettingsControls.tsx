@@ -2,10 +2,10 @@ import { Check, Settings2 } from 'lucide-react'
 import { DropdownMenu } from 'radix-ui'
 import { useFetcher } from 'react-router'
 
-import { TORQUE_UNITS, TORQUE_UNIT_NAMES } from '~/format.ts'
+import { LENGTH_UNITS, TORQUE_UNITS, TORQUE_UNIT_NAMES } from '~/format.ts'
 import type { Settings } from '~/settings.ts'
 import { THEMES } from '~/settings.ts'
-import { VOCABULARIES, WORDS } from '~/words/vocabulary.ts'
+import { ENDS, END_NAMES, VOCABULARIES, WORDS } from '~/words/vocabulary.ts'
 
 const CHOICES = [
   {
@@ -14,13 +14,23 @@ const CHOICES = [
     options: TORQUE_UNITS.map((unit) => [unit, TORQUE_UNIT_NAMES[unit]] as const),
   },
   {
+    key: 'lengthUnit',
+    title: 'Lengths in',
+    options: LENGTH_UNITS.map((unit) => [unit, unit] as const),
+  },
+  {
+    key: 'ends',
+    title: 'The ends of a box',
+    options: END_NAMES.map((name) => [name, `${ENDS[name].input}, ${ENDS[name].output}`] as const),
+  },
+  {
     key: 'vocabulary',
     title: 'Words',
     options: VOCABULARIES.map((name) => {
-      const { members, couplers } = WORDS[name]
+      const { members, couplers, ring } = WORDS[name]
       return [
         name,
-        `${members.countershaft}, ${members['input-shaft']}, ${couplers.synchronizer}`,
+        `${members.countershaft}, ${members['input-shaft']}, ${couplers.synchronizer}, ${ring}`,
       ] as const
     }),
   },
@@ -64,7 +74,7 @@ export function SettingsControls({ settings }: { readonly settings: Settings }) 
                 onSelect={(event) => {
                   event.preventDefault()
                 }}
-                className="data-highlighted:bg-accent-wash flex min-h-[44px] cursor-pointer items-center gap-2 px-2 outline-none data-[state=checked]:font-bold"
+                className="data-highlighted:bg-accent-wash flex min-h-[40px] cursor-pointer items-center gap-2 px-2 outline-none data-[state=checked]:font-bold"
               >
                 <span className="w-5">
                   <DropdownMenu.ItemIndicator>

@@ -19,7 +19,7 @@ import { ImportProblems } from '~/components/bench/ImportProblems.tsx'
 import { HelpButton } from '~/components/HelpButton.tsx'
 import { SettingsControls } from '~/components/SettingsControls.tsx'
 import { conflictWords, refusalWords } from '~/words/issues.ts'
-import { WORDS } from '~/words/vocabulary.ts'
+import { PLAIN_WORDS, vocabularyOf } from '~/words/vocabulary.ts'
 
 import type { Route } from './+types/bench'
 
@@ -64,7 +64,7 @@ async function change(form: FormData) {
       return conflict
         ? {
             kind: 'notice' as const,
-            sentence: conflictWords(box.draft, conflict, WORDS.countershaft),
+            sentence: conflictWords(box.draft, conflict, PLAIN_WORDS),
           }
         : { kind: 'renamed' as const }
     }
@@ -92,7 +92,7 @@ const LARGEST_FILE_BYTES = 1_000_000
 
 export default function Bench({ loaderData, actionData }: Route.ComponentProps) {
   const { boxes, total, settings, pageSize } = loaderData
-  const words = WORDS[settings.vocabulary]
+  const words = vocabularyOf(settings)
   const [tooLarge, setTooLarge] = useState<string>()
   const deleted = actionData?.kind === 'deleted' ? actionData : undefined
   const problems = actionData?.kind === 'not-imported' ? actionData : undefined

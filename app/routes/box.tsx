@@ -15,7 +15,7 @@ import { useKeptBox } from '~/components/box/useKeptBox.ts'
 import { HelpButton } from '~/components/HelpButton.tsx'
 import { SettingsControls } from '~/components/SettingsControls.tsx'
 import { conflictWords } from '~/words/issues.ts'
-import { WORDS } from '~/words/vocabulary.ts'
+import { vocabularyOf } from '~/words/vocabulary.ts'
 
 export async function loader({ params, request }: Route.LoaderArgs): Promise<LoadedBox> {
   const [box, settings] = await Promise.all([
@@ -57,6 +57,7 @@ export function shouldRevalidate({
 }
 
 const PAGES = [
+  ['layout', 'Lay out'],
   ['count', 'Count'],
   ['trace', 'Trace'],
   ['ratios', 'Ratios'],
@@ -74,7 +75,7 @@ function OpenedBox({ loaderData }: { readonly loaderData: LoadedBox }) {
   }, [id, loaderData])
   const [areCautionsRead, setAreCautionsRead] = useState(loaderData.areCautionsRead)
   const kept = useKeptBox(id, loaderData)
-  const words = WORDS[settings.vocabulary]
+  const words = useMemo(() => vocabularyOf(settings), [settings])
   const { revalidate } = useRevalidator()
   useEffect(() => {
     const look = () => {
@@ -117,7 +118,7 @@ function OpenedBox({ loaderData }: { readonly loaderData: LoadedBox }) {
                 key={page}
                 to={page}
                 className={({ isActive }) =>
-                  `flex min-h-[52px] items-center border-b-4 px-4 text-[1.05rem] font-semibold ${isActive ? 'border-accent text-ink' : 'text-accent hover:bg-accent-wash border-transparent'}`
+                  `flex min-h-[52px] items-center border-b-4 px-3 text-[1.05rem] font-semibold ${isActive ? 'border-accent text-ink' : 'text-accent hover:bg-accent-wash border-transparent'}`
                 }
               >
                 {title}

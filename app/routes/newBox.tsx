@@ -16,7 +16,7 @@ import { Legend } from '~/components/section/Legend.tsx'
 import { SettingsControls } from '~/components/SettingsControls.tsx'
 import { SectionDrawing } from '~/components/section/SectionDrawing.tsx'
 import { CHOICE_WORDS, PATTERN_WORDS, optionWords } from '~/words/patterns.ts'
-import { WORDS } from '~/words/vocabulary.ts'
+import { vocabularyOf } from '~/words/vocabulary.ts'
 
 import type { Route } from './+types/newBox'
 
@@ -54,7 +54,7 @@ export async function action({ request }: Route.ActionArgs) {
 }
 
 export default function NewBox({ loaderData, actionData }: Route.ComponentProps) {
-  const words = WORDS[loaderData.settings.vocabulary]
+  const words = vocabularyOf(loaderData.settings)
   const [patternId, setPatternId] = useState<PatternId>('three-shaft')
   const [chosen, setChosen] = useState<Chosen>({})
   const isBusy = useNavigation().state !== 'idle'

@@ -1,7 +1,7 @@
 import { threeShaftBox } from 'core'
 
 import { conflictWords, issueWords, refusalWords } from './issues.ts'
-import { WORDS } from './vocabulary.ts'
+import { vocabularyOf } from './vocabulary.ts'
 
 const draft = threeShaftBox({ name: 'box', forwardCount: 4, directAt: 4, reverse: 'constant-mesh' })
 
@@ -30,7 +30,7 @@ test('a stale count names both figures and where yours went', () => {
     conflictWords(
       draft,
       { code: 'kept-as-second-count', gear: 'main-2', theirs: 31, yours: 32 },
-      WORDS.layshaft,
+      vocabularyOf({ vocabulary: 'layshaft', ends: 'input-output', lengthUnit: 'mm' }),
     ),
   ).toBe(
     'Meanwhile 2nd gear, main shaft was counted as 31 elsewhere. Your 32 is kept as the second count. Settle which is right.',

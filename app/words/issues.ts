@@ -10,10 +10,10 @@ import type {
 } from 'core'
 import { LEAST_TOOTH_COUNT, MOST_TOOTH_COUNT, indexBox } from 'core'
 
-import { formatMm } from '../format.ts'
+import { formatLength } from '../format.ts'
 import type { Naming } from './names.ts'
 import { bodyName, couplerName, gearName } from './names.ts'
-import { WORDS } from './vocabulary.ts'
+import { PLAIN_WORDS } from './vocabulary.ts'
 import type { Vocabulary } from './vocabulary.ts'
 
 export const TOOTH_COUNT_ADVICE = `A tooth count is a whole number from ${LEAST_TOOTH_COUNT} to ${MOST_TOOTH_COUNT}.`
@@ -32,7 +32,7 @@ const ID_WORDS: Readonly<Record<Extract<BoxIssue, { code: 'unknown-id' }>['expec
 export function issueWords(
   draft: BoxDraft,
   issue: BoxIssue,
-  words: Vocabulary = WORDS.countershaft,
+  words: Vocabulary = PLAIN_WORDS,
 ): string {
   const naming: Naming = { box: indexBox(draft), words }
   const gear = (id: string): string => {
@@ -95,7 +95,7 @@ export function issueWords(
     case 'modules-differ':
       return `${pair(issue.link)} state modules of ${issue.moduleMm[0]} mm and ${issue.moduleMm[1]} mm; gears in mesh share one. Measure both again.`
     case 'centre-distance-differs':
-      return `${pair(issue.link)} need a centre distance of ${formatMm(issue.centreDistanceMm)}; ${pair(issue.other)} between the same shafts need ${formatMm(issue.otherCentreDistanceMm)}. Check teeth, module and helix of both pairs.`
+      return `${pair(issue.link)} need a centre distance of ${formatLength(issue.centreDistanceMm, words.lengthUnit)}; ${pair(issue.other)} between the same shafts need ${formatLength(issue.otherCentreDistanceMm, words.lengthUnit)}. Check teeth, module and helix of both pairs.`
     case 'tooth-sum-differs':
       return `${pair(issue.link)} have ${issue.toothSum} teeth together; the other pairs between these shafts have about ${issue.usualToothSum}. Count both again.`
   }

@@ -3,7 +3,7 @@ import { analyseBox, checkBox, rational } from 'core'
 
 import { fourSpeed } from '../../core/testing/boxes.ts'
 import { engagementSentence, pathSentences, ratioSentence } from './sentences.ts'
-import { WORDS } from './vocabulary.ts'
+import { PLAIN_WORDS, travelWords, vocabularyOf } from './vocabulary.ts'
 
 function traced(
   reverse: 'sliding-idler' | 'constant-mesh',
@@ -18,7 +18,10 @@ function traced(
   )?.analysis
   if (analysis?.state !== 'drive') throw new Error(`${label} does not drive`)
   const drive: Drive = analysis
-  const naming = { box: checked.box, words: WORDS[vocabulary] }
+  const naming = {
+    box: checked.box,
+    words: vocabularyOf({ vocabulary, ends: 'input-output', lengthUnit: 'mm' }),
+  }
   const input = { torqueNm: 100, speedRpm: 1000, torqueUnit: 'Nm' } as const
   return {
     path: pathSentences(naming, drive, input).map((sentence) => sentence.replaceAll('\u00a0', ' ')),
@@ -57,5 +60,13 @@ test.each([
   [rational(-3), 'Reduction: the output turns against the input, seen from the input end.'],
   [rational(-1), 'Equal speed: the output turns against the input, seen from the input end.'],
 ])('%s: %s', (ratio, sentence) => {
-  expect(ratioSentence(ratio)).toBe(sentence)
+  expect(ratioSentence(PLAIN_WORDS, ratio)).toBe(sentence)
+})
+
+test('the ends are called as the person calls them', () => {
+  const words = vocabularyOf({ vocabulary: 'countershaft', ends: 'front-rear', lengthUnit: 'mm' })
+  expect(ratioSentence(words, rational(4))).toBe(
+    'Reduction: the output turns with the input, seen from the front.',
+  )
+  expect(travelWords(words, 'towards-output')).toBe('towards the rear')
 })

@@ -16,7 +16,8 @@ import type { TorqueUnit } from '../format.ts'
 import { formatSpeed, formatTeeth, formatTorque } from '../format.ts'
 import type { Naming } from './names.ts'
 import { bodyName, capitalize, couplerName, shortBodyName } from './names.ts'
-import { LINK_WORDS, TRAVEL_WORDS, VIEWPOINT } from './vocabulary.ts'
+import type { Vocabulary } from './vocabulary.ts'
+import { LINK_WORDS, travelWords, viewpoint } from './vocabulary.ts'
 
 /** What the person put in; everything in a box is proportional to it. */
 export interface Input {
@@ -83,7 +84,7 @@ export function pathSentences(naming: Naming, drive: Drive, input: Input): reado
     ...drive.path.map((step) => stepSentence(naming, input, step)),
     ...drive.outputs.map(
       ({ body, speed, torque }) =>
-        `It leaves at the ${bodyName(naming, body)}, turning ${senseWords(speed)} (${VIEWPOINT}): ${load(input, speed, torque)}.`,
+        `It leaves at the ${bodyName(naming, body)}, turning ${senseWords(speed)} (${viewpoint(naming.words)}): ${load(input, speed, torque)}.`,
     ),
   ]
 }
@@ -122,7 +123,7 @@ export function engagementSentence(naming: Naming, { coupler, place }: EngagedCo
     ...(held.length > 0 ? [`holds ${bodies(held)} to the case`] : []),
     ...meshWords(naming, place),
   ]
-  return `The ${couplerName(naming, coupler)}, moved ${TRAVEL_WORDS[place.travel]}, ${listed(does)}.`
+  return `The ${couplerName(naming, coupler)}, moved ${travelWords(naming.words, place.travel)}, ${listed(does)}.`
 }
 
 /** What a sliding gear is brought into mesh with, once for each sliding gear. */
@@ -143,7 +144,7 @@ function meshWords(naming: Naming, place: CouplerPosition): readonly string[] {
 }
 
 /** Reduction, direct or overdrive, and the sense of the output. */
-export function ratioSentence(ratio: Rational): string {
+export function ratioSentence(words: Vocabulary, ratio: Rational): string {
   const size = ratio.abs()
   const against = ratio.sign() < 0
   const kind = size.isOne()
@@ -153,5 +154,5 @@ export function ratioSentence(ratio: Rational): string {
     : size.isGreaterThan(ONE)
       ? 'Reduction'
       : 'Overdrive'
-  return `${kind}: the output turns ${against ? 'against' : 'with'} the input, ${VIEWPOINT}.`
+  return `${kind}: the output turns ${against ? 'against' : 'with'} the input, ${viewpoint(words)}.`
 }

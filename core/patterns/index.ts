@@ -32,10 +32,11 @@ export const PATTERN_IDS = [
 ] as const
 export type PatternId = (typeof PATTERN_IDS)[number]
 
-/** One thing to choose; the first option is the one to start from. */
+/** One thing to choose, and the option to start from. */
 export interface PatternChoice {
   readonly id: string
-  readonly options: readonly [string, ...string[]]
+  readonly options: readonly string[]
+  readonly initial: string
 }
 
 export type Chosen = Readonly<Record<string, string>>
@@ -46,7 +47,11 @@ export interface Pattern {
 }
 
 /** What may stand behind a box with one output. */
-const BEHIND = { id: 'behind', options: ['nothing', ...TRANSFER_AXLES] } as const
+const BEHIND = {
+  id: 'behind',
+  options: ['nothing', ...TRANSFER_AXLES],
+  initial: 'nothing',
+} as const
 
 interface PatternDefinition extends Pattern {
   readonly build: (name: string, pick: Pick) => BoxDraft
@@ -59,9 +64,13 @@ const DEFINITIONS: readonly PatternDefinition[] = [
   {
     id: 'three-shaft',
     choices: [
-      { id: 'speeds', options: ['5', '4', '6'] },
-      { id: 'overdrives', options: ['1', '0', '2'] },
-      { id: 'reverse', options: ['sliding-idler', 'sleeve-teeth', 'constant-mesh'] },
+      { id: 'speeds', options: ['4', '5', '6'], initial: '5' },
+      { id: 'overdrives', options: ['0', '1', '2'], initial: '1' },
+      {
+        id: 'reverse',
+        options: ['sliding-idler', 'sleeve-teeth', 'constant-mesh'],
+        initial: 'sliding-idler',
+      },
       BEHIND,
     ],
     build: (name, pick) => {
@@ -76,7 +85,7 @@ const DEFINITIONS: readonly PatternDefinition[] = [
   },
   {
     id: 'countershaft-couplers',
-    choices: [{ id: 'speeds', options: ['5', '6'] }, BEHIND],
+    choices: [{ id: 'speeds', options: ['5', '6'], initial: '5' }, BEHIND],
     build: (name, pick) =>
       threeShaftBox({
         name,
@@ -92,7 +101,7 @@ const DEFINITIONS: readonly PatternDefinition[] = [
   },
   {
     id: 'dog-clutch-three-shaft',
-    choices: [{ id: 'speeds', options: ['3', '4'] }, BEHIND],
+    choices: [{ id: 'speeds', options: ['3', '4'], initial: '3' }, BEHIND],
     build: (name, pick) => {
       const forwardCount = pick('speeds', [3, 4])
       return threeShaftBox({
@@ -106,14 +115,14 @@ const DEFINITIONS: readonly PatternDefinition[] = [
   },
   {
     id: 'sliding-gear',
-    choices: [{ id: 'second', options: SECOND_KINDS }, BEHIND],
+    choices: [{ id: 'second', options: SECOND_KINDS, initial: 'constant-mesh' }, BEHIND],
     build: (name, pick) => slidingGearBox({ name, second: pick('second', SECOND_KINDS) }),
   },
   {
     id: 'transverse-transaxle',
     choices: [
-      { id: 'speeds', options: ['5', '6'] },
-      { id: 'couplers', options: COUPLER_SHAFTS },
+      { id: 'speeds', options: ['5', '6'], initial: '5' },
+      { id: 'couplers', options: COUPLER_SHAFTS, initial: 'both' },
     ],
     build: (name, pick) =>
       transverseTransaxle({
@@ -124,20 +133,20 @@ const DEFINITIONS: readonly PatternDefinition[] = [
   },
   {
     id: 'longitudinal-transaxle',
-    choices: [{ id: 'integral', options: INTEGRAL_KINDS }],
+    choices: [{ id: 'integral', options: INTEGRAL_KINDS, initial: 'first' }],
     build: (name, pick) =>
       longitudinalTransaxle({ name, integral: pick('integral', INTEGRAL_KINDS) }),
   },
   {
     id: 'racing',
-    choices: [{ id: 'speeds', options: ['5', '4', '6'] }, BEHIND],
+    choices: [{ id: 'speeds', options: ['4', '5', '6'], initial: '5' }, BEHIND],
     build: (name, pick) => racingTwoShaft({ name, forwardCount: pick('speeds', RACING_COUNTS) }),
   },
   {
     id: 'motorcycle',
     choices: [
-      { id: 'speeds', options: ['6', '5'] },
-      { id: 'primary', options: PRIMARY_KINDS },
+      { id: 'speeds', options: ['5', '6'], initial: '6' },
+      { id: 'primary', options: PRIMARY_KINDS, initial: 'gear' },
     ],
     build: (name, pick) =>
       motorcycleBox({
@@ -149,8 +158,8 @@ const DEFINITIONS: readonly PatternDefinition[] = [
   {
     id: 'heavy',
     choices: [
-      { id: 'speeds', options: ['10', '9', '12', '13', '16', '18'] },
-      { id: 'range', options: RANGE_KINDS },
+      { id: 'speeds', options: ['9', '10', '12', '13', '16', '18'], initial: '10' },
+      { id: 'range', options: RANGE_KINDS, initial: 'planetary' },
       BEHIND,
     ],
     build: (name, pick) =>
@@ -163,8 +172,8 @@ const DEFINITIONS: readonly PatternDefinition[] = [
   {
     id: 'dual-clutch',
     choices: [
-      { id: 'speeds', options: ['6', '7'] },
-      { id: 'axles', options: DRIVEN_AXLES },
+      { id: 'speeds', options: ['6', '7'], initial: '6' },
+      { id: 'axles', options: DRIVEN_AXLES, initial: 'one' },
     ],
     build: (name, pick) =>
       dualClutchBox({
@@ -175,19 +184,19 @@ const DEFINITIONS: readonly PatternDefinition[] = [
   },
   {
     id: 'transfer-case',
-    choices: [{ id: 'transfer', options: TRANSFER_AXLES }],
+    choices: [{ id: 'transfer', options: TRANSFER_AXLES, initial: 'chain' }],
     build: (name, pick) => transferCaseBox(name, pick('transfer', TRANSFER_AXLES)),
   },
 ]
 
 export const PATTERNS: readonly Pattern[] = DEFINITIONS
 
-/** The option in force for one choice: what was chosen, or the first where that is no option. */
-export function chosenOption({ id, options }: PatternChoice, chosen: Chosen): string {
-  return options.find((option) => option === chosen[id]) ?? options[0]
+/** The option in force for one choice: what was chosen, or the initial one where that is no option. */
+export function chosenOption({ id, options, initial }: PatternChoice, chosen: Chosen): string {
+  return options.find((option) => option === chosen[id]) ?? initial
 }
 
-/** A box after a pattern, every gear still to be counted. Choices that are no options fall back to the first. */
+/** A box after a pattern, every gear still to be counted. Choices that are no options fall back to the initial ones. */
 export function buildPattern(patternId: PatternId, name: string, chosen: Chosen): BoxDraft {
   const definition = DEFINITIONS.find(({ id }) => id === patternId)
   if (!definition) throw new Error(`no pattern "${patternId}"`)

@@ -430,6 +430,6 @@ test('an inter-axle differential gives half to the second axle and a quarter to 
   expect(balanced.map(({ id }) => id)).toEqual(['differential', 'inter-axle'])
 })
 
-test('a choice that is no option is the first one', () => {
+test('a choice that is no option is the initial one', () => {
   expect(buildPattern('racing', 'box', { speeds: '9' })).toEqual(buildPattern('racing', 'box', {}))
 })

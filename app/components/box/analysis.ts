@@ -12,7 +12,9 @@ export interface AnalysedBox {
 
 export function analyseDraft(draft: BoxDraft): AnalysedBox {
   const checked = checkBox(draft)
-  const positions = checked.ok ? analyseBox(checked.box) : []
+  const positions = checked.ok
+    ? analyseBox(checked.box).filter(({ position }) => !position.isHidden)
+    : []
   return {
     checked,
     positions,

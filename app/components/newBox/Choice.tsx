@@ -11,7 +11,7 @@ interface ChoiceProps {
 export function Choice({ legend, name, value, options, onChange }: ChoiceProps) {
   return (
     <fieldset>
-      <legend className="mb-1 font-semibold">{legend}</legend>
+      <legend className="float-left mt-2 mr-3 font-semibold">{legend}</legend>
       <div className="flex flex-wrap gap-1.5">
         {options.map(([optionValue, title]) => (
           <label

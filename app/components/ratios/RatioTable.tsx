@@ -7,7 +7,7 @@ import { shortResult } from '~/components/trace/PositionKeys.tsx'
 import { formatExact, formatInverse, formatPercent, formatRatio } from '~/format.ts'
 import { gearName } from '~/words/names.ts'
 import type { Vocabulary } from '~/words/vocabulary.ts'
-import { VIEWPOINT } from '~/words/vocabulary.ts'
+import { viewpoint } from '~/words/vocabulary.ts'
 
 interface RatioTableProps {
   readonly rows: readonly RatioRow[]
@@ -96,7 +96,7 @@ export function RatioTable({ rows, words, draft, hrefOf }: RatioTableProps) {
         </tbody>
       </table>
       <p className="text-graphite mt-1 text-right text-[0.86rem]">
-        Senses of rotation are {VIEWPOINT}.
+        Senses of rotation are {viewpoint(words)}.
       </p>
     </div>
   )

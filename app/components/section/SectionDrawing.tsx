@@ -5,7 +5,7 @@
  */
 import { useMemo } from 'react'
 
-import type { Analysis, BoxDraft, SectionMesh } from 'core'
+import type { Analysis, BoxDraft, Section, SectionMesh } from 'core'
 import { SHAFT_RADIUS_MM, indexBox, layOutSection, slidShiftsMm } from 'core'
 
 import type { Naming } from '~/words/names.ts'
@@ -32,6 +32,8 @@ interface SectionDrawingProps extends GearLinks {
   readonly litGear?: string | undefined
   /** What the drawing shows, in words. */
   readonly title: string
+  /** Drawn over everything, in the same scale. */
+  readonly overlay?: ((section: Section, scale: Scale) => React.ReactNode) | undefined
 }
 
 export function SectionDrawing(props: SectionDrawingProps) {
@@ -132,6 +134,7 @@ export function SectionDrawing(props: SectionDrawingProps) {
           onPoint={props.onPoint}
         />
       ))}
+      {props.overlay?.(section, scale)}
     </svg>
   )
 }

@@ -124,7 +124,7 @@ function DriveFigures({
             {formatExact(ratio)}
           </b>
         </p>
-        <p className="mt-1 font-semibold">{ratioSentence(ratio)}</p>
+        <p className="mt-1 font-semibold">{ratioSentence(naming.words, ratio)}</p>
       </div>
       {disputed && (
         <p className="trouble">

@@ -1,0 +1,261 @@
+import type { DragEndEvent } from '@dnd-kit/core'
+import {
+  DndContext,
+  PointerSensor,
+  pointerWithin,
+  useDraggable,
+  useDroppable,
+  useSensor,
+  useSensors,
+} from '@dnd-kit/core'
+import clsx from 'clsx'
+import { useRef } from 'react'
+
+import type { BoxIssue, MeshKind, PartRef, Section } from 'core'
+import { bodyOfGear, movePart, removePart, toggleMesh } from 'core'
+
+import { SectionDrawing } from '~/components/section/SectionDrawing.tsx'
+import type { Scale } from '~/components/section/scale.ts'
+import type { Vocabulary } from '~/words/vocabulary.ts'
+
+import { partOfIssue } from './partRef.ts'
+import { partTitle } from './partTitle.ts'
+import type { Drafting } from './useDrafting.ts'
+
+/** A press that moves no further than this, in pixels, is a choice and not a drag. */
+const DRAG_DISTANCE_PX = 5
+/** What an arrow key moves a part by, alone and with Shift. */
+const STEP_MM = { small: 1, large: 10 }
+const COUPLER_HEIGHT_MM = 28
+
+interface DrawingEditorProps {
+  readonly drafting: Drafting
+  readonly words: Vocabulary
+  readonly issues: readonly BoxIssue[]
+  readonly title: string
+}
+
+/** One thing in the drawing that can be taken hold of. */
+interface Handle {
+  readonly part: PartRef
+  readonly x: number
+  readonly y: number
+  readonly width: number
+  readonly height: number
+}
+
+/** The drawing with parts that can be chosen, moved along their axis and brought into mesh. */
+export function DrawingEditor({ drafting, words, issues, title }: DrawingEditorProps) {
+  const { draft, selected, select, become } = drafting
+  const frame = useRef<HTMLDivElement>(null)
+  const scaleRef = useRef<Scale>(null)
+  const sensors = useSensors(
+    useSensor(PointerSensor, { activationConstraint: { distance: DRAG_DISTANCE_PX } }),
+  )
+
+  const troubled = new Set(
+    issues.flatMap((issue) => {
+      const part = partOfIssue(draft, issue)
+      if (!part) return []
+      const link = part.list === 'links' ? draft.links.find(({ id }) => id === part.id) : undefined
+      return link && 'b' in link ? [link.a, link.b] : [part.id]
+    }),
+  )
+
+  const handles = (section: Section, scale: Scale): readonly Handle[] => {
+    scaleRef.current = scale
+    const box = (
+      part: PartRef,
+      middleXMm: number,
+      widthMm: number,
+      middleYMm: number,
+      heightMm: number,
+    ): Handle => ({
+      part,
+      x: scale.x(middleXMm - widthMm / 2),
+      width: widthMm * scale.perMmX,
+      y: scale.y(middleYMm - heightMm / 2),
+      height: heightMm * scale.perMmY,
+    })
+    return [
+      ...section.members.map(({ member, yMm, radiusMm }) =>
+        box(
+          { list: 'members', id: member.id },
+          (member.fromMm + member.toMm) / 2,
+          member.toMm - member.fromMm,
+          yMm,
+          2 * radiusMm,
+        ),
+      ),
+      ...section.gears.map(({ gear, yMm, widthMm, radiusMm }) =>
+        box({ list: 'gears', id: gear.id }, gear.stationMm, widthMm, yMm, 2 * radiusMm),
+      ),
+      ...section.couplers.map(({ coupler, yMm, baseRadiusMm }) =>
+        box(
+          { list: 'couplers', id: coupler.id },
+          coupler.stationMm,
+          COUPLER_HEIGHT_MM,
+          yMm - baseRadiusMm,
+          COUPLER_HEIGHT_MM,
+        ),
+      ),
+      ...section.planetaries.map(({ link, yMm, stationMm, sunRadiusMm, ringRadiusMm }) =>
+        box(
+          { list: 'links', id: link.id },
+          stationMm,
+          10,
+          yMm - (sunRadiusMm + ringRadiusMm) / 2,
+          ringRadiusMm - sunRadiusMm,
+        ),
+      ),
+      ...section.differentials.map(({ link, yMm, stationMm }) =>
+        box({ list: 'links', id: link.id }, stationMm, 26, yMm, 30),
+      ),
+    ]
+  }
+
+  const finishDrag = ({ active, over, delta }: DragEndEvent): void => {
+    const scale = scaleRef.current
+    const svg = frame.current?.querySelector('svg')
+    const part = partOf(active.id)
+    if (!scale || !svg || !part) return
+    const mate = over ? partOf(over.id) : undefined
+    const kind = mate && meshKindFor(drafting, part, mate)
+    if (mate && kind) {
+      become(toggleMesh(draft, part.id, mate.id, kind))
+      return
+    }
+    const perUnit = svg.getScreenCTM()?.a ?? 1
+    const byMm = Math.round(delta.x / perUnit / scale.perMmX)
+    if (byMm !== 0) become(movePart(draft, part, byMm))
+  }
+
+  return (
+    <div ref={frame} className="h-full min-h-0">
+      <DndContext
+        id="drawing"
+        sensors={sensors}
+        collisionDetection={pointerWithin}
+        onDragStart={({ active }) => {
+          select(partOf(active.id))
+        }}
+        onDragEnd={finishDrag}
+      >
+        <SectionDrawing
+          draft={draft}
+          words={words}
+          title={title}
+          overlay={(section, scale) =>
+            handles(section, scale).map((handle) => (
+              <PartHandle
+                key={`${handle.part.list}:${handle.part.id}`}
+                handle={handle}
+                title={partTitle(draft, words, handle.part)}
+                isSelected={selected?.list === handle.part.list && selected.id === handle.part.id}
+                isTroubled={troubled.has(handle.part.id)}
+                onSelect={() => {
+                  select(handle.part)
+                }}
+                onMove={(byMm) => {
+                  become(movePart(draft, handle.part, byMm))
+                }}
+                onRemove={() => {
+                  become(removePart(draft, handle.part))
+                }}
+              />
+            ))
+          }
+        />
+      </DndContext>
+    </div>
+  )
+}
+
+function partOf(id: string | number): PartRef | undefined {
+  const [list, ...rest] = String(id).split(':')
+  const partId = rest.join(':')
+  return list === 'members' || list === 'gears' || list === 'couplers' || list === 'links'
+    ? { list, id: partId }
+    : undefined
+}
+
+/** How two gears would mesh; undefined when the drop means nothing of the kind. */
+function meshKindFor({ draft }: Drafting, part: PartRef, mate: PartRef): MeshKind | undefined {
+  if (part.list !== 'gears' || mate.list !== 'gears' || part.id === mate.id) return undefined
+  const [one, other] = [part, mate].map(({ id }) => draft.gears.find((gear) => gear.id === id))
+  if (!one || !other || bodyOfGear(one) === bodyOfGear(other)) return undefined
+  const axisOf = (memberId: string) => draft.members.find(({ id }) => id === memberId)?.axis
+  return axisOf(one.member) === axisOf(other.member) ? undefined : 'external-mesh'
+}
+
+interface PartHandleProps {
+  readonly handle: Handle
+  readonly title: string
+  readonly isSelected: boolean
+  readonly isTroubled: boolean
+  readonly onSelect: () => void
+  readonly onMove: (byMm: number) => void
+  readonly onRemove: () => void
+}
+
+function PartHandle(props: PartHandleProps) {
+  const { handle, title, isSelected, isTroubled, onSelect, onMove, onRemove } = props
+  const { part, x, y, width, height } = handle
+  const id = `${part.list}:${part.id}`
+  const canMove = part.list !== 'links'
+  const drag = useDraggable({ id, disabled: !canMove })
+  const drop = useDroppable({ id, disabled: part.list !== 'gears' })
+  const shift = drag.transform
+  return (
+    <g
+      ref={(element) => {
+        // The library wants an HTML element but only measures it.
+        drag.setNodeRef(element as unknown as HTMLElement)
+        drop.setNodeRef(element as unknown as HTMLElement)
+      }}
+      {...drag.listeners}
+      role="button"
+      tabIndex={0}
+      aria-label={title}
+      aria-pressed={isSelected}
+      className={clsx(
+        'handle',
+        isSelected && 'selected',
+        drag.isDragging && 'dragging',
+        drop.isOver && !drag.isDragging && 'target',
+      )}
+      data-part={id}
+      onClick={onSelect}
+      onKeyDown={(event) => {
+        const step = event.shiftKey ? STEP_MM.large : STEP_MM.small
+        if (event.key === 'Enter' || event.key === ' ') onSelect()
+        else if (event.key === 'ArrowLeft' && canMove) onMove(-step)
+        else if (event.key === 'ArrowRight' && canMove) onMove(step)
+        else if (event.key === 'Delete') onRemove()
+        else return
+        event.preventDefault()
+        event.stopPropagation()
+      }}
+    >
+      <title>{title}</title>
+      <rect x={x} y={y} width={width} height={height} />
+      {drag.isDragging && shift && (
+        <line
+          className="reach"
+          x1={x + width / 2}
+          y1={y + height / 2}
+          x2={x + width / 2 + shift.x}
+          y2={y + height / 2 + shift.y}
+        />
+      )}
+      {isTroubled && (
+        <g className="mark" aria-hidden>
+          <path d={`M${x + width / 2} ${y - 34}l13 24h-26z`} />
+          <text x={x + width / 2} y={y - 14} textAnchor="middle">
+            !
+          </text>
+        </g>
+      )}
+    </g>
+  )
+}

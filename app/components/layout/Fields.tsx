@@ -1,0 +1,113 @@
+/** Entry fields that keep what is typed when they are left, or on Enter. */
+import { useId, useState } from 'react'
+
+interface FieldProps {
+  readonly label: React.ReactNode
+  readonly value: string
+  /** Null keeps it; a sentence refuses it and leaves it in the field. */
+  readonly onCommit: (text: string) => string | null
+  readonly unit?: string
+  readonly inputMode?: 'decimal' | 'numeric'
+}
+
+/** One line of text or one number. A new value from outside needs a new key. */
+export function EntryField({ label, value, onCommit, unit, inputMode }: FieldProps) {
+  const [text, setText] = useState(value)
+  const [problem, setProblem] = useState<string | null>(null)
+  const id = useId()
+  const commit = () => {
+    if (text === value) setProblem(null)
+    else setProblem(onCommit(text))
+  }
+  return (
+    <div className="min-w-0">
+      <label htmlFor={id} className="block text-[0.9rem] font-semibold">
+        {label} {unit && <span className="text-graphite font-normal">({unit})</span>}
+      </label>
+      <input
+        id={id}
+        className="field"
+        value={text}
+        inputMode={inputMode}
+        aria-invalid={problem !== null}
+        aria-describedby={problem === null ? undefined : `${id}-problem`}
+        onChange={(event) => {
+          setText(event.target.value)
+        }}
+        onBlur={commit}
+        onKeyDown={(event) => {
+          if (event.key === 'Enter') commit()
+          if (event.key === 'Escape') {
+            setText(value)
+            setProblem(null)
+          }
+        }}
+      />
+      {problem !== null && (
+        <p id={`${id}-problem`} role="alert" className="text-trouble text-[0.86rem] font-semibold">
+          {problem}
+        </p>
+      )}
+    </div>
+  )
+}
+
+interface SelectFieldProps<T extends string> {
+  readonly label: string
+  readonly value: T
+  readonly options: readonly (readonly [value: T, title: string])[]
+  readonly onChange: (value: T) => void
+}
+
+/** One of many. */
+export function SelectField<T extends string>(props: SelectFieldProps<T>) {
+  const { label, value, options, onChange } = props
+  const id = useId()
+  return (
+    <div className="min-w-0">
+      <label htmlFor={id} className="block text-[0.9rem] font-semibold">
+        {label}
+      </label>
+      <select
+        id={id}
+        className="field"
+        value={value}
+        onChange={(event) => {
+          const chosen = options.find(([option]) => option === event.target.value)
+          if (chosen) onChange(chosen[0])
+        }}
+      >
+        {options.map(([option, title]) => (
+          <option key={option} value={option}>
+            {title}
+          </option>
+        ))}
+      </select>
+    </div>
+  )
+}
+
+/** Yes or no. */
+export function CheckField({
+  label,
+  isChecked,
+  onChange,
+}: {
+  readonly label: string
+  readonly isChecked: boolean
+  readonly onChange: (isChecked: boolean) => void
+}) {
+  return (
+    <label className="flex min-h-[44px] cursor-pointer items-center gap-2">
+      <input
+        type="checkbox"
+        className="accent-accent size-5"
+        checked={isChecked}
+        onChange={(event) => {
+          onChange(event.target.checked)
+        }}
+      />
+      {label}
+    </label>
+  )
+}

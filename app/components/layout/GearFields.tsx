@@ -1,0 +1,196 @@
+import { X } from 'lucide-react'
+import { useState } from 'react'
+
+import type { Gear, MeshKind } from 'core'
+import { GEAR_MOUNTS, MESH_KINDS, indexBox, setMount, toggleMesh } from 'core'
+
+import { parseCount } from '~/components/count/parseCount.ts'
+import { Choice } from '~/components/newBox/Choice.tsx'
+import { bodyName, capitalize, gearName } from '~/words/names.ts'
+import type { Vocabulary } from '~/words/vocabulary.ts'
+import { LINK_WORDS } from '~/words/vocabulary.ts'
+
+import { EntryField, SelectField } from './Fields.tsx'
+import { lengthText, parseLength, parseWithin } from './numbers.ts'
+import type { Drafting } from './useDrafting.ts'
+import { withPart } from './withPart.ts'
+
+const LARGEST_MODULE_MM = 50
+const LARGEST_HELIX_DEG = 60
+
+interface GearFieldsProps {
+  readonly drafting: Drafting
+  readonly words: Vocabulary
+  readonly gear: Gear
+  readonly onCount: (gearId: string, toothCount: number | null) => void
+}
+
+export function GearFields({ drafting, words, gear, onCount }: GearFieldsProps) {
+  const { draft, become } = drafting
+  const naming = { box: indexBox(draft), words }
+  const unit = words.lengthUnit
+  const put = (change: Partial<Gear>): null => {
+    become(withPart(draft, 'gears', { ...gear, ...change }))
+    return null
+  }
+  return (
+    <>
+      <div className="grid grid-cols-2 gap-2">
+        <EntryField
+          key={`label ${gear.label}`}
+          label="Called"
+          value={gear.label}
+          onCommit={(text) =>
+            text.trim() === '' ? 'A gear needs a name.' : put({ label: text.trim().slice(0, 120) })
+          }
+        />
+        <EntryField
+          key={`count ${gear.toothCount}`}
+          label="Teeth"
+          value={gear.toothCount === null ? '' : `${gear.toothCount}`}
+          inputMode="numeric"
+          onCommit={(text) => {
+            const entry = parseCount(text)
+            if (!entry.ok) return entry.sentence
+            onCount(gear.id, entry.toothCount)
+            return null
+          }}
+        />
+      </div>
+      <Choice
+        legend="Sits on its shaft"
+        name={`mount ${gear.id}`}
+        value={gear.mount}
+        options={GEAR_MOUNTS.map((mount) => [mount, words.mounts[mount]])}
+        onChange={(value) => {
+          const mount = GEAR_MOUNTS.find((candidate) => candidate === value)
+          if (mount) become(setMount(draft, gear.id, mount))
+        }}
+      />
+      <div className="grid grid-cols-2 gap-2">
+        <SelectField
+          label="On"
+          value={gear.member}
+          options={draft.members.map(({ id }) => [id, capitalize(bodyName(naming, id))])}
+          onChange={(member) => put({ member })}
+        />
+        <EntryField
+          key={`station ${gear.stationMm} ${unit}`}
+          label="Station"
+          unit={unit}
+          inputMode="decimal"
+          value={lengthText(gear.stationMm, unit)}
+          onCommit={(text) => {
+            const length = parseLength(text, unit)
+            return length.ok ? put({ stationMm: length.value }) : length.sentence
+          }}
+        />
+        {(
+          [
+            ['faceWidthMm', 'Face width'],
+            ['moduleMm', 'Module'],
+          ] as const
+        ).map(([key, label]) => (
+          <EntryField
+            key={`${key} ${gear[key]} ${unit}`}
+            label={label}
+            unit={key === 'moduleMm' ? 'mm' : unit}
+            inputMode="decimal"
+            value={
+              gear[key] === undefined ? '' : lengthText(gear[key], key === 'moduleMm' ? 'mm' : unit)
+            }
+            onCommit={(text) => {
+              if (text.trim() === '') return put({ [key]: undefined })
+              const length =
+                key === 'moduleMm'
+                  ? parseWithin(text, 0.1, LARGEST_MODULE_MM, 'A module, in mm,')
+                  : parseLength(text, unit, 0.1)
+              return length.ok ? put({ [key]: length.value }) : length.sentence
+            }}
+          />
+        ))}
+        <EntryField
+          key={`helix ${gear.helixAngleDeg}`}
+          label="Helix angle"
+          unit="°"
+          inputMode="decimal"
+          value={gear.helixAngleDeg === undefined ? '' : `${gear.helixAngleDeg}`}
+          onCommit={(text) => {
+            if (text.trim() === '') return put({ helixAngleDeg: undefined })
+            const angle = parseWithin(text, 0, LARGEST_HELIX_DEG, 'A helix angle, in degrees,')
+            return angle.ok ? put({ helixAngleDeg: angle.value }) : angle.sentence
+          }}
+        />
+      </div>
+      <Meshes drafting={drafting} words={words} gear={gear} />
+    </>
+  )
+}
+
+/** What the gear is in mesh with, and a way to add to it. */
+function Meshes({ drafting, words, gear }: Omit<GearFieldsProps, 'onCount'>) {
+  const { draft, become } = drafting
+  const naming = { box: indexBox(draft), words }
+  const [kind, setKind] = useState<MeshKind>('external-mesh')
+  const mates = draft.links.flatMap((link) => {
+    if (!('b' in link) || link.kind === 'joined') return []
+    if (link.a === gear.id) return [{ link, mate: link.b }]
+    return link.b === gear.id ? [{ link, mate: link.a }] : []
+  })
+  const axisOf = (memberId: string) => draft.members.find(({ id }) => id === memberId)?.axis
+  const others = draft.gears.filter(
+    (other) =>
+      axisOf(other.member) !== axisOf(gear.member) && !mates.some(({ mate }) => mate === other.id),
+  )
+  return (
+    <section aria-label="In mesh with">
+      <h3 className="text-[0.95rem]">In mesh with</h3>
+      <ul>
+        {mates.map(({ link, mate }) => {
+          const found = naming.box.gears.get(mate)
+          return (
+            <li key={link.id} className="flex items-center justify-between">
+              <span>
+                {found ? capitalize(gearName(naming, found)) : mate}
+                {link.kind !== 'external-mesh' && ` (${LINK_WORDS[link.kind]})`}
+              </span>
+              <button
+                type="button"
+                className="button-quiet"
+                aria-label={`Part from ${mate}`}
+                onClick={() => {
+                  become(toggleMesh(draft, gear.id, mate, link.kind))
+                }}
+              >
+                <X aria-hidden />
+              </button>
+            </li>
+          )
+        })}
+      </ul>
+      {mates.length === 0 && <p className="text-graphite">Nothing.</p>}
+      <div className="grid grid-cols-2 gap-2">
+        <SelectField
+          label="Add a mate"
+          value=""
+          options={[
+            ['', 'choose a gear'],
+            ...others.map((other): [string, string] => [
+              other.id,
+              capitalize(gearName(naming, other)),
+            ]),
+          ]}
+          onChange={(mate) => {
+            if (mate !== '') become(toggleMesh(draft, gear.id, mate, kind))
+          }}
+        />
+        <SelectField
+          label="by"
+          value={kind}
+          options={MESH_KINDS.map((option) => [option, LINK_WORDS[option]])}
+          onChange={setKind}
+        />
+      </div>
+    </section>
+  )
+}

@@ -1,0 +1,149 @@
+import { ArrowDown, ArrowUp } from 'lucide-react'
+
+import type { Axis, BoxDraft, Member } from 'core'
+import { MEMBER_KINDS, freshId, moveLane, removePart, toggleOutput } from 'core'
+
+import type { Vocabulary } from '~/words/vocabulary.ts'
+
+import { CheckField, EntryField, SelectField } from './Fields.tsx'
+import { lengthText, parseLength } from './numbers.ts'
+import type { Drafting } from './useDrafting.ts'
+import { withPart } from './withPart.ts'
+
+interface MemberFieldsProps {
+  readonly drafting: Drafting
+  readonly words: Vocabulary
+  readonly member: Member
+}
+
+/** Holds a body to the case, or lets go of it. */
+function toggleHeld(draft: BoxDraft, body: string): BoxDraft {
+  const held = draft.links.find((link) => link.kind === 'held' && link.body === body)
+  return held
+    ? removePart(draft, { list: 'links', id: held.id })
+    : { ...draft, links: [...draft.links, { id: freshId(draft, 'held'), kind: 'held', body }] }
+}
+
+export function MemberFields({ drafting, words, member }: MemberFieldsProps) {
+  const { draft, become } = drafting
+  const unit = words.lengthUnit
+  const put = (change: Partial<Member>): null => {
+    become(withPart(draft, 'members', { ...member, ...change }))
+    return null
+  }
+  const lane = draft.axes.findIndex(({ id }) => id === member.axis)
+  return (
+    <>
+      <div className="grid grid-cols-2 gap-2">
+        <EntryField
+          key={`name ${member.name}`}
+          label="Called"
+          value={member.name ?? ''}
+          onCommit={(text) =>
+            put({ name: text.trim() === '' ? undefined : text.trim().slice(0, 120) })
+          }
+        />
+        <SelectField
+          label="Kind"
+          value={member.kind}
+          options={MEMBER_KINDS.map((kind) => [kind, words.members[kind]])}
+          onChange={(kind) => put({ kind })}
+        />
+        {(
+          [
+            ['fromMm', 'From'],
+            ['toMm', 'To'],
+          ] as const
+        ).map(([key, label]) => (
+          <EntryField
+            key={`${key} ${member[key]} ${unit}`}
+            label={label}
+            unit={unit}
+            inputMode="decimal"
+            value={lengthText(member[key], unit)}
+            onCommit={(text) => {
+              const length = parseLength(text, unit)
+              return length.ok ? put({ [key]: length.value }) : length.sentence
+            }}
+          />
+        ))}
+        <SelectField
+          label="Line"
+          value={member.axis}
+          options={draft.axes.map(({ id, name }, at) => [id, `${at + 1}: ${name ?? id}`])}
+          onChange={(axis) => put({ axis })}
+        />
+        <div className="flex items-end gap-1">
+          {(
+            [
+              [-1, 'Line up', ArrowUp],
+              [1, 'Line down', ArrowDown],
+            ] as const
+          ).map(([by, title, Icon]) => (
+            <button
+              key={title}
+              type="button"
+              className="button flex-1"
+              aria-label={title}
+              disabled={!draft.axes[lane + by]}
+              onClick={() => {
+                become(moveLane(draft, member.axis, by))
+              }}
+            >
+              <Icon aria-hidden />
+            </button>
+          ))}
+        </div>
+      </div>
+      <div className="grid grid-cols-2">
+        <CheckField
+          label="Power enters here"
+          isChecked={draft.input === member.id}
+          onChange={() => {
+            become({ ...draft, input: member.id })
+          }}
+        />
+        <CheckField
+          label="Power leaves here"
+          isChecked={draft.outputs.includes(member.id)}
+          onChange={() => {
+            become(toggleOutput(draft, member.id))
+          }}
+        />
+        <CheckField
+          label="A tube"
+          isChecked={member.isHollow === true}
+          onChange={(isHollow) => put({ isHollow: isHollow || undefined })}
+        />
+        <CheckField
+          label="Held to the case"
+          isChecked={draft.links.some((link) => link.kind === 'held' && link.body === member.id)}
+          onChange={() => {
+            become(toggleHeld(draft, member.id))
+          }}
+        />
+      </div>
+    </>
+  )
+}
+
+export function AxisFields({
+  drafting: { draft, become },
+  axis,
+}: {
+  readonly drafting: Drafting
+  readonly axis: Axis
+}) {
+  return (
+    <EntryField
+      key={`name ${axis.name}`}
+      label="Called"
+      value={axis.name ?? ''}
+      onCommit={(text) => {
+        const name = text.trim() === '' ? undefined : text.trim().slice(0, 120)
+        become(withPart(draft, 'axes', { ...axis, name }))
+        return null
+      }}
+    />
+  )
+}

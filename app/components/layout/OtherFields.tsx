@@ -1,0 +1,208 @@
+import type { BoxPosition, Coupler, Interlock, Link, Rule } from 'core'
+import { indexBox } from 'core'
+
+import { capitalize, couplerName, placeName } from '~/words/names.ts'
+import type { Vocabulary } from '~/words/vocabulary.ts'
+import { LINK_WORDS } from '~/words/vocabulary.ts'
+
+import { CheckField, EntryField, SelectField } from './Fields.tsx'
+import { parseWithin } from './numbers.ts'
+import type { Drafting } from './useDrafting.ts'
+import { withPart } from './withPart.ts'
+
+interface Common {
+  readonly drafting: Drafting
+  readonly words: Vocabulary
+}
+
+const FEWEST_TEETH = 5
+const MOST_TEETH = 400
+const MOST_PLANETS = 12
+
+export function LinkFields({
+  drafting: { draft, become },
+  link,
+}: Common & { readonly link: Link }) {
+  if (link.kind !== 'planetary')
+    return <p className="text-graphite">{capitalize(LINK_WORDS[link.kind])}.</p>
+  return (
+    <div className="grid grid-cols-2 gap-2">
+      <EntryField
+        key={`planets ${link.planetCount}`}
+        label="Planets"
+        inputMode="numeric"
+        value={link.planetCount === undefined ? '' : `${link.planetCount}`}
+        onCommit={(text) => {
+          const count = parseWithin(text, 1, MOST_PLANETS, 'The number of planets')
+          if (text.trim() !== '' && !count.ok) return count.sentence
+          const planetCount = count.ok ? Math.round(count.value) : undefined
+          become(withPart(draft, 'links', { ...link, planetCount }))
+          return null
+        }}
+      />
+      <EntryField
+        key={`teeth ${link.planetToothCount}`}
+        label="Teeth of a planet"
+        inputMode="numeric"
+        value={link.planetToothCount ? `${link.planetToothCount}` : ''}
+        onCommit={(text) => {
+          const count = parseWithin(text, FEWEST_TEETH, MOST_TEETH, 'A tooth count')
+          if (text.trim() !== '' && !count.ok) return count.sentence
+          const planetToothCount = count.ok ? Math.round(count.value) : undefined
+          become(withPart(draft, 'links', { ...link, planetToothCount }))
+          return null
+        }}
+      />
+    </div>
+  )
+}
+
+/** The place of every coupler in a position or a rule. */
+function Places({
+  drafting: { draft },
+  words,
+  places,
+  isOptional,
+  onChange,
+}: Common & {
+  readonly places: Readonly<Record<string, string>>
+  /** Whether a coupler may be left out of it altogether. */
+  readonly isOptional: boolean
+  readonly onChange: (places: Readonly<Record<string, string>>) => void
+}) {
+  const naming = { box: indexBox(draft), words }
+  return draft.couplers.map((coupler: Coupler) => (
+    <SelectField
+      key={coupler.id}
+      label={capitalize(couplerName(naming, coupler))}
+      value={places[coupler.id] ?? ''}
+      options={[
+        ['', isOptional ? 'wherever it is' : 'at its centre'],
+        ...coupler.positions.map((place): [string, string] => [
+          place.id,
+          placeName(naming, coupler, place),
+        ]),
+      ]}
+      onChange={(place) => {
+        const { [coupler.id]: _before, ...others } = places
+        onChange(place === '' ? others : { ...others, [coupler.id]: place })
+      }}
+    />
+  ))
+}
+
+export function PositionFields({
+  drafting,
+  words,
+  position,
+}: Common & { readonly position: BoxPosition }) {
+  const { draft, become } = drafting
+  const put = (change: Partial<BoxPosition>): null => {
+    become(withPart(draft, 'positions', { ...position, ...change }))
+    return null
+  }
+  return (
+    <>
+      <div className="grid grid-cols-2 gap-2">
+        <EntryField
+          key={`label ${position.label}`}
+          label="Called"
+          value={position.label}
+          onCommit={(text) =>
+            text.trim() === ''
+              ? 'A position needs a name.'
+              : put({ label: text.trim().slice(0, 120) })
+          }
+        />
+        <EntryField
+          key={`lever ${position.lever}`}
+          label="Lever or drum"
+          value={position.lever ?? ''}
+          onCommit={(text) =>
+            put({ lever: text.trim() === '' ? undefined : text.trim().slice(0, 120) })
+          }
+        />
+      </div>
+      <CheckField
+        label="Hidden from keys and tables"
+        isChecked={position.isHidden === true}
+        onChange={(isHidden) => put({ isHidden: isHidden || undefined })}
+      />
+      <Places
+        drafting={drafting}
+        words={words}
+        places={position.couplers}
+        isOptional={false}
+        onChange={(couplers) => put({ couplers })}
+      />
+    </>
+  )
+}
+
+export function InterlockFields({
+  drafting: { draft, become },
+  words,
+  interlock,
+}: Common & { readonly interlock: Interlock }) {
+  const naming = { box: indexBox(draft), words }
+  return (
+    <fieldset>
+      <legend className="text-[0.9rem] font-semibold">
+        Only one of these leaves its centre at a time
+      </legend>
+      {draft.couplers.map((coupler) => (
+        <CheckField
+          key={coupler.id}
+          label={capitalize(couplerName(naming, coupler))}
+          isChecked={interlock.couplers.includes(coupler.id)}
+          onChange={(isIn) => {
+            const couplers = isIn
+              ? [...interlock.couplers, coupler.id]
+              : interlock.couplers.filter((id) => id !== coupler.id)
+            become({
+              ...draft,
+              interlocks: (draft.interlocks ?? []).map((other) =>
+                other.id === interlock.id ? { ...other, couplers } : other,
+              ),
+            })
+          }}
+        />
+      ))}
+    </fieldset>
+  )
+}
+
+export function RuleFields({ drafting, words, rule }: Common & { readonly rule: Rule }) {
+  const { draft, become } = drafting
+  const put = (change: Partial<Rule>): null => {
+    become({
+      ...draft,
+      rules: (draft.rules ?? []).map((other) =>
+        other.id === rule.id ? { ...other, ...change } : other,
+      ),
+    })
+    return null
+  }
+  return (
+    <>
+      <EntryField
+        key={`reason ${rule.reason}`}
+        label="Why"
+        value={rule.reason}
+        onCommit={(text) =>
+          text.trim() === ''
+            ? 'Say why it is forbidden.'
+            : put({ reason: text.trim().slice(0, 120) })
+        }
+      />
+      <h3 className="text-[0.95rem]">Forbidden together</h3>
+      <Places
+        drafting={drafting}
+        words={words}
+        places={rule.forbids}
+        isOptional
+        onChange={(forbids) => put({ forbids })}
+      />
+    </>
+  )
+}

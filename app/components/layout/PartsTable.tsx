@@ -1,0 +1,207 @@
+import {
+  createSortedRowModel,
+  rowSortingFeature,
+  sortFn_alphanumeric,
+  tableFeatures,
+  useTable,
+} from '@tanstack/react-table'
+import type { ColumnDef } from '@tanstack/react-table'
+import { ArrowDown, ArrowUp, Search } from 'lucide-react'
+import { useMemo, useState } from 'react'
+
+import type { BoxDraft, PartRef } from 'core'
+import { indexBox } from 'core'
+
+import { formatLength } from '~/format.ts'
+import { bodyName, capitalize } from '~/words/names.ts'
+import type { Vocabulary } from '~/words/vocabulary.ts'
+import { WORDS } from '~/words/vocabulary.ts'
+
+import { partTitle } from './partTitle.ts'
+import type { Drafting } from './useDrafting.ts'
+
+interface PartRow {
+  readonly part: PartRef
+  readonly name: string
+  readonly kind: string
+  readonly place: string
+  readonly teeth: number | null
+  readonly stationMm: number | null
+  /** All that the part may be called, in any vocabulary. */
+  readonly search: string
+}
+
+const features = tableFeatures({
+  rowSortingFeature,
+  sortedRowModel: createSortedRowModel(),
+  sortFns: { alphanumeric: sortFn_alphanumeric },
+})
+
+const COLUMNS: readonly ColumnDef<typeof features, PartRow>[] = [
+  { id: 'name', header: 'Part', accessorFn: ({ name }) => name },
+  { id: 'kind', header: 'Kind', accessorFn: ({ kind }) => kind },
+  { id: 'place', header: 'On', accessorFn: ({ place }) => place },
+  { id: 'teeth', header: 'Teeth', accessorFn: ({ teeth }) => teeth ?? -1 },
+  { id: 'stationMm', header: 'Station', accessorFn: ({ stationMm }) => stationMm ?? -1 },
+]
+
+function rowsOf(draft: BoxDraft, words: Vocabulary): readonly PartRow[] {
+  const box = indexBox(draft)
+  const vocabularies = Object.values(WORDS).map((trade): Vocabulary => ({ ...words, ...trade }))
+  const nameOf = (id: string): string => capitalize(bodyName({ box, words }, id))
+  const row = (
+    part: PartRef,
+    kindIn: (vocabulary: Vocabulary) => string,
+    place: string,
+    figures: { readonly teeth?: number | null; readonly stationMm?: number } = {},
+  ): PartRow => ({
+    part,
+    name: partTitle(draft, words, part).replace(/: .* teeth, .*$|: not counted, .*$/, ''),
+    kind: kindIn(words),
+    place,
+    teeth: figures.teeth ?? null,
+    stationMm: figures.stationMm ?? null,
+    search: [
+      part.id,
+      place,
+      ...vocabularies.flatMap((vocabulary) => [
+        partTitle(draft, vocabulary, part),
+        kindIn(vocabulary),
+      ]),
+    ]
+      .join(' ')
+      .toLowerCase(),
+  })
+  return [
+    ...draft.members.map(({ id, kind, axis }) =>
+      row({ list: 'members', id }, (vocabulary) => vocabulary.members[kind], axis),
+    ),
+    ...draft.gears.map(({ id, mount, member, toothCount, stationMm }) =>
+      row(
+        { list: 'gears', id },
+        (vocabulary) => `${vocabulary.mounts[mount]} gear`,
+        nameOf(member),
+        {
+          teeth: toothCount,
+          stationMm,
+        },
+      ),
+    ),
+    ...draft.couplers.map(({ id, kind, hub, stationMm }) =>
+      row({ list: 'couplers', id }, (vocabulary) => vocabulary.couplers[kind], nameOf(hub), {
+        stationMm,
+      }),
+    ),
+    ...draft.links.map(({ id, kind }) => row({ list: 'links', id }, () => kind, '')),
+    ...draft.axes.map(({ id }) => row({ list: 'axes', id }, () => 'line', '')),
+    ...(draft.interlocks ?? []).map(({ id }) =>
+      row({ list: 'interlocks', id }, () => 'interlock', ''),
+    ),
+    ...(draft.rules ?? []).map(({ id }) => row({ list: 'rules', id }, () => 'rule', '')),
+  ]
+}
+
+/** Every part of the box, to sort, to search in any of the vocabularies, and to choose. */
+export function PartsTable({
+  drafting: { draft, selected, select },
+  words,
+}: {
+  readonly drafting: Drafting
+  readonly words: Vocabulary
+}) {
+  const [wanted, setWanted] = useState('')
+  const rows = useMemo(() => rowsOf(draft, words), [draft, words])
+  const shown = useMemo(() => {
+    const terms = wanted.toLowerCase().split(/\s+/).filter(Boolean)
+    return rows.filter(({ search }) => terms.every((term) => search.includes(term)))
+  }, [rows, wanted])
+  const table = useTable({
+    features,
+    data: shown,
+    columns: COLUMNS,
+    getRowId: ({ part }) => `${part.list}:${part.id}`,
+  })
+  return (
+    <div className="flex min-h-0 flex-1 flex-col">
+      <label className="relative mb-2 block">
+        <span className="sr-only">Search the parts</span>
+        <Search aria-hidden className="text-graphite absolute top-3 left-3 size-5" />
+        <input
+          type="search"
+          className="field pl-10"
+          placeholder="Search: layshaft, sleeve, 3rd…"
+          value={wanted}
+          onChange={(event) => {
+            setWanted(event.target.value)
+          }}
+        />
+      </label>
+      <div className="min-h-0 flex-1 overflow-auto" tabIndex={0} role="region" aria-label="Parts">
+        <table className="w-full border-collapse text-left">
+          <caption className="sr-only">Parts of the box</caption>
+          <thead className="bg-paper sticky top-0">
+            {table.getHeaderGroups().map((group) => (
+              <tr key={group.id} className="border-ink border-b-2">
+                {group.headers.map((header) => {
+                  const sorted = header.column.getIsSorted()
+                  return (
+                    <th
+                      key={header.id}
+                      scope="col"
+                      aria-sort={
+                        sorted === 'asc' ? 'ascending' : sorted === 'desc' ? 'descending' : 'none'
+                      }
+                    >
+                      <button
+                        type="button"
+                        className="button-quiet -ml-2 font-semibold"
+                        onClick={header.column.getToggleSortingHandler()}
+                      >
+                        <table.FlexRender header={header} />
+                        {sorted === 'asc' && <ArrowUp aria-hidden />}
+                        {sorted === 'desc' && <ArrowDown aria-hidden />}
+                      </button>
+                    </th>
+                  )
+                })}
+              </tr>
+            ))}
+          </thead>
+          <tbody>
+            {table.getRowModel().rows.map(({ id, original: row }) => {
+              const isSelected = selected?.list === row.part.list && selected.id === row.part.id
+              return (
+                <tr
+                  key={id}
+                  className={
+                    isSelected ? 'bg-accent-wash border-rule border-b' : 'border-rule border-b'
+                  }
+                >
+                  <th scope="row">
+                    <button
+                      type="button"
+                      className="button-quiet -ml-2 text-left whitespace-normal"
+                      aria-pressed={isSelected}
+                      onClick={() => {
+                        select(row.part)
+                      }}
+                    >
+                      {row.name}
+                    </button>
+                  </th>
+                  <td className="pr-3">{row.kind}</td>
+                  <td className="pr-3">{row.place}</td>
+                  <td className="pr-3">{row.teeth ?? (row.part.list === 'gears' ? '?' : '')}</td>
+                  <td className="pr-3">
+                    {row.stationMm === null ? '' : formatLength(row.stationMm, words.lengthUnit)}
+                  </td>
+                </tr>
+              )
+            })}
+          </tbody>
+        </table>
+        {shown.length === 0 && <p className="text-graphite py-3">No part is called that.</p>}
+      </div>
+    </div>
+  )
+}

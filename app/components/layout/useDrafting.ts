@@ -1,0 +1,49 @@
+import { useCallback } from 'react'
+
+import type { BoxDraft, PartRef } from 'core'
+import { diffDrafts } from 'core'
+
+import { useOpenBox } from '~/components/box/boxContext.ts'
+import { useViewState } from '~/components/useViewState.ts'
+
+import { formatPartRef, parsePartRef } from './partRef.ts'
+
+export interface Drafting {
+  readonly draft: BoxDraft
+  readonly selected: PartRef | undefined
+  readonly select: (part: PartRef | undefined) => void
+  /** Keeps whatever the draft became. */
+  readonly become: (next: BoxDraft) => void
+  /** Keeps the draft and selects what was added to it. */
+  readonly add: (added: { readonly draft: BoxDraft; readonly added: PartRef } | undefined) => void
+}
+
+/** The box as a drawing that can be changed, with the part that is selected in it. */
+export function useDrafting(): Drafting {
+  const { draft, edit } = useOpenBox()
+  const [search, change] = useViewState()
+  const select = useCallback(
+    (part: PartRef | undefined) => {
+      change({ part: part ? formatPartRef(part) : '' })
+    },
+    [change],
+  )
+  const become = useCallback(
+    (next: BoxDraft) => {
+      const changes = diffDrafts(draft, next)
+      if (changes.length > 0) edit({ kind: 'change', changes })
+    },
+    [draft, edit],
+  )
+  return {
+    draft,
+    selected: parsePartRef(draft, search.get('part')),
+    select,
+    become,
+    add: (added) => {
+      if (!added) return
+      become(added.draft)
+      select(added.added)
+    },
+  }
+}

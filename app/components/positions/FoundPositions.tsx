@@ -1,0 +1,305 @@
+import { Ban, Eye, EyeOff, ListPlus, ListX } from 'lucide-react'
+import { useMemo } from 'react'
+
+import type { BoxDraft, CouplerPlaces } from 'core'
+import { ONE, countCombinations, indexBox, removePart } from 'core'
+
+import { EntryField } from '~/components/layout/Fields.tsx'
+import { parseWithin } from '~/components/layout/numbers.ts'
+import type { Drafting } from '~/components/layout/useDrafting.ts'
+import { withPart } from '~/components/layout/withPart.ts'
+import { useViewState } from '~/components/useViewState.ts'
+import { formatPercent, formatRatio } from '~/format.ts'
+import { capitalize, couplerName, gearName, placeName } from '~/words/names.ts'
+import type { Naming } from '~/words/names.ts'
+import type { Vocabulary } from '~/words/vocabulary.ts'
+
+import { CombinationTrial } from './CombinationTrial.tsx'
+import type { FoundAll } from './findAll.ts'
+import type { ProposedRow } from './proposals.ts'
+import { barWords, forbidRow, listAll, listRow, proposeRows } from './proposals.ts'
+import { useFoundPositions } from './useFoundPositions.ts'
+
+const NEAR_PERCENT = 1
+const MOST_NEAR_PERCENT = 50
+
+interface FoundPositionsProps {
+  readonly drafting: Drafting
+  readonly words: Vocabulary
+}
+
+/** What every combination of couplers does, found out and set beside the list. */
+export function FoundPositions({ drafting, words }: FoundPositionsProps) {
+  const { draft } = drafting
+  const { finding, stop } = useFoundPositions(draft)
+  return (
+    <div
+      className="min-h-0 flex-1 overflow-auto pr-1"
+      tabIndex={0}
+      role="region"
+      aria-label="Positions found"
+    >
+      {finding.kind === 'working' ? (
+        <div className="flex items-center gap-3 py-3">
+          <progress
+            aria-label="Combinations judged"
+            className="h-4 flex-1"
+            max={finding.total}
+            value={finding.done}
+          />
+          <span>
+            {finding.done} of {finding.total} combinations
+          </span>
+          <button type="button" className="button" onClick={stop}>
+            Stop
+          </button>
+        </div>
+      ) : finding.kind === 'stopped' ? (
+        <p className="py-3">Stopped. Any change of the box starts it again.</p>
+      ) : (
+        <Result drafting={drafting} words={words} found={finding.found} />
+      )}
+      <CombinationTrial draft={draft} words={words} />
+    </div>
+  )
+}
+
+function Result({ drafting, words, found }: FoundPositionsProps & { readonly found: FoundAll }) {
+  const { draft, become } = drafting
+  const [search, change] = useViewState()
+  const naming: Naming = useMemo(() => ({ box: indexBox(draft), words }), [draft, words])
+  const asked = parseWithin(search.get('near') ?? '', 0, MOST_NEAR_PERCENT, 'A share')
+  const nearPercent = asked.ok ? asked.value : NEAR_PERCENT
+  const rows = useMemo(
+    () => (found.kind === 'found' ? proposeRows(draft, found.rows, nearPercent) : []),
+    [draft, found, nearPercent],
+  )
+  if (found.kind === 'faulty')
+    return <p className="py-2">Mend what is named on the right first; then positions are found.</p>
+  if (found.kind === 'too-many')
+    return (
+      <p className="py-2">
+        {found.combinations} combinations are more than the {found.most} that Udrix tabulates. Take
+        out couplers that do nothing.
+      </p>
+    )
+  if (found.kind === 'uncounted')
+    return (
+      <p className="py-2">
+        Count first:{' '}
+        {found.gears
+          .slice(0, 6)
+          .map((id) => {
+            const gear = naming.box.gears.get(id)
+            return gear ? gearName(naming, gear) : id
+          })
+          .join('; ')}
+        {found.gears.length > 6 && ` and ${found.gears.length - 6} more`}. Then every combination of
+        couplers is tried.
+      </p>
+    )
+  const usable = rows.filter(({ barredBy }) => barredBy === null)
+  const barred = rows.filter(({ barredBy }) => barredBy !== null)
+  const unlisted = usable.filter(({ listed }) => !listed)
+  const { counts } = found
+  return (
+    <>
+      <p>
+        Of {countCombinations(draft)} combinations {counts.drive} drive, {counts.neutral} are
+        neutral, {counts.locked + counts['input-locked'] + counts['output-locked']} lock,{' '}
+        {counts.undetermined} are not settled. <b>{usable.length} positions can be used</b>;{' '}
+        {barred.length} are barred, {found.idleCount} have a coupler engaged to no effect or held
+        ready.
+      </p>
+      <div className="flex flex-wrap items-end gap-3 py-2">
+        <button
+          type="button"
+          className="button button-main"
+          onClick={() => {
+            become(listAll(draft, rows))
+          }}
+        >
+          <ListPlus aria-hidden />{' '}
+          {unlisted.length > 0
+            ? `List all, ${unlisted.length} new, in ratio order`
+            : 'Put the list in ratio order'}
+        </button>
+        <div className="w-[9.5rem]">
+          <EntryField
+            key={nearPercent}
+            label="Near repeats within"
+            unit="%"
+            inputMode="decimal"
+            value={`${nearPercent}`}
+            onCommit={(text) => {
+              const share = parseWithin(text, 0, MOST_NEAR_PERCENT, 'A share, in per cent,')
+              if (!share.ok) return share.sentence
+              change({ near: `${share.value}` })
+              return null
+            }}
+          />
+        </div>
+      </div>
+      <table className="w-full border-collapse text-left">
+        <caption className="sr-only">Positions found, in ratio order</caption>
+        <thead>
+          <tr className="border-ink border-b-2">
+            {['Called', 'Ratio', 'Step', 'Engaged', 'Lever or drum', ''].map((heading) => (
+              <th key={heading} scope="col" className="py-1 pr-2 font-semibold">
+                {heading || <span className="sr-only">What to do</span>}
+              </th>
+            ))}
+          </tr>
+        </thead>
+        <tbody>
+          {usable.map((row, at) => (
+            <Row
+              key={JSON.stringify(row.places)}
+              row={row}
+              next={usable[at + 1]}
+              naming={naming}
+              draft={draft}
+              become={become}
+            />
+          ))}
+        </tbody>
+      </table>
+      {barred.length > 0 && (
+        <details className="mt-2">
+          <summary className="button-quiet -ml-2">{barred.length} barred combinations</summary>
+          <ul>
+            {barred.map((row) => (
+              <li key={JSON.stringify(row.places)}>
+                <b>{formatRatio(row.ratio)}</b> {placesText(naming, draft, row.places)}:{' '}
+                {barWords(draft, row.places)}
+              </li>
+            ))}
+          </ul>
+        </details>
+      )}
+    </>
+  )
+}
+
+/** "1–2 sleeve: 1; range: low": every coupler that does something. */
+function placesText(naming: Naming, draft: BoxDraft, places: CouplerPlaces): string {
+  return draft.couplers
+    .flatMap((coupler) => {
+      const place = coupler.positions.find(({ id }) => id === places[coupler.id])
+      return place && place.engages.length > 0
+        ? [`${capitalize(couplerName(naming, coupler))}: ${placeName(naming, coupler, place)}`]
+        : []
+    })
+    .join('; ')
+}
+
+interface RowProps {
+  readonly row: ProposedRow
+  readonly next: ProposedRow | undefined
+  readonly naming: Naming
+  readonly draft: BoxDraft
+  readonly become: (draft: BoxDraft) => void
+}
+
+function Row({ row, next, naming, draft, become }: RowProps) {
+  const { listed, label, ratio, near, places } = row
+  const step = next?.ratio.sign() === ratio.sign() ? ratio.div(next.ratio).sub(ONE) : null
+  return (
+    <tr className="border-rule border-b align-top">
+      <th scope="row" className="py-1 pr-2">
+        {listed ? (
+          <EntryField
+            key={listed.label}
+            label={<span className="sr-only">{`Name of ${listed.label}`}</span>}
+            value={listed.label}
+            onCommit={(text) => {
+              if (text.trim() === '') return 'It needs a name.'
+              become(withPart(draft, 'positions', { ...listed, label: text.trim().slice(0, 120) }))
+              return null
+            }}
+          />
+        ) : (
+          <span className="text-graphite">{label}, not listed</span>
+        )}
+      </th>
+      <td className="py-1 pr-2 whitespace-nowrap">
+        <b className="text-[1.15rem]">{formatRatio(ratio)}</b>
+        {ratio.sign() < 0 && (
+          <span className="text-graphite block text-[0.8rem]">against input</span>
+        )}
+        {near && (
+          <span className="text-trouble block text-[0.84rem] font-semibold">
+            {near.isSame ? `repeats ${near.label}` : `near ${near.label}`}
+          </span>
+        )}
+      </td>
+      <td className="py-1 pr-2">{step ? formatPercent(step) : '–'}</td>
+      <td className="py-1 pr-2 text-[0.9rem]">{placesText(naming, draft, places)}</td>
+      <td className="py-1 pr-2">
+        {listed && (
+          <EntryField
+            key={listed.lever}
+            label={<span className="sr-only">{`Lever of ${listed.label}`}</span>}
+            value={listed.lever ?? ''}
+            onCommit={(text) => {
+              const lever = text.trim() === '' ? undefined : text.trim().slice(0, 120)
+              become(withPart(draft, 'positions', { ...listed, lever }))
+              return null
+            }}
+          />
+        )}
+      </td>
+      <td className="py-1 whitespace-nowrap">
+        {listed ? (
+          <>
+            <button
+              type="button"
+              className="button-quiet"
+              aria-label={`${listed.isHidden ? 'Show' : 'Hide'} ${listed.label}`}
+              title={listed.isHidden ? 'Show' : 'Hide from keys and tables'}
+              onClick={() => {
+                const isHidden = listed.isHidden ? undefined : true
+                become(withPart(draft, 'positions', { ...listed, isHidden }))
+              }}
+            >
+              {listed.isHidden ? <Eye aria-hidden /> : <EyeOff aria-hidden />}
+            </button>
+            <button
+              type="button"
+              className="button-quiet"
+              aria-label={`Take ${listed.label} off the list`}
+              title="Take off the list"
+              onClick={() => {
+                become(removePart(draft, { list: 'positions', id: listed.id }))
+              }}
+            >
+              <ListX aria-hidden />
+            </button>
+          </>
+        ) : (
+          <button
+            type="button"
+            className="button-quiet"
+            aria-label={`List ${label}`}
+            onClick={() => {
+              become(listRow(draft, row))
+            }}
+          >
+            <ListPlus aria-hidden /> List
+          </button>
+        )}
+        <button
+          type="button"
+          className="button-quiet"
+          aria-label={`Forbid ${label}`}
+          title="Forbid"
+          onClick={() => {
+            become(forbidRow(draft, row))
+          }}
+        >
+          <Ban aria-hidden />
+        </button>
+      </td>
+    </tr>
+  )
+}

@@ -1,0 +1,57 @@
+/** All positions of a box as plain data, which a worker can hand over. */
+import type { BoxDraft, CombinationState, CouplerPlaces } from 'core'
+import {
+  checkBox,
+  classifyCombinations,
+  countStates,
+  findPositions,
+  formatFraction,
+  prepareSolver,
+} from 'core'
+
+/** More than these are not listed; the counts still speak of all. */
+const MOST_ROWS = 400
+
+export interface FoundRow {
+  readonly places: CouplerPlaces
+  /** Exact, such as "1258/315". */
+  readonly ratio: string
+  readonly idle: readonly string[]
+  readonly barredBy: string | null
+}
+
+export type FoundAll =
+  | {
+      readonly kind: 'found'
+      readonly counts: Readonly<Record<CombinationState, number>>
+      /** Usable ones, then barred ones; those with idle couplers are only counted. */
+      readonly rows: readonly FoundRow[]
+      readonly idleCount: number
+    }
+  | { readonly kind: 'uncounted'; readonly gears: readonly string[] }
+  | { readonly kind: 'too-many'; readonly combinations: number; readonly most: number }
+  /** The box does not hang together yet. */
+  | { readonly kind: 'faulty' }
+
+/** Judges every combination, telling now and then how many are done. */
+export function* findAll(draft: BoxDraft): Generator<number, FoundAll> {
+  const checked = checkBox(draft)
+  if (!checked.ok) return { kind: 'faulty' }
+  const classified = yield* classifyCombinations(prepareSolver(checked.box))
+  if (classified.kind === 'uncounted')
+    return { kind: 'uncounted', gears: classified.gears.map(({ id }) => id) }
+  if (classified.kind === 'too-many') return classified
+  const all = findPositions(draft, classified.table)
+  const rows = all.filter(({ idle }) => idle.length === 0)
+  return {
+    kind: 'found',
+    counts: countStates(classified.table),
+    rows: rows.slice(0, MOST_ROWS).map(({ places, ratio, idle, barredBy }) => ({
+      places,
+      ratio: formatFraction(ratio),
+      idle,
+      barredBy,
+    })),
+    idleCount: all.length - rows.length,
+  }
+}

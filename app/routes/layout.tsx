@@ -1,0 +1,84 @@
+import clsx from 'clsx'
+import { useMemo } from 'react'
+
+import { analyseDraft } from '~/components/box/analysis.ts'
+import { useOpenBox } from '~/components/box/boxContext.ts'
+import { IssueList } from '~/components/box/IssueList.tsx'
+import { AddMenu } from '~/components/layout/AddMenu.tsx'
+import { DrawingEditor } from '~/components/layout/DrawingEditor.tsx'
+import { Inspector } from '~/components/layout/Inspector.tsx'
+import { PartsTable } from '~/components/layout/PartsTable.tsx'
+import { useDrafting } from '~/components/layout/useDrafting.ts'
+import { ViewTabs } from '~/components/layout/ViewTabs.tsx'
+import { FoundPositions } from '~/components/positions/FoundPositions.tsx'
+import { useViewState } from '~/components/useViewState.ts'
+
+const VIEWS = ['drawing', 'parts', 'positions'] as const
+
+export default function LayOut() {
+  const { draft, words, edit } = useOpenBox()
+  const drafting = useDrafting()
+  const [search, change] = useViewState()
+  const { issues } = useMemo(() => analyseDraft(draft), [draft])
+  const view = VIEWS.find((candidate) => candidate === search.get('view')) ?? 'drawing'
+
+  return (
+    <main
+      className={clsx(
+        'grid min-h-0 flex-1',
+        view !== 'positions' &&
+          'lg:grid-cols-[minmax(0,1fr)_20rem] xl:grid-cols-[minmax(0,1fr)_23.5rem]',
+      )}
+    >
+      <title>{`${draft.name} · Lay out · Udrix`}</title>
+      <section aria-label="Layout" className="flex min-h-0 flex-col gap-2 px-4 pt-2 pb-3">
+        <ViewTabs
+          views={VIEWS}
+          selected={view}
+          onSelect={(next) => {
+            change({ view: next })
+          }}
+        />
+        {view === 'positions' && <IssueList draft={draft} issues={issues} words={words} />}
+        {view === 'drawing' ? (
+          <div className="min-h-[16rem] flex-1">
+            <DrawingEditor
+              drafting={drafting}
+              words={words}
+              issues={issues}
+              title={`Section along the shafts of ${draft.name}, to be changed`}
+            />
+          </div>
+        ) : view === 'parts' ? (
+          <PartsTable drafting={drafting} words={words} />
+        ) : (
+          <FoundPositions drafting={drafting} words={words} />
+        )}
+        {view !== 'positions' && (
+          <div className="flex flex-wrap items-center gap-3">
+            <AddMenu drafting={drafting} words={words} />
+            <p className="text-graphite text-[0.86rem]">
+              Heights are to scale by tooth count; lengths are as you place them.
+            </p>
+          </div>
+        )}
+      </section>
+      {view !== 'positions' && (
+        <aside
+          aria-label="Part and problems"
+          className="border-rule bg-sheet flex min-h-0 flex-col gap-4 border-l-2 p-4 lg:overflow-auto"
+        >
+          <IssueList draft={draft} issues={issues} words={words} />
+          <Inspector
+            drafting={drafting}
+            words={words}
+            onCount={(gearId, toothCount) => {
+              const base = draft.gears.find(({ id }) => id === gearId)?.toothCount ?? null
+              edit({ kind: 'count', gear: gearId, reading: 'first', toothCount, base })
+            }}
+          />
+        </aside>
+      )}
+    </main>
+  )
+}
