@@ -13,6 +13,7 @@ export default {
   extensionsToTreatAsEsm: ['.ts', '.tsx'],
   moduleNameMapper: { '^~/(.*)$': '<rootDir>/app/$1', '^core$': '<rootDir>/core/index.ts' },
   testEnvironment: 'node',
+  setupFiles: ['<rootDir>/scripts/jestWorker.mjs'],
   globalSetup: '<rootDir>/scripts/jestSetup.mjs',
   globalTeardown: '<rootDir>/scripts/jestTeardown.mjs',
 }

@@ -76,6 +76,13 @@ export function formatLength(lengthMm: number, unit: LengthUnit): string {
     : `${formatNumber(lengthMm / MM_PER_INCH, 3)}${NBSP}in`
 }
 
+const WHEN = new Intl.DateTimeFormat('en-GB', { dateStyle: 'medium', timeStyle: 'short' })
+
+/** "25 Nov 2026, 14:05", by the clock of whoever shows it. */
+export function formatWhen(at: Date): string {
+  return WHEN.format(new Date(at))
+}
+
 export function formatTeeth(toothCount: number): string {
   return `${toothCount}${NBSP}teeth`
 }

@@ -5,6 +5,8 @@ export default [
   index('routes/bench.tsx'),
   route('new', 'routes/newBox.tsx'),
   route('settings', 'routes/settings.ts'),
+  route('archive', 'routes/archive.tsx'),
+  route('archive.zip', 'routes/archiveFile.ts'),
   route('healthz', 'routes/healthz.ts'),
   route('boxes/:boxId', 'routes/box.tsx', [
     index('routes/boxStart.tsx'),
@@ -12,9 +14,13 @@ export default [
     route('count', 'routes/count.tsx'),
     route('trace', 'routes/trace.tsx'),
     route('ratios', 'routes/ratios.tsx'),
+    route('history', 'routes/history.tsx'),
   ]),
   route('boxes/:boxId/edits', 'routes/boxEdits.ts'),
   route('boxes/:boxId/cautions', 'routes/boxCautions.ts'),
   route('boxes/:boxId/file', 'routes/boxFile.ts'),
+  route('boxes/:boxId/drawing.svg', 'routes/boxDrawing.tsx'),
+  route('boxes/:boxId/counts.csv', 'routes/boxCounts.ts'),
+  route('boxes/:boxId/ratios.csv', 'routes/boxRatios.ts'),
   route('*', 'routes/notFound.tsx'),
 ] satisfies RouteConfig

@@ -4,3 +4,8 @@ declare module 'virtual:react-router/server-build' {
   const build: ServerBuild
   export = build
 }
+
+declare module '*.css?raw' {
+  const text: string
+  export default text
+}

@@ -340,6 +340,32 @@ function followPower(
   }
 }
 
+/** What a position does, without the way of its power. */
+export interface PositionSurvey {
+  readonly position: BoxPosition
+  readonly state: Analysis['state']
+  /** Turns of the input for one turn of the first output; null where it does not drive. */
+  readonly ratio: Rational | null
+}
+
+/** Every listed position of a box, judged only: for lists of many boxes. */
+export function surveyBox(box: Box): readonly PositionSurvey[] {
+  const solver = prepareSolver(box)
+  const { input, outputs } = box.draft
+  return box.draft.positions.map((position) => {
+    const added = engagedLaws(box, position.couplers)
+    const bearing = bearingLaws([...solver.standing, ...added], input, outputs)
+    if (neededCounts(solver, bearing).length > 0)
+      return { position, state: 'uncounted', ratio: null }
+    const verdict = judgeMotions(
+      solver,
+      restrictMotions(solver.motions, added.filter(isCounted), solver.rank),
+    )
+    const ratio = verdict.state === 'drive' ? verdict.speed.inverse() : null
+    return { position, state: verdict.state, ratio }
+  })
+}
+
 export interface PositionAnalysis {
   readonly position: BoxPosition
   readonly analysis: Analysis

@@ -6,11 +6,12 @@ export type {
   NoDrive,
   OutputDrive,
   PositionAnalysis,
+  PositionSurvey,
   Solver,
   Uncounted,
   Undetermined,
 } from './analysis.ts'
-export { analyse, analyseBox, prepareSolver } from './analysis.ts'
+export { analyse, analyseBox, prepareSolver, surveyBox } from './analysis.ts'
 export type { Box, BoxIndex, CouplerPlaces } from './box.ts'
 export { bodyOfGear, centreOf, indexBox, memberOfBody, placeOf } from './box.ts'
 export type { BoxIssue, BoxIssueCode, CheckedBox, IdKind } from './check.ts'

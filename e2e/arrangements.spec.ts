@@ -27,7 +27,7 @@ const BOXES: readonly (readonly [name: string, ratios: Readonly<Record<string, n
       3: (33 / 19) * (24 / 28),
       4: 1,
       N: 0,
-      R: (33 / 19) * (35 / 14),
+      R: (33 / 19) * (33 / 16),
     },
   ],
   [
@@ -52,7 +52,7 @@ const BOXES: readonly (readonly [name: string, ratios: Readonly<Record<string, n
       5: 1,
       6: (35 / 25) * (22 / 38),
       N: 0,
-      R: (35 / 25) * (40 / 15),
+      R: (35 / 25) * (37 / 18),
     },
   ],
   [

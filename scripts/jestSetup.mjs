@@ -1,11 +1,24 @@
 import path from 'node:path'
 
+import pg from 'pg'
+
 import { startCluster } from './cluster.mjs'
 import { STATE } from './paths.mjs'
 
-/** Services are tested against a PostgreSQL of the tests' own. */
-export default async function setUp() {
+/**
+ * Services are tested against a PostgreSQL of the tests' own, with a database for each
+ * worker, so that tests that run side by side do not see one another's rows.
+ * @param {{ maxWorkers: number }} config
+ */
+export default async function setUp({ maxWorkers }) {
   const cluster = await startCluster(path.join(STATE, 'test/jest-cluster'))
+  const client = new pg.Client({ connectionString: cluster.url })
+  await client.connect()
+  for (let worker = 1; worker <= maxWorkers; worker++) {
+    await client.query(`drop database if exists worker_${worker} with (force)`)
+    await client.query(`create database worker_${worker}`)
+  }
+  await client.end()
   process.env.DATABASE_URL = cluster.url
   process.env.LOG_LEVEL = 'silent'
   Object.assign(globalThis, { stopTestCluster: cluster.stop })

@@ -8,11 +8,15 @@ import express from 'express'
 import type { Request, Response } from 'express'
 import helmet from 'helmet'
 
+import { LARGEST_ARCHIVE_BYTES } from './archive.ts'
 import { migrateDatabase, pool } from './db/client.ts'
 import { seedDemo } from './demo.ts'
 
 /** Leaves room for a box file of the largest size and its form. */
 const LARGEST_BODY_BYTES = 1_100_000
+/** The one address that takes more, with room for the form around an archive. */
+const ARCHIVE_PATH = '/archive'
+const LARGEST_ARCHIVE_BODY_BYTES = LARGEST_ARCHIVE_BYTES + 100_000
 const isProduction = process.env.NODE_ENV === 'production'
 /** Where the build stands, relative to the folder that the server runs in. */
 const BUILD_FOLDER = process.env.UDRIX_BUILD ?? 'build'
@@ -33,6 +37,13 @@ function guardName(request: Request, response: Response, next: () => void): void
   else response.status(421).type('text/plain').send('Udrix is not to be found under this name.')
 }
 
+function largestBody(pathname: string): number {
+  // The router asks for a page's data under the same name with an ending.
+  return pathname.replace(/\.data$/, '') === ARCHIVE_PATH
+    ? LARGEST_ARCHIVE_BODY_BYTES
+    : LARGEST_BODY_BYTES
+}
+
 /** State changes only by POST, from our own pages, in bodies of a sensible size. */
 function guardWrites(request: Request, response: Response, next: () => void): void {
   if (request.method === 'GET' || request.method === 'HEAD') {
@@ -50,8 +61,8 @@ function guardWrites(request: Request, response: Response, next: () => void): vo
     refuse(403, 'Udrix takes changes from its own pages only.')
   else if (request.headers['content-length'] === undefined)
     refuse(411, 'The length of what is sent must be stated.')
-  else if (Number(request.headers['content-length']) > LARGEST_BODY_BYTES)
-    refuse(413, 'This is over 1 MB, more than Udrix takes at once.')
+  else if (Number(request.headers['content-length']) > largestBody(request.path))
+    refuse(413, 'This is more than Udrix takes at once.')
   else next()
 }
 

@@ -4,9 +4,10 @@ import path from 'node:path'
 import { sql } from 'drizzle-orm'
 
 import type { BoxDraft } from 'core'
-import { threeShaftBox } from 'core'
+import { diffDrafts, movePart, removePart, threeShaftBox } from 'core'
 
 import {
+  BENCH_PAGE_SIZE,
   createBox,
   deleteBox,
   duplicateBox,
@@ -19,6 +20,7 @@ import {
 import { db, isDatabaseAnswering, isDatabaseOutage, migrateDatabase, pool } from './db/client.ts'
 import { boxRevisions } from './db/tables/boxRevisions.ts'
 import { demoBoxes, seedDemo } from './demo.ts'
+import { draftBefore, listRevisions } from './history.ts'
 import { importBox } from './importBox.ts'
 import { formatBoxFile } from '../boxFile.ts'
 
@@ -186,5 +188,87 @@ describe('outages', () => {
     // SQLSTATE 57P01, admin_shutdown: PostgreSQL documentation, appendix A.
     expect(isDatabaseOutage(Object.assign(new Error('x'), { code: '57P01' }))).toBe(true)
     expect(isDatabaseOutage('text')).toBe(false)
+  })
+})
+
+describe('the bench page by page', () => {
+  const names = async (search: string, after: string | null = null) => {
+    const page = await listBoxes(search, after)
+    return { ...page, names: page.boxes.map(({ draft: { name } }) => name) }
+  }
+
+  test('every box is on one page and no more, also those touched at one moment', async () => {
+    const many = Array.from({ length: 2 * BENCH_PAGE_SIZE + 3 }, (_, at) => `box ${at}`)
+    for (const name of many) await createBox({ ...draft, name })
+    await db.execute(sql`update boxes set updated_at = '2026-11-25T10:00:00.123456Z'`)
+    const seen: string[] = []
+    let after: string | null = null
+    let pages = 0
+    do {
+      const page = await names('', after)
+      seen.push(...page.names)
+      after = page.next
+      pages++
+    } while (after !== null)
+    expect(pages).toBe(3)
+    expect([...seen].sort()).toEqual([...many].sort())
+  })
+
+  test('words are found in any order and place, and signs stand for themselves', async () => {
+    for (const name of ['Ostrel five-speed', 'Quillmoor 100 %', 'five Ostrel'])
+      await createBox({ ...draft, name })
+    expect((await names('ostrel FIVE')).names).toEqual(['five Ostrel', 'Ostrel five-speed'])
+    expect((await names('%')).names).toEqual(['Quillmoor 100 %'])
+    expect((await names('_')).names).toEqual([])
+    expect(await names('nothing')).toMatchObject({ names: [], total: 0, next: null })
+  })
+
+  test('a place that names nothing is the beginning', async () => {
+    await createBox(draft)
+    expect((await names('', "' or true --")).names).toEqual(['bench box'])
+  })
+})
+
+describe('history', () => {
+  test('edits are told latest first, with the box before each', async () => {
+    const id = await createBox(draft)
+    await editBox(id, count(40))
+    await editBox(id, { kind: 'rename', name: 'later', base: 'bench box' })
+    const revisions = await listRevisions(id, null)
+    expect(revisions.map(({ edit }) => edit?.kind)).toEqual(['rename', 'count'])
+    const [, first] = revisions
+    expect((await draftBefore(id, first?.id ?? 0))?.draft).toEqual(draft)
+    expect(await draftBefore('00000000-0000-7000-8000-000000000000', first?.id ?? 0)).toBeNull()
+    expect(await listRevisions(id, first?.id ?? 0)).toEqual([])
+  })
+
+  test('a box is made again what it was, and that is an edit like any other', async () => {
+    const id = await createBox(draft)
+    const without = removePart(draft, { list: 'gears', id: 'main-2' })
+    await editBox(id, { kind: 'change', changes: diffDrafts(draft, without) })
+    await editBox(id, { kind: 'change', changes: diffDrafts(without, draft) })
+    expect((await findBox(id))?.draft).toEqual(draft)
+    expect(await listRevisions(id, null)).toHaveLength(2)
+  })
+
+  test('a change that met somebody else’s is written down as not placed', async () => {
+    const id = await createBox(draft)
+    const at = (byMm: number) =>
+      diffDrafts(draft, movePart(draft, { list: 'gears', id: 'main-2' }, byMm))
+    await editBox(id, { kind: 'change', changes: at(3) })
+    const outcome = await editBox(id, { kind: 'change', changes: at(5) })
+    expect(outcome).toMatchObject({ kind: 'kept', conflict: { code: 'change-not-placed' } })
+    expect((await listRevisions(id, null)).map(({ isApplied }) => isApplied)).toEqual([false, true])
+  })
+
+  test('a change beyond what a box file may hold is refused, and the box stays', async () => {
+    const id = await createBox(draft)
+    const [gear] = draft.gears
+    if (!gear) throw new Error('the pattern has no gear')
+    const gears = Array.from({ length: 200 }, (_, at) => ({ ...gear, id: `many-${at}` }))
+    const changes = diffDrafts(draft, { ...draft, gears: [...draft.gears, ...gears] })
+    const outcome = await editBox(id, { kind: 'change', changes })
+    expect(outcome).toMatchObject({ kind: 'refused', refusal: { code: 'beyond-limits' } })
+    expect((await findBox(id))?.draft).toEqual(draft)
   })
 })

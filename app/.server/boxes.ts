@@ -1,5 +1,5 @@
 /** The boxes on the bench. */
-import { and, desc, eq, isNotNull, isNull, sql } from 'drizzle-orm'
+import { and, desc, eq, ilike, isNotNull, isNull, sql } from 'drizzle-orm'
 import { v7 as uuidv7 } from 'uuid'
 
 import type { BoxDraft, Edit, EditConflict, EditRefusal } from 'core'
@@ -52,24 +52,67 @@ function isBox(id: string) {
   return and(eq(boxes.id, id), onBench)
 }
 
-/** Boxes shown at once; the bench says when there are more. */
-export const BENCH_PAGE_SIZE = 50
+/** Boxes shown at once. */
+export const BENCH_PAGE_SIZE = 20
 
-/** The boxes on the bench, the last touched first. */
-export async function listBoxes(): Promise<{ boxes: readonly BoxRecord[]; total: number }> {
+/** Counting goes no further than this: nobody needs to know how far beyond it is. */
+const MOST_COUNTED = 1_000
+
+export interface BenchPage {
+  readonly boxes: readonly BoxRecord[]
+  /** How many there are, up to `MOST_COUNTED`. */
+  readonly total: number
+  readonly isTotalCut: boolean
+  /** Names the page after this one; null on the last. */
+  readonly next: string | null
+}
+
+/** The last box of a page, after which the next one begins. */
+const CURSOR = /^(\d{4}-\d\d-\d\dT\d\d:\d\d:\d\d\.\d{6}Z)_([0-9a-f-]{36})$/
+
+/**
+ * A page of the boxes on the bench, the last touched first: those whose name has the
+ * words of `search` in it, after the place that `after` names. A place that names
+ * nothing is the beginning.
+ */
+export async function listBoxes(search = '', after: string | null = null): Promise<BenchPage> {
+  const words = search.split(/\s+/).filter(Boolean).slice(0, 8)
+  const matching = and(
+    onBench,
+    ...words.map((word) => ilike(boxes.name, `%${word.replace(/[\\%_]/g, '\\$&')}%`)),
+  )
+  const [, at, id] = CURSOR.exec(after ?? '') ?? []
+  const beyond =
+    at !== undefined && id !== undefined && UUID.test(id)
+      ? sql`(${boxes.updatedAt}, ${boxes.id}) < (${at}::timestamptz, ${id}::uuid)`
+      : undefined
+  const counted = db
+    .select({ one: sql`1` })
+    .from(boxes)
+    .where(matching)
+    .limit(MOST_COUNTED + 1)
+    .as('counted')
   const [rows, [count]] = await Promise.all([
     db
-      .select(columns)
+      .select({
+        ...columns,
+        place: sql<string>`to_char(${boxes.updatedAt} at time zone 'utc', 'YYYY-MM-DD"T"HH24:MI:SS.US"Z"')`,
+      })
       .from(boxes)
-      .where(onBench)
-      .orderBy(desc(boxes.updatedAt), boxes.id)
-      .limit(BENCH_PAGE_SIZE),
-    db
-      .select({ total: sql<number>`count(*)::int` })
-      .from(boxes)
-      .where(onBench),
+      .where(and(matching, beyond))
+      .orderBy(desc(boxes.updatedAt), desc(boxes.id))
+      .limit(BENCH_PAGE_SIZE + 1),
+    db.select({ total: sql<number>`count(*)::int` }).from(counted),
   ])
-  return { boxes: rows.map(recordOf), total: count?.total ?? 0 }
+  const shown = rows.slice(0, BENCH_PAGE_SIZE)
+  const last = shown.at(-1)
+  const total = count?.total ?? 0
+  return {
+    boxes: shown.map(({ place: _place, ...row }) => recordOf(row)),
+    total: Math.min(total, MOST_COUNTED),
+    isTotalCut: total > MOST_COUNTED,
+    next: rows.length > shown.length && last ? `${last.place}_${last.id}` : null,
+  }
 }
 
 /** One box, or null when there is none by that id. */

@@ -1,8 +1,5 @@
-import { checkBox } from 'core'
-
 import type { FileIssue } from '../boxFile.ts'
-import { parseBoxFile } from '../boxFile.ts'
-import { issueWords } from '../words/issues.ts'
+import { openBoxFile } from '../openBoxFile.ts'
 import { createBox } from './boxes.ts'
 
 export type ImportOutcome =
@@ -19,20 +16,8 @@ export async function importBox(file: FormDataEntryValue | null): Promise<Import
         { path: [], message: 'No file came with that, or an empty one. Choose a box file.' },
       ],
     }
-  const fileName = file.name
-  const parsed = parseBoxFile(await file.text())
-  if (!parsed.ok) return { ok: false, fileName, issues: parsed.issues }
-  const { draft } = parsed
-  const checked = checkBox(draft)
-  if (!checked.ok)
-    return {
-      ok: false,
-      fileName,
-      issues: checked.issues.map((issue) => ({
-        path: issue.path,
-        message: issueWords(draft, issue),
-        code: issue.code,
-      })),
-    }
-  return { ok: true, id: await createBox(draft) }
+  const opened = openBoxFile(await file.text())
+  return opened.ok
+    ? { ok: true, id: await createBox(opened.draft) }
+    : { ok: false, fileName: file.name, issues: opened.issues }
 }

@@ -1,21 +1,13 @@
-import { FilePlus2, FolderInput, TriangleAlert } from 'lucide-react'
-import { useState } from 'react'
+import { Archive, FilePlus2, Search, TriangleAlert } from 'lucide-react'
 import { Form, Link, data, redirect } from 'react-router'
 
-import {
-  BENCH_PAGE_SIZE,
-  deleteBox,
-  duplicateBox,
-  editBox,
-  listBoxes,
-  restoreBox,
-} from '~/.server/boxes.ts'
+import { deleteBox, duplicateBox, editBox, listBoxes, restoreBox } from '~/.server/boxes.ts'
 import { OUTAGE_SENTENCE, noSuchBox, unlessOutage, withDatabase } from '~/.server/answers.ts'
 import { importBox } from '~/.server/importBox.ts'
 import { readSettings } from '~/.server/settings.ts'
 import { BoxRow } from '~/components/bench/BoxRow.tsx'
 import { DeletedToast } from '~/components/bench/DeletedToast.tsx'
-import { ImportProblems } from '~/components/bench/ImportProblems.tsx'
+import { ImportBox } from '~/components/bench/ImportBox.tsx'
 import { HelpButton } from '~/components/HelpButton.tsx'
 import { SettingsControls } from '~/components/SettingsControls.tsx'
 import { conflictWords, refusalWords } from '~/words/issues.ts'
@@ -23,12 +15,16 @@ import { PLAIN_WORDS, vocabularyOf } from '~/words/vocabulary.ts'
 
 import type { Route } from './+types/bench'
 
+const LONGEST_SEARCH = 120
+
 export async function loader({ request }: Route.LoaderArgs) {
-  const [{ boxes, total }, settings] = await Promise.all([
-    withDatabase(() => listBoxes()),
+  const { searchParams } = new URL(request.url)
+  const search = (searchParams.get('q') ?? '').slice(0, LONGEST_SEARCH)
+  const [page, settings] = await Promise.all([
+    withDatabase(() => listBoxes(search, searchParams.get('after'))),
     readSettings(request),
   ])
-  return { boxes, total, settings, pageSize: BENCH_PAGE_SIZE }
+  return { ...page, search, settings }
 }
 
 function textOf(form: FormData, key: string): string {
@@ -88,14 +84,11 @@ async function change(form: FormData) {
   }
 }
 
-const LARGEST_FILE_BYTES = 1_000_000
-
 export default function Bench({ loaderData, actionData }: Route.ComponentProps) {
-  const { boxes, total, settings, pageSize } = loaderData
+  const { boxes, total, isTotalCut, next, search, settings } = loaderData
   const words = vocabularyOf(settings)
-  const [tooLarge, setTooLarge] = useState<string>()
   const deleted = actionData?.kind === 'deleted' ? actionData : undefined
-  const problems = actionData?.kind === 'not-imported' ? actionData : undefined
+  const refused = actionData?.kind === 'not-imported' ? actionData : undefined
 
   return (
     <div className="mx-auto flex min-h-screen max-w-[1280px] flex-col px-5 pb-6">
@@ -113,42 +106,27 @@ export default function Bench({ loaderData, actionData }: Route.ComponentProps) 
           <Link to="/new" className="button button-main">
             <FilePlus2 aria-hidden /> Start a new box
           </Link>
-          <Form
-            method="post"
-            action="?index"
-            encType="multipart/form-data"
-            className="flex items-center gap-2"
-          >
-            <input type="hidden" name="intent" value="import" />
-            <label className="button cursor-pointer has-focus-visible:outline-3">
-              <FolderInput aria-hidden /> Import a box file
+          <ImportBox words={words} refused={refused} />
+          <Link to="/archive" className="button">
+            <Archive aria-hidden /> Archive
+          </Link>
+          <Form method="get" action="/" role="search" className="ml-auto flex gap-2">
+            <label className="relative block">
+              <span className="sr-only">Search the boxes by name</span>
+              <Search aria-hidden className="text-graphite absolute top-3 left-3 size-5" />
               <input
-                type="file"
-                name="file"
-                accept=".json,application/json"
-                className="sr-only"
-                onChange={(event) => {
-                  const file = event.target.files?.[0]
-                  if (!file) return
-                  if (file.size > LARGEST_FILE_BYTES)
-                    setTooLarge(
-                      `${file.name} is over 1 MB. A box file is some ten kilobytes: is it the right file?`,
-                    )
-                  else {
-                    setTooLarge(undefined)
-                    event.target.form?.requestSubmit()
-                  }
-                  event.target.value = ''
-                }}
+                key={search}
+                type="search"
+                name="q"
+                defaultValue={search}
+                className="field pl-10"
+                placeholder="Find a box by its name"
+                maxLength={120}
               />
             </label>
+            <button className="button">Find</button>
           </Form>
         </div>
-        {tooLarge ? (
-          <ImportProblems fileName="" issues={[{ path: [], message: tooLarge }]} />
-        ) : (
-          problems && <ImportProblems fileName={problems.fileName} issues={problems.issues} />
-        )}
         {actionData?.kind === 'notice' && (
           <p role="alert" className="trouble mb-3">
             <TriangleAlert aria-hidden /> {actionData.sentence}
@@ -156,8 +134,9 @@ export default function Bench({ loaderData, actionData }: Route.ComponentProps) 
         )}
         {boxes.length === 0 ? (
           <p className="py-10 text-lg">
-            The bench is empty. Start a new box: choose the pattern nearest to what lies before you,
-            then count its teeth.
+            {search === ''
+              ? 'The bench is empty. Start a new box: choose the pattern nearest to what lies before you, then count its teeth.'
+              : `No box has “${search}” in its name. Search for a part of it, or clear the field to see all.`}
           </p>
         ) : (
           <ul className="border-ink border-t-2" aria-label="Boxes on the bench">
@@ -166,11 +145,20 @@ export default function Bench({ loaderData, actionData }: Route.ComponentProps) 
             ))}
           </ul>
         )}
-        {total > pageSize && (
-          <p className="text-graphite py-3">
-            The {pageSize} boxes touched last are shown, of {total}.
+        <nav aria-label="Pages of the bench" className="flex items-center gap-4 py-3">
+          <p className="text-graphite">
+            {isTotalCut ? `More than ${total}` : total} {total === 1 ? 'box' : 'boxes'}
+            {search !== '' && ` with “${search}” in the name`}
           </p>
-        )}
+          {next !== null && (
+            <Link
+              to={`/?${new URLSearchParams({ ...(search === '' ? {} : { q: search }), after: next })}`}
+              className="button ml-auto"
+            >
+              Older boxes
+            </Link>
+          )}
+        </nav>
       </main>
       {deleted && <DeletedToast key={deleted.id} id={deleted.id} name={deleted.name} />}
     </div>

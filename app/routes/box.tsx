@@ -61,6 +61,7 @@ const PAGES = [
   ['count', 'Count'],
   ['trace', 'Trace'],
   ['ratios', 'Ratios'],
+  ['history', 'History'],
 ] as const
 
 /** Every box has a state of its own: another box is another page, also by the back button. */

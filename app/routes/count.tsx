@@ -9,6 +9,7 @@ import { useOpenBox } from '~/components/box/boxContext.ts'
 import { IssueList } from '~/components/box/IssueList.tsx'
 import { CautionsGate } from '~/components/count/CautionsGate.tsx'
 import { CountPanel } from '~/components/count/CountPanel.tsx'
+import { CountsFile } from '~/components/count/CountsFile.tsx'
 import { GearList } from '~/components/count/GearList.tsx'
 import { RatioStrip } from '~/components/count/RatioStrip.tsx'
 import { parseCount } from '~/components/count/parseCount.ts'
@@ -150,6 +151,7 @@ export default function Count() {
             go({ gear: chosen })
           }}
         />
+        <CountsFile />
       </aside>
     </main>
   )

@@ -1,4 +1,5 @@
 import clsx from 'clsx'
+import { Download } from 'lucide-react'
 import { useMemo } from 'react'
 
 import { analyseDraft } from '~/components/box/analysis.ts'
@@ -16,7 +17,7 @@ import { useViewState } from '~/components/useViewState.ts'
 const VIEWS = ['drawing', 'parts', 'positions'] as const
 
 export default function LayOut() {
-  const { draft, words, edit } = useOpenBox()
+  const { id, draft, words, edit } = useOpenBox()
   const drafting = useDrafting()
   const [search, change] = useViewState()
   const { issues } = useMemo(() => analyseDraft(draft), [draft])
@@ -57,6 +58,9 @@ export default function LayOut() {
         {view !== 'positions' && (
           <div className="flex flex-wrap items-center gap-3">
             <AddMenu drafting={drafting} words={words} />
+            <a className="button" href={`/boxes/${id}/drawing.svg`} download>
+              <Download aria-hidden /> Drawing as SVG
+            </a>
             <p className="text-graphite text-[0.86rem]">
               Heights are to scale by tooth count; lengths are as you place them.
             </p>
@@ -73,7 +77,7 @@ export default function LayOut() {
             drafting={drafting}
             words={words}
             onCount={(gearId, toothCount) => {
-              const base = draft.gears.find(({ id }) => id === gearId)?.toothCount ?? null
+              const base = draft.gears.find((gear) => gear.id === gearId)?.toothCount ?? null
               edit({ kind: 'count', gear: gearId, reading: 'first', toothCount, base })
             }}
           />

@@ -1,3 +1,4 @@
+import { Download } from 'lucide-react'
 import { Suspense, lazy, useMemo } from 'react'
 
 import { compareRatios } from 'core'
@@ -29,7 +30,12 @@ export default function Ratios() {
       />
       <IssueList draft={draft} issues={issues} words={words} />
       <div className="grid min-h-0 flex-1 gap-4 lg:grid-cols-[20rem_1fr]">
-        <FinalDriveFields key={JSON.stringify(draft.finalDrive)} />
+        <div className="flex flex-col items-start gap-4">
+          <FinalDriveFields key={JSON.stringify(draft.finalDrive)} />
+          <a className="button" href={`/boxes/${id}/ratios.csv`} download>
+            <Download aria-hidden /> Ratios as CSV
+          </a>
+        </div>
         <Suspense fallback={<p className="text-graphite">Drawing the chart…</p>}>
           <RatioChart rows={rows} theme={settings.theme} />
         </Suspense>

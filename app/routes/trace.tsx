@@ -110,7 +110,15 @@ export default function Trace() {
           Figures are without losses. The maker’s manual for the unit rules.{' '}
           <Link to={`/boxes/${id}/ratios`} className="text-accent underline">
             All ratios
-          </Link>
+          </Link>{' '}
+          ·{' '}
+          <a
+            href={`/boxes/${id}/drawing.svg?position=${encodeURIComponent(position.id)}`}
+            download
+            className="text-accent underline"
+          >
+            Drawing as SVG
+          </a>
         </p>
       </aside>
     </main>

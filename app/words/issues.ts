@@ -1,16 +1,9 @@
 /** What the core and the services find wrong, in words: what, where, by how much, what to do. */
-import type {
-  BoxDraft,
-  BoxField,
-  BoxIssue,
-  Change,
-  EditConflict,
-  EditRefusal,
-  FinalDrive,
-} from 'core'
+import type { BoxDraft, BoxIssue, Change, EditConflict, EditRefusal, FinalDrive } from 'core'
 import { LEAST_TOOTH_COUNT, MOST_TOOTH_COUNT, indexBox } from 'core'
 
 import { formatLength } from '../format.ts'
+import { FIELD_WORDS } from './changes.ts'
 import type { Naming } from './names.ts'
 import { bodyName, couplerName, gearName } from './names.ts'
 import { PLAIN_WORDS } from './vocabulary.ts'
@@ -118,14 +111,6 @@ function finalDriveWords(finalDrive: FinalDrive | null): string {
   return finalDrive
     ? `${finalDrive.drivenToothCount} on ${finalDrive.drivingToothCount} teeth`
     : 'none'
-}
-
-const FIELD_WORDS: Readonly<Record<BoxField, string>> = {
-  name: 'name',
-  notes: 'notes',
-  finalDrive: 'final drive',
-  input: 'input',
-  outputs: 'outputs',
 }
 
 function changedPart(change: Exclude<Change, { kind: 'field' }>): string {

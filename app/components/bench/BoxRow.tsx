@@ -3,9 +3,8 @@ import { useMemo } from 'react'
 import { Form, Link } from 'react-router'
 
 import type { BoxDraft, CountingProgress } from 'core'
-import { countingProgress, indexBox } from 'core'
+import { checkBox, countingProgress, indexBox, surveyBox } from 'core'
 
-import { analyseDraft } from '~/components/box/analysis.ts'
 import { RenameDialog } from './RenameDialog.tsx'
 import { SectionThumb } from '~/components/section/SectionThumb.tsx'
 import { formatRatioFigure } from '~/format.ts'
@@ -31,7 +30,10 @@ function stageOf({ counted, confirmed, total }: CountingProgress): string {
 /** One box: what it is, how far it is, what waits for the person. */
 export function BoxRow({ box, words }: BoxRowProps) {
   const { id, isDemo, draft } = box
-  const { positions } = useMemo(() => analyseDraft(draft), [draft])
+  const positions = useMemo(() => {
+    const checked = checkBox(draft)
+    return checked.ok ? surveyBox(checked.box) : []
+  }, [draft])
   const progress = countingProgress(draft)
   const [disputed] = progress.disputed
   const stage = stageOf(progress)
@@ -61,10 +63,10 @@ export function BoxRow({ box, words }: BoxRowProps) {
             </span>
           )}
           <span className="text-graphite flex flex-wrap gap-x-3">
-            {positions.map(({ position, analysis }) =>
-              analysis.state === 'drive' ? (
+            {positions.map(({ position, ratio }) =>
+              ratio && !position.isHidden ? (
                 <span key={position.id} className="whitespace-nowrap">
-                  {position.label} <b className="text-ink">{formatRatioFigure(analysis.ratio)}</b>
+                  {position.label} <b className="text-ink">{formatRatioFigure(ratio)}</b>
                 </span>
               ) : null,
             )}

@@ -205,7 +205,7 @@ function Row({ row, next, naming, draft, become }: RowProps) {
   const { listed, label, ratio, near, places } = row
   const step = next?.ratio.sign() === ratio.sign() ? ratio.div(next.ratio).sub(ONE) : null
   return (
-    <tr className="border-rule border-b align-top">
+    <tr className="border-rule border-b">
       <th scope="row" className="py-1 pr-2">
         {listed ? (
           <EntryField

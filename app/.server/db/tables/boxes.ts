@@ -20,7 +20,9 @@ export const boxes = pgTable(
   },
   (table) => [
     index('boxes_on_the_bench')
-      .on(table.updatedAt.desc(), table.id)
+      .on(table.updatedAt.desc().nullsFirst(), table.id.desc().nullsFirst())
       .where(sql`${table.deletedAt} is null`),
+    // Any part of a name is found by its groups of three letters.
+    index('boxes_by_name').using('gin', table.name.op('gin_trgm_ops')),
   ],
 )

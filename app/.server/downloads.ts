@@ -1,0 +1,8 @@
+/** Headers of a file that is sent to be kept. */
+export function attachment(type: string, name: string, extension: string): HeadersInit {
+  const fileName = name.replace(/[^\p{L}\p{N}]+/gu, '-').replace(/^-+|-+$/g, '') || 'box'
+  return {
+    'Content-Type': `${type}; charset=utf-8`,
+    'Content-Disposition': `attachment; filename="udrix.${extension}"; filename*=UTF-8''${encodeURIComponent(`${fileName}.${extension}`)}`,
+  }
+}

@@ -1,0 +1,41 @@
+/** The drawing as a file of its own, outside any page. */
+import { renderToStaticMarkup } from 'react-dom/server'
+
+import type { BoxDraft } from 'core'
+
+import { analyseDraft } from '../components/box/analysis.ts'
+import sectionStyle from '../components/section/section.css?raw'
+import { SectionDrawing } from '../components/section/SectionDrawing.tsx'
+import type { Settings } from '../settings.ts'
+import { vocabularyOf } from '../words/vocabulary.ts'
+
+/** The colours of the light theme, since a drawing is mostly printed. */
+const COLOURS = `.section {
+  --paper: #ffffff; --sheet: #ffffff; --ink: #1d2126; --graphite: #4b5259; --steel: #646c74;
+  --rule: #cdc6b4; --accent: #0a5a75; --accent-wash: #dcebef; --torque: #e8791c;
+  --trouble: #b01e17; --trouble-wash: #f9e2dd; --font-sans: sans-serif;
+}`
+
+/** The section as SVG text; with a position, in that position and with its torque. */
+export function drawSvg(
+  draft: BoxDraft,
+  settings: Settings,
+  positionId: string | null,
+): { readonly svg: string; readonly label: string | null } {
+  const { positions, fullTorque } = analyseDraft(draft)
+  const selected = positions.find(({ position }) => position.id === positionId)
+  const label = selected?.position.label ?? null
+  const markup = renderToStaticMarkup(
+    <SectionDrawing
+      draft={draft}
+      words={vocabularyOf(settings)}
+      analysis={selected?.analysis}
+      ribbonFullTorque={fullTorque}
+      title={label === null ? draft.name : `${draft.name}, position ${label}`}
+    />,
+  )
+  const svg = markup
+    .replace('<svg ', '<svg xmlns="http://www.w3.org/2000/svg" ')
+    .replace('>', `><style>${COLOURS}\n${sectionStyle}</style>`)
+  return { svg: `<?xml version="1.0" encoding="UTF-8"?>\n${svg}\n`, label }
+}

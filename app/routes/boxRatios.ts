@@ -1,0 +1,18 @@
+import type { Route } from './+types/boxRatios'
+import { noSuchBox, withDatabase } from '~/.server/answers.ts'
+import { findBox } from '~/.server/boxes.ts'
+import { attachment } from '~/.server/downloads.ts'
+import { analyseDraft } from '~/components/box/analysis.ts'
+import { formatRatiosCsv } from '~/countsCsv.ts'
+import { compareRatios } from 'core'
+
+/** The ratios of a box for a spreadsheet. */
+export async function loader({ params }: Route.LoaderArgs) {
+  const box = await withDatabase(() => findBox(params.boxId))
+  if (!box) throw noSuchBox()
+  const { draft } = box
+  const rows = compareRatios(analyseDraft(draft).positions, draft.finalDrive ?? null)
+  return new Response(formatRatiosCsv(rows), {
+    headers: attachment('text/csv', `${draft.name} ratios`, 'csv'),
+  })
+}

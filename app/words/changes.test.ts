@@ -1,0 +1,56 @@
+import { diffDrafts, movePart, removePart, setMount } from 'core'
+
+import { fourSpeed } from '../../core/testing/boxes.ts'
+import { changeWords, editWords } from './changes.ts'
+import { PLAIN_WORDS, vocabularyOf } from './vocabulary.ts'
+
+const draft = fourSpeed('constant-mesh')
+
+function words(after: typeof draft): readonly string[] {
+  return diffDrafts(draft, after).map((change) =>
+    changeWords(draft, PLAIN_WORDS, change).replaceAll('\u00a0', ' '),
+  )
+}
+
+test('a move says from where to where, in the unit chosen', () => {
+  const station = draft.gears.find(({ id }) => id === 'main-1')?.stationMm ?? 0
+  const moved = movePart(draft, { list: 'gears', id: 'main-1' }, 25.4)
+  expect(words(moved)).toEqual([
+    `1st gear, main shaft: station ${station.toFixed(2)} mm → ${(station + 25.4).toFixed(2)} mm`,
+  ])
+  const inches = vocabularyOf({ vocabulary: 'layshaft', ends: 'front-rear', lengthUnit: 'in' })
+  const [change] = diffDrafts(draft, moved)
+  expect(change && changeWords(draft, inches, change)).toMatch(/in → .*\sin$/)
+})
+
+test('what is taken out, with what went with it', () => {
+  expect(words(removePart(draft, { list: 'gears', id: 'main-3' }))).toEqual([
+    'Taken out: 3rd gear, main shaft',
+    'Taken out: link "pair-3"',
+    '3–4 sleeve: places changed',
+    'Taken out: position "3"',
+  ])
+})
+
+test('how a gear sits', () => {
+  expect(words(setMount(draft, 'counter-2', 'integral'))).toEqual([
+    '2nd gear, countershaft: sits fixed → integral',
+  ])
+})
+
+test('counts, names and the final drive', () => {
+  const tell = (edit: Parameters<typeof editWords>[2]) =>
+    editWords(draft, PLAIN_WORDS, edit).map((line) => line.replaceAll('\u00a0', ' '))
+  expect(
+    tell({ kind: 'count', gear: 'main-2', reading: 'second', toothCount: 36, base: null }),
+  ).toEqual(['2nd gear, main shaft: second count, 36 teeth'])
+  expect(tell({ kind: 'rename', name: 'new', base: 'old' })).toEqual(['Name: old → new'])
+  expect(
+    tell({
+      kind: 'final-drive',
+      finalDrive: { drivingToothCount: 9, drivenToothCount: 40 },
+      base: null,
+    }),
+  ).toEqual(['Final drive: 40 on 9 teeth'])
+  expect(tell(null)).toEqual(['A change that this Udrix does not know'])
+})

@@ -1,0 +1,135 @@
+/** What was done to a box, in words. */
+import type { BoxDraft, BoxField, Change, Edit, Part } from 'core'
+import { indexBox } from 'core'
+
+import { formatLength, formatTeeth } from '../format.ts'
+import { bodyName, capitalize, couplerName, gearName } from './names.ts'
+import type { Vocabulary } from './vocabulary.ts'
+
+export const FIELD_WORDS: Readonly<Record<BoxField, string>> = {
+  name: 'name',
+  notes: 'notes',
+  finalDrive: 'final drive',
+  input: 'input',
+  outputs: 'outputs',
+}
+
+const LIST_WORDS: Readonly<Record<Extract<Change, { kind: 'part' }>['list'], string>> = {
+  axes: 'line',
+  members: 'shaft',
+  gears: 'gear',
+  links: 'link',
+  couplers: 'coupler',
+  positions: 'position',
+  interlocks: 'interlock',
+  rules: 'rule',
+}
+
+const KEY_WORDS: Readonly<Record<string, string>> = {
+  toothCount: 'teeth',
+  recount: 'second count',
+  stationMm: 'station',
+  faceWidthMm: 'face width',
+  moduleMm: 'module',
+  helixAngleDeg: 'helix angle',
+  fromMm: 'from',
+  toMm: 'to',
+  mount: 'sits',
+  member: 'on',
+  label: 'called',
+  name: 'called',
+  lever: 'lever',
+  isHidden: 'hidden',
+  couplers: 'couplers',
+  positions: 'places',
+  hub: 'hub',
+}
+
+function valueWords(key: string, value: unknown, words: Vocabulary): string {
+  if (value === null || value === undefined) return 'none'
+  if (typeof value === 'number' && key.endsWith('Mm')) return formatLength(value, words.lengthUnit)
+  if (typeof value === 'number' && key.endsWith('Deg')) return `${value}°`
+  if (typeof value === 'string' || typeof value === 'number' || typeof value === 'boolean')
+    return `${value}`
+  return 'changed'
+}
+
+/** What a part is called in the draft, or what it called itself. */
+function partName(
+  draft: BoxDraft,
+  words: Vocabulary,
+  change: Extract<Change, { kind: 'part' }>,
+): string {
+  const naming = { box: indexBox(draft), words }
+  const gear = change.list === 'gears' ? naming.box.gears.get(change.id) : undefined
+  if (gear) return gearName(naming, gear)
+  if (change.list === 'members' && naming.box.members.has(change.id))
+    return bodyName(naming, change.id)
+  const coupler = change.list === 'couplers' ? naming.box.couplers.get(change.id) : undefined
+  if (coupler) return couplerName(naming, coupler)
+  const part = change.after ?? change.before
+  const own = part?.label ?? part?.name
+  return `${LIST_WORDS[change.list]} "${typeof own === 'string' ? own : change.id}"`
+}
+
+function fieldsChanged(before: Part, after: Part, words: Vocabulary): string {
+  return [...new Set([...Object.keys(before), ...Object.keys(after)])]
+    .filter((key) => JSON.stringify(before[key] ?? null) !== JSON.stringify(after[key] ?? null))
+    .map((key) => {
+      const [was, is] = [before[key], after[key]].map((value) => valueWords(key, value, words))
+      const name = KEY_WORDS[key] ?? key
+      return was === 'changed' || is === 'changed' ? `${name} changed` : `${name} ${was} → ${is}`
+    })
+    .join(', ')
+}
+
+/** One change in a few words, without a full stop. */
+export function changeWords(draft: BoxDraft, words: Vocabulary, change: Change): string {
+  switch (change.kind) {
+    case 'field': {
+      const [was, is] = [change.before, change.after].map((value) => valueWords('', value, words))
+      const name = capitalize(FIELD_WORDS[change.field])
+      return was === 'changed' || is === 'changed' ? `${name} changed` : `${name}: ${was} → ${is}`
+    }
+    case 'order':
+      return `${capitalize(LIST_WORDS[change.list])}s put in another order`
+    case 'part': {
+      const name = partName(draft, words, change)
+      if (!change.before) return `Added: ${name}`
+      if (!change.after) return `Taken out: ${name}`
+      return `${capitalize(name)}: ${fieldsChanged(change.before, change.after, words)}`
+    }
+  }
+}
+
+/** One edit in the history, as a line or several. */
+export function editWords(
+  draft: BoxDraft,
+  words: Vocabulary,
+  edit: Edit | null,
+): readonly string[] {
+  if (!edit) return ['A change that this Udrix does not know']
+  const gear = (id: string): string => {
+    const naming = { box: indexBox(draft), words }
+    const found = naming.box.gears.get(id)
+    return capitalize(found ? gearName(naming, found) : id)
+  }
+  switch (edit.kind) {
+    case 'count': {
+      const count = edit.toothCount === null ? 'count taken back' : formatTeeth(edit.toothCount)
+      return [`${gear(edit.gear)}: ${edit.reading === 'second' ? 'second count, ' : ''}${count}`]
+    }
+    case 'settle':
+      return [`${gear(edit.gear)}: settled at ${formatTeeth(edit.toothCount)}`]
+    case 'rename':
+      return [`Name: ${edit.base} → ${edit.name}`]
+    case 'final-drive':
+      return [
+        edit.finalDrive
+          ? `Final drive: ${edit.finalDrive.drivenToothCount} on ${edit.finalDrive.drivingToothCount} teeth`
+          : 'Final drive taken out',
+      ]
+    case 'change':
+      return edit.changes.map((change) => changeWords(draft, words, change))
+  }
+}
