@@ -39,6 +39,9 @@ test('a box goes out as a file and comes back the same', async ({ page }) => {
     mimeType: 'application/json',
     buffer: Buffer.from(text),
   })
+  const preview = page.getByRole('dialog')
+  await expect(preview).toContainText('11 gears')
+  await preview.getByRole('button', { name: 'Put it on the bench' }).click()
   await expect(page).toHaveURL(/\/trace$/)
   const again = await page.request.get(page.url().replace('/trace', '/file'))
   expect(await again.text()).toBe(text)

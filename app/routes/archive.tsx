@@ -11,8 +11,6 @@ import { Preview } from '~/components/Preview.tsx'
 
 import type { Route } from './+types/archive'
 
-const TOO_LARGE = `An archive is ${LARGEST_ARCHIVE_BYTES / 1_000_000} MB at most.`
-
 export function loader() {
   return { largestBytes: LARGEST_ARCHIVE_BYTES }
 }
@@ -45,7 +43,11 @@ export default function ArchivePage({ loaderData }: Route.ComponentProps) {
     void fetcher.submit(form, { method: 'post', encType: 'multipart/form-data' })
   }
   const answer = fetcher.state === 'idle' ? fetcher.data : undefined
-  const problems = isTooLarge ? [TOO_LARGE] : answer?.kind === 'refused' ? answer.problems : []
+  const problems = isTooLarge
+    ? [`An archive is ${loaderData.largestBytes / 1_000_000} MB at most.`]
+    : answer?.kind === 'refused'
+      ? answer.problems
+      : []
   return (
     <div className="mx-auto flex min-h-screen max-w-[60rem] flex-col px-5 pb-6">
       <title>Archive · Udrix</title>

@@ -8,11 +8,13 @@ import { IssueList } from '~/components/box/IssueList.tsx'
 import { AddMenu } from '~/components/layout/AddMenu.tsx'
 import { DrawingEditor } from '~/components/layout/DrawingEditor.tsx'
 import { Inspector } from '~/components/layout/Inspector.tsx'
+import { formatPartRef, partOfIssue } from '~/components/layout/partRef.ts'
 import { PartsTable } from '~/components/layout/PartsTable.tsx'
 import { useDrafting } from '~/components/layout/useDrafting.ts'
 import { ViewTabs } from '~/components/layout/ViewTabs.tsx'
 import { FoundPositions } from '~/components/positions/FoundPositions.tsx'
 import { useViewState } from '~/components/useViewState.ts'
+import type { BoxIssue } from 'core'
 
 const VIEWS = ['drawing', 'parts', 'positions'] as const
 
@@ -23,6 +25,14 @@ export default function LayOut() {
   const { issues } = useMemo(() => analyseDraft(draft), [draft])
   const view = VIEWS.find((candidate) => candidate === search.get('view')) ?? 'drawing'
 
+  const count = (gearId: string, toothCount: number | null): void => {
+    const base = draft.gears.find((gear) => gear.id === gearId)?.toothCount ?? null
+    edit({ kind: 'count', gear: gearId, reading: 'first', toothCount, base })
+  }
+  const show = (issue: BoxIssue): void => {
+    const part = partOfIssue(draft, issue)
+    change({ view: 'drawing', part: part ? formatPartRef(part) : '' })
+  }
   return (
     <main
       className={clsx(
@@ -40,18 +50,21 @@ export default function LayOut() {
             change({ view: next })
           }}
         />
-        {view === 'positions' && <IssueList draft={draft} issues={issues} words={words} />}
+        {view === 'positions' && (
+          <IssueList draft={draft} issues={issues} words={words} onShow={show} />
+        )}
         {view === 'drawing' ? (
           <div className="min-h-[16rem] flex-1">
             <DrawingEditor
               drafting={drafting}
               words={words}
               issues={issues}
+              onCount={count}
               title={`Section along the shafts of ${draft.name}, to be changed`}
             />
           </div>
         ) : view === 'parts' ? (
-          <PartsTable drafting={drafting} words={words} />
+          <PartsTable drafting={drafting} words={words} onCount={count} />
         ) : (
           <FoundPositions drafting={drafting} words={words} />
         )}
@@ -72,7 +85,7 @@ export default function LayOut() {
           aria-label="Part and problems"
           className="border-rule bg-sheet flex min-h-0 flex-col gap-4 border-l-2 p-4 lg:overflow-auto"
         >
-          <IssueList draft={draft} issues={issues} words={words} />
+          <IssueList draft={draft} issues={issues} words={words} onShow={show} />
           <Inspector
             drafting={drafting}
             words={words}

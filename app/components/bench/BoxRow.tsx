@@ -38,12 +38,12 @@ export function BoxRow({ box, words }: BoxRowProps) {
   const [disputed] = progress.disputed
   const stage = stageOf(progress)
   return (
-    <li className="border-rule flex flex-wrap items-center gap-4 border-b py-2">
+    <li className="border-rule flex flex-wrap items-center gap-4 border-b py-1">
       <Link
         to={`/boxes/${id}`}
         className="hover:bg-accent-wash flex min-w-[18rem] flex-1 items-center gap-4 p-1"
       >
-        <span className="h-[128px] w-[215px] flex-none">
+        <span className="h-[92px] w-[170px] flex-none">
           <SectionThumb draft={draft} />
         </span>
         <span>

@@ -9,11 +9,12 @@ import {
   useSensors,
 } from '@dnd-kit/core'
 import clsx from 'clsx'
-import { useRef } from 'react'
+import { useRef, useState } from 'react'
 
 import type { BoxIssue, MeshKind, PartRef, Section } from 'core'
 import { bodyOfGear, movePart, removePart, toggleMesh } from 'core'
 
+import { parseCount } from '~/components/count/parseCount.ts'
 import { SectionDrawing } from '~/components/section/SectionDrawing.tsx'
 import type { Scale } from '~/components/section/scale.ts'
 import type { Vocabulary } from '~/words/vocabulary.ts'
@@ -26,12 +27,14 @@ import type { Drafting } from './useDrafting.ts'
 const DRAG_DISTANCE_PX = 5
 /** What an arrow key moves a part by, alone and with Shift. */
 const STEP_MM = { small: 1, large: 10 }
-const COUPLER_HEIGHT_MM = 28
+/** A coupler is taken hold of by its sleeve, over the shaft. */
+const COUPLER = { widthMm: 26, heightMm: 18 }
 
 interface DrawingEditorProps {
   readonly drafting: Drafting
   readonly words: Vocabulary
   readonly issues: readonly BoxIssue[]
+  readonly onCount: (gearId: string, toothCount: number | null) => void
   readonly title: string
 }
 
@@ -45,8 +48,10 @@ interface Handle {
 }
 
 /** The drawing with parts that can be chosen, moved along their axis and brought into mesh. */
-export function DrawingEditor({ drafting, words, issues, title }: DrawingEditorProps) {
+export function DrawingEditor(props: DrawingEditorProps) {
+  const { drafting, words, issues, onCount, title } = props
   const { draft, selected, select, become } = drafting
+  const [typing, setTyping] = useState<Typing>()
   const frame = useRef<HTMLDivElement>(null)
   const scaleRef = useRef<Scale>(null)
   const sensors = useSensors(
@@ -94,9 +99,9 @@ export function DrawingEditor({ drafting, words, issues, title }: DrawingEditorP
         box(
           { list: 'couplers', id: coupler.id },
           coupler.stationMm,
-          COUPLER_HEIGHT_MM,
-          yMm - baseRadiusMm,
-          COUPLER_HEIGHT_MM,
+          COUPLER.widthMm,
+          yMm - baseRadiusMm - COUPLER.heightMm / 2,
+          COUPLER.heightMm,
         ),
       ),
       ...section.planetaries.map(({ link, yMm, stationMm, sunRadiusMm, ringRadiusMm }) =>
@@ -145,8 +150,8 @@ export function DrawingEditor({ drafting, words, issues, title }: DrawingEditorP
           draft={draft}
           words={words}
           title={title}
-          overlay={(section, scale) =>
-            handles(section, scale).map((handle) => (
+          overlay={(section, scale) => [
+            ...handles(section, scale).map((handle) => (
               <PartHandle
                 key={`${handle.part.list}:${handle.part.id}`}
                 handle={handle}
@@ -162,12 +167,82 @@ export function DrawingEditor({ drafting, words, issues, title }: DrawingEditorP
                 onRemove={() => {
                   become(removePart(draft, handle.part))
                 }}
+                onType={(first) => {
+                  if (handle.part.list !== 'gears') return
+                  select(handle.part)
+                  setTyping({ handle, first })
+                }}
               />
-            ))
-          }
+            )),
+            typing && (
+              <CountInPlace
+                key="typing"
+                typing={typing}
+                onDone={(toothCount) => {
+                  if (toothCount !== undefined) onCount(typing.handle.part.id, toothCount)
+                  setTyping(undefined)
+                  frame.current
+                    ?.querySelector<SVGElement>(`[data-part="gears:${typing.handle.part.id}"]`)
+                    ?.focus()
+                }}
+              />
+            ),
+          ]}
         />
       </DndContext>
     </div>
+  )
+}
+
+/** A gear whose count is being typed in the drawing. */
+interface Typing {
+  readonly handle: Handle
+  readonly first: string
+}
+
+/** Size of the field in the drawing, in viewBox units. */
+const FIELD = { width: 84, height: 52 }
+
+function CountInPlace({
+  typing: { handle, first },
+  onDone,
+}: {
+  readonly typing: Typing
+  readonly onDone: (toothCount?: number | null) => void
+}) {
+  const [text, setText] = useState(first)
+  const [isRefused, setIsRefused] = useState(false)
+  const commit = () => {
+    const entry = parseCount(text)
+    if (text !== '' && !entry.ok) setIsRefused(true)
+    else onDone(entry.ok && text !== '' ? entry.toothCount : undefined)
+  }
+  return (
+    <foreignObject
+      x={handle.x + handle.width / 2 - FIELD.width / 2}
+      y={handle.y + handle.height / 2 - FIELD.height / 2}
+      width={FIELD.width}
+      height={FIELD.height}
+    >
+      <input
+        aria-label="Teeth"
+        aria-invalid={isRefused}
+        className="field h-full text-center text-[1.4rem] font-bold"
+        inputMode="numeric"
+        autoFocus
+        value={text}
+        onChange={(event) => {
+          setText(event.target.value)
+          setIsRefused(false)
+        }}
+        onBlur={commit}
+        onKeyDown={(event) => {
+          event.stopPropagation()
+          if (event.key === 'Enter') commit()
+          if (event.key === 'Escape') onDone()
+        }}
+      />
+    </foreignObject>
   )
 }
 
@@ -196,10 +271,12 @@ interface PartHandleProps {
   readonly onSelect: () => void
   readonly onMove: (byMm: number) => void
   readonly onRemove: () => void
+  /** A count is to be typed in place, beginning with this digit. */
+  readonly onType: (first: string) => void
 }
 
 function PartHandle(props: PartHandleProps) {
-  const { handle, title, isSelected, isTroubled, onSelect, onMove, onRemove } = props
+  const { handle, title, isSelected, isTroubled, onSelect, onMove, onRemove, onType } = props
   const { part, x, y, width, height } = handle
   const id = `${part.list}:${part.id}`
   const canMove = part.list !== 'links'
@@ -226,12 +303,16 @@ function PartHandle(props: PartHandleProps) {
       )}
       data-part={id}
       onClick={onSelect}
+      onDoubleClick={() => {
+        onType('')
+      }}
       onKeyDown={(event) => {
         const step = event.shiftKey ? STEP_MM.large : STEP_MM.small
         if (event.key === 'Enter' || event.key === ' ') onSelect()
         else if (event.key === 'ArrowLeft' && canMove) onMove(-step)
         else if (event.key === 'ArrowRight' && canMove) onMove(step)
         else if (event.key === 'Delete') onRemove()
+        else if (/^\d$/.test(event.key)) onType(event.key)
         else return
         event.preventDefault()
         event.stopPropagation()

@@ -1,6 +1,8 @@
 /** Entry fields that keep what is typed when they are left, or on Enter. */
 import { useId, useState } from 'react'
 
+import { parseCount } from '~/components/count/parseCount.ts'
+
 interface FieldProps {
   readonly label: React.ReactNode
   readonly value: string
@@ -49,6 +51,32 @@ export function EntryField({ label, value, onCommit, unit, inputMode }: FieldPro
         </p>
       )}
     </div>
+  )
+}
+
+/** The teeth of a gear; nothing typed takes the count back. */
+export function CountField({
+  label,
+  toothCount,
+  onCount,
+}: {
+  readonly label: React.ReactNode
+  readonly toothCount: number | null
+  readonly onCount: (toothCount: number | null) => void
+}) {
+  return (
+    <EntryField
+      key={toothCount}
+      label={label}
+      value={toothCount === null ? '' : `${toothCount}`}
+      inputMode="numeric"
+      onCommit={(text) => {
+        const entry = parseCount(text)
+        if (!entry.ok) return entry.sentence
+        onCount(entry.toothCount)
+        return null
+      }}
+    />
   )
 }
 

@@ -4,13 +4,12 @@ import { useState } from 'react'
 import type { Gear, MeshKind } from 'core'
 import { GEAR_MOUNTS, MESH_KINDS, indexBox, setMount, toggleMesh } from 'core'
 
-import { parseCount } from '~/components/count/parseCount.ts'
 import { Choice } from '~/components/newBox/Choice.tsx'
 import { bodyName, capitalize, gearName } from '~/words/names.ts'
 import type { Vocabulary } from '~/words/vocabulary.ts'
 import { LINK_WORDS } from '~/words/vocabulary.ts'
 
-import { EntryField, SelectField } from './Fields.tsx'
+import { CountField, EntryField, SelectField } from './Fields.tsx'
 import { lengthText, parseLength, parseWithin } from './numbers.ts'
 import type { Drafting } from './useDrafting.ts'
 import { withPart } from './withPart.ts'
@@ -44,16 +43,11 @@ export function GearFields({ drafting, words, gear, onCount }: GearFieldsProps) 
             text.trim() === '' ? 'A gear needs a name.' : put({ label: text.trim().slice(0, 120) })
           }
         />
-        <EntryField
-          key={`count ${gear.toothCount}`}
+        <CountField
           label="Teeth"
-          value={gear.toothCount === null ? '' : `${gear.toothCount}`}
-          inputMode="numeric"
-          onCommit={(text) => {
-            const entry = parseCount(text)
-            if (!entry.ok) return entry.sentence
-            onCount(gear.id, entry.toothCount)
-            return null
+          toothCount={gear.toothCount}
+          onCount={(toothCount) => {
+            onCount(gear.id, toothCount)
           }}
         />
       </div>

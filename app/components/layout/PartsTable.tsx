@@ -17,6 +17,7 @@ import { bodyName, capitalize } from '~/words/names.ts'
 import type { Vocabulary } from '~/words/vocabulary.ts'
 import { WORDS } from '~/words/vocabulary.ts'
 
+import { CountField } from './Fields.tsx'
 import { partTitle } from './partTitle.ts'
 import type { Drafting } from './useDrafting.ts'
 
@@ -105,9 +106,11 @@ function rowsOf(draft: BoxDraft, words: Vocabulary): readonly PartRow[] {
 export function PartsTable({
   drafting: { draft, selected, select },
   words,
+  onCount,
 }: {
   readonly drafting: Drafting
   readonly words: Vocabulary
+  readonly onCount: (gearId: string, toothCount: number | null) => void
 }) {
   const [wanted, setWanted] = useState('')
   const rows = useMemo(() => rowsOf(draft, words), [draft, words])
@@ -191,7 +194,17 @@ export function PartsTable({
                   </th>
                   <td className="pr-3">{row.kind}</td>
                   <td className="pr-3">{row.place}</td>
-                  <td className="pr-3">{row.teeth ?? (row.part.list === 'gears' ? '?' : '')}</td>
+                  <td className="w-[5.5rem] pr-3">
+                    {row.part.list === 'gears' && (
+                      <CountField
+                        label={<span className="sr-only">{`Teeth of ${row.name}`}</span>}
+                        toothCount={row.teeth}
+                        onCount={(toothCount) => {
+                          onCount(row.part.id, toothCount)
+                        }}
+                      />
+                    )}
+                  </td>
                   <td className="pr-3">
                     {row.stationMm === null ? '' : formatLength(row.stationMm, words.lengthUnit)}
                   </td>

@@ -1,0 +1,113 @@
+import fs from 'node:fs'
+
+import type { Page } from '@playwright/test'
+
+import { openDemo } from './pages.ts'
+import { expect, test } from './udrix.ts'
+
+async function download(page: Page, name: string | RegExp): Promise<string> {
+  const waiting = page.waitForEvent('download')
+  await page.getByRole('link', { name }).click()
+  return await (await waiting).path()
+}
+
+const csv = (text: string) => ({
+  name: 'counts.csv',
+  mimeType: 'text/csv',
+  buffer: Buffer.from(text),
+})
+
+test('counts go to a spreadsheet and come back, shown before they change', async ({ page }) => {
+  await openDemo(page, 'Kestwick', 'Count')
+  const text = fs.readFileSync(await download(page, 'Counts as CSV'), 'utf8')
+  expect(text).toContain('input-1,input shaft,1st gear,fixed,14,')
+  const chooser = page.getByRole('region', { name: 'Counts as a file' }).locator('input[type=file]')
+
+  await chooser.setInputFiles(csv(text.replace('1st gear,fixed,14,', '1st gear,fixed,3,')))
+  await expect(page.getByRole('alert')).toContainText('“3” is no tooth count')
+  await chooser.setInputFiles(csv(text))
+  await expect(page.getByText('The file holds the same counts')).toBeVisible()
+
+  await chooser.setInputFiles(csv(text.replace('1st gear,fixed,14,', '1st gear,fixed,15,')))
+  const preview = page.getByRole('dialog')
+  await expect(preview).toContainText('Change 1 count?')
+  await expect(preview.getByRole('row').last()).toContainText('1st gear, input shaft')
+  await preview.getByRole('button', { name: 'Change them' }).click()
+  await expect(page.getByText('Kept', { exact: true })).toBeVisible()
+  // 32/15 by hand.
+  await page.getByRole('link', { name: 'Ratios', exact: true }).click()
+  await expect(page.getByRole('row', { name: /^1 / })).toContainText('2.133')
+  await page.getByRole('link', { name: 'Count', exact: true }).click()
+  await page.keyboard.press('Control+z')
+})
+
+test('ratios go to a spreadsheet with their exact value', async ({ page }) => {
+  await openDemo(page, 'Ostrel', 'Ratios')
+  const lines = fs.readFileSync(await download(page, 'Ratios as CSV'), 'utf8').split('\r\n')
+  // 37/24 × 44/17 = 407/102 by hand.
+  expect(lines[1]).toContain('drive,407/102,3.990196,')
+  expect(lines[1]).toContain('37/24 x 44/17')
+})
+
+test('the drawing is a picture of its own, in the words and for the position chosen', async ({
+  page,
+}) => {
+  await page.goto('/')
+  await page.getByRole('button', { name: 'Settings' }).click()
+  await page.getByRole('menuitemradio', { name: /^layshaft/ }).click()
+  await page.keyboard.press('Escape')
+  await openDemo(page, 'Fenwold', 'Trace')
+  await page.keyboard.press('5')
+  await expect(page).toHaveURL(/position=5/)
+  const file = await download(page, 'Drawing as SVG')
+  const text = fs.readFileSync(file, 'utf8')
+  expect(text).toMatch(/^<\?xml/)
+  expect(text).toContain('Layshaft')
+  expect(text).toContain('class="ribbon"')
+  expect(text).not.toContain('http://127')
+  await page.goto('about:blank')
+  await page.setContent(`<body>${text.replace(/^<\?xml[^>]*>/, '')}</body>`)
+  const box = await page.locator('svg.section').boundingBox()
+  expect(box?.height).toBeGreaterThan(200)
+})
+
+test('everything goes out as one archive and comes back, seen before it does', async ({ page }) => {
+  await page.goto('/?q=Tarn')
+  await page.getByRole('link', { name: 'Archive' }).click()
+  const bytes = fs.readFileSync(await download(page, 'Take out the archive'))
+  const chooser = page.locator('input[type=file]')
+  const archive = { name: 'udrix.zip', mimeType: 'application/zip', buffer: bytes }
+  await chooser.setInputFiles(archive)
+  const preview = page.getByRole('dialog')
+  await expect(preview).toContainText('are here already')
+  await preview.getByRole('button', { name: 'Cancel' }).click()
+
+  await chooser.setInputFiles({ ...archive, buffer: Buffer.from('not a zip') })
+  await expect(page.getByRole('alert')).toContainText('not a ZIP archive')
+
+  await page.goto('/?q=Tarn')
+  await page.getByRole('button', { name: /^Rename Tarn/ }).click()
+  await page.getByLabel('New name').fill('Tarn, worked on')
+  await page.getByRole('button', { name: 'Rename', exact: true }).click()
+  await expect(page.getByRole('link', { name: 'Tarn, worked on' })).toBeVisible()
+  await page.goto('/archive')
+  await page.locator('input[type=file]').setInputFiles(archive)
+  await expect(page.getByRole('dialog')).toContainText('are here but differ')
+  await page.getByRole('button', { name: 'Read it in' }).click()
+  await expect(page.getByText('came in;')).toBeVisible()
+  await page.goto('/?q=Tarn')
+  await expect(page.getByRole('link', { name: /from archive/ }).first()).toBeVisible()
+})
+
+test('the ends and lengths are called and measured as chosen, everywhere', async ({ page }) => {
+  await openDemo(page, 'Sedgeley', 'Trace')
+  await page.getByRole('button', { name: 'Settings' }).click()
+  await page.getByRole('menuitemradio', { name: 'front, rear' }).click()
+  await page.getByRole('menuitemradio', { name: 'in', exact: true }).click()
+  await page.keyboard.press('Escape')
+  await expect(page.getByText('seen from the front').first()).toBeVisible()
+  await expect(page.getByTestId('engaged').first()).toContainText('towards the rear')
+  await page.getByRole('link', { name: 'Lay out', exact: true }).click()
+  await page.locator('[data-part="gears:main-1"]').click()
+  await expect(page.getByText('(in)').first()).toBeVisible()
+})
