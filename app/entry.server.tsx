@@ -5,13 +5,11 @@ import type { AppLoadContext, EntryContext, HandleErrorFunction } from 'react-ro
 import { ServerRouter, isRouteErrorResponse } from 'react-router'
 
 import { log } from './.server/log.ts'
+import { NONCE_MARK, cachedPage, pageKey } from './.server/pageCache.ts'
 import { NonceProvider } from './components/nonce.tsx'
 
-/**
- * Renders a page whole. No loader defers anything, so there is nothing to stream,
- * and one piece is cheaper to send than many.
- */
-export default function handleRequest(
+/** Answers with a page, kept from before where it is made of the same things. */
+export default async function handleRequest(
   request: Request,
   status: number,
   headers: Headers,
@@ -19,6 +17,17 @@ export default function handleRequest(
   { nonce }: AppLoadContext,
 ): Promise<Response> {
   if (typeof nonce !== 'string') throw new Error('the response has no nonce')
+  const key = request.method === 'GET' ? pageKey(request.url, context.staticHandlerContext) : null
+  const page = await cachedPage(key, nonce, () => renderPage(request.url, context))
+  headers.set('Content-Type', 'text/html; charset=utf-8')
+  return new Response(page, { headers, status })
+}
+
+/**
+ * Renders a page whole, with a mark for its nonce. No loader defers anything, so there
+ * is nothing to stream, and one piece is cheaper to send than many.
+ */
+function renderPage(url: string, context: EntryContext): Promise<string> {
   return new Promise((resolve, reject) => {
     const pieces: Buffer[] = []
     const page = new Writable({
@@ -27,17 +36,16 @@ export default function handleRequest(
         done()
       },
       final(done) {
-        headers.set('Content-Type', 'text/html; charset=utf-8')
-        resolve(new Response(Buffer.concat(pieces), { headers, status }))
+        resolve(Buffer.concat(pieces).toString())
         done()
       },
     })
     const { pipe } = renderToPipeableStream(
-      <NonceProvider value={nonce}>
-        <ServerRouter context={context} url={request.url} nonce={nonce} />
+      <NonceProvider value={NONCE_MARK}>
+        <ServerRouter context={context} url={url} nonce={NONCE_MARK} />
       </NonceProvider>,
       {
-        nonce,
+        nonce: NONCE_MARK,
         onAllReady() {
           pipe(page)
         },

@@ -11,6 +11,7 @@ import { ROOT, STATE } from '../scripts/paths.mjs'
 
 export interface Udrix {
   readonly url: string
+  readonly databaseUrl: string
   readonly stopDatabase: () => Promise<void>
   readonly startDatabase: () => Promise<void>
   /** Ends the server as a crash would, and starts it again on the same address. */
@@ -67,6 +68,7 @@ export async function startUdrix(name: string): Promise<Udrix> {
   let server = await serve(port, cluster.url)
   return {
     url: `http://127.0.0.1:${port}`,
+    databaseUrl: cluster.url,
     stopDatabase: () => cluster.stop(),
     startDatabase: async () => {
       cluster = await startCluster(folder, { port: databasePort })

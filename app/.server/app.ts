@@ -114,9 +114,11 @@ if (isProduction) {
   app.use(express.static(path.join(BUILD_FOLDER, 'client'), { maxAge: '1h' }))
 }
 app.use(guardWrites)
+/** In production the routes are worked out once; while developing, anew for each request. */
+const loadBuild = () => import('virtual:react-router/server-build')
 app.use(
   createRequestHandler({
-    build: () => import('virtual:react-router/server-build'),
+    build: isProduction ? await loadBuild() : loadBuild,
     getLoadContext: (_request, response) => ({ nonce: nonceOf(response) }),
   }),
 )

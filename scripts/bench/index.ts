@@ -6,8 +6,9 @@ import { threeShaftBox } from 'core'
 import { TEST_BUILD, startUdrix } from '../../e2e/udrix.ts'
 import { ensureBuild, ensureChromium, ensurePostgres } from '../setup.mjs'
 import { benchBrowser } from './browser.ts'
+import { benchCombinations } from './combinations.ts'
 import { benchCore } from './core.ts'
-import { benchServer } from './server.ts'
+import { benchBench, benchServer } from './server.ts'
 
 const FIVE_SPEED = threeShaftBox({
   name: 'bench',
@@ -26,13 +27,15 @@ await ensureBuild(TEST_BUILD)
 const [cpu] = os.cpus()
 console.log(`${os.cpus().length} × ${cpu?.model ?? 'unknown'}, Node ${process.version}\n`)
 benchCore(draft)
+benchCombinations()
 const udrix = await startUdrix('bench')
 try {
   const bench = await (await fetch(udrix.url)).text()
   const [box] = /\/boxes\/[0-9a-f-]{36}/.exec(bench) ?? []
   if (!box) throw new Error('the demo is not on the bench')
   await benchServer(udrix.url, `${box}/trace?position=2`)
-  await benchBrowser(udrix.url, `${box}/trace?position=2`)
+  await benchBrowser(udrix.url, box)
+  await benchBench(udrix.url, udrix.databaseUrl)
 } finally {
   await udrix.stop()
 }

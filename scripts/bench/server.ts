@@ -1,6 +1,7 @@
 import autocannon from 'autocannon'
+import pg from 'pg'
 
-import { ms, report } from './measure.ts'
+import { ms, percentile, report } from './measure.ts'
 
 const CLIENTS = 10
 const SECONDS = 8
@@ -21,4 +22,61 @@ export async function benchServer(base: string, tracePath: string): Promise<void
     `health check with one query ${ms(reference.latency.p97_5)}; medians ${ms(page.latency.p50)} and ${ms(reference.latency.p50)}`,
     'p95 under 50 ms',
   )
+}
+
+const FEW_BOXES = 50
+const MANY_BOXES = 5_000
+const REQUESTS = 30
+
+/** Milliseconds of each of some requests, one after another. */
+async function times(url: string): Promise<number[]> {
+  const result: number[] = []
+  for (let request = 0; request < REQUESTS; request++) {
+    const start = performance.now()
+    const response = await fetch(url)
+    await response.text()
+    if (!response.ok) throw new Error(`${url} answered ${response.status}`)
+    result.push(performance.now() - start)
+  }
+  return result
+}
+
+/** The bench with few boxes and with very many: opened, searched, and on its last pages. */
+export async function benchBench(base: string, databaseUrl: string): Promise<void> {
+  const client = new pg.Client({ connectionString: databaseUrl })
+  await client.connect()
+  /** Copies of the first demo box up to a number of boxes, each touched at another time. */
+  const fillUpTo = (count: number) =>
+    client.query(
+      `insert into boxes (id, name, document, updated_at)
+       select gen_random_uuid(), 'unit ' || n || ' of the bench', document, now() - n * interval '1 minute'
+       from generate_series((select count(*) from boxes) + 1, $1) n,
+            (select document from boxes where name like 'Ostrel%' limit 1) model`,
+      [count],
+    )
+  try {
+    const measured: Record<number, string> = {}
+    let first = NaN
+    for (const count of [FEW_BOXES, MANY_BOXES]) {
+      await fillUpTo(count)
+      await client.query('analyze boxes')
+      await times(base)
+      const opened = percentile(await times(base), 0.5)
+      const searched = percentile(await times(`${base}/?q=unit+49`), 0.5)
+      const old = new Date(Date.now() - 40 * 60_000).toISOString().replace('Z', '000Z')
+      const after = `${old}_ffffffff-ffff-4fff-bfff-ffffffffffff`
+      const paged = percentile(await times(`${base}/?after=${after}`), 0.5)
+      measured[count] = `search ${ms(searched)}, a later page ${ms(paged)}`
+      if (count === FEW_BOXES) first = opened
+      else
+        report(
+          `Server: the bench with ${MANY_BOXES} boxes, median of ${REQUESTS}`,
+          ms(opened),
+          `with ${FEW_BOXES} boxes ${ms(first)}; ${measured[FEW_BOXES]}, and with all: ${measured[count]}`,
+          `as fast as with ${FEW_BOXES}`,
+        )
+    }
+  } finally {
+    await client.end()
+  }
 }

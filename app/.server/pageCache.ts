@@ -1,0 +1,45 @@
+/**
+ * Rendered pages by what they were rendered from. A page is a function of its address
+ * and of what its loaders found; only the nonce differs from response to response, so
+ * a page is kept with a mark in the nonce's place.
+ */
+import { createHash, randomBytes } from 'node:crypto'
+
+import { LRUCache } from 'lru-cache'
+import type { EntryContext } from 'react-router'
+
+const MOST_CHARACTERS = 32_000_000
+
+/** Stands in kept pages where the nonce of a response goes; unguessable, so no content holds it. */
+export const NONCE_MARK: string = randomBytes(24).toString('hex')
+
+const pages = new LRUCache<string, string>({
+  maxSize: MOST_CHARACTERS,
+  sizeCalculation: ({ length }) => length,
+})
+
+type StaticContext = Pick<
+  EntryContext['staticHandlerContext'],
+  'loaderData' | 'actionData' | 'errors' | 'statusCode'
+>
+
+/** What a page depends on, as a key; null for an answer that is not worth keeping. */
+export function pageKey(url: string, context: StaticContext): string | null {
+  const { loaderData, actionData, errors, statusCode } = context
+  if (statusCode !== 200 || errors || actionData) return null
+  return createHash('sha256').update(url).update(JSON.stringify(loaderData)).digest('base64')
+}
+
+/** The page of that key with the nonce in its place; rendered first when it is not kept. */
+export async function cachedPage(
+  key: string | null,
+  nonce: string,
+  render: () => Promise<string>,
+): Promise<string> {
+  let page = key === null ? undefined : pages.get(key)
+  if (page === undefined) {
+    page = await render()
+    if (key !== null) pages.set(key, page)
+  }
+  return page.replaceAll(NONCE_MARK, nonce)
+}
