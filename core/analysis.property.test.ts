@@ -6,19 +6,16 @@
 import fc from 'fast-check'
 import { fraction, lusolve } from 'mathjs'
 import type { Fraction as MathFraction } from 'mathjs'
-import { Matrix, SVD } from 'ml-matrix'
 
 import type { Analysis, Drive } from './analysis.ts'
 import { analyseBox } from './analysis.ts'
-import type { Law } from './laws.ts'
 import { standingLaws } from './laws.ts'
 import { ONE, ZERO, formatFraction, rational, toNumber } from './rational.ts'
 import { tangle, train } from './testing/arbitraries.ts'
 import { boxOf } from './testing/boxes.ts'
+import { classifyByFloats, lawRow } from './testing/floats.ts'
 import type { BoxDraft } from './types.ts'
 
-/** Smaller singular values count as 0. Coefficients are whole and under 200, so real ones are far larger. */
-const RANK_TOLERANCE = 1e-9
 /** Relative error allowed to the float solution. */
 const FLOAT_TOLERANCE = 1e-9
 
@@ -34,20 +31,12 @@ function drive(draft: BoxDraft): Drive {
   return analysis
 }
 
-function row(law: Law, bodies: readonly string[]): number[] {
-  return bodies.map((body) =>
-    law.terms
-      .filter((term) => term.body === body)
-      .reduce((sum, term) => sum + toNumber(term.coefficient), 0),
-  )
-}
-
 test('speeds of random trains equal those of mathjs, exactly', () => {
   fc.assert(
     fc.property(train, (draft) => {
       const box = boxOf(draft)
       const analysis = drive(draft)
-      const laws = standingLaws(box).map((law) => row(law, box.bodies))
+      const laws = standingLaws(box).map((law) => lawRow(law, box.bodies))
       const inputTurns = box.bodies.map((body) => (body === draft.input ? 1 : 0))
       const matrix = [...laws, inputTurns].map((line) => line.map((entry) => fraction(entry)))
       const right = [...laws.map(() => 0), 1].map((entry) => fraction(entry))
@@ -64,38 +53,12 @@ test('speeds of random trains equal those of mathjs, exactly', () => {
   )
 })
 
-/** What input and output can do together, by singular values. */
-function classifyByFloats(draft: BoxDraft): { state: Analysis['state']; ratio?: number } {
-  const box = boxOf(draft)
-  const laws = standingLaws(box)
-  const rows = laws.map((law) => row(law, box.bodies))
-  // Rows of zeros make the matrix tall enough for a full set of right singular vectors.
-  while (rows.length < box.bodies.length) rows.push(box.bodies.map(() => 0))
-  const svd = new SVD(new Matrix(rows), { autoTranspose: true })
-  const vectors = svd.rightSingularVectors
-  const free = svd.diagonal.flatMap((value, at) => (value < RANK_TOLERANCE ? [at] : []))
-  const [input, output] = [draft.input, draft.outputs[0] ?? ''].map((body) =>
-    free.map((at) => vectors.get(box.bodies.indexOf(body), at)),
-  )
-  const norm = (vector: readonly number[] = []): number => Math.hypot(...vector)
-  const dot = (one: readonly number[] = [], other: readonly number[] = []): number =>
-    one.reduce((sum, value, at) => sum + value * (other[at] ?? 0), 0)
-  const [moves, follows] = [norm(input) > RANK_TOLERANCE, norm(output) > RANK_TOLERANCE]
-  if (!moves) return { state: follows ? 'input-locked' : 'locked' }
-  if (!follows) return { state: 'output-locked' }
-  const cosine = dot(input, output) / norm(input) / norm(output)
-  const isParallel = 1 - Math.abs(cosine) < RANK_TOLERANCE
-  return isParallel
-    ? { state: 'drive', ratio: Math.sign(cosine) * (norm(input) / norm(output)) }
-    : { state: 'neutral' }
-}
-
 test('what random tangles of every link can do equals what their singular values say', () => {
   const seen = new Set<string>()
   fc.assert(
     fc.property(tangle, (draft) => {
       const analysis = only(draft)
-      const expected = classifyByFloats(draft)
+      const expected = classifyByFloats(draft, {})
       seen.add(expected.state)
       expect(analysis.state).toBe(expected.state)
       if (analysis.state === 'drive' && expected.ratio !== undefined)

@@ -18,7 +18,11 @@ import type { Chosen, PatternId } from './patterns/index.ts'
 import { formatFraction, rational } from './rational.ts'
 import { couplersOn, tangle } from './testing/arbitraries.ts'
 import { boxOf, withCounts } from './testing/boxes.ts'
+import { classifyByFloats } from './testing/floats.ts'
 import type { BoxDraft } from './types.ts'
+
+/** Relative error allowed to the float solution. */
+const FLOAT_TOLERANCE = 1e-8
 
 function tableOf(draft: BoxDraft): CombinationTable {
   const classified = classifyAll(prepareSolver(boxOf(draft)))
@@ -78,6 +82,22 @@ test('all combinations of random tangles with random couplers are what each is a
       expectSameAsOneByOne(draft)
     }),
     { numRuns: 60 },
+  )
+})
+
+test('all combinations of random tangles are what their singular values say', () => {
+  fc.assert(
+    fc.property(couplersOn(tangle), (draft) => {
+      const table = tableOf(draft)
+      for (let number = 0; number < countCombinations(draft); number++) {
+        const { places, state, ratio } = combinationAt(table, number)
+        const expected = classifyByFloats(draft, places)
+        expect([places, state]).toEqual([places, expected.state])
+        if (ratio && expected.ratio !== undefined)
+          expect(Math.abs(ratio.toNumber() / expected.ratio - 1)).toBeLessThan(FLOAT_TOLERANCE)
+      }
+    }),
+    { numRuns: 25 },
   )
 })
 

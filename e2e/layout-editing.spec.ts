@@ -22,11 +22,13 @@ async function drag(page: Page, from: { x: number; y: number }, to: { x: number;
 /** A copy of the demo five-speed, so that tests do not meet on one box. */
 async function openCopy(page: Page): Promise<string> {
   await page.goto('/?q=Ostrel')
+  const copies = page.getByRole('link', { name: 'Ostrel five-speed, unit 12 (copy)' })
+  const before = await copies.count()
   await page
     .getByRole('button', { name: 'Duplicate Ostrel five-speed, unit 12', exact: true })
     .click()
-  const copy = page.getByRole('link', { name: 'Ostrel five-speed, unit 12 (copy)' }).first()
-  await copy.click()
+  await expect(copies).toHaveCount(before + 1)
+  await copies.first().click()
   await page.getByRole('link', { name: 'Lay out', exact: true }).click()
   await expect(part(page, 'gears:main-2')).toBeVisible()
   return page.url().replace(/\/layout.*/, '')

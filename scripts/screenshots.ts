@@ -29,26 +29,47 @@ try {
     colorScheme: 'light',
   })
   await page.goto('/')
-  const [five, four] = await page
+  const boxes = await page
     .getByRole('list', { name: 'Boxes on the bench' })
     .getByRole('link')
     .evaluateAll((links) =>
-      links
-        .map((link) => link.getAttribute('href') ?? '')
-        .filter((href) => !href.endsWith('/file')),
+      links.map((link) => [link.textContent, link.getAttribute('href') ?? ''] as const),
     )
+  /** The address of a page of the demo box whose name begins so. */
+  const of = (name: string, rest: string): string => {
+    const [, href] = boxes.find(([text]) => text.startsWith(name)) ?? []
+    if (!href) throw new Error(`the demo has no ${name}`)
+    return `${href}/${rest}`
+  }
+  const take = async (name: string, address: string): Promise<void> => {
+    await page.goto(address)
+    await takePicture(page, name)
+  }
   await takePicture(page, 'bench')
-  await page.goto('/new')
-  await takePicture(page, 'new-box')
-  await page.goto(`${five ?? ''}/trace?position=2`)
-  await takePicture(page, 'trace')
-  await page.goto(`${five ?? ''}/ratios`)
-  await takePicture(page, 'ratios')
-  await page.goto(`${four ?? ''}/count?gear=main-2`)
-  await takePicture(page, 'count')
+  await take('new-box', '/new')
+  await take('trace', of('Ostrel', 'trace?position=2'))
+  await take('ratios', of('Ostrel', 'ratios'))
+  await take('count', of('Quillmoor', 'count?gear=main-2'))
+  await take('trace-heavy', of('Grimsound eighteen', 'trace?position=3L'))
+  await take('trace-dual-clutch', of('Solvane', 'trace?position=4'))
+  await take('trace-transaxle', of('Calder', 'trace?position=2'))
+  await take('trace-motorcycle', of('Wrenfield', 'trace?position=3'))
+  await take('layout', of('Fenwold', 'layout?part=gears:counter-5'))
+  await take('parts', of('Ostrel', 'layout?view=parts&part=couplers:coupler-1-2'))
+  await take('positions', of('Grimsound eighteen', 'layout?view=positions'))
+
+  await page.goto(of('Harrowgap', 'layout'))
+  await page.locator('[data-part="gears:main-2"]').focus()
+  await page.keyboard.press('Shift+ArrowRight')
+  await page.keyboard.press('Delete')
+  await page.getByText('meshes with nothing').waitFor()
+  await page.goto(of('Harrowgap', 'history'))
+  await page.getByRole('link', { name: /^Compare/ }).first().click()
+  await page.getByText('Changed since').waitFor()
+  await takePicture(page, 'history')
+
   await page.emulateMedia({ colorScheme: 'dark' })
-  await page.goto(`${four ?? ''}/trace?position=R`)
-  await takePicture(page, 'trace-dark')
+  await take('trace-dark', of('Quillmoor', 'trace?position=R'))
 } finally {
   await browser.close()
   await udrix.stop()

@@ -76,61 +76,63 @@ export default function NewBox({ loaderData, actionData }: Route.ComponentProps)
           <HelpButton />
         </div>
       </header>
-      <Form method="post" className="grid min-h-0 flex-1 lg:grid-cols-[21rem_minmax(0,1fr)]">
-        <PatternList selected={patternId} onSelect={setPatternId} />
-        <main className="flex min-h-0 flex-col gap-2 p-4 pt-2">
-          <p role="status">
-            <b>{PATTERN_WORDS[patternId].title}</b>: {draft.gears.length} gears to count,{' '}
-            {draft.positions.length} positions
-          </p>
-          <div className="min-h-[14rem] flex-1">
-            <SectionDrawing
-              draft={draft}
-              words={words}
-              title="Section along the shafts of the new box"
-            />
-          </div>
-          <Legend hasRibbon={false} />
-          <div className="border-ink flex flex-wrap items-end gap-x-6 gap-y-2 border-t-2 pt-2">
-            {pattern?.choices.map((choice) => (
-              <Choice
-                key={`${patternId}/${choice.id}`}
-                legend={CHOICE_WORDS[choice.id] ?? choice.id}
-                name={choice.id}
-                value={chosenOption(choice, chosen)}
-                options={choice.options.map((option) => [option, optionWords(choice.id, option)])}
-                onChange={(value) => {
-                  setChosen({ ...chosen, [choice.id]: value })
-                }}
+      <main className="flex min-h-0 flex-1 flex-col">
+        <Form method="post" className="grid min-h-0 flex-1 lg:grid-cols-[21rem_minmax(0,1fr)]">
+          <PatternList selected={patternId} onSelect={setPatternId} />
+          <div className="flex min-h-0 flex-col gap-2 p-4 pt-2">
+            <p role="status">
+              <b>{PATTERN_WORDS[patternId].title}</b>: {draft.gears.length} gears to count,{' '}
+              {draft.positions.length} positions
+            </p>
+            <div className="min-h-[14rem] flex-1">
+              <SectionDrawing
+                draft={draft}
+                words={words}
+                title="Section along the shafts of the new box"
               />
-            ))}
+            </div>
+            <Legend hasRibbon={false} />
+            <div className="border-ink flex flex-wrap items-end gap-x-6 gap-y-2 border-t-2 pt-2">
+              {pattern?.choices.map((choice) => (
+                <Choice
+                  key={`${patternId}/${choice.id}`}
+                  legend={CHOICE_WORDS[choice.id] ?? choice.id}
+                  name={choice.id}
+                  value={chosenOption(choice, chosen)}
+                  options={choice.options.map((option) => [option, optionWords(choice.id, option)])}
+                  onChange={(value) => {
+                    setChosen({ ...chosen, [choice.id]: value })
+                  }}
+                />
+              ))}
+            </div>
+            <div className="flex flex-wrap items-end gap-4">
+              <label className="min-w-[16rem] flex-1 font-semibold">
+                Name of the box
+                <input
+                  name="name"
+                  className="field mt-1 min-h-[52px] font-normal"
+                  maxLength={120}
+                  placeholder="unit, owner or job number"
+                  aria-invalid={problem('name') !== undefined}
+                  aria-describedby={problem('name') ? 'name-problem' : undefined}
+                  required
+                />
+              </label>
+              <button className="button button-main min-h-[52px] text-[1.1rem]" disabled={isBusy}>
+                Put it on the bench and count
+              </button>
+            </div>
+            {(['name', 'pattern', 'form'] as const).map((key) =>
+              problem(key) ? (
+                <p key={key} id={`${key}-problem`} role="alert" className="trouble">
+                  <TriangleAlert aria-hidden /> {problem(key)}
+                </p>
+              ) : null,
+            )}
           </div>
-          <div className="flex flex-wrap items-end gap-4">
-            <label className="min-w-[16rem] flex-1 font-semibold">
-              Name of the box
-              <input
-                name="name"
-                className="field mt-1 min-h-[52px] font-normal"
-                maxLength={120}
-                placeholder="unit, owner or job number"
-                aria-invalid={problem('name') !== undefined}
-                aria-describedby={problem('name') ? 'name-problem' : undefined}
-                required
-              />
-            </label>
-            <button className="button button-main min-h-[52px] text-[1.1rem]" disabled={isBusy}>
-              Put it on the bench and count
-            </button>
-          </div>
-          {(['name', 'pattern', 'form'] as const).map((key) =>
-            problem(key) ? (
-              <p key={key} id={`${key}-problem`} role="alert" className="trouble">
-                <TriangleAlert aria-hidden /> {problem(key)}
-              </p>
-            ) : null,
-          )}
-        </main>
-      </Form>
+        </Form>
+      </main>
     </div>
   )
 }

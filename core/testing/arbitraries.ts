@@ -1,7 +1,7 @@
 /** Random boxes for property tests. */
 import fc from 'fast-check'
 
-import type { BoxDraft, Gear, Link } from '../types.ts'
+import type { BoxDraft, Gear, Link, MeshKind } from '../types.ts'
 import { draftOf, gear, shaft, trainDraft } from './boxes.ts'
 import type { Stage } from './boxes.ts'
 
@@ -20,13 +20,21 @@ export const stages: fc.Arbitrary<readonly Stage[]> = fc.array(
 export const train: fc.Arbitrary<BoxDraft> = stages.map(trainDraft)
 
 type LinkSeed = readonly [
-  kind: 'mesh' | 'joined' | 'planetary' | 'differential' | 'held',
+  kind: MeshKind | 'joined' | 'planetary' | 'differential' | 'held',
   members: readonly [number, number, number],
   teeth: readonly [number, number],
 ]
 
 const linkSeed: fc.Arbitrary<LinkSeed> = fc.tuple(
-  fc.constantFrom('mesh', 'mesh', 'mesh', 'joined', 'planetary', 'differential', 'held'),
+  fc.constantFrom(
+    'external-mesh',
+    'internal-mesh',
+    'chain',
+    'joined',
+    'planetary',
+    'differential',
+    'held',
+  ),
   fc
     .shuffledSubarray([0, 1, 2, 3, 4, 5], { minLength: 3, maxLength: 3 })
     .map((picked) => [picked[0] ?? 0, picked[1] ?? 0, picked[2] ?? 0] as const),
@@ -51,9 +59,11 @@ export const tangle: fc.Arbitrary<BoxDraft> = fc
         return [`${id}-a`, `${id}-b`]
       }
       switch (kind) {
-        case 'mesh': {
+        case 'external-mesh':
+        case 'internal-mesh':
+        case 'chain': {
           const [first, second] = pair()
-          return { id, kind: 'external-mesh', a: first, b: second }
+          return { id, kind, a: first, b: second }
         }
         case 'planetary': {
           const [sun, ring] = pair()

@@ -108,8 +108,10 @@ function Result({ drafting, words, found }: FoundPositionsProps & { readonly fou
         Of {countCombinations(draft)} combinations {counts.drive} drive, {counts.neutral} are
         neutral, {counts.locked + counts['input-locked'] + counts['output-locked']} lock,{' '}
         {counts.undetermined} are not settled. <b>{usable.length} positions can be used</b>;{' '}
-        {barred.length} are barred, {found.idleCount} have a coupler engaged to no effect or held
-        ready.
+        {barred.length} are barred, {found.idleCount} have a coupler engaged to no effect
+        {found.readyCount > 0 &&
+          `, ${found.readyCount} have two gears in on two clutches, the next one held ready`}
+        .
       </p>
       <div className="flex flex-wrap items-end gap-3 py-2">
         <button

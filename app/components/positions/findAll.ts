@@ -1,5 +1,5 @@
 /** All positions of a box as plain data, which a worker can hand over. */
-import type { BoxDraft, CombinationState, CouplerPlaces } from 'core'
+import type { BoxDraft, CombinationState, Coupler, CouplerPlaces } from 'core'
 import {
   checkBox,
   classifyCombinations,
@@ -26,6 +26,8 @@ export type FoundAll =
       readonly counts: Readonly<Record<CombinationState, number>>
       /** Usable ones, then barred ones; those with idle couplers are only counted. */
       readonly rows: readonly FoundRow[]
+      /** With two gears in on two clutches, of which one is open. */
+      readonly readyCount: number
       readonly idleCount: number
     }
   | { readonly kind: 'uncounted'; readonly gears: readonly string[] }
@@ -43,6 +45,16 @@ export function* findAll(draft: BoxDraft): Generator<number, FoundAll> {
   if (classified.kind === 'too-many') return classified
   const all = findPositions(draft, classified.table)
   const rows = all.filter(({ idle }) => idle.length === 0)
+  const clutches = draft.couplers.filter(({ kind }) => kind === 'friction-clutch')
+  const isOpen = (coupler: Coupler, places: CouplerPlaces): boolean =>
+    coupler.positions.find(({ id }) => id === places[coupler.id])?.engages.length === 0
+  const ready = all.filter(
+    ({ idle, barredBy, places }) =>
+      idle.length > 0 &&
+      barredBy === null &&
+      clutches.length > 1 &&
+      clutches.some((clutch) => isOpen(clutch, places)),
+  )
   return {
     kind: 'found',
     counts: countStates(classified.table),
@@ -52,6 +64,7 @@ export function* findAll(draft: BoxDraft): Generator<number, FoundAll> {
       idle,
       barredBy,
     })),
-    idleCount: all.length - rows.length,
+    readyCount: ready.length,
+    idleCount: all.length - rows.length - ready.length,
   }
 }
