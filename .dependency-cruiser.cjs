@@ -3,7 +3,8 @@ module.exports = {
   forbidden: [
     {
       name: 'core-stays-pure',
-      comment: 'The core imports itself, fraction.js and fast-deep-equal, nothing else. Its tests may import more.',
+      comment:
+        'The core imports itself, fraction.js and fast-deep-equal, nothing else. Its tests may import more.',
       severity: 'error',
       from: { path: '^core/', pathNot: '(\\.test\\.ts$|^core/testing/)' },
       to: { pathNot: '^(core/(?!testing/)|node_modules/(fraction\\.js|fast-deep-equal)/)' },

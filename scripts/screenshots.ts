@@ -64,7 +64,10 @@ try {
   await page.keyboard.press('Delete')
   await page.getByText('meshes with nothing').waitFor()
   await page.goto(of('Harrowgap', 'history'))
-  await page.getByRole('link', { name: /^Compare/ }).first().click()
+  await page
+    .getByRole('link', { name: /^Compare/ })
+    .first()
+    .click()
   await page.getByText('Changed since').waitFor()
   await takePicture(page, 'history')
 
