@@ -220,7 +220,7 @@ test('the history tells what was done, compares, and brings a state back', async
     .first()
     .click()
   const comparison = page.getByRole('region', { name: 'Comparison' })
-  await expect(comparison).toContainText('Taken out: gear "1st gear"')
+  await expect(comparison).toContainText('Taken out: 1st gear, main shaft')
   await comparison.getByRole('button', { name: 'Make it so again' }).click()
   await expect(comparison).toContainText('Nothing differs from now.')
   await expect(history.getByRole('listitem')).toHaveCount(3)

@@ -69,6 +69,8 @@ function partName(
   if (coupler) return couplerName(naming, coupler)
   const part = change.after ?? change.before
   const own = part?.label ?? part?.name
+  if (change.list === 'gears' && typeof own === 'string' && typeof part?.member === 'string')
+    return `${own}, ${bodyName(naming, part.member)}`
   return `${LIST_WORDS[change.list]} "${typeof own === 'string' ? own : change.id}"`
 }
 

@@ -51,7 +51,7 @@ export function couplerLabel(naming: Naming, coupler: Coupler): string {
   const made = coupler.positions
     .filter(({ engages }) => engages.length > 0)
     .map((place) => placeName(naming, coupler, place))
-    .sort((one, other) => order(one) - order(other) || one.localeCompare(other))
+    .sort((one, other) => (order(one) === order(other) ? 0 : order(one) - order(other)))
   return made.join('–')
 }
 

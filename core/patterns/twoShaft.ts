@@ -28,6 +28,8 @@ interface TwoShaftRow {
   readonly lastOnOutput: number
   /** Positions up to this one have their driving gear cut into the input shaft. */
   readonly lastIntegral: number
+  /** A gear cut on the outside of the sleeve of first. */
+  readonly onFirstSleeve?: string
 }
 
 /** Pairs two by two about their coupler, from the input end; gives where each coupler stands. */
@@ -59,6 +61,7 @@ function layRow(build: PatternBuilder, row: TwoShaftRow): ReadonlyMap<number, nu
       stationMm,
       before: place(low),
       after: high === null ? undefined : place(high),
+      ...(low === 1 && row.onFirstSleeve !== undefined ? { gears: [row.onFirstSleeve] } : {}),
     })
     couplerMm.set(low, stationMm)
     if (high !== null) {
@@ -225,6 +228,7 @@ export function transverseTransaxle(choices: TransverseChoices): BoxDraft {
     kind: 'synchronizer',
     lastOnOutput: couplers === 'both' ? 2 : forwardCount,
     lastIntegral: 1,
+    onFirstSleeve: 'output-reverse',
   })
   slidingReverse(build, couplerMm.get(1) ?? 0)
   shafts(build, build.atMm + GAP_MM, build.atMm + GAP_MM)
@@ -254,6 +258,7 @@ export function longitudinalTransaxle({ name, integral }: LongitudinalChoices): 
     kind: 'synchronizer',
     lastOnOutput: 4,
     lastIntegral: integral === 'first' ? 1 : 2,
+    onFirstSleeve: 'output-reverse',
   })
   slidingReverse(build, couplerMm.get(1) ?? 0)
   const pinionMm = build.next(RING_FACE_MM)

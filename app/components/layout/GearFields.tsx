@@ -52,6 +52,7 @@ export function GearFields({ drafting, words, gear, onCount }: GearFieldsProps) 
         />
       </div>
       <Choice
+        isStacked
         legend="Sits on its shaft"
         name={`mount ${gear.id}`}
         value={gear.mount}

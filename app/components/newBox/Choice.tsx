@@ -1,3 +1,5 @@
+import clsx from 'clsx'
+
 interface ChoiceProps {
   readonly legend: string
   readonly name: string
@@ -5,13 +7,20 @@ interface ChoiceProps {
   /** Values with what is written on their keys. */
   readonly options: readonly (readonly [string, string])[]
   readonly onChange: (value: string) => void
+  /** Whether the legend stands over the keys, where there is little width. */
+  readonly isStacked?: boolean
 }
 
 /** One of a few, as a row of large keys. */
-export function Choice({ legend, name, value, options, onChange }: ChoiceProps) {
+export function Choice(props: ChoiceProps) {
+  const { legend, name, value, options, onChange, isStacked = false } = props
   return (
     <fieldset>
-      <legend className="float-left mt-2 mr-3 font-semibold">{legend}</legend>
+      <legend
+        className={clsx('font-semibold', isStacked ? 'text-[0.9rem]' : 'float-left mt-2 mr-3')}
+      >
+        {legend}
+      </legend>
       <div className="flex flex-wrap gap-1.5">
         {options.map(([optionValue, title]) => (
           <label

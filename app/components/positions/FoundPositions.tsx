@@ -208,7 +208,7 @@ function Row({ row, next, naming, draft, become }: RowProps) {
   const step = next?.ratio.sign() === ratio.sign() ? ratio.div(next.ratio).sub(ONE) : null
   return (
     <tr className="border-rule border-b">
-      <th scope="row" className="py-1 pr-2">
+      <th scope="row" className="w-[8rem] py-1 pr-2">
         {listed ? (
           <EntryField
             key={listed.label}
@@ -237,7 +237,7 @@ function Row({ row, next, naming, draft, become }: RowProps) {
       </td>
       <td className="py-1 pr-2">{step ? formatPercent(step) : '–'}</td>
       <td className="py-1 pr-2 text-[0.9rem]">{placesText(naming, draft, places)}</td>
-      <td className="py-1 pr-2">
+      <td className="w-[19rem] py-1 pr-2">
         {listed && (
           <EntryField
             key={listed.lever}

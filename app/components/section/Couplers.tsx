@@ -52,6 +52,9 @@ export function CouplerShape({ drawn, place, scale, naming }: CouplerProps) {
         ? `◀ ${engaged}`
         : `${engaged} ▶`
   const topMm = isClutch ? PLATE_MM.outer : SLEEVE_MM
+  const edge = (drawn.baseRadiusMm + topMm) * scale.perMmY
+  // Teeth on the outside of the sleeve are in the way above, where their count stands.
+  const hasTeeth = coupler.gears !== undefined
   return (
     <g
       className={clsx(isEngaged && 'sleeve-engaged')}
@@ -67,9 +70,9 @@ export function CouplerShape({ drawn, place, scale, naming }: CouplerProps) {
         <Sleeve drawn={drawn} shift={shift} scale={scale} />
       )}
       <text
-        className="sleeve-name moves"
+        className={clsx('sleeve-name moves', hasTeeth && 'haloed')}
         x={x}
-        y={y - (drawn.baseRadiusMm + topMm) * scale.perMmY - 8}
+        y={hasTeeth ? y + edge + 20 : y - edge - 8}
         transform={`translate(${shift.toFixed(1)} 0)`}
       >
         {text}
