@@ -8,11 +8,12 @@ import { fraction, lusolve } from 'mathjs'
 import type { Fraction as MathFraction } from 'mathjs'
 
 import type { Analysis, Drive } from './analysis.ts'
-import { analyseBox } from './analysis.ts'
+import { analyseBox, surveyBox } from './analysis.ts'
 import { standingLaws } from './laws.ts'
 import { ONE, ZERO, formatFraction, rational, toNumber } from './rational.ts'
 import { tangle, train } from './testing/arbitraries.ts'
-import { boxOf } from './testing/boxes.ts'
+import { PATTERNS, buildPattern } from './patterns/index.ts'
+import { boxOf, withCounts } from './testing/boxes.ts'
 import { classifyByFloats, lawRow } from './testing/floats.ts'
 import type { BoxDraft } from './types.ts'
 
@@ -147,4 +148,92 @@ test('an idler of any size turns the sense of an external pair and nothing else'
       expect(formatFraction(drive(draft).ratio)).toBe(formatFraction(rational(driven, driving)))
     }),
   )
+})
+
+/** Every pattern with random counts, the same on both countershafts; a ring is larger than its sun. */
+const counted: fc.Arbitrary<BoxDraft> = fc
+  .tuple(
+    fc.constantFrom(...PATTERNS.map(({ id }) => id)),
+    fc.array(fc.integer({ min: 12, max: 60 }), { minLength: 60, maxLength: 60 }),
+  )
+  .map(([id, teeth]) => {
+    const pattern = buildPattern(id, id, { axles: 'two' })
+    const counts: Record<string, number> = {}
+    pattern.gears.forEach((each, at) => {
+      const kin = each.id.replace('-b-', '-a-')
+      counts[each.id] = counts[kin] ?? (teeth[at] ?? 20) + (kin.includes('ring') ? 60 : 0)
+    })
+    return withCounts(pattern, counts)
+  })
+
+test('what leaves at all outputs together is the power that was put in', () => {
+  fc.assert(
+    fc.property(counted, (draft) => {
+      for (const { analysis } of analyseBox(boxOf(draft))) {
+        if (analysis.state !== 'drive') continue
+        const power = analysis.outputs.reduce(
+          (sum, { speed, torque }) => sum.add(speed.mul(torque)),
+          ZERO,
+        )
+        expect(formatFraction(power)).toBe('1')
+        expect(formatFraction(analysis.outputs[0]?.speed.inverse() ?? ZERO)).toBe(
+          formatFraction(analysis.ratio),
+        )
+      }
+    }),
+    { numRuns: 40 },
+  )
+})
+
+test('the two sides of every open differential take the same torque', () => {
+  fc.assert(
+    fc.property(counted, (draft) => {
+      for (const { analysis } of analyseBox(boxOf(draft))) {
+        if (analysis.state !== 'drive' || analysis.balanced.length === 0) continue
+        const torqueOf = (body: string) =>
+          analysis.outputs.find((output) => output.body === body)?.torque
+        for (const { left, right } of analysis.balanced) {
+          const [one, other] = [torqueOf(left), torqueOf(right)]
+          if (one && other) expect(formatFraction(one)).toBe(formatFraction(other))
+        }
+      }
+    }),
+    { numRuns: 40 },
+  )
+})
+
+test('a survey says of every position what its analysis does', () => {
+  fc.assert(
+    fc.property(fc.oneof(counted, tangle), (draft) => {
+      const box = boxOf(draft)
+      const analyses = analyseBox(box)
+      surveyBox(box).forEach(({ position, state, ratio }, at) => {
+        const analysis = analyses[at]?.analysis
+        expect([position.id, state]).toEqual([position.id, analysis?.state])
+        expect(ratio && formatFraction(ratio)).toBe(
+          analysis?.state === 'drive' ? formatFraction(analysis.ratio) : null,
+        )
+      })
+    }),
+    { numRuns: 60 },
+  )
+})
+
+test('a survey of a half-counted box leaves the same positions open', () => {
+  const draft = buildPattern('three-shaft', 'half', { speeds: '5' })
+  const half = withCounts(draft, {
+    'input-head': 20,
+    'counter-head': 40,
+    'counter-1': 20,
+    'main-1': 40,
+  })
+  expect(surveyBox(boxOf(half)).map(({ position, state }) => [position.label, state])).toEqual([
+    ['1', 'drive'],
+    ['2', 'uncounted'],
+    ['3', 'uncounted'],
+    ['4', 'drive'],
+    ['5', 'uncounted'],
+    ['N', 'neutral'],
+    ['R', 'uncounted'],
+  ])
 })

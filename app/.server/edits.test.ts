@@ -28,3 +28,49 @@ test.each([
 ])('%s is refused', (_name, edit) => {
   expect(editSchema.safeParse(edit).success).toBe(false)
 })
+
+describe('changes of parts', () => {
+  const gear = {
+    id: 'g',
+    label: 'gear',
+    member: 'm',
+    mount: 'free',
+    toothCount: null,
+    stationMm: 10,
+  }
+  const part = { kind: 'part', list: 'gears', id: 'g', before: null, after: gear, at: 0 }
+  const change = (...changes: readonly unknown[]) => ({ kind: 'change', changes })
+
+  test('are read as they are', () => {
+    for (const edit of [
+      change(part),
+      change({ ...part, before: gear, after: null }),
+      change({ kind: 'field', field: 'outputs', before: ['a'], after: ['a', 'b'] }),
+      change({ kind: 'field', field: 'notes', before: 'x', after: null }),
+      change({ kind: 'order', list: 'axes', before: ['a', 'b'], after: ['b', 'a'] }),
+    ])
+      expect(editSchema.parse(edit)).toEqual(edit)
+  })
+
+  test.each([
+    ['a part of no list', { ...part, list: 'wheels' }],
+    ['a part of another shape', { ...part, after: { ...gear, mount: 'glued' } }],
+    ['a part with a field too many', { ...part, after: { ...gear, colour: 'red' } }],
+    ['a part that takes another id', { ...part, after: { ...gear, id: 'h' } }],
+    ['a part without an id', { ...part, after: { ...gear, id: '' } }],
+    ['a tooth count of four', { ...part, after: { ...gear, toothCount: 4 } }],
+    ['a field that there is not', { kind: 'field', field: 'colour', before: null, after: 'red' }],
+    ['no outputs at all', { kind: 'field', field: 'outputs', before: ['a'], after: [] }],
+    ['an empty name', { kind: 'field', field: 'name', before: 'a', after: ' ' }],
+    ['an order of numbers', { kind: 'order', list: 'axes', before: [1], after: [2] }],
+    ['a kind that there is not', { kind: 'paint' }],
+  ])('%s is refused', (_name, bad) => {
+    expect(editSchema.safeParse(change(bad)).success).toBe(false)
+  })
+
+  test('thousands at once come from no page of ours', () => {
+    expect(editSchema.safeParse(change(...new Array<unknown>(2_001).fill(part))).success).toBe(
+      false,
+    )
+  })
+})

@@ -1,0 +1,43 @@
+import { lengthText, parseLength, parseWithin } from './numbers.ts'
+
+test.each([
+  ['71.5', 'mm', 71.5],
+  ['71,5', 'mm', 71.5],
+  [' 0 ', 'mm', 0],
+  ['-3.25', 'mm', -3.25],
+  // One inch is 25.4 mm exactly (NIST SP 811).
+  ['1', 'in', 25.4],
+  ['0.001', 'in', 0.025],
+] as const)('%j in %s is %d mm', (text, unit, expected) => {
+  expect(parseLength(text, unit)).toEqual({ ok: true, value: expected })
+})
+
+test.each(['', 'wide', '1 2', '7/8', 'NaN', 'Infinity'])('%j is no length', (text) => {
+  expect(parseLength(text, 'mm')).toEqual({
+    ok: false,
+    sentence: 'Type a length, such as 71.5.',
+  })
+})
+
+test('a length that no gearbox has points at the unit', () => {
+  expect(parseLength('100001', 'mm')).toMatchObject({ ok: false })
+  expect(parseLength('-0.1', 'mm', 0)).toMatchObject({
+    sentence: 'No gearbox has a length like that. Check the unit.',
+  })
+})
+
+test('what is shown to type over is read back as it was, to a thousandth of a millimetre', () => {
+  for (const lengthMm of [0, 16, 71.5, 123.456, -12.7])
+    for (const unit of ['mm', 'in'] as const) {
+      const back = parseLength(lengthText(lengthMm, unit), unit)
+      expect(back.ok && Math.abs(back.value - lengthMm)).toBeLessThanOrEqual(0.002)
+    }
+})
+
+test('a number outside its limits names them', () => {
+  expect(parseWithin('61', 0, 60, 'A helix angle, in degrees,')).toEqual({
+    ok: false,
+    sentence: 'A helix angle, in degrees, is 0 to 60.',
+  })
+  expect(parseWithin('0,5', 0, 50, 'A share')).toEqual({ ok: true, value: 0.5 })
+})
