@@ -19,7 +19,8 @@ export function useViewState(): readonly [
     (changes: Readonly<Record<string, string | undefined>>) => {
       const next = new URLSearchParams(intended.current)
       for (const [key, value] of Object.entries(changes))
-        if (value !== undefined) next.set(key, value)
+        if (value === '') next.delete(key)
+        else if (value !== undefined) next.set(key, value)
       intended.current = next
       setSearch(next, { replace: true, preventScrollReset: true })
     },

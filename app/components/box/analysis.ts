@@ -23,7 +23,8 @@ export function analyseDraft(draft: BoxDraft): AnalysedBox {
   }
 }
 
-function mostTorque(analysis: Analysis): number {
+/** The most torque that any part carries, for one unit of input torque. */
+export function mostTorque(analysis: Analysis): number {
   return analysis.state === 'drive'
     ? Math.max(0, ...analysis.stretches.map(({ torque }) => Math.abs(toNumber(torque))))
     : 0

@@ -23,21 +23,28 @@ import {
 } from '~/words/sentences.ts'
 import type { Input } from '~/words/sentences.ts'
 
+import { MOVED_ID } from './movedPlaces.ts'
+
 interface TraceResultProps {
   readonly naming: Naming
   readonly selected: PositionAnalysis
   readonly input: Input
+  /** Why it is locked, where it is. */
+  readonly lock?: string | undefined
   readonly countHref: (gearId: string) => string
   /** Where torque and speed in are entered; they stand over torque and speed out. */
   readonly inputFields: React.ReactNode
 }
 
 /** Everything that is to be said of the selected position. */
-export function TraceResult({ naming, selected, input, countHref, inputFields }: TraceResultProps) {
+export function TraceResult(props: TraceResultProps) {
+  const { naming, selected, input, lock, countHref, inputFields } = props
   const { position, analysis } = selected
   return (
     <div aria-live="polite" className="flex flex-col gap-3">
-      <h2 className="text-graphite -mb-2 text-[1.05rem]">Position {position.label}</h2>
+      <h2 className="text-graphite -mb-2 text-[1.05rem]">
+        {position.id === MOVED_ID ? 'Sleeves moved by hand' : `Position ${position.label}`}
+      </h2>
       {analysis.state === 'drive' ? (
         <DriveFigures naming={naming} drive={analysis} input={input}>
           {inputFields}
@@ -64,6 +71,11 @@ export function TraceResult({ naming, selected, input, countHref, inputFields }:
               ? openSentence(naming, analysis)
               : STATES[analysis.state].sentence}
           </p>
+          {lock !== undefined && (
+            <p className="trouble mt-2">
+              <TriangleAlert aria-hidden /> <span data-testid="lock">{lock}</span>
+            </p>
+          )}
         </div>
       )}
       <Engaged naming={naming} analysis={analysis} />
