@@ -48,6 +48,10 @@ try {
   await takePicture(page, 'bench')
   await take('new-box', '/new')
   await take('trace', of('Ostrel', 'trace?position=2'))
+  await take(
+    'trace-locked',
+    of('Ostrel', 'trace?interlock=out&moved=coupler-1-2:2,coupler-3-4:3,coupler-5-reverse:centre'),
+  )
   await take('ratios', of('Ostrel', 'ratios'))
   await take('count', of('Quillmoor', 'count?gear=main-2'))
   await take('trace-heavy', of('Grimsound eighteen', 'trace?position=3L'))

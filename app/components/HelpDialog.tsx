@@ -7,6 +7,9 @@ const KEYS: readonly (readonly [string, string])[] = [
   ['1 to 9', 'the position of that number (Trace)'],
   ['R, N', 'reverse, neutral (Trace)'],
   ['← →', 'one position down or up (Trace)'],
+  ['Tab, ← →', 'to a sleeve, and move it (Trace)'],
+  ['Tab, ← →', 'to a part, and move it by 1 mm, with Shift by 10 mm (Lay out)'],
+  ['0 to 9, Delete', 'type the count of the gear, take the part out (Lay out)'],
   ['Enter', 'keep the count and go to the next gear (Count)'],
   ['↑ ↓', 'the gear before or after, in counting order (Count)'],
   ['Ctrl Z, Ctrl Y', 'take back the last entry, enter it again'],
@@ -52,7 +55,7 @@ export function HelpDialog({ isOpen, onOpenChange }: HelpDialogProps) {
               <h3 className="mb-2 text-lg">Keys</h3>
               <dl className="grid grid-cols-[auto_1fr] gap-x-4 gap-y-1">
                 {KEYS.map(([keys, what]) => (
-                  <div key={keys} className="contents">
+                  <div key={what} className="contents">
                     <dt className="font-bold whitespace-nowrap">{keys}</dt>
                     <dd>{what}</dd>
                   </div>

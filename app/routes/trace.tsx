@@ -155,7 +155,7 @@ export default function Trace() {
           {pointedGear ? (
             <GearReadout naming={naming} gearId={pointedGear} analysis={analysis} input={input} />
           ) : (
-            <Legend hasRibbon={analysis.state === 'drive'} />
+            <Legend hasRibbon={analysis.state === 'drive'} hasGrips />
           )}
         </div>
         <Interlock

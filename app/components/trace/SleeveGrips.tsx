@@ -2,7 +2,7 @@ import clsx from 'clsx'
 import { useRef } from 'react'
 
 import type { BoxDraft, Coupler, CouplerPlaces, Section } from 'core'
-import { indexBox } from 'core'
+import { indexBox, sleeveShiftMm } from 'core'
 
 import type { Scale } from '~/components/section/scale.ts'
 import { capitalize, couplerName, placeName } from '~/words/names.ts'
@@ -37,11 +37,14 @@ export function SleeveGrips(props: SleeveGripsProps) {
         (coupler.kind === 'sliding-idler' && gear.member === coupler.hub),
     )
     const isSlider = slid !== undefined && coupler.kind !== 'synchronizer'
-    const x = scale.x(isSlider ? slid.gear.stationMm : coupler.stationMm)
+    const place = coupler.positions.find(({ id }) => id === places[coupler.id])
+    const restMm = isSlider ? slid.gear.stationMm : coupler.stationMm
+    // Plates of a clutch close where they stand.
+    const shiftMm = coupler.kind === 'friction-clutch' ? 0 : sleeveShiftMm(place)
+    const x = scale.x(restMm) + shiftMm * scale.perMmX
     const top = isSlider
       ? scale.y(slid.yMm + slid.radiusMm) - GRIP.height / 2
       : scale.y(yMm - baseRadiusMm) - GRIP.height
-    const place = coupler.positions.find(({ id }) => id === places[coupler.id])
     const state =
       !place || place.engages.length === 0
         ? 'at its centre'
