@@ -9,8 +9,10 @@ import type { Request, Response } from 'express'
 import helmet from 'helmet'
 
 import { LARGEST_ARCHIVE_BYTES } from './archive.ts'
+import { findVersion } from './boxes.ts'
 import { migrateDatabase, pool } from './db/client.ts'
 import { seedDemo } from './demo.ts'
+import { recallPage } from './pageCache.ts'
 
 /** Leaves room for a box file of the largest size and its form. */
 const LARGEST_BODY_BYTES = 1_100_000
@@ -114,6 +116,34 @@ if (isProduction) {
   app.use(express.static(path.join(BUILD_FOLDER, 'client'), { maxAge: '1h' }))
 }
 app.use(guardWrites)
+/** A page of a box that is kept for the box as it is now needs no rendering. */
+async function answerFromKept(request: Request, response: Response): Promise<boolean> {
+  const boxId = /^\/boxes\/([0-9a-f-]{36})\/\w+$/.exec(request.path)?.[1]
+  if (request.method !== 'GET' || boxId === undefined) return false
+  const version = await findVersion(boxId)
+  if (version === null) return false
+  const { originalUrl, headers } = request
+  const page = recallPage(originalUrl, headers.cookie, version, nonceOf(response))
+  if (page === undefined) return false
+  response.type('text/html; charset=utf-8').send(page)
+  return true
+}
+
+if (isProduction) {
+  app.set('etag', false)
+  app.use((request, response, next) => {
+    answerFromKept(request, response).then(
+      (isAnswered) => {
+        if (!isAnswered) next()
+      },
+      // Whatever is wrong, such as a database that is away, is told by the page itself.
+      () => {
+        next()
+      },
+    )
+  })
+}
+
 /** In production the routes are worked out once; while developing, anew for each request. */
 const loadBuild = () => import('virtual:react-router/server-build')
 app.use(

@@ -13,6 +13,7 @@ import {
   duplicateBox,
   editBox,
   findBox,
+  findVersion,
   listBoxes,
   markCautionsRead,
   restoreBox,
@@ -134,6 +135,21 @@ test('a deleted box is gone and comes back whole', async () => {
 test('a copy has a name of its own and the same parts', async () => {
   const copy = await duplicateBox(await createBox(draft))
   expect((await findBox(copy ?? ''))?.draft).toEqual({ ...draft, name: 'bench box (copy)' })
+})
+
+test('a box has another version after every change that its pages show', async () => {
+  const id = await createBox(draft)
+  const versions = [await findVersion(id)]
+  await editBox(id, count(40))
+  versions.push(await findVersion(id))
+  await markCautionsRead(id)
+  versions.push(await findVersion(id))
+  await editBox(id, { kind: 'rename', name: 'new name', base: 'bench box' })
+  versions.push(await findVersion(id))
+  expect(new Set(versions).size).toBe(4)
+  await deleteBox(id)
+  expect(await findVersion(id)).toBeNull()
+  expect(await findVersion('no id')).toBeNull()
 })
 
 test('that the cautions were read is remembered', async () => {

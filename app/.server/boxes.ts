@@ -122,6 +122,24 @@ export async function findBox(id: string): Promise<BoxRecord | null> {
   return row ? recordOf(row) : null
 }
 
+/**
+ * What tells one state of a box from another, for whoever keeps what was made of it;
+ * null when there is no such box.
+ */
+export async function findVersion(id: string): Promise<string | null> {
+  if (!UUID.test(id)) return null
+  const [row] = await db
+    .select({ revision: boxes.revision, cautionsReadAt: boxes.cautionsReadAt })
+    .from(boxes)
+    .where(isBox(id))
+  return row ? versionOf(id, row.revision, row.cautionsReadAt !== null) : null
+}
+
+/** The version of a box that has been loaded. */
+export function versionOf(id: string, revision: number, areCautionsRead: boolean): string {
+  return `${id} ${revision} ${areCautionsRead}`
+}
+
 /** Puts a new box on the bench and returns its id. */
 export async function createBox(
   draft: BoxDraft,

@@ -1,4 +1,4 @@
-import { NONCE_MARK, cachedPage, pageKey } from './pageCache.ts'
+import { NONCE_MARK, cachedPage, pageKey, recallPage, rememberPage } from './pageCache.ts'
 
 const context = { loaderData: { box: 1 }, actionData: null, errors: null, statusCode: 200 }
 
@@ -29,4 +29,29 @@ test('refusals, errors and answers to forms are not kept', async () => {
   const render = () => Promise.resolve(`${rendered++}`)
   expect(await cachedPage(null, 'n', render)).toBe('0')
   expect(await cachedPage(null, 'n', render)).toBe('1')
+})
+
+describe('pages of a box, by its version', () => {
+  const page = { key: pageKey('/boxes/1/count', context) ?? '', version: 'box 1' }
+
+  test('the same address, cookie and version find the page with a new nonce', async () => {
+    await cachedPage(page.key, 'one', () => Promise.resolve(`page ${NONCE_MARK}`))
+    rememberPage('/boxes/1/count?gear=a', 'theme=dark', page)
+    const recalled = recallPage('/boxes/1/count?gear=a', 'theme=dark', 'box 1', 'two')
+    expect(recalled).toBe('page two')
+  })
+
+  test.each([
+    ['another version', '/boxes/1/count?gear=a', 'theme=dark', 'box 2'],
+    ['another address', '/boxes/1/count?gear=b', 'theme=dark', 'box 1'],
+    ['another cookie', '/boxes/1/count?gear=a', 'theme=light', 'box 1'],
+    ['no cookie', '/boxes/1/count?gear=a', undefined, 'box 1'],
+  ])('%s finds none', (_name, address, cookie, version) => {
+    expect(recallPage(address, cookie, version, 'three')).toBeUndefined()
+  })
+
+  test('a page that is no longer kept is not recalled', () => {
+    rememberPage('/boxes/9/count', undefined, { key: 'nowhere', version: 'box 9' })
+    expect(recallPage('/boxes/9/count', undefined, 'box 9', 'n')).toBeUndefined()
+  })
 })

@@ -1,7 +1,10 @@
 /**
- * Rendered pages by what they were rendered from. A page is a function of its address
- * and of what its loaders found; only the nonce differs from response to response, so
- * a page is kept with a mark in the nonce's place.
+ * Rendered pages by what they were rendered from. A page is a function of its address,
+ * of the person's cookie and of what its loaders found; only the nonce differs from
+ * response to response, so a page is kept with a mark in the nonce's place.
+ *
+ * What the pages of a box are made of is told by the box's version. Such a page is
+ * therefore found again without running its loaders, by asking for the version alone.
  */
 import { createHash, randomBytes } from 'node:crypto'
 
@@ -9,6 +12,7 @@ import { LRUCache } from 'lru-cache'
 import type { EntryContext } from 'react-router'
 
 const MOST_CHARACTERS = 32_000_000
+const MOST_ADDRESSES = 2_000
 
 /** Stands in kept pages where the nonce of a response goes; unguessable, so no content holds it. */
 export const NONCE_MARK: string = randomBytes(24).toString('hex')
@@ -42,4 +46,36 @@ export async function cachedPage(
     if (key !== null) pages.set(key, page)
   }
   return page.replaceAll(NONCE_MARK, nonce)
+}
+
+/** A page of a box as it was last asked for at an address with a cookie. */
+interface KnownPage {
+  readonly key: string
+  readonly version: string
+}
+
+const known = new LRUCache<string, KnownPage>({ max: MOST_ADDRESSES })
+
+function addressKey(pathAndQuery: string, cookie: string | undefined): string {
+  return `${pathAndQuery}\n${cookie ?? ''}`
+}
+
+/** Remembers under which key the page of an address is kept while its box has this version. */
+export function rememberPage(
+  pathAndQuery: string,
+  cookie: string | undefined,
+  page: KnownPage,
+): void {
+  known.set(addressKey(pathAndQuery, cookie), page)
+}
+
+/** The kept page of an address whose box has this version now; undefined when there is none. */
+export function recallPage(
+  pathAndQuery: string,
+  cookie: string | undefined,
+  version: string,
+  nonce: string,
+): string | undefined {
+  const page = known.get(addressKey(pathAndQuery, cookie))
+  return page?.version === version ? pages.get(page.key)?.replaceAll(NONCE_MARK, nonce) : undefined
 }
