@@ -1,3 +1,4 @@
+import { openDemo } from './pages.ts'
 import { expect, test } from './udrix.ts'
 
 /**
@@ -149,9 +150,7 @@ const BOXES: readonly (readonly [name: string, ratios: Readonly<Record<string, n
 
 for (const [name, ratios] of BOXES)
   test(`${name}: every position is traced`, async ({ page }) => {
-    await page.goto(`/?q=${name}`)
-    await page.getByRole('link', { name }).first().click()
-    await page.getByRole('link', { name: 'Trace', exact: true }).click()
+    await openDemo(page, name, 'Trace')
     const keys = page.getByRole('navigation', { name: 'Positions' }).getByRole('link')
     const labels = await keys.evaluateAll((links) => links.map((link) => link.textContent))
     expect(labels.length).toBeGreaterThanOrEqual(Object.keys(ratios).length)
