@@ -1,5 +1,5 @@
 import type { BoxPosition, Coupler, Interlock, Link, Rule } from 'core'
-import { indexBox } from 'core'
+import { LEAST_TOOTH_COUNT, MOST_TOOTH_COUNT, indexBox } from 'core'
 
 import { capitalize, couplerName, placeName } from '~/words/names.ts'
 import type { Vocabulary } from '~/words/vocabulary.ts'
@@ -15,8 +15,6 @@ interface Common {
   readonly words: Vocabulary
 }
 
-const FEWEST_TEETH = 5
-const MOST_TEETH = 400
 const MOST_PLANETS = 12
 
 export function LinkFields({
@@ -46,7 +44,7 @@ export function LinkFields({
         inputMode="numeric"
         value={link.planetToothCount ? `${link.planetToothCount}` : ''}
         onCommit={(text) => {
-          const count = parseWithin(text, FEWEST_TEETH, MOST_TEETH, 'A tooth count')
+          const count = parseWithin(text, LEAST_TOOTH_COUNT, MOST_TOOTH_COUNT, 'A tooth count')
           if (text.trim() !== '' && !count.ok) return count.sentence
           const planetToothCount = count.ok ? Math.round(count.value) : undefined
           become(withPart(draft, 'links', { ...link, planetToothCount }))

@@ -36,7 +36,7 @@ export type FoundAll =
   | { readonly kind: 'faulty' }
 
 /** Judges every combination, telling now and then how many are done. */
-export function* findAll(draft: BoxDraft): Generator<number, FoundAll> {
+function* findAll(draft: BoxDraft): Generator<number, FoundAll> {
   const checked = checkBox(draft)
   if (!checked.ok) return { kind: 'faulty' }
   const classified = yield* classifyCombinations(prepareSolver(checked.box))
@@ -66,5 +66,15 @@ export function* findAll(draft: BoxDraft): Generator<number, FoundAll> {
     })),
     readyCount: ready.length,
     idleCount: all.length - rows.length - ready.length,
+  }
+}
+
+/** Judges every combination of the draft in one go, telling `onProgress` how many are done. */
+export function findAllAtOnce(draft: BoxDraft, onProgress?: (done: number) => void): FoundAll {
+  const steps = findAll(draft)
+  for (;;) {
+    const step = steps.next()
+    if (step.done) return step.value
+    onProgress?.(step.value)
   }
 }

@@ -3,19 +3,15 @@ import { buildPattern, checkBox, removePart } from 'core'
 
 import { fourSpeed, withCounts } from '../../../core/testing/boxes.ts'
 import type { FoundAll } from './findAll.ts'
-import { findAll } from './findAll.ts'
+import { findAllAtOnce } from './findAll.ts'
 import { barWords, forbidRow, listAll, listRow, proposeRows } from './proposals.ts'
 
 const draft = fourSpeed('constant-mesh')
 
 function all(of: BoxDraft): Extract<FoundAll, { kind: 'found' }> {
-  const steps = findAll(of)
-  for (;;) {
-    const step = steps.next()
-    if (!step.done) continue
-    if (step.value.kind !== 'found') throw new Error(step.value.kind)
-    return step.value
-  }
+  const found = findAllAtOnce(of)
+  if (found.kind !== 'found') throw new Error(found.kind)
+  return found
 }
 
 const rowsOf = (of: BoxDraft, nearPercent = 1) => proposeRows(of, all(of).rows, nearPercent)
@@ -103,13 +99,6 @@ test('two gears in on two clutches are counted apart from what is engaged to no 
 })
 
 test('a box that does not hang together, or is not counted, says so', () => {
-  const last = (of: BoxDraft) => {
-    const steps = findAll(of)
-    for (;;) {
-      const step = steps.next()
-      if (step.done) return step.value
-    }
-  }
-  expect(last({ ...draft, input: 'gone' })).toEqual({ kind: 'faulty' })
-  expect(last(withCounts(draft, {}))).toMatchObject({ kind: 'uncounted' })
+  expect(findAllAtOnce({ ...draft, input: 'gone' })).toEqual({ kind: 'faulty' })
+  expect(findAllAtOnce(withCounts(draft, {}))).toMatchObject({ kind: 'uncounted' })
 })

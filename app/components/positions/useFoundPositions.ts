@@ -7,7 +7,7 @@ import { countCombinations } from 'core'
 import type { CombinationsWorker } from '~/workers/combinations.ts'
 
 import type { FoundAll } from './findAll.ts'
-import { findAll } from './findAll.ts'
+import { findAllAtOnce } from './findAll.ts'
 
 /** So many are judged in the page within a few tens of milliseconds; more go to a worker. */
 const MOST_IN_PAGE = 600
@@ -22,14 +22,6 @@ interface WorkerState {
   readonly finding: Finding
 }
 
-function runToEnd(draft: BoxDraft): FoundAll {
-  const steps = findAll(draft)
-  for (;;) {
-    const step = steps.next()
-    if (step.done) return step.value
-  }
-}
-
 /** All positions of the box; a large one is worked out in a worker that can be stopped. */
 export function useFoundPositions(draft: BoxDraft): {
   readonly finding: Finding
@@ -37,7 +29,7 @@ export function useFoundPositions(draft: BoxDraft): {
 } {
   const total = countCombinations(draft)
   const inPage = useMemo(
-    () => (total <= MOST_IN_PAGE ? runToEnd(draft) : undefined),
+    () => (total <= MOST_IN_PAGE ? findAllAtOnce(draft) : undefined),
     [draft, total],
   )
   const [state, setState] = useState<WorkerState>()
