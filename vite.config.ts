@@ -9,6 +9,17 @@ export default defineConfig(({ isSsrBuild }) => ({
   // Inlined fonts and pictures would be data: addresses, which the content policy refuses.
   build: {
     assetsInlineLimit: 0,
-    ...(isSsrBuild && { rolldownOptions: { input: './app/.server/app.ts' } }),
+    rolldownOptions: isSsrBuild
+      ? { input: './app/.server/app.ts' }
+      : {
+          output: {
+            // What most pages share comes in one file: dozens of small ones each cost a head.
+            codeSplitting: {
+              groups: [
+                { name: 'shared', test: /[\\/](app|lucide-react|clsx)[\\/]/, minShareCount: 5 },
+              ],
+            },
+          },
+        },
   },
 }))

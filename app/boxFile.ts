@@ -7,9 +7,15 @@ import { z } from 'zod'
 import {
   COUPLER_KINDS,
   GEAR_MOUNTS,
+  HANDS,
+  INPUT_SENSES,
+  LEAST_PRESSURE_ANGLE_DEG,
+  LEAST_ROLLING_RADIUS_MM,
   LEAST_TOOTH_COUNT,
   MEMBER_KINDS,
   MESH_KINDS,
+  MOST_PRESSURE_ANGLE_DEG,
+  MOST_ROLLING_RADIUS_MM,
   MOST_TOOTH_COUNT,
   TRAVELS,
 } from 'core'
@@ -18,6 +24,9 @@ import type { BoxDraft, BoxField, BoxIssue, PartList, Path } from 'core'
 export const BOX_FILE_FORMAT = 'udrix-box'
 export const BOX_FILE_VERSION = 1
 export const LARGEST_BOX_FILE_BYTES = 1_000_000
+
+const PRESSURE_ANGLE_RANGE = `A pressure angle is ${LEAST_PRESSURE_ANGLE_DEG}° to ${MOST_PRESSURE_ANGLE_DEG}°.`
+const ROLLING_RADIUS_RANGE = `A rolling radius is ${LEAST_ROLLING_RADIUS_MM} to ${MOST_ROLLING_RADIUS_MM} mm.`
 
 const LARGEST = {
   axes: 12,
@@ -72,6 +81,10 @@ const member = z.strictObject({
   fromMm: mm,
   toMm: mm,
   isHollow: z.boolean('This is true or false.').optional(),
+  bearingsMm: z
+    .tuple([mm, mm], 'A shaft has two bearings, each at a length in millimetres.')
+    .refine(([from, to]) => from < to, 'The first bearing stands nearer the input end.')
+    .optional(),
 })
 
 const gear = z.strictObject({
@@ -88,6 +101,12 @@ const gear = z.strictObject({
     .number('A helix angle is a number of degrees.')
     .min(0, 'A helix angle is 0° to 60°.')
     .max(60, 'A helix angle is 0° to 60°.')
+    .optional(),
+  hand: oneOf(HANDS).optional(),
+  pressureAngleDeg: z
+    .number('A pressure angle is a number of degrees.')
+    .min(LEAST_PRESSURE_ANGLE_DEG, PRESSURE_ANGLE_RANGE)
+    .max(MOST_PRESSURE_ANGLE_DEG, PRESSURE_ANGLE_RANGE)
     .optional(),
 })
 
@@ -189,6 +208,13 @@ const draftShape = {
     .strictObject({ drivingToothCount: toothCountSchema, drivenToothCount: toothCountSchema })
     .nullable()
     .optional(),
+  rollingRadiusMm: z
+    .number('A rolling radius is a number of millimetres.')
+    .min(LEAST_ROLLING_RADIUS_MM, ROLLING_RADIUS_RANGE)
+    .max(MOST_ROLLING_RADIUS_MM, ROLLING_RADIUS_RANGE)
+    .nullable()
+    .optional(),
+  inputSense: oneOf(INPUT_SENSES).nullable().optional(),
 }
 
 /** The parts of a box, list by list. */
@@ -208,6 +234,8 @@ export const fieldSchemas = {
   name: draftShape.name,
   notes: draftShape.notes,
   finalDrive: draftShape.finalDrive,
+  rollingRadiusMm: draftShape.rollingRadiusMm,
+  inputSense: draftShape.inputSense,
   input: draftShape.input,
   outputs: draftShape.outputs,
 } as const satisfies Record<BoxField, z.ZodType>

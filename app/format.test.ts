@@ -3,12 +3,17 @@ import { unit } from 'mathjs'
 import { rational } from 'core'
 
 import {
+  KM_PER_MILE,
   NM_PER_LBFT,
   formatExact,
+  formatForce,
   formatInverse,
   formatNumber,
   formatPercent,
+  formatPower,
   formatRatio,
+  formatRoadSpeed,
+  formatShare,
   formatSpeed,
   formatTeeth,
   formatTorque,
@@ -49,4 +54,18 @@ test('exact, inverse, per cent and minus', () => {
   expect(formatPercent(rational(679, 1000)).replaceAll('\u00a0', ' ')).toBe('+67.9 %')
   expect(formatNumber(-2.5, 1)).toBe('−2.5')
   expect(formatNumber(-0.01, 1)).toBe('0.0')
+})
+
+test('one mile in kilometres (NIST SP 811), and road speeds in either', () => {
+  expect(KM_PER_MILE).toBeCloseTo(unit(1, 'mile').to('km').toNumber(), 12)
+  expect(formatRoadSpeed(100, 'kmh')).toBe('100.0\u00a0km/h')
+  expect(formatRoadSpeed(100, 'mph')).toBe('62.1\u00a0mi/h')
+})
+
+test('power, force and shares', () => {
+  const watt = unit(100, 'N').toNumber() * 1 * ((1000 * 2 * Math.PI) / 60)
+  expect(formatPower(100, -1000)).toBe(`${(watt / 1000).toFixed(1)}\u00a0kW`)
+  expect(formatForce(-1250.4)).toBe('1250\u00a0N')
+  expect(formatForce(12_480)).toBe('12.5\u00a0kN')
+  expect(formatShare(0.9751)).toBe('97.5\u00a0%')
 })

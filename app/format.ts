@@ -53,9 +53,14 @@ export function formatPercent(share: Rational): string {
   return `${text.startsWith('-') ? MINUS : '+'}${text.replace('-', '')}${NBSP}%`
 }
 
+/** One of the unit in newton-metres. */
+export function torqueUnitNm(unit: TorqueUnit): number {
+  return unit === 'Nm' ? 1 : NM_PER_LBFT
+}
+
 /** A torque in the chosen unit: "228 N·m". */
 export function formatTorque(torqueNm: number, unit: TorqueUnit): string {
-  const value = unit === 'Nm' ? torqueNm : torqueNm / NM_PER_LBFT
+  const value = torqueNm / torqueUnitNm(unit)
   return `${formatNumber(value, Math.abs(value) < 10 ? 1 : 0)}${NBSP}${TORQUE_UNIT_NAMES[unit]}`
 }
 
@@ -74,6 +79,49 @@ export function formatLength(lengthMm: number, unit: LengthUnit): string {
   return unit === 'mm'
     ? `${formatNumber(lengthMm, 2)}${NBSP}mm`
     : `${formatNumber(lengthMm / MM_PER_INCH, 3)}${NBSP}in`
+}
+
+export const ROAD_SPEED_UNITS = ['kmh', 'mph'] as const
+export type RoadSpeedUnit = (typeof ROAD_SPEED_UNITS)[number]
+
+export const ROAD_SPEED_UNIT_NAMES: Readonly<Record<RoadSpeedUnit, string>> = {
+  kmh: 'km/h',
+  mph: 'mi/h',
+}
+
+/** One mile in kilometres, exactly (NIST SP 811). */
+export const KM_PER_MILE = 1.609344
+
+/** A road speed in the chosen unit: "83.2 km/h". */
+export function formatRoadSpeed(speedKmh: number, unit: RoadSpeedUnit): string {
+  const value = unit === 'kmh' ? speedKmh : speedKmh / KM_PER_MILE
+  return `${formatNumber(value, 1)}${NBSP}${ROAD_SPEED_UNIT_NAMES[unit]}`
+}
+
+const W_PER_RPM_NM = (2 * Math.PI) / 60
+
+/** The power of a torque at a speed; never negative. */
+export function kilowatts(torqueNm: number, speedRpm: number): number {
+  return (Math.abs(torqueNm * speedRpm) * W_PER_RPM_NM) / 1000
+}
+
+/** The power of a torque at a speed: "10.5 kW". */
+export function formatPower(torqueNm: number, speedRpm: number): string {
+  const kw = kilowatts(torqueNm, speedRpm)
+  return `${formatNumber(kw, kw < 10 ? 2 : 1)}${NBSP}kW`
+}
+
+/** A force without its sense: "1250 N", and from 10 kN on "12.5 kN". */
+export function formatForce(forceN: number): string {
+  const size = Math.abs(forceN)
+  return size < 10_000
+    ? `${formatNumber(size, 0)}${NBSP}N`
+    : `${formatNumber(size / 1000, 1)}${NBSP}kN`
+}
+
+/** A part of a whole: "97.5 %". */
+export function formatShare(share: number): string {
+  return `${formatNumber(share * 100, 1)}${NBSP}%`
 }
 
 const WHEN = new Intl.DateTimeFormat('en-GB', { dateStyle: 'medium', timeStyle: 'short' })

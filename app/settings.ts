@@ -1,4 +1,4 @@
-import type { LengthUnit, TorqueUnit } from './format.ts'
+import type { LengthUnit, RoadSpeedUnit, TorqueUnit } from './format.ts'
 import type { EndNames, VocabularyName } from './words/vocabulary.ts'
 
 export const THEMES = ['system', 'light', 'dark'] as const
@@ -9,6 +9,7 @@ export interface Settings {
   readonly theme: Theme
   readonly torqueUnit: TorqueUnit
   readonly lengthUnit: LengthUnit
+  readonly roadSpeedUnit: RoadSpeedUnit
   readonly vocabulary: VocabularyName
   readonly ends: EndNames
 }
@@ -17,6 +18,7 @@ export const DEFAULT_SETTINGS: Settings = {
   theme: 'system',
   torqueUnit: 'Nm',
   lengthUnit: 'mm',
+  roadSpeedUnit: 'kmh',
   vocabulary: 'countershaft',
   ends: 'input-output',
 }

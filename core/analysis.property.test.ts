@@ -8,8 +8,9 @@ import { fraction, lusolve } from 'mathjs'
 import type { Fraction as MathFraction } from 'mathjs'
 
 import type { Analysis, Drive } from './analysis.ts'
-import { analyseBox, surveyBox } from './analysis.ts'
+import { analyse, analyseBox, prepareSolver, surveyBox } from './analysis.ts'
 import { standingLaws } from './laws.ts'
+import type { PathStep } from './path.ts'
 import { ONE, ZERO, formatFraction, rational, toNumber } from './rational.ts'
 import { tangle, train } from './testing/arbitraries.ts'
 import { PATTERNS, buildPattern } from './patterns/index.ts'
@@ -90,6 +91,62 @@ test('in a drive, every body is in balance and power in equals power out', () =>
       for (const power of net.values()) expect(formatFraction(power)).toBe('0')
     }),
     { numRuns: 300 },
+  )
+})
+
+test('on the overrun every torque turns round, and every step goes the other way', () => {
+  fc.assert(
+    fc.property(fc.oneof(train, tangle), (draft) => {
+      const solver = prepareSolver(boxOf(draft))
+      const [forwards, back] = [analyse(solver, {}), analyse(solver, {}, { isOverrun: true })]
+      if (forwards.state !== 'drive' || back.state !== 'drive') return
+      expect(formatFraction(back.ratio)).toBe(formatFraction(forwards.ratio))
+      expect(back.outputs.map(({ torque }) => formatFraction(torque.neg()))).toEqual(
+        forwards.outputs.map(({ torque }) => formatFraction(torque)),
+      )
+      const bodies = (ends: PathStep['from']): string => ends.map(({ body }) => body).join()
+      expect(back.path.map(({ from, to }) => `${bodies(to)} > ${bodies(from)}`).sort()).toEqual(
+        forwards.path.map(({ from, to }) => `${bodies(from)} > ${bodies(to)}`).sort(),
+      )
+    }),
+    { numRuns: 200 },
+  )
+})
+
+test('a share set at a split is the share found there, and the box stays in balance', () => {
+  const cases = fc.tuple(fc.integer({ min: 1, max: 9 }), fc.integer({ min: 1, max: 9 }))
+  const draft = buildPattern('heavy', 'box', {})
+  const twin = {
+    ...draft,
+    gears: draft.gears.map((gear) => ({
+      ...gear,
+      toothCount: gear.id.includes('ring') ? 90 : gear.id.includes('head') ? 36 : 30,
+    })),
+  }
+  const solver = prepareSolver(boxOf(twin))
+  const places = { ...twin.positions[0]?.couplers }
+  fc.assert(
+    fc.property(cases, ([one, other]) => {
+      const assumed = analyse(solver, places)
+      if (assumed.state !== 'drive') throw new Error(assumed.state)
+      const [split] = assumed.splits
+      if (!split) throw new Error('the load of two countershafts is not left open')
+      expect(split.parts.map(({ part }) => formatFraction(part))).toEqual(['1/2', '1/2'])
+      const parts = split.parts.map(({ law }, at) => ({
+        source: law.source,
+        part: rational(at === 0 ? one : other),
+      }))
+      const set = analyse(solver, places, { shares: [{ body: split.body, parts }] })
+      if (set.state !== 'drive') throw new Error(set.state)
+      expect(set.splits[0]?.isSet).toBe(true)
+      expect(set.splits[0]?.parts.map(({ part }) => formatFraction(part))).toEqual(
+        [one, other].map((part) => formatFraction(rational(part, one + other))),
+      )
+      expect(set.outputs.map(({ torque }) => formatFraction(torque))).toEqual(
+        assumed.outputs.map(({ torque }) => formatFraction(torque)),
+      )
+    }),
+    { numRuns: 20 },
   )
 })
 

@@ -12,10 +12,11 @@ import {
 } from './laws.ts'
 import type { Motions, SpeedSum } from './motion.ts'
 import { freeMotions, restrictMotions } from './motion.ts'
-import type { PathStep, RatioFactor, Stretch, TorqueAt } from './path.ts'
+import type { Circulation, PathStep, RatioFactor, Stretch, TorqueAt } from './path.ts'
 import { orderPath, ratioFactors, torqueStretches } from './path.ts'
 import type { Rational } from './rational.ts'
 import { ONE, ZERO } from './rational.ts'
+import type { Share } from './statics.ts'
 import { solveStatics } from './statics.ts'
 import type { BoxPosition, Coupler, CouplerPosition, Differential, Gear, Link } from './types.ts'
 
@@ -61,9 +62,34 @@ export interface Drive extends Findings {
   readonly balanced: readonly Differential[]
   readonly factors: readonly RatioFactor[] | undefined
   readonly path: readonly PathStep[]
+  /** Loops in which power goes round without leaving. */
+  readonly circulations: readonly Circulation[]
   readonly stretches: readonly Stretch[]
-  /** Whether the load was shared between parallel paths by assumption. */
-  readonly isShared: boolean
+  /** Torque of every link that bears any. */
+  readonly multipliers: ReadonlyMap<Law, Rational>
+  /** Where the load divides as the laws alone do not settle, and how it was divided. */
+  readonly splits: readonly Split[]
+  /** Whether the outputs drive the input. */
+  readonly isOverrun: boolean
+}
+
+/** A body from which power goes on through several links, divided by assumption or by a share set. */
+export interface Split {
+  readonly body: string
+  /** Each link, and its part of the torque that goes on there; the parts make 1. */
+  readonly parts: readonly { readonly law: Law; readonly part: Rational }[]
+  /** Whether a person has set the parts. */
+  readonly isSet: boolean
+}
+
+/** How one state of the couplers is looked at. */
+export interface AnalysisOptions {
+  /** Couplers taken as not there, whatever place they have. */
+  readonly leftOut?: ReadonlySet<string>
+  /** How the load is to divide at the splits of the box; one that the box cannot have is left out. */
+  readonly shares?: readonly Share[]
+  /** Whether the outputs drive the input, as on the overrun; every torque and power then turns round. */
+  readonly isOverrun?: boolean
 }
 
 export interface Uncounted extends Findings {
@@ -134,7 +160,8 @@ export function prepareSolver(box: Box): Solver {
   return { box, standing, motions, rank, balancing }
 }
 
-function couplersAway(
+/** The couplers that `places` put away from their centre. */
+export function couplersAway(
   couplers: readonly Coupler[],
   places: CouplerPlaces,
 ): readonly EngagedCoupler[] {
@@ -251,18 +278,15 @@ function openLinks({ box }: Solver, laws: readonly Law[], { speeds }: Motions): 
   })
 }
 
-/**
- * Classifies one state of the couplers and, where it drives, follows the power.
- * Couplers named in `leftOut` are taken as not there, whatever place they have.
- */
+/** Classifies one state of the couplers and, where it drives, follows the power. */
 export function analyse(
   solver: Solver,
   places: CouplerPlaces,
-  leftOut: ReadonlySet<string> = new Set(),
+  { leftOut, shares = [], isOverrun = false }: AnalysisOptions = {},
 ): Analysis {
   const { box, rank } = solver
   const { input, outputs } = box.draft
-  const present = box.draft.couplers.filter(({ id }) => !leftOut.has(id))
+  const present = box.draft.couplers.filter(({ id }) => !leftOut?.has(id))
   const added = engagedLaws(box, places, present)
   const laws = [...solver.standing, ...added]
   const free = restrictMotions(solver.motions, added.filter(isCounted), rank)
@@ -291,7 +315,7 @@ export function analyse(
     ratio: verdict.speed.inverse(),
     balanced: verdict.balanced,
     ...found,
-    ...followPower(solver, bearing.filter(isCounted), verdict.speed, motions),
+    ...followPower(solver, bearing.filter(isCounted), verdict.speed, motions, shares, isOverrun),
   }
 }
 
@@ -305,7 +329,9 @@ function followPower(
   bearing: readonly Law[],
   outputSpeed: Rational,
   motions: Motions,
-): Pick<Drive, 'outputs' | 'factors' | 'path' | 'stretches' | 'isShared'> {
+  shares: readonly Share[],
+  isOverrun: boolean,
+): Omit<Drive, keyof Findings | 'state' | 'ratio' | 'balanced'> {
   const { input } = box.draft
   // Any motion that the laws allow shows how the power goes: the one in which
   // whatever the input does not settle stands still.
@@ -317,11 +343,32 @@ function followPower(
   const loads = box.draft.outputs
     .filter((output) => speeds.has(output))
     .map((output) => loadLaw(output, box.members.get(output)?.toMm ?? 0))
-  const { multipliers, shared } = solveStatics([...bearing, ...loads], new Map([[input, ONE]]))
-  const path = orderPath(multipliers, speeds)
+  const laws = [...bearing, ...loads]
+  const load = new Map([[input, ONE]])
+  const free = solveStatics(laws, load)
+  if (!free) throw new Error(`no torques balance position of "${box.draft.name}"`)
+  let statics = free
+  // What bears nothing at an equal share, such as a free gear between two countershafts,
+  // has backlash and bears nothing at an unequal one either, if that can be.
+  const loaded = laws.filter((law) => free.multipliers.get(law)?.isZero() === false)
+  const held: Share[] = []
+  for (const share of shares) {
+    const wanted = [...held, share]
+    const tried = solveStatics(loaded, load, wanted) ?? solveStatics(laws, load, wanted)
+    if (!tried) continue
+    held.push(share)
+    statics = tried
+  }
+  const driving = orderPath(statics.multipliers, speeds)
+  const multipliers = isOverrun ? negated(statics.multipliers) : statics.multipliers
+  const { path, circulations } = isOverrun ? orderPath(multipliers, speeds) : driving
 
   const torques: TorqueAt[] = [
-    { body: input, stationMm: box.members.get(input)?.fromMm ?? 0, torque: ONE },
+    {
+      body: input,
+      stationMm: box.members.get(input)?.fromMm ?? 0,
+      torque: isOverrun ? ONE.neg() : ONE,
+    },
   ]
   for (const [law, multiplier] of multipliers)
     for (const { body, coefficient, stationMm } of law.terms)
@@ -333,11 +380,48 @@ function followPower(
       speed: speeds.get(law.source) ?? ZERO,
       torque: (multipliers.get(law) ?? ZERO).neg(),
     })),
-    factors: ratioFactors(path, box.draft.outputs[0] ?? input, outputSpeed.inverse()),
+    factors: ratioFactors(driving.path, box.draft.outputs[0] ?? input, outputSpeed.inverse()),
     path,
+    circulations,
     stretches: torqueStretches(torques),
-    isShared: shared.some((law) => !(multipliers.get(law)?.isZero() ?? true)),
+    multipliers,
+    splits: findSplits(path, multipliers, new Set(free.shared), held),
+    isOverrun,
   }
+}
+
+function negated(multipliers: ReadonlyMap<Law, Rational>): ReadonlyMap<Law, Rational> {
+  return new Map([...multipliers].map(([law, multiplier]) => [law, multiplier.neg()]))
+}
+
+/** The bodies that hand power on, or out, through several links whose load the laws leave open. */
+function findSplits(
+  path: readonly PathStep[],
+  multipliers: ReadonlyMap<Law, Rational>,
+  open: ReadonlySet<Law>,
+  held: readonly Share[],
+): readonly Split[] {
+  const torquesAt = new Map<string, { law: Law; torque: Rational }[]>()
+  const handOn = (body: string, law: Law, torque: Rational): void => {
+    const at = torquesAt.get(body)
+    if (at) at.push({ law, torque: torque.abs() })
+    else torquesAt.set(body, [{ law, torque: torque.abs() }])
+  }
+  for (const { law, from } of path)
+    for (const { body, torque } of open.has(law) ? from : []) handOn(body, law, torque)
+  for (const law of open)
+    if (law.kind === 'load') handOn(law.source, law, multipliers.get(law) ?? ZERO)
+  return [...torquesAt].flatMap(([body, at]): Split[] => {
+    if (at.length < 2) return []
+    const sum = at.reduce((total, { torque }) => total.add(torque), ZERO)
+    return [
+      {
+        body,
+        parts: at.map(({ law, torque }) => ({ law, part: torque.div(sum) })),
+        isSet: held.some((share) => share.body === body),
+      },
+    ]
+  })
 }
 
 /** What a position does, without the way of its power. */

@@ -66,6 +66,13 @@ export function centreOf(coupler: Coupler): CouplerPosition | undefined {
 /** A position for every coupler, by coupler id. Those left out stand at their centre. */
 export type CouplerPlaces = Readonly<Record<string, string>>
 
+/** Every coupler at its centre; one that has none, such as a range coupler, at its first place. */
+export function placesAtRest(couplers: readonly Coupler[]): CouplerPlaces {
+  return Object.fromEntries(
+    couplers.map((coupler) => [coupler.id, (centreOf(coupler) ?? coupler.positions[0])?.id ?? '']),
+  )
+}
+
 /** Where a coupler stands; undefined when its place is not named and it has no centre. */
 export function placeOf(coupler: Coupler, places: CouplerPlaces): CouplerPosition | undefined {
   const named = Object.hasOwn(places, coupler.id) ? places[coupler.id] : undefined

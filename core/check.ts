@@ -7,6 +7,14 @@ import type { BoxDraft, Coupler, Gear, Link, Mesh, Path, Rule } from './types.ts
 export const LEAST_TOOTH_COUNT = 5
 export const MOST_TOOTH_COUNT = 400
 
+/** Pressure angles of gears that are made (common practice). */
+export const LEAST_PRESSURE_ANGLE_DEG = 10
+export const MOST_PRESSURE_ANGLE_DEG = 35
+
+/** Rolling radii of wheels on the road (common practice). */
+export const LEAST_ROLLING_RADIUS_MM = 50
+export const MOST_ROLLING_RADIUS_MM = 2_000
+
 /**
  * How far, in teeth, the sum of a pair may be from that of the other pairs between
  * the same two axes before it is pointed out. Helix and profile shift move a

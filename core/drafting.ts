@@ -295,7 +295,15 @@ export function movePart(draft: BoxDraft, { list, id }: PartRef, byMm: number): 
         ...draft,
         members: draft.members.map((member) =>
           member.id === id
-            ? { ...member, fromMm: member.fromMm + byMm, toMm: member.toMm + byMm }
+            ? {
+                ...member,
+                fromMm: member.fromMm + byMm,
+                toMm: member.toMm + byMm,
+                bearingsMm: member.bearingsMm && [
+                  member.bearingsMm[0] + byMm,
+                  member.bearingsMm[1] + byMm,
+                ],
+              }
             : member,
         ),
         gears: draft.gears.map((gear) => (gear.member === id ? shift(gear) : gear)),

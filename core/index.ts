@@ -1,5 +1,6 @@
 export type {
   Analysis,
+  AnalysisOptions,
   BodyMotion,
   Drive,
   EngagedCoupler,
@@ -8,15 +9,20 @@ export type {
   PositionAnalysis,
   PositionSurvey,
   Solver,
+  Split,
   Uncounted,
   Undetermined,
 } from './analysis.ts'
-export { analyse, analyseBox, prepareSolver, surveyBox } from './analysis.ts'
+export { analyse, analyseBox, couplersAway, prepareSolver, surveyBox } from './analysis.ts'
 export type { Box, BoxIndex, CouplerPlaces } from './box.ts'
-export { bodyOfGear, centreOf, indexBox, memberOfBody, placeOf } from './box.ts'
+export { bodyOfGear, centreOf, indexBox, memberOfBody, placeOf, placesAtRest } from './box.ts'
 export type { BoxIssue, BoxIssueCode, CheckedBox, IdKind } from './check.ts'
 export {
+  LEAST_PRESSURE_ANGLE_DEG,
+  LEAST_ROLLING_RADIUS_MM,
   LEAST_TOOTH_COUNT,
+  MOST_PRESSURE_ANGLE_DEG,
+  MOST_ROLLING_RADIUS_MM,
   MOST_TOOTH_COUNT,
   WARNING_CODES,
   brokenInterlock,
@@ -64,10 +70,14 @@ export {
 } from './drafting.ts'
 export type { Edit, EditConflict, EditRefusal, EditResult } from './edit.ts'
 export { applyEdit, inverseOf } from './edit.ts'
+export type { BearingLoad, Forces, ShaftForces, ToothDatum, ToothForces } from './forces.ts'
+export { TOOTH_DATA, solveForces } from './forces.ts'
 export type { Law, LawKind, Term } from './laws.ts'
 export { engagedLaws, standingLaws } from './laws.ts'
 export type { Demand, LockCause } from './lock.ts'
 export { explainLock } from './lock.ts'
+export type { Efficiencies, Losses } from './losses.ts'
+export { USUAL_EFFICIENCIES, solveLosses } from './losses.ts'
 export type { BoxField, Change, ChangesResult, Part, PartList } from './parts.ts'
 export {
   BOX_FIELDS,
@@ -77,11 +87,12 @@ export {
   inverseChanges,
   partsOf,
 } from './parts.ts'
-export type { PathEnd, PathStep, RatioFactor, Stretch } from './path.ts'
+export type { Circulation, PathEnd, PathStep, RatioFactor, Stretch } from './path.ts'
 export type { Rational } from './rational.ts'
 export { ONE, ZERO, formatFraction, parseFraction, rational, toNumber } from './rational.ts'
 export type { RatioRow } from './ratios.ts'
 export { compareRatios, finalDriveRatio } from './ratios.ts'
+export { roadSpeedKmh } from './road.ts'
 export type {
   Section,
   MemberShape,
@@ -105,6 +116,11 @@ export {
   sleeveShiftMm,
   slidShiftsMm,
 } from './section.ts'
+export type { Slip } from './slips.ts'
+export { findSlips } from './slips.ts'
+export type { Disagreement, Mend, Seen, Spin, SpinRecord, SpinSetup } from './spin.ts'
+export { expectedOf, findDisagreements, findMends, readMounts, spin } from './spin.ts'
+export type { Share } from './statics.ts'
 export { ordinal } from './patterns/builder.ts'
 export type { Chosen, Pattern, PatternChoice, PatternId } from './patterns/index.ts'
 export { PATTERNS, PATTERN_IDS, buildPattern, chosenOption } from './patterns/index.ts'

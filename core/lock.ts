@@ -51,7 +51,9 @@ export function explainLock(solver: Solver, places: CouplerPlaces): LockCause | 
     return centre !== undefined && placeOf(coupler, places) !== centre
   })
   const withOnly = (ids: readonly string[]): Analysis =>
-    analyse(solver, places, new Set(engaged.map(({ id }) => id).filter((id) => !ids.includes(id))))
+    analyse(solver, places, {
+      leftOut: new Set(engaged.map(({ id }) => id).filter((id) => !ids.includes(id))),
+    })
   const ids = engaged.map(({ id }) => id)
   for (let size = 0; size <= ids.length; size++)
     for (const couplers of subsets(ids, size))

@@ -21,7 +21,15 @@ export const PART_LISTS = [
 export type PartList = (typeof PART_LISTS)[number]
 
 /** What a draft says of itself besides its parts. */
-export const BOX_FIELDS = ['name', 'notes', 'finalDrive', 'input', 'outputs'] as const
+export const BOX_FIELDS = [
+  'name',
+  'notes',
+  'finalDrive',
+  'rollingRadiusMm',
+  'inputSense',
+  'input',
+  'outputs',
+] as const
 export type BoxField = (typeof BOX_FIELDS)[number]
 
 /** A part as a record; its fields are checked by whoever reads it from outside. */

@@ -86,3 +86,46 @@ test('each step passes on the whole power where there is one way', () => {
     for (const step of drive(fourSpeed('sliding-idler'), label).path)
       for (const end of [...step.from, ...step.to]) expect(end.power.equals(ONE)).toBe(true)
 })
+
+test('power that goes back from the output into a planetary set is told as circulating', () => {
+  // Sun 20 in, ring 80, carrier out: 5·c = s + 4·r. The carrier drives the ring at half its
+  // speed through 20/40 and 30/30, so s = 3·c. Torques are as 1 : 4 : −5, so of one unit of
+  // power in at the sun the ring brings 4 · 1/2 · 1/3 = 2/3, which came from the carrier's 5/3.
+  const draft = draftOf({
+    axes: [{ id: 'line' }, { id: 'beside' }],
+    members: [
+      shaft('sun', 'line'),
+      shaft('ring', 'line'),
+      shaft('carrier', 'line'),
+      shaft('back', 'beside'),
+    ],
+    gears: [
+      gear('sun-teeth', 'sun', 20),
+      gear('ring-teeth', 'ring', 80),
+      gear('from-carrier', 'carrier', 20),
+      gear('on-back', 'back', 40),
+      gear('from-back', 'back', 30),
+      gear('on-ring', 'ring', 30),
+    ],
+    links: [
+      { id: 'set', kind: 'planetary', sun: 'sun-teeth', ring: 'ring-teeth', carrier: 'carrier' },
+      { id: 'back-in', kind: 'external-mesh', a: 'from-carrier', b: 'on-back' },
+      { id: 'back-out', kind: 'external-mesh', a: 'from-back', b: 'on-ring' },
+    ],
+    input: 'sun',
+    outputs: ['carrier'],
+  })
+  const { ratio, circulations, splits } = drive(draft)
+  expect(formatFraction(ratio)).toBe('3')
+  expect(circulations).toHaveLength(1)
+  const [loop] = circulations
+  expect(loop && formatFraction(loop.power)).toBe('2/3')
+  expect(loop?.steps.map(({ law }) => law.source).sort()).toEqual(['back-in', 'back-out', 'set'])
+  // Nothing of it is an assumption: the balance has one solution.
+  expect(splits).toEqual([])
+})
+
+test('nothing circulates in a box without such a loop', () => {
+  for (const label of ['1', '4', 'R'])
+    expect(drive(fourSpeed('sliding-idler'), label).circulations).toEqual([])
+})

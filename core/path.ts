@@ -50,11 +50,27 @@ export interface Stretch {
   readonly torque: Rational
 }
 
-/** The steps in an order in which every body is driven before it drives. */
+/** Power that goes round in a loop of links and never leaves it. */
+export interface Circulation {
+  /** In the order of the power; the last drives the first. */
+  readonly steps: readonly PathStep[]
+  /** Power that all of the loop carries, as a share of the input's. */
+  readonly power: Rational
+}
+
+export interface OrderedPath {
+  readonly path: readonly PathStep[]
+  readonly circulations: readonly Circulation[]
+}
+
+/**
+ * The steps in an order in which every body is driven before it drives. Where power
+ * goes round in a loop there is no such order: the loop is cut at one body, and told.
+ */
 export function orderPath(
   multipliers: ReadonlyMap<Law, Rational>,
   speeds: ReadonlyMap<string, Rational>,
-): readonly PathStep[] {
+): OrderedPath {
   const steps: PathStep[] = []
   for (const [law, multiplier] of multipliers) {
     if (multiplier.isZero()) continue
@@ -69,7 +85,7 @@ export function orderPath(
         from.push({ body, gear, stationMm, speed, torque: received.neg(), power: power.neg() })
       else to.push({ body, gear, stationMm, speed, torque: received, power })
     }
-    if (to.length > 0) steps.push({ law, from, to })
+    if (from.length > 0 && to.length > 0) steps.push({ law, from, to })
   }
 
   const drivenBy = new Map<string, PathStep[]>()
@@ -79,17 +95,34 @@ export function orderPath(
       if (drivers) drivers.push(step)
       else drivenBy.set(body, [step])
     }
-  const ordered: PathStep[] = []
+  const path: PathStep[] = []
+  const circulations: Circulation[] = []
   const visited = new Set<PathStep>()
-  // Power that goes round in a loop comes back to a step visited already, and is cut there.
+  /** From the step that was asked for up to the driver that is looked at. */
+  const upstream: PathStep[] = []
   const visit = (step: PathStep): void => {
+    const cut = upstream.indexOf(step)
+    if (cut >= 0) circulations.push(circulationOf(upstream.slice(cut).reverse()))
     if (visited.has(step)) return
     visited.add(step)
+    upstream.push(step)
     for (const { body } of step.from) drivenBy.get(body)?.forEach(visit)
-    ordered.push(step)
+    upstream.pop()
+    path.push(step)
   }
   steps.forEach(visit)
-  return ordered
+  return { path, circulations }
+}
+
+/** A loop of steps, each of which drives the next. */
+function circulationOf(steps: readonly PathStep[]): Circulation {
+  const powers = steps.flatMap((step, at) => {
+    const next = steps[(at + 1) % steps.length] ?? step
+    const passed = step.to.find(({ body }) => next.from.some((end) => end.body === body))
+    return passed ? [passed.power] : []
+  })
+  const power = powers.reduce((least, each) => (each.isGreaterThan(least) ? least : each))
+  return { steps, power }
 }
 
 /** One factor of a ratio: turns of the driving side for one of the driven side. */

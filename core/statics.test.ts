@@ -2,6 +2,7 @@ import type { Law } from './laws.ts'
 import { standingLaws } from './laws.ts'
 import type { Rational } from './rational.ts'
 import { ONE, formatFraction, rational } from './rational.ts'
+import type { Share } from './statics.ts'
 import { solveStatics } from './statics.ts'
 import { boxOf, draftOf, gear, planetaryDraft, shaft, trainDraft } from './testing/boxes.ts'
 import type { BoxDraft } from './types.ts'
@@ -10,8 +11,11 @@ import type { BoxDraft } from './types.ts'
 function torques(
   draft: BoxDraft,
   load: Readonly<Record<string, Rational>>,
+  shares: readonly Share[] = [],
 ): Readonly<Record<string, string>> {
-  const { multipliers } = solveStatics(standingLaws(boxOf(draft)), new Map(Object.entries(load)))
+  const statics = solveStatics(standingLaws(boxOf(draft)), new Map(Object.entries(load)), shares)
+  if (!statics) throw new Error('no torques balance the box')
+  const { multipliers } = statics
   const result: Record<string, string> = {}
   for (const [law, multiplier] of multipliers)
     for (const { body, coefficient } of law.terms)
@@ -99,7 +103,7 @@ test('only what was shared by assumption is said to be', () => {
         [draft.input, ONE],
         [draft.outputs[0] ?? '', rational(2)],
       ]),
-    ).shared
+    )?.shared ?? []
   expect(shared(trainDraft([[20, 40]]))).toEqual([])
   expect(
     shared(
@@ -111,8 +115,59 @@ test('only what was shared by assumption is said to be', () => {
   ).toEqual(['p0', 'p1'])
 })
 
-test('a load that the laws cannot balance is our own bug and throws', () => {
-  expect(() => torques(trainDraft([[12, 24]]), { 'shaft-0': ONE, 'shaft-1': ONE })).toThrow(
-    'no torque in the laws balances body',
-  )
+test('a load that the laws cannot balance has no torques', () => {
+  const laws = standingLaws(boxOf(trainDraft([[12, 24]])))
+  const load = new Map([
+    ['shaft-0', ONE],
+    ['shaft-1', ONE],
+  ])
+  expect(solveStatics(laws, load)).toBeUndefined()
+})
+
+const twoEqualPairs = parallelPairs([
+  [20, 40],
+  [20, 40],
+])
+
+test('a share of 55 to 45 that a person sets is held to', () => {
+  const share: Share = {
+    body: 'one',
+    parts: [
+      { source: 'p0', part: rational(55) },
+      { source: 'p1', part: rational(45) },
+    ],
+  }
+  const result = torques(twoEqualPairs, { one: ONE, two: rational(2) }, [share])
+  expect(result).toMatchObject({ 'p0 one': '-11/20', 'p1 one': '-9/20' })
+  // Twice the torque on the driven side of each pair.
+  expect(result).toMatchObject({ 'p0 two': '-11/10', 'p1 two': '-9/10' })
+})
+
+test('three paths share as 5 to 3 to 2', () => {
+  const draft = parallelPairs([
+    [20, 40],
+    [20, 40],
+    [20, 40],
+  ])
+  const parts = [5, 3, 2].map((part, at) => ({ source: `p${at}`, part: rational(part) }))
+  const result = torques(draft, { one: ONE, two: rational(2) }, [{ body: 'one', parts }])
+  expect([0, 1, 2].map((at) => result[`p${at} one`])).toEqual(['-1/2', '-3/10', '-1/5'])
+})
+
+test('a share that the laws do not leave open has no torques', () => {
+  const draft = planetaryDraft({ sun: 20, ring: 80 }, 'ring', 'sun', 'carrier')
+  const laws = standingLaws(boxOf(draft))
+  const load = new Map([
+    ['sun', ONE],
+    ['carrier', rational(-5)],
+  ])
+  const share: Share = {
+    body: 'ring',
+    parts: [
+      { source: 'set', part: ONE },
+      { source: 'brake', part: rational(2) },
+    ],
+  }
+  expect(solveStatics(laws, load)).toBeDefined()
+  expect(solveStatics(laws, load, [share])).toBeUndefined()
 })

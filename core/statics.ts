@@ -8,14 +8,26 @@
  * no work in any motion that the laws allow.
  *
  * Where a body is touched by one law whose λ is still unknown, that λ follows at
- * once; most boxes are solved by that alone. What remains are parallel load
- * paths, where the balance has many solutions: the one with the least Σ λ² is
- * taken, which shares equally between equal paths. With B = Aᵀ it is λ = Bᵀ·y,
- * (B·Bᵀ)·y = −τ; the matrix may be singular, and then a zero pivot's y is 0.
+ * once; most boxes are solved by that alone. What remains is eliminated: with p
+ * one solution and the columns of N the multipliers that balance without any load,
+ * all solutions are p + N·z. Where N is not empty there are parallel load paths,
+ * and the solution with the least Σ λ² is taken, (Nᵀ·N)·z = −Nᵀ·p, which shares
+ * equally between equal paths.
+ *
+ * A share that a person sets is one balance more: torques t_i and t_j that two laws
+ * put on a body are to be as s_i : s_j, so t_i·s_j − t_j·s_i = 0, which is the row of
+ * a body that does not exist.
  */
 import type { Law } from './laws.ts'
 import type { Rational } from './rational.ts'
-import { ZERO } from './rational.ts'
+import { ONE, ZERO } from './rational.ts'
+
+/** How several links divide the load of one body among themselves. */
+export interface Share {
+  readonly body: string
+  /** `source` of each law, and its part of the load in any one unit; positive. */
+  readonly parts: readonly { readonly source: string; readonly part: Rational }[]
+}
 
 export interface Statics {
   /** λ of each law. */
@@ -24,107 +36,156 @@ export interface Statics {
   readonly shared: readonly Law[]
 }
 
-/**
- * Balances `load` (torque from outside by body id, in multiples of one unit).
- * Throws when no torques in the laws can balance it.
- */
-export function solveStatics(laws: readonly Law[], load: ReadonlyMap<string, Rational>): Statics {
-  const rest = new Map(load)
-  const multipliers = new Map<Law, Rational>()
-  const open = new Set(laws)
-
-  const lawsAt = new Map<string, Set<Law>>()
-  for (const law of laws)
-    for (const { body } of law.terms) {
-      const at = lawsAt.get(body)
-      if (at) at.add(law)
-      else lawsAt.set(body, new Set([law]))
-    }
-
-  const settle = (law: Law, multiplier: Rational): void => {
-    multipliers.set(law, multiplier)
-    open.delete(law)
-    for (const { body, coefficient } of law.terms) {
-      if (!multiplier.isZero())
-        rest.set(body, (rest.get(body) ?? ZERO).add(multiplier.mul(coefficient)))
-      lawsAt.get(body)?.delete(law)
-    }
-  }
-
-  const queue = [...lawsAt.keys()]
-  for (let body = queue.pop(); body !== undefined; body = queue.pop()) {
-    const at = lawsAt.get(body)
-    const only = at?.size === 1 ? [...at][0] : undefined
-    const term = only?.terms.find((candidate) => candidate.body === body)
-    if (!only || !term) continue
-    const torque = rest.get(body) ?? ZERO
-    settle(only, torque.isZero() ? ZERO : torque.div(term.coefficient).neg())
-    for (const touched of only.terms) queue.push(touched.body)
-  }
-
-  const shared = [...open]
-  for (const [law, multiplier] of leastSquares(shared, rest)) settle(law, multiplier)
-
-  for (const [body, torque] of rest)
-    if (!torque.isZero()) throw new Error(`no torque in the laws balances body "${body}"`)
-  return { multipliers, shared }
+interface Unknown {
+  readonly law: Law
+  readonly entries: readonly { readonly row: string; readonly coefficient: Rational }[]
 }
 
-function leastSquares(
+/**
+ * Balances `load` (torque from outside by body id, in multiples of one unit), with
+ * the given shares held to. Undefined when no torques in the laws can do it.
+ */
+export function solveStatics(
   laws: readonly Law[],
   load: ReadonlyMap<string, Rational>,
-): Map<Law, Rational> {
-  const bodies = [...new Set(laws.flatMap((law) => law.terms.map(({ body }) => body)))]
-  const rowOf = new Map(bodies.map((body, row) => [body, row]))
-  const size = bodies.length
-  const matrix = bodies.map(() => new Array<Rational>(size).fill(ZERO))
-  for (const { terms } of laws)
-    for (const one of terms)
-      for (const other of terms) {
-        const row = matrix[rowOf.get(one.body) ?? -1]
-        const column = rowOf.get(other.body) ?? -1
-        if (row) row[column] = (row[column] ?? ZERO).add(one.coefficient.mul(other.coefficient))
-      }
-  const solution = solveSymmetric(
-    matrix,
-    bodies.map((body) => (load.get(body) ?? ZERO).neg()),
-  )
-  return new Map(
-    laws.map((law) => [
-      law,
-      law.terms.reduce(
-        (sum, { body, coefficient }) =>
-          sum.add((solution[rowOf.get(body) ?? -1] ?? ZERO).mul(coefficient)),
-        ZERO,
-      ),
-    ]),
-  )
-}
+  shares: readonly Share[] = [],
+): Statics | undefined {
+  const rest = new Map(load)
+  const multipliers = new Map<Law, Rational>()
+  const unknowns = laws.map((law): Unknown => ({ law, entries: entriesOf(law, shares) }))
+  const open = new Set(unknowns)
 
-/** Solves a positive semidefinite system by elimination; unknowns without a pivot are 0. */
-function solveSymmetric(matrix: readonly Rational[][], right: Rational[]): Rational[] {
-  const size = right.length
-  const at = (row: number, column: number): Rational => matrix[row]?.[column] ?? ZERO
-  for (let k = 0; k < size; k++) {
-    const pivot = at(k, k)
-    if (pivot.isZero()) continue
-    for (let row = k + 1; row < size; row++) {
-      const entries = matrix[row]
-      if (!entries || at(row, k).isZero()) continue
-      const factor = at(row, k).div(pivot)
-      for (let column = k; column < size; column++)
-        if (!at(k, column).isZero())
-          entries[column] = at(row, column).sub(factor.mul(at(k, column)))
-      right[row] = (right[row] ?? ZERO).sub(factor.mul(right[k] ?? ZERO))
+  const unknownsAt = new Map<string, Set<Unknown>>()
+  for (const unknown of unknowns)
+    for (const { row } of unknown.entries) {
+      const at = unknownsAt.get(row)
+      if (at) at.add(unknown)
+      else unknownsAt.set(row, new Set([unknown]))
+    }
+
+  const settle = (unknown: Unknown, multiplier: Rational): void => {
+    multipliers.set(unknown.law, multiplier)
+    open.delete(unknown)
+    for (const { row, coefficient } of unknown.entries) {
+      if (!multiplier.isZero())
+        rest.set(row, (rest.get(row) ?? ZERO).add(multiplier.mul(coefficient)))
+      unknownsAt.get(row)?.delete(unknown)
     }
   }
-  const solution = new Array<Rational>(size).fill(ZERO)
-  for (let k = size - 1; k >= 0; k--) {
-    if (at(k, k).isZero()) continue
-    let value = right[k] ?? ZERO
-    for (let column = k + 1; column < size; column++)
-      if (!at(k, column).isZero()) value = value.sub(at(k, column).mul(solution[column] ?? ZERO))
-    solution[k] = value.div(at(k, k))
+
+  const queue = [...unknownsAt.keys()]
+  for (let row = queue.pop(); row !== undefined; row = queue.pop()) {
+    const at = unknownsAt.get(row)
+    const only = at?.size === 1 ? [...at][0] : undefined
+    const entry = only?.entries.find((candidate) => candidate.row === row)
+    if (!only || !entry) continue
+    const torque = rest.get(row) ?? ZERO
+    settle(only, torque.isZero() ? ZERO : torque.div(entry.coefficient).neg())
+    for (const touched of only.entries) queue.push(touched.row)
   }
-  return solution
+
+  const left = [...open]
+  const { solution, isFree } = leastSquares(left, rest)
+  left.forEach((unknown, at) => {
+    settle(unknown, solution[at] ?? ZERO)
+  })
+  for (const torque of rest.values()) if (!torque.isZero()) return undefined
+  return { multipliers, shared: left.flatMap(({ law }, at) => (isFree[at] ? [law] : [])) }
+}
+
+function entriesOf(law: Law, shares: readonly Share[]): Unknown['entries'] {
+  const entries = law.terms.map(({ body, coefficient }) => ({ row: body, coefficient }))
+  for (const { body, parts } of shares) {
+    const at = parts.findIndex(({ source }) => source === law.source)
+    const coefficient = law.terms.find((term) => term.body === body)?.coefficient
+    if (at < 0 || !coefficient) continue
+    const [before, after] = [parts[at - 1], parts[at + 1]]
+    if (before)
+      entries.push({ row: `share ${body} ${at}`, coefficient: coefficient.mul(before.part).neg() })
+    if (after)
+      entries.push({ row: `share ${body} ${at + 1}`, coefficient: coefficient.mul(after.part) })
+  }
+  return entries
+}
+
+/** The least solution, and which of the unknowns the balance alone does not settle. */
+function leastSquares(
+  unknowns: readonly Unknown[],
+  load: ReadonlyMap<string, Rational>,
+): { readonly solution: readonly Rational[]; readonly isFree: readonly boolean[] } {
+  const size = unknowns.length
+  const rows = new Map<string, Rational[]>()
+  unknowns.forEach(({ entries }, at) => {
+    for (const { row, coefficient } of entries) {
+      let line = rows.get(row)
+      if (!line) {
+        line = new Array<Rational>(size + 1).fill(ZERO)
+        line[size] = (load.get(row) ?? ZERO).neg()
+        rows.set(row, line)
+      }
+      line[at] = (line[at] ?? ZERO).add(coefficient)
+    }
+  })
+  const { lines, pivots } = reduce([...rows.values()], size)
+  const free = unknowns.map((_, at) => at).filter((at) => !pivots.includes(at))
+  const particular = new Array<Rational>(size).fill(ZERO)
+  pivots.forEach((pivot, at) => {
+    particular[pivot] = lines[at]?.[size] ?? ZERO
+  })
+  /** Multipliers that balance without a load, one list for each free unknown. */
+  const idle = free.map((freed) => {
+    const column = new Array<Rational>(size).fill(ZERO)
+    column[freed] = ONE
+    pivots.forEach((pivot, at) => {
+      column[pivot] = (lines[at]?.[freed] ?? ZERO).neg()
+    })
+    return column
+  })
+  const amounts = reduce(
+    idle.map((one) => [...idle.map((other) => dot(one, other)), dot(one, particular).neg()]),
+    idle.length,
+  ).lines.map((line) => line[idle.length] ?? ZERO)
+  return {
+    solution: particular.map((value, at) =>
+      idle.reduce((sum, column, which) => {
+        const entry = column[at] ?? ZERO
+        return entry.isZero() ? sum : sum.add(entry.mul(amounts[which] ?? ZERO))
+      }, value),
+    ),
+    isFree: unknowns.map((_, at) => idle.some((column) => !(column[at] ?? ZERO).isZero())),
+  }
+}
+
+function dot(one: readonly Rational[], other: readonly Rational[]): Rational {
+  return one.reduce((sum, value, at) => {
+    const factor = other[at] ?? ZERO
+    return value.isZero() || factor.isZero() ? sum : sum.add(value.mul(factor))
+  }, ZERO)
+}
+
+/** Gauss-Jordan elimination of lines whose last entry is the right-hand side. */
+function reduce(
+  lines: Rational[][],
+  unknownCount: number,
+): { readonly lines: readonly Rational[][]; readonly pivots: readonly number[] } {
+  const pivots: number[] = []
+  for (let column = 0; column < unknownCount; column++) {
+    const done = pivots.length
+    const found = lines.findIndex((line, at) => at >= done && !(line[column] ?? ZERO).isZero())
+    const pivotLine = lines[found]
+    if (!pivotLine) continue
+    const inverse = (pivotLine[column] ?? ONE).inverse()
+    const scaled = pivotLine.map((entry) => (entry.isZero() ? entry : entry.mul(inverse)))
+    lines[found] = lines[done] ?? scaled
+    lines[done] = scaled
+    lines.forEach((line, at) => {
+      const factor = line[column] ?? ZERO
+      if (at === done || factor.isZero()) return
+      scaled.forEach((entry, place) => {
+        if (!entry.isZero()) line[place] = (line[place] ?? ZERO).sub(factor.mul(entry))
+      })
+    })
+    pivots.push(column)
+  }
+  return { lines, pivots }
 }

@@ -52,6 +52,14 @@ export type CouplerKind = (typeof COUPLER_KINDS)[number]
 export const TRAVELS = ['centre', 'towards-input', 'towards-output'] as const
 export type Travel = (typeof TRAVELS)[number]
 
+/** A right-hand helix winds as a usual screw does. */
+export const HANDS = ['right', 'left'] as const
+export type Hand = (typeof HANDS)[number]
+
+/** Which way the input turns, seen from the input end. */
+export const INPUT_SENSES = ['clockwise', 'counterclockwise'] as const
+export type InputSense = (typeof INPUT_SENSES)[number]
+
 /** A line on which members turn. The order of axes is their order in the drawing. */
 export interface Axis {
   readonly id: string
@@ -69,6 +77,8 @@ export interface Member {
   readonly toMm: number
   /** A tube around another member of the same axis. */
   readonly isHollow?: boolean | undefined
+  /** Where its two bearings stand; its ends where they are not known. */
+  readonly bearingsMm?: readonly [number, number] | undefined
 }
 
 export interface Gear {
@@ -84,8 +94,13 @@ export interface Gear {
   /** The middle of the face, along the axis from the input end. */
   readonly stationMm: number
   readonly faceWidthMm?: number | undefined
+  /** Normal module. */
   readonly moduleMm?: number | undefined
   readonly helixAngleDeg?: number | undefined
+  /** Which way the teeth wind, of a helix that is not 0. */
+  readonly hand?: Hand | undefined
+  /** Normal pressure angle. */
+  readonly pressureAngleDeg?: number | undefined
 }
 
 /** Two gears, or two sprockets, that drive one another. */
@@ -210,6 +225,10 @@ export interface BoxDraft {
   readonly input: string
   readonly outputs: readonly string[]
   readonly finalDrive?: FinalDrive | null | undefined
+  /** Of the driven wheels: the distance rolled in one turn, divided by 2π. */
+  readonly rollingRadiusMm?: number | null | undefined
+  /** Clockwise where it is not stated; matters only to which way thrust goes. */
+  readonly inputSense?: InputSense | null | undefined
 }
 
 /** Where something stands in a draft: keys and indexes from its root. */

@@ -118,7 +118,7 @@ if (isProduction) {
 app.use(guardWrites)
 /** A page of a box that is kept for the box as it is now needs no rendering. */
 async function answerFromKept(request: Request, response: Response): Promise<boolean> {
-  const boxId = /^\/boxes\/([0-9a-f-]{36})\/\w+$/.exec(request.path)?.[1]
+  const boxId = /^\/boxes\/([0-9a-f-]{36})\/\w+(?:\/\w+)?$/.exec(request.path)?.[1]
   if (request.method !== 'GET' || boxId === undefined) return false
   const version = await findVersion(boxId)
   if (version === null) return false

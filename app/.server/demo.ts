@@ -1,5 +1,5 @@
 /** The demo data: a made-up shop with made-up units and invented counts, one of each arrangement. */
-import type { BoxDraft, Chosen, FinalDrive, PatternId } from 'core'
+import type { BoxDraft, Chosen, FinalDrive, Gear, PatternId } from 'core'
 import { buildPattern } from 'core'
 
 import { createBox } from './boxes.ts'
@@ -12,6 +12,18 @@ interface DemoBox {
   readonly chosen: Chosen
   readonly counts: Readonly<Record<string, number>>
   readonly finalDrive?: FinalDrive
+  readonly rollingRadiusMm?: number
+  /** The teeth of the gears named, by pairs: what forces are worked out from. */
+  readonly teeth?: readonly DemoTeeth[]
+}
+
+interface DemoTeeth {
+  /** Gears with right-hand and with left-hand teeth. */
+  readonly right: readonly string[]
+  readonly left: readonly string[]
+  readonly moduleMm: number
+  readonly helixAngleDeg: number
+  readonly pressureAngleDeg: number
 }
 
 /** Both sides of a box with two countershafts have the same counts. */
@@ -131,6 +143,7 @@ const DEMO: readonly DemoBox[] = [
       'output-chain': 15,
       'wheel-chain': 41,
     },
+    rollingRadiusMm: 312,
   },
   {
     name: 'Kestwick racing five-speed, unit 21',
@@ -194,6 +207,7 @@ const DEMO: readonly DemoBox[] = [
       'output-final': 17,
       'final-ring': 65,
     },
+    rollingRadiusMm: 288,
   },
   {
     name: 'Tarn dog-clutch three-speed, unit 4',
@@ -327,19 +341,47 @@ const DEMO: readonly DemoBox[] = [
       'main-reverse': 41,
     },
     finalDrive: { drivingToothCount: 11, drivenToothCount: 43 },
+    rollingRadiusMm: 296,
+    teeth: [
+      {
+        right: ['input-head', 'main-1', 'main-2', 'main-3', 'main-5'],
+        left: ['counter-head', 'counter-1', 'counter-2', 'counter-3', 'counter-5'],
+        moduleMm: 2.25,
+        helixAngleDeg: 26,
+        pressureAngleDeg: 20,
+      },
+      {
+        right: [],
+        left: ['counter-reverse', 'idler-reverse', 'main-reverse'],
+        moduleMm: 2.5,
+        helixAngleDeg: 0,
+        pressureAngleDeg: 20,
+      },
+    ],
   },
 ]
 
-function draftOf({ name, pattern, chosen, counts, finalDrive }: DemoBox): BoxDraft {
+function teethOf(id: string, teeth: readonly DemoTeeth[]): Partial<Gear> {
+  for (const { right, left, ...data } of teeth)
+    if (right.includes(id) || left.includes(id))
+      return data.helixAngleDeg === 0
+        ? data
+        : { ...data, hand: right.includes(id) ? 'right' : 'left' }
+  return {}
+}
+
+function draftOf(box: DemoBox): BoxDraft {
+  const { name, pattern, chosen, counts, finalDrive, rollingRadiusMm, teeth = [] } = box
   const draft = buildPattern(pattern, name, chosen)
   return {
     ...draft,
     gears: draft.gears.map((gear) => {
       const toothCount = counts[gear.id]
       if (toothCount === undefined) throw new Error(`${name} has no count for "${gear.id}"`)
-      return { ...gear, toothCount }
+      return { ...gear, toothCount, ...teethOf(gear.id, teeth) }
     }),
     ...(finalDrive ? { finalDrive } : {}),
+    ...(rollingRadiusMm === undefined ? {} : { rollingRadiusMm }),
   }
 }
 

@@ -2,10 +2,13 @@
 import { renderToStaticMarkup } from 'react-dom/server'
 
 import type { BoxDraft } from 'core'
+import { solveForces } from 'core'
 
 import { analyseDraft } from '../components/box/analysis.ts'
 import sectionStyle from '../components/section/section.css?raw'
 import { SectionDrawing } from '../components/section/SectionDrawing.tsx'
+import { readTraceInput } from '../components/trace/traceInput.ts'
+import { parseLayers, readTraceState, traceAddress } from '../components/trace/traceState.ts'
 import type { Settings } from '../settings.ts'
 import { vocabularyOf } from '../words/vocabulary.ts'
 
@@ -16,21 +19,35 @@ const COLOURS = `.section {
   --trouble: #b01e17; --trouble-wash: #f9e2dd; --font-sans: sans-serif;
 }`
 
-/** The section as SVG text; with a position, in that position and with its torque. */
+/** The section as SVG text, as Trace shows it at this address; without a position, at rest. */
 export function drawSvg(
   draft: BoxDraft,
   settings: Settings,
-  positionId: string | null,
+  search: URLSearchParams,
 ): { readonly svg: string; readonly label: string | null } {
-  const { positions, fullTorque } = analyseDraft(draft)
-  const selected = positions.find(({ position }) => position.id === positionId)
-  const label = selected?.position.label ?? null
+  const isAtPosition = search.has('position') || search.has('moved')
+  const state = isAtPosition
+    ? readTraceState(draft, analyseDraft(draft), traceAddress(search))
+    : undefined
+  const analysis = state?.selected.analysis
+  const drive = analysis?.state === 'drive' ? analysis : undefined
+  const layers = parseLayers(search.get('layers'))
+  const input = readTraceInput(search, settings)
+  const label = state?.selected.position.label ?? null
   const markup = renderToStaticMarkup(
     <SectionDrawing
       draft={draft}
       words={vocabularyOf(settings)}
-      analysis={selected?.analysis}
-      ribbonFullTorque={fullTorque}
+      state={analysis}
+      drive={drive}
+      ribbonFullTorque={state?.fullTorque}
+      input={input}
+      layers={layers}
+      forces={
+        state && drive && layers.has('forces')
+          ? solveForces(state.solver.box, drive, input.torqueNm)
+          : undefined
+      }
       title={label === null ? draft.name : `${draft.name}, position ${label}`}
     />,
   )

@@ -1,7 +1,7 @@
 import { createCookie } from 'react-router'
 import { z } from 'zod'
 
-import { LENGTH_UNITS, TORQUE_UNITS } from '../format.ts'
+import { LENGTH_UNITS, ROAD_SPEED_UNITS, TORQUE_UNITS } from '../format.ts'
 import type { Settings } from '../settings.ts'
 import { DEFAULT_SETTINGS, THEMES } from '../settings.ts'
 import { END_NAMES, VOCABULARIES } from '../words/vocabulary.ts'
@@ -19,6 +19,7 @@ const settingsSchema = z.object({
   theme: z.enum(THEMES).catch(DEFAULT_SETTINGS.theme),
   torqueUnit: z.enum(TORQUE_UNITS).catch(DEFAULT_SETTINGS.torqueUnit),
   lengthUnit: z.enum(LENGTH_UNITS).catch(DEFAULT_SETTINGS.lengthUnit),
+  roadSpeedUnit: z.enum(ROAD_SPEED_UNITS).catch(DEFAULT_SETTINGS.roadSpeedUnit),
   ends: z.enum(END_NAMES).catch(DEFAULT_SETTINGS.ends),
   vocabulary: z.enum(VOCABULARIES).catch(DEFAULT_SETTINGS.vocabulary),
 })

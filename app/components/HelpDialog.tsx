@@ -65,7 +65,7 @@ export function HelpDialog({ isOpen, onOpenChange }: HelpDialogProps) {
               <p>
                 A ratio is turns of the input for one turn of the output. Its inverse, beside it, is
                 turns of the output for one of the input. Senses of rotation are seen from the input
-                end. Torques are without losses.
+                end. Torques are without losses, but for those under Forces and losses.
               </p>
             </section>
             <section>

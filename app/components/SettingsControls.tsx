@@ -2,7 +2,13 @@ import { Check, Settings2 } from 'lucide-react'
 import { DropdownMenu } from 'radix-ui'
 import { useFetcher } from 'react-router'
 
-import { LENGTH_UNITS, TORQUE_UNITS, TORQUE_UNIT_NAMES } from '~/format.ts'
+import {
+  LENGTH_UNITS,
+  ROAD_SPEED_UNITS,
+  ROAD_SPEED_UNIT_NAMES,
+  TORQUE_UNITS,
+  TORQUE_UNIT_NAMES,
+} from '~/format.ts'
 import type { Settings } from '~/settings.ts'
 import { THEMES } from '~/settings.ts'
 import { ENDS, END_NAMES, VOCABULARIES, WORDS } from '~/words/vocabulary.ts'
@@ -17,6 +23,11 @@ const CHOICES = [
     key: 'lengthUnit',
     title: 'Lengths in',
     options: LENGTH_UNITS.map((unit) => [unit, unit] as const),
+  },
+  {
+    key: 'roadSpeedUnit',
+    title: 'Road speed in',
+    options: ROAD_SPEED_UNITS.map((unit) => [unit, ROAD_SPEED_UNIT_NAMES[unit]] as const),
   },
   {
     key: 'ends',

@@ -1,30 +1,55 @@
-import { useCallback, useEffect, useRef } from 'react'
-import { useSearchParams } from 'react-router'
+import { startTransition, useCallback, useEffect, useMemo, useOptimistic, useRef } from 'react'
+import { useNavigate, useSearchParams } from 'react-router'
+
+/** Changes by key; an empty text takes the key out. */
+export type ViewChanges = Readonly<Record<string, string | undefined>>
+
+/** Long enough for a change to be on the screen before the address follows, in milliseconds. */
+const ADDRESS_DELAY_MS = 60
 
 /**
- * View state in the page's address. Changes in quick succession build on one
- * another, also while the router has not yet shown the first of them; none of
- * them makes a step for the browser's back button.
+ * View state in the page's address. A change is shown at once, and the address follows
+ * when it is on the screen: the router takes several frames. Changes in quick succession
+ * build on one another; none of them makes a step for the browser's back button.
  */
-export function useViewState(): readonly [
-  URLSearchParams,
-  (changes: Readonly<Record<string, string | undefined>>) => void,
-] {
-  const [search, setSearch] = useSearchParams()
-  const intended = useRef(search)
+export function useViewState(): readonly [URLSearchParams, (changes: ViewChanges) => void] {
+  const [address] = useSearchParams()
+  const navigate = useNavigate()
+  const [shown, show] = useOptimistic(address)
+  // What is shown stays one and the same value when the address has followed.
+  const text = shown.toString()
+  const search = useMemo(() => new URLSearchParams(text), [text])
+  /** What the address is to become; null while there is nothing for it to follow. */
+  const intended = useRef<URLSearchParams>(null)
+  const latest = useRef({ address, navigate, isOpen: true })
   useEffect(() => {
-    intended.current = search
-  }, [search])
+    latest.current = { address, navigate, isOpen: true }
+  }, [address, navigate])
+  useEffect(
+    () => () => {
+      latest.current = { ...latest.current, isOpen: false }
+    },
+    [],
+  )
   const change = useCallback(
-    (changes: Readonly<Record<string, string | undefined>>) => {
-      const next = new URLSearchParams(intended.current)
+    (changes: ViewChanges) => {
+      const next = new URLSearchParams(intended.current ?? latest.current.address)
       for (const [key, value] of Object.entries(changes))
         if (value === '') next.delete(key)
         else if (value !== undefined) next.set(key, value)
       intended.current = next
-      setSearch(next, { replace: true, preventScrollReset: true })
+      startTransition(async () => {
+        show(next)
+        await new Promise((resolve) => {
+          setTimeout(resolve, ADDRESS_DELAY_MS)
+        })
+        // A later change speaks for this one too, and a page that was left for none.
+        if (intended.current !== next || !latest.current.isOpen) return
+        await latest.current.navigate(`?${next}`, { replace: true, preventScrollReset: true })
+        if (intended.current === next) intended.current = null
+      })
     },
-    [setSearch],
+    [show],
   )
   return [search, change]
 }

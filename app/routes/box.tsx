@@ -107,7 +107,7 @@ function OpenedBox({ loaderData }: { readonly loaderData: LoadedBox }) {
   )
   return (
     <OpenBoxProvider value={open}>
-      <div className="flex min-h-screen flex-col lg:h-screen">
+      <div className="flex min-h-screen flex-col lg:h-screen print:h-auto">
         <header className="border-ink no-print flex flex-wrap items-center gap-x-4 border-b-2 px-4">
           <Link to="/" className="button-quiet -ml-2 font-bold">
             Bench

@@ -12,8 +12,7 @@ export async function loader({ params, request }: Route.LoaderArgs) {
     readSettings(request),
   ])
   if (!box) throw noSuchBox()
-  const position = new URL(request.url).searchParams.get('position')
-  const { svg, label } = drawSvg(box.draft, settings, position)
+  const { svg, label } = drawSvg(box.draft, settings, new URL(request.url).searchParams)
   const name = label === null ? box.draft.name : `${box.draft.name} ${label}`
   return new Response(svg, { headers: attachment('image/svg+xml', name, 'svg') })
 }

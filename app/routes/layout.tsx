@@ -11,19 +11,23 @@ import { Inspector } from '~/components/layout/Inspector.tsx'
 import { formatPartRef, partOfIssue } from '~/components/layout/partRef.ts'
 import { PartsTable } from '~/components/layout/PartsTable.tsx'
 import { useDrafting } from '~/components/layout/useDrafting.ts'
-import { ViewTabs } from '~/components/layout/ViewTabs.tsx'
 import { FoundPositions } from '~/components/positions/FoundPositions.tsx'
+import { ToggleRow } from '~/components/ToggleRow.tsx'
 import { useViewState } from '~/components/useViewState.ts'
 import type { BoxIssue } from 'core'
 
-const VIEWS = ['drawing', 'parts', 'positions'] as const
+const VIEWS = [
+  ['drawing', 'Drawing'],
+  ['parts', 'Parts'],
+  ['positions', 'Positions'],
+] as const
 
 export default function LayOut() {
   const { id, draft, words, edit } = useOpenBox()
   const drafting = useDrafting()
   const [search, change] = useViewState()
   const { issues } = useMemo(() => analyseDraft(draft), [draft])
-  const view = VIEWS.find((candidate) => candidate === search.get('view')) ?? 'drawing'
+  const view = VIEWS.find(([candidate]) => candidate === search.get('view'))?.[0] ?? 'drawing'
 
   const count = (gearId: string, toothCount: number | null): void => {
     const base = draft.gears.find((gear) => gear.id === gearId)?.toothCount ?? null
@@ -43,8 +47,9 @@ export default function LayOut() {
     >
       <title>{`${draft.name} · Lay out · Udrix`}</title>
       <section aria-label="Layout" className="flex min-h-0 flex-col gap-2 px-4 pt-2 pb-3">
-        <ViewTabs
-          views={VIEWS}
+        <ToggleRow
+          label="View"
+          options={VIEWS}
           selected={view}
           onSelect={(next) => {
             change({ view: next })

@@ -7,6 +7,7 @@ import { analyseDraft } from '~/components/box/analysis.ts'
 import { useOpenBox } from '~/components/box/boxContext.ts'
 import { IssueList } from '~/components/box/IssueList.tsx'
 import { FinalDriveFields } from '~/components/ratios/FinalDriveFields.tsx'
+import { RollingRadiusField } from '~/components/ratios/RollingRadiusField.tsx'
 import { RatioTable } from '~/components/ratios/RatioTable.tsx'
 
 const RatioChart = lazy(() => import('~/components/ratios/RatioChart.tsx'))
@@ -32,6 +33,7 @@ export default function Ratios() {
       <div className="grid min-h-0 flex-1 gap-4 lg:grid-cols-[20rem_1fr]">
         <div className="flex flex-col items-start gap-4">
           <FinalDriveFields key={JSON.stringify(draft.finalDrive)} />
+          <RollingRadiusField />
           <a className="button" href={`/boxes/${id}/ratios.csv`} download>
             <Download aria-hidden /> Ratios as CSV
           </a>

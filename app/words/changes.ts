@@ -10,6 +10,8 @@ export const FIELD_WORDS: Readonly<Record<BoxField, string>> = {
   name: 'name',
   notes: 'notes',
   finalDrive: 'final drive',
+  rollingRadiusMm: 'rolling radius',
+  inputSense: 'the input turns',
   input: 'input',
   outputs: 'outputs',
 }
@@ -32,6 +34,9 @@ const KEY_WORDS: Readonly<Record<string, string>> = {
   faceWidthMm: 'face width',
   moduleMm: 'module',
   helixAngleDeg: 'helix angle',
+  hand: 'hand of the helix',
+  pressureAngleDeg: 'pressure angle',
+  bearingsMm: 'bearings',
   fromMm: 'from',
   toMm: 'to',
   mount: 'sits',
@@ -89,7 +94,9 @@ function fieldsChanged(before: Part, after: Part, words: Vocabulary): string {
 export function changeWords(draft: BoxDraft, words: Vocabulary, change: Change): string {
   switch (change.kind) {
     case 'field': {
-      const [was, is] = [change.before, change.after].map((value) => valueWords('', value, words))
+      const [was, is] = [change.before, change.after].map((value) =>
+        valueWords(change.field, value, words),
+      )
       const name = capitalize(FIELD_WORDS[change.field])
       return was === 'changed' || is === 'changed' ? `${name} changed` : `${name}: ${was} → ${is}`
     }

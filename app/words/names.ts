@@ -1,5 +1,6 @@
 /** What the parts of a box are called. */
-import type { BoxIndex, Coupler, CouplerPosition, Gear } from 'core'
+import type { BoxIndex, Coupler, CouplerPosition, Gear, Law } from 'core'
+import { memberOfBody } from 'core'
 
 import type { Vocabulary } from './vocabulary.ts'
 
@@ -24,6 +25,12 @@ export function bodyName(naming: Naming, id: string): string {
     (other) => other.kind === member.kind && !other.name,
   )
   return alike.length > 1 ? `${word} ${alike.indexOf(member) + 1}` : word
+}
+
+/** A member or any gear, by its id. */
+export function partName(naming: Naming, id: string): string {
+  const gear = naming.box.gears.get(id)
+  return gear ? gearName(naming, gear) : bodyName(naming, id)
 }
 
 /** "3rd gear, main shaft". */
@@ -64,4 +71,19 @@ function order(name: string): number {
 /** A body without its shaft, for sentences that name the shaft anyway: "2nd gear". */
 export function shortBodyName(naming: Naming, id: string): string {
   return naming.box.gears.get(id)?.label ?? bodyName(naming, id)
+}
+
+/** What a path that begins at `body` with this law is called: the member that it leads to. */
+export function shareName(naming: Naming, law: Law, body: string): string {
+  const next = law.terms.find((term) => term.body !== body)?.body ?? body
+  return bodyName(naming, memberOfBody(naming.box, next)?.id ?? next)
+}
+
+/** What holds parts to one another, by the parts: "head gear with head gear, countershaft". */
+export function lawName(naming: Naming, law: Law): string {
+  const coupler = naming.box.couplers.get(law.source)
+  if (coupler) return couplerName(naming, coupler)
+  return law.terms
+    .map(({ gear, body }) => (gear ? gearName(naming, gear) : bodyName(naming, body)))
+    .join(' with ')
 }

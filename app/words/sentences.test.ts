@@ -1,22 +1,28 @@
 import type { Drive } from 'core'
-import { analyseBox, checkBox, rational } from 'core'
+import { analyse, checkBox, indexBox, prepareSolver, rational } from 'core'
 
 import { fourSpeed } from '../../core/testing/boxes.ts'
-import { engagementSentence, pathSentences, ratioSentence } from './sentences.ts'
+import { lawName, partName, shareName } from './names.ts'
+import {
+  circulationSentence,
+  engagementSentence,
+  pathSentences,
+  ratioSentence,
+} from './sentences.ts'
 import { PLAIN_WORDS, travelWords, vocabularyOf } from './vocabulary.ts'
 
 function traced(
   reverse: 'sliding-idler' | 'constant-mesh',
   label: string,
   vocabulary: 'countershaft' | 'layshaft',
+  isOverrun = false,
 ) {
   const draft = fourSpeed(reverse)
   const checked = checkBox(draft)
   if (!checked.ok) throw new Error('the box does not hang together')
-  const analysis = analyseBox(checked.box).find(
-    ({ position }) => position.label === label,
-  )?.analysis
-  if (analysis?.state !== 'drive') throw new Error(`${label} does not drive`)
+  const position = draft.positions.find((each) => each.label === label)
+  const analysis = analyse(prepareSolver(checked.box), position?.couplers ?? {}, { isOverrun })
+  if (analysis.state !== 'drive') throw new Error(`${label} does not drive`)
   const drive: Drive = analysis
   const naming = {
     box: checked.box,
@@ -69,4 +75,60 @@ test('the ends are called as the person calls them', () => {
     'Reduction: the output turns with the input, seen from the front.',
   )
   expect(travelWords(words, 'towards-output')).toBe('towards the rear')
+})
+
+test('on the overrun the wheels drive, and the engine is reached last', () => {
+  expect(traced('sliding-idler', '1', 'countershaft', true).path).toEqual([
+    'The wheels drive the main shaft, which turns with the input (seen from the input end): 250 rev/min, 400 N·m.',
+    'The 1–2 sleeve locks the main shaft to the 1st gear.',
+    'The 1st gear on the main shaft (40 teeth) drives the 1st gear on the countershaft (20 teeth), which turns against the input: 500 rev/min, 200 N·m.',
+    'The head gear on the countershaft (40 teeth) drives the head gear on the input shaft (20 teeth), which turns with the input: 1000 rev/min, 100 N·m.',
+    'Power reaches the engine at the input shaft: 1000 rev/min, 100 N·m.',
+  ])
+})
+
+describe('what joins parts', () => {
+  const draft = fourSpeed('sliding-idler')
+  const naming = { box: indexBox(draft), words: PLAIN_WORDS }
+  const term = (body: string, gear?: string) => ({
+    body,
+    gear: gear === undefined ? undefined : naming.box.gears.get(gear),
+    coefficient: rational(1),
+    stationMm: 0,
+  })
+  const pair = {
+    source: 'pair',
+    kind: 'external-mesh',
+    terms: [term('counter', 'counter-1'), term('main-1', 'main-1')],
+    uncounted: [],
+  } as const
+  const sleeve = {
+    source: 'coupler-1-2',
+    kind: 'lock',
+    terms: [term('main-1'), term('main')],
+    uncounted: [],
+  } as const
+
+  test('a pair is named by its gears, a coupler by itself', () => {
+    expect(lawName(naming, pair)).toBe('1st gear, countershaft with 1st gear, main shaft')
+    expect(lawName(naming, sleeve)).toBe('1–2 sleeve')
+    expect(partName(naming, 'counter-1')).toBe('1st gear, countershaft')
+    expect(partName(naming, 'counter')).toBe('countershaft')
+  })
+
+  test('a path is named by the shaft to which it leads', () => {
+    expect(shareName(naming, pair, 'main-1')).toBe('countershaft')
+    expect(shareName(naming, pair, 'counter')).toBe('main shaft')
+  })
+
+  test('power that goes round is told with what it passes and how much it is', () => {
+    const step = (law: typeof pair | typeof sleeve) => ({ law, from: [], to: [] })
+    const sentence = circulationSentence(naming, {
+      steps: [step(pair), step(sleeve)],
+      power: rational(1, 4),
+    })
+    expect(sentence.replaceAll('\u00a0', ' ')).toBe(
+      'Power goes round in a loop and does not leave it, 25.0 % of what enters: 1st gear, countershaft with 1st gear, main shaft; then 1–2 sleeve.',
+    )
+  })
 })

@@ -1,5 +1,6 @@
 /** The way of the power in sentences, one a step. */
 import type {
+  Circulation,
   CouplerPosition,
   Drive,
   EngagedCoupler,
@@ -13,9 +14,9 @@ import type {
 import { ONE, toNumber } from 'core'
 
 import type { TorqueUnit } from '../format.ts'
-import { formatSpeed, formatTeeth, formatTorque } from '../format.ts'
+import { formatShare, formatSpeed, formatTeeth, formatTorque } from '../format.ts'
 import type { Naming } from './names.ts'
-import { bodyName, capitalize, couplerName, shortBodyName } from './names.ts'
+import { bodyName, capitalize, couplerName, lawName, shortBodyName } from './names.ts'
 import type { Vocabulary } from './vocabulary.ts'
 import { LINK_WORDS, travelWords, viewpoint } from './vocabulary.ts'
 
@@ -76,17 +77,39 @@ function stepSentence(naming: Naming, input: Input, step: PathStep): string {
   return `${capitalize(from)} ${step.from.length > 1 ? 'drive' : 'drives'} ${to}.`
 }
 
-/** Input, every step, and the outputs, in the order of the power. */
+/** Where the power enters, every step, and where it leaves, in the order of the power. */
 export function pathSentences(naming: Naming, drive: Drive, input: Input): readonly string[] {
   const { draft } = naming.box
-  return [
-    `Power enters at the ${bodyName(naming, draft.input)}: ${formatSpeed(input.speedRpm)}, ${formatTorque(input.torqueNm, input.torqueUnit)}.`,
-    ...drive.path.map((step) => stepSentence(naming, input, step)),
-    ...drive.outputs.map(
-      ({ body, speed, torque }) =>
-        `It leaves at the ${bodyName(naming, body)}, turning ${senseWords(speed)} (${viewpoint(naming.words)}): ${load(input, speed, torque)}.`,
-    ),
-  ]
+  const steps = drive.path.map((step) => stepSentence(naming, input, step))
+  const inputName = bodyName(naming, draft.input)
+  const atInput = `${formatSpeed(input.speedRpm)}, ${formatTorque(input.torqueNm, input.torqueUnit)}`
+  const outputs = drive.outputs.map(({ body, speed, torque }) => ({
+    name: bodyName(naming, body),
+    sense: `${senseWords(speed)} (${viewpoint(naming.words)})`,
+    load: load(input, speed, torque),
+  }))
+  return drive.isOverrun
+    ? [
+        ...outputs.map(
+          ({ name, sense, load: at }) =>
+            `The wheels drive the ${name}, which turns ${sense}: ${at}.`,
+        ),
+        ...steps,
+        `Power reaches the engine at the ${inputName}: ${atInput}.`,
+      ]
+    : [
+        `Power enters at the ${inputName}: ${atInput}.`,
+        ...steps,
+        ...outputs.map(
+          ({ name, sense, load: at }) => `It leaves at the ${name}, turning ${sense}: ${at}.`,
+        ),
+      ]
+}
+
+/** Power that goes round within the box: through what, and how much. */
+export function circulationSentence(naming: Naming, { steps, power }: Circulation): string {
+  const links = steps.map(({ law }) => lawName(naming, law))
+  return `Power goes round in a loop and does not leave it, ${formatShare(toNumber(power))} of what enters: ${links.join('; then ')}.`
 }
 
 /** What was taken for granted so that one ratio follows; nothing where nothing was. */

@@ -1,9 +1,10 @@
-import type { Analysis, BoxDraft, BoxIssue, CheckedBox, PositionAnalysis } from 'core'
-import { analyseBox, checkBox, toNumber } from 'core'
+import type { Analysis, BoxDraft, BoxIssue, PositionAnalysis, Solver } from 'core'
+import { analyse, checkBox, prepareSolver, toNumber } from 'core'
 
 /** A draft with everything that the core says of it. */
 export interface AnalysedBox {
-  readonly checked: CheckedBox
+  /** Undefined while the box does not hang together. */
+  readonly solver: Solver | undefined
   readonly positions: readonly PositionAnalysis[]
   readonly issues: readonly BoxIssue[]
   /** The most torque that any part carries in any position, for one unit of input torque. */
@@ -12,13 +13,16 @@ export interface AnalysedBox {
 
 export function analyseDraft(draft: BoxDraft): AnalysedBox {
   const checked = checkBox(draft)
-  const positions = checked.ok
-    ? analyseBox(checked.box).filter(({ position }) => !position.isHidden)
-    : []
+  if (!checked.ok)
+    return { solver: undefined, positions: [], issues: checked.issues, fullTorque: 1 }
+  const solver = prepareSolver(checked.box)
+  const positions = draft.positions
+    .filter(({ isHidden }) => !isHidden)
+    .map((position) => ({ position, analysis: analyse(solver, position.couplers) }))
   return {
-    checked,
+    solver,
     positions,
-    issues: checked.ok ? checked.warnings : checked.issues,
+    issues: checked.warnings,
     fullTorque: Math.max(1, ...positions.map(({ analysis }) => mostTorque(analysis))),
   }
 }

@@ -3,9 +3,8 @@ import { useMemo } from 'react'
 import type { BoxDraft } from 'core'
 import { diffDrafts } from 'core'
 
-import { analyseDraft } from '~/components/box/analysis.ts'
+import { ratioChanges } from '~/components/ratios/ratioChanges.ts'
 import { SectionDrawing } from '~/components/section/SectionDrawing.tsx'
-import { shortResult } from '~/components/trace/PositionKeys.tsx'
 import { changeWords } from '~/words/changes.ts'
 import type { Vocabulary } from '~/words/vocabulary.ts'
 
@@ -18,22 +17,7 @@ interface ComparisonProps {
 /** A box as it was beside what it is: the drawing then, the ratios of both, and what changed since. */
 export function Comparison({ now, then, words }: ComparisonProps) {
   const since = useMemo(() => diffDrafts(then, now), [then, now])
-  const ratios = useMemo(() => {
-    const [before, after] = [then, now].map(
-      (draft) =>
-        new Map(
-          analyseDraft(draft).positions.map(({ position, analysis }) => [
-            position.label,
-            shortResult(analysis),
-          ]),
-        ),
-    )
-    return [...new Set([...(before?.keys() ?? []), ...(after?.keys() ?? [])])].map((label) => ({
-      label,
-      before: before?.get(label) ?? '–',
-      after: after?.get(label) ?? '–',
-    }))
-  }, [then, now])
+  const ratios = useMemo(() => ratioChanges(then, now), [then, now])
   return (
     <>
       <div className="h-[17rem]">

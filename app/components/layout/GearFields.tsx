@@ -2,7 +2,16 @@ import { X } from 'lucide-react'
 import { useState } from 'react'
 
 import type { Gear, MeshKind } from 'core'
-import { GEAR_MOUNTS, MESH_KINDS, indexBox, setMount, toggleMesh } from 'core'
+import {
+  GEAR_MOUNTS,
+  HANDS,
+  LEAST_PRESSURE_ANGLE_DEG,
+  MESH_KINDS,
+  MOST_PRESSURE_ANGLE_DEG,
+  indexBox,
+  setMount,
+  toggleMesh,
+} from 'core'
 
 import { Choice } from '~/components/newBox/Choice.tsx'
 import { bodyName, capitalize, gearName } from '~/words/names.ts'
@@ -114,6 +123,29 @@ export function GearFields({ drafting, words, gear, onCount }: GearFieldsProps) 
             if (text.trim() === '') return put({ helixAngleDeg: undefined })
             const angle = parseWithin(text, 0, LARGEST_HELIX_DEG, 'A helix angle, in degrees,')
             return angle.ok ? put({ helixAngleDeg: angle.value }) : angle.sentence
+          }}
+        />
+        <SelectField
+          label="Hand of the helix"
+          value={gear.hand ?? ''}
+          options={[['', 'not known'], ...HANDS.map((hand) => [hand, `${hand}-hand`] as const)]}
+          onChange={(hand) => put({ hand: hand === '' ? undefined : hand })}
+        />
+        <EntryField
+          key={`pressure ${gear.pressureAngleDeg}`}
+          label="Pressure angle"
+          unit="°"
+          inputMode="decimal"
+          value={gear.pressureAngleDeg === undefined ? '' : `${gear.pressureAngleDeg}`}
+          onCommit={(text) => {
+            if (text.trim() === '') return put({ pressureAngleDeg: undefined })
+            const angle = parseWithin(
+              text,
+              LEAST_PRESSURE_ANGLE_DEG,
+              MOST_PRESSURE_ANGLE_DEG,
+              'A pressure angle, in degrees,',
+            )
+            return angle.ok ? put({ pressureAngleDeg: angle.value }) : angle.sentence
           }}
         />
       </div>

@@ -67,6 +67,26 @@ export function MemberFields({ drafting, words, member }: MemberFieldsProps) {
             }}
           />
         ))}
+        {([0, 1] as const).map((which) => (
+          <EntryField
+            key={`bearing ${which} ${member.bearingsMm?.[which]} ${unit}`}
+            label={which === 0 ? 'First bearing' : 'Second bearing'}
+            unit={unit}
+            inputMode="decimal"
+            value={member.bearingsMm ? lengthText(member.bearingsMm[which], unit) : ''}
+            onCommit={(text) => {
+              if (text.trim() === '') return put({ bearingsMm: undefined })
+              const length = parseLength(text, unit)
+              if (!length.ok) return length.sentence
+              const [first, second] = member.bearingsMm ?? [member.fromMm, member.toMm]
+              const bearingsMm: [number, number] =
+                which === 0 ? [length.value, second] : [first, length.value]
+              return bearingsMm[0] < bearingsMm[1]
+                ? put({ bearingsMm })
+                : 'The first bearing stands nearer the input end.'
+            }}
+          />
+        ))}
         <SelectField
           label="Line"
           value={member.axis}

@@ -31,9 +31,10 @@ interface CouplerProps {
   readonly place: CouplerPosition | undefined
   readonly scale: Scale
   readonly naming: Naming
+  readonly hasName: boolean
 }
 
-export function CouplerShape({ drawn, place, scale, naming }: CouplerProps) {
+export function CouplerShape({ drawn, place, scale, naming, hasName }: CouplerProps) {
   const { coupler } = drawn
   const isEngaged = place !== undefined && place !== centreOf(coupler)
   const moves = coupler.positions.some(({ engages }) => engages.some(({ kind }) => kind !== 'mesh'))
@@ -69,14 +70,16 @@ export function CouplerShape({ drawn, place, scale, naming }: CouplerProps) {
       ) : (
         <Sleeve drawn={drawn} shift={shift} scale={scale} />
       )}
-      <text
-        className={clsx('sleeve-name moves', hasTeeth && 'haloed')}
-        x={x}
-        y={hasTeeth ? y + edge + 20 : y - edge - 8}
-        transform={`translate(${shift.toFixed(1)} 0)`}
-      >
-        {text}
-      </text>
+      {hasName && (
+        <text
+          className={clsx('sleeve-name moves', hasTeeth && 'haloed')}
+          x={x}
+          y={hasTeeth ? y + edge + 20 : y - edge - 8}
+          transform={`translate(${shift.toFixed(1)} 0)`}
+        >
+          {text}
+        </text>
+      )}
     </g>
   )
 }

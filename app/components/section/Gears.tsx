@@ -1,19 +1,22 @@
 /** The blocks of the gears, and what is written on and beside them. */
 import clsx from 'clsx'
 
-import type { Section, SectionGear } from 'core'
-import { RIM_MM, SLEEVE_RADIUS_MM, isDisputed } from 'core'
+import type { BodyMotion, Section, SectionGear } from 'core'
+import { SLEEVE_WIDTH_MM, isDisputed, toNumber } from 'core'
 
+import { formatNumber } from '~/format.ts'
 import type { Naming } from '~/words/names.ts'
 import { capitalize, gearName } from '~/words/names.ts'
 
+import type { Layers } from './layers.ts'
+import { restClass } from './rest.ts'
 import type { Scale } from './scale.ts'
-import { toothMarks } from './toothMarks.ts'
+import { markedBlock, metalMm, toothMarks } from './toothMarks.ts'
 
-/** Air drawn between a free gear and its shaft. */
-const FREE_GAP_MM = 3
 /** A name keeps this far from gears that are none of its own. */
 const NAME_SLACK_MM = 4
+/** A sleeve and its name reach so far beyond what it sits on. */
+const SLEEVE_ROOM_MM = 24
 /** The height of a count written on its gear, in viewBox units. */
 const FIGURE_HEIGHT = 24
 
@@ -25,18 +28,6 @@ export interface GearLinks {
   readonly onPoint?: ((gearId: string | undefined) => void) | undefined
 }
 
-/** Distances from the axis at which the metal of a gear begins and ends. */
-function metalMm(
-  drawn: SectionGear,
-  memberRadiusMm: number,
-  isOnSleeve: boolean,
-): [number, number] {
-  const { gear, radiusMm, isInternal } = drawn
-  if (isInternal) return [radiusMm, radiusMm + RIM_MM]
-  if (isOnSleeve) return [SLEEVE_RADIUS_MM - 2, Math.max(radiusMm, SLEEVE_RADIUS_MM + 2)]
-  return [gear.mount === 'free' ? memberRadiusMm + FREE_GAP_MM : 0, radiusMm]
-}
-
 interface GearBlockProps {
   readonly drawn: SectionGear
   /** The radius of the member that the gear is on. */
@@ -45,11 +36,15 @@ interface GearBlockProps {
   readonly isOnSleeve: boolean
   readonly shiftMm: number
   readonly scale: Scale
-  readonly isLit: boolean
+  readonly isLit?: boolean
+  /** How the gear moves, where parts that do not turn are to be told from the others. */
+  readonly motion?: BodyMotion | undefined
+  /** Whether its teeth are marked by somebody else. */
+  readonly isMarkedElsewhere?: boolean
 }
 
 export function GearBlock(props: GearBlockProps) {
-  const { drawn, memberRadiusMm, isOnSleeve, shiftMm, scale, isLit } = props
+  const { drawn, memberRadiusMm, isOnSleeve, shiftMm, scale, isLit = false } = props
   const { gear, widthMm, yMm, isCounted, isInternal } = drawn
   const [innerMm, outerMm] = metalMm(drawn, memberRadiusMm, isOnSleeve)
   const x = scale.x(gear.stationMm - widthMm / 2)
@@ -60,11 +55,14 @@ export function GearBlock(props: GearBlockProps) {
     isLit ? 'lit' : !isCounted ? 'guessed' : gear.mount === 'free' ? 'open' : 'solid',
   )
   const shaft = memberRadiusMm * scale.perMmY
-  const hasMarks = isCounted && !isLit
+  const marked =
+    isLit || props.isMarkedElsewhere
+      ? undefined
+      : markedBlock(drawn, scale, memberRadiusMm, isOnSleeve, 0)
   const seat = gear.mount === 'fixed' ? '' : gear.mount === 'sliding' ? '5 4' : null
   return (
     <g
-      className="moves"
+      className={clsx('moves', restClass(props.motion))}
       transform={`translate(${(shiftMm * scale.perMmX).toFixed(1)} 0)`}
       data-gear={gear.id}
     >
@@ -82,13 +80,8 @@ export function GearBlock(props: GearBlockProps) {
       ) : (
         <rect className={shape} x={x} width={width} y={y - outer} height={2 * outer} />
       )}
-      {hasMarks && !isInternal && (
-        <path
-          className="teeth"
-          d={toothMarks({ toothCount: gear.toothCount ?? 0, x, width, y, radius: outer, inner })}
-        />
-      )}
-      {hasMarks && seat !== null && !isInternal && !isOnSleeve && (
+      {marked && <path className="teeth" d={toothMarks(marked)} />}
+      {isCounted && !isLit && seat !== null && !isInternal && !isOnSleeve && (
         <path
           className="seat"
           strokeDasharray={seat === '' ? undefined : seat}
@@ -122,6 +115,12 @@ function isCovered(
         (Math.sign(other.yMm - yMm) === side || other.yMm === yMm) &&
         Math.abs(other.yMm - edgeMm) < other.radiusMm + 2 * NAME_SLACK_MM,
     ) ||
+    section.couplers.some(
+      ({ coupler, yMm: laneMm, baseRadiusMm }) =>
+        laneMm !== yMm &&
+        Math.abs(coupler.stationMm - own) < SLEEVE_WIDTH_MM &&
+        Math.abs(laneMm - edgeMm) < baseRadiusMm + SLEEVE_ROOM_MM,
+    ) ||
     section.members.some(
       (other) =>
         other.yMm !== yMm &&
@@ -140,10 +139,32 @@ interface GearFiguresProps extends GearLinks {
   readonly shifts: ReadonlyMap<string, number>
   readonly scale: Scale
   readonly naming: Naming
+  readonly layers: Layers
+  /** How the gear moves, where its speed is to be written on it. */
+  readonly motion?: BodyMotion | undefined
+  /** Speed of the input, and 1 where the near side of a gear that turns with it goes down, else −1. */
+  readonly speedRpm?: number | undefined
+  readonly downwards?: 1 | -1 | undefined
+}
+
+/** "↓ 412", the way the near side goes, in rev/min. */
+function speedText(motion: BodyMotion | undefined, speedRpm: number, downwards: 1 | -1): string {
+  switch (motion?.kind) {
+    case 'turns': {
+      const rpm = toNumber(motion.speed) * speedRpm
+      return `${rpm * downwards > 0 ? '↓' : '↑'} ${formatNumber(Math.abs(rpm), 0)}`
+    }
+    case 'still':
+      return '0'
+    case 'coasts':
+      return 'coasts'
+    default:
+      return '?'
+  }
 }
 
 export function GearFigures(props: GearFiguresProps) {
-  const { drawn, section, memberRadiusMm, isOnSleeve, shifts, scale, naming } = props
+  const { drawn, section, memberRadiusMm, isOnSleeve, shifts, scale, naming, layers } = props
   const { gear, yMm, widthMm } = drawn
   const shiftMm = shifts.get(gear.id) ?? 0
   const side = outwards(section, yMm)
@@ -155,7 +176,8 @@ export function GearFigures(props: GearFiguresProps) {
   const middle = ((outerMm + fromMm) / 2) * scale.perMmY
   const hasRoom = (outerMm - fromMm) * scale.perMmY > FIGURE_HEIGHT * 0.8
   // A figure that has no room on its side of the shaft goes across the shaft's middle.
-  const figureY = hasRoom ? y + side * middle + 8 : drawn.isInternal ? y + side * middle + 8 : y + 8
+  const isBeside = hasRoom || drawn.isInternal
+  const figureY = y + (isBeside ? side * middle : 0) + 8
   const count = gear.toothCount === null ? '?' : `${gear.toothCount}`
   const disputed = isDisputed(gear)
   const teeth =
@@ -176,19 +198,27 @@ export function GearFigures(props: GearFiguresProps) {
         y={y - outer}
         height={2 * outer}
       />
-      <text className={clsx('on-gear', disputed && 'disputed')} x={x} y={figureY}>
-        {disputed ? `${count}!` : count}
-      </text>
-      {!isCovered(section, { ...drawn, radiusMm: outerMm }, side, shifts) && (
-        <text
-          className={clsx(shiftMm !== 0 && 'slid')}
-          x={x}
-          y={side < 0 ? y - outer - 8 : y + outer + 20}
-          textAnchor="middle"
-        >
-          {shiftMm < 0 ? `◀ ${label}` : shiftMm > 0 ? `${label} ▶` : label}
+      {layers.has('counts') && (
+        <text className={clsx('on-gear', disputed && 'disputed')} x={x} y={figureY}>
+          {disputed ? `${count}!` : count}
         </text>
       )}
+      {layers.has('speed') && props.speedRpm !== undefined && (
+        <text className="on-gear speed" x={x} y={y + (isBeside ? -side * middle : side * 26) + 5}>
+          {speedText(props.motion, props.speedRpm, props.downwards ?? 1)}
+        </text>
+      )}
+      {layers.has('names') &&
+        !isCovered(section, { ...drawn, radiusMm: outerMm }, side, shifts) && (
+          <text
+            className={clsx(shiftMm !== 0 && 'slid')}
+            x={x}
+            y={side < 0 ? y - outer - 8 : y + outer + 20}
+            textAnchor="middle"
+          >
+            {shiftMm < 0 ? `◀ ${label}` : shiftMm > 0 ? `${label} ▶` : label}
+          </text>
+        )}
     </>
   )
   const point = props.onPoint && {

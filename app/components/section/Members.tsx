@@ -1,7 +1,14 @@
 /** Shafts and what else turns: tubes, rings, cases, planets. */
-import type { Section, SectionDifferential, SectionMember, SectionPlanetary } from 'core'
+import type {
+  BodyMotion,
+  Section,
+  SectionDifferential,
+  SectionMember,
+  SectionPlanetary,
+} from 'core'
 import { HOLLOW_WALL_MM, RIM_MM, SHAFT_RADIUS_MM } from 'core'
 
+import { restClass } from './rest.ts'
 import type { Scale } from './scale.ts'
 
 /** Width drawn for a planet, and for the arm of its carrier. */
@@ -32,10 +39,21 @@ export function Lanes({ section, scale }: { readonly section: Section; readonly 
 export function MemberShapeOf({
   drawn,
   scale,
+  motion,
 }: {
   readonly drawn: SectionMember
   readonly scale: Scale
+  /** How it moves, where parts that do not turn are to be told from the others. */
+  readonly motion?: BodyMotion | undefined
 }) {
+  return (
+    <g className={restClass(motion)} data-member={drawn.member.id}>
+      <Bars drawn={drawn} scale={scale} />
+    </g>
+  )
+}
+
+function Bars({ drawn, scale }: { readonly drawn: SectionMember; readonly scale: Scale }) {
   const { member, yMm, shape, radiusMm } = drawn
   const x = scale.x(member.fromMm)
   const width = (member.toMm - member.fromMm) * scale.perMmX

@@ -2,6 +2,9 @@ import { useMemo } from 'react'
 
 import type { BoxIndex, Drive, Section } from 'core'
 
+import { formatTorque, torqueUnitNm } from '~/format.ts'
+import type { Input } from '~/words/sentences.ts'
+
 import { ribbonPieces } from './ribbon.ts'
 import type { Scale } from './scale.ts'
 
@@ -48,6 +51,47 @@ export function Ribbon({ box, section, scale, drive, fullTorque }: RibbonProps) 
           />
         )
       })}
+    </g>
+  )
+}
+
+/** Room that the stated scale takes, in viewBox units. */
+export const SCALE_SIZE = { width: 196, height: 34 }
+/** Kept free at its left, since names reach beyond their gears. */
+const SCALE_MARGIN = 12
+const SAMPLE_LENGTH = 34
+
+/** The largest of 1, 2, 5, 10, 20 … that is no more than `most`. */
+function roundFigure(most: number): number {
+  const decade = 10 ** Math.floor(Math.log10(most))
+  return [5, 2, 1].map((digit) => digit * decade).find((figure) => figure <= most) ?? decade
+}
+
+interface TorqueScaleProps {
+  readonly at: { readonly x: number; readonly y: number }
+  readonly fullTorque: number
+  readonly input: Input
+}
+
+/** A piece of ribbon as wide as a round torque, with that torque. */
+export function TorqueScale({ at, fullTorque, input }: TorqueScaleProps) {
+  const unitNm = torqueUnitNm(input.torqueUnit)
+  const full = (fullTorque * input.torqueNm) / unitNm
+  const figure = roundFigure(full)
+  const x = at.x + SCALE_MARGIN
+  const middle = at.y + SCALE_SIZE.height / 2
+  return (
+    <g className="ribbon-scale">
+      <line
+        x1={x}
+        x2={x + SAMPLE_LENGTH}
+        y1={middle}
+        y2={middle}
+        strokeWidth={((FULL_WIDTH * figure) / full).toFixed(1)}
+      />
+      <text x={x + SAMPLE_LENGTH + 8} y={middle + 6}>
+        {`this wide: ${formatTorque(figure * unitNm, input.torqueUnit)}`}
+      </text>
     </g>
   )
 }

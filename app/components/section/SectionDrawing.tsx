@@ -3,31 +3,48 @@
  * free on it; a sleeve stands where the selected position puts it. Heights are to
  * scale, so gears in mesh touch at their pitch line.
  */
-import { useMemo } from 'react'
+import { memo, useMemo } from 'react'
 
-import type { Analysis, BoxDraft, Section, SectionMesh } from 'core'
-import { SHAFT_RADIUS_MM, indexBox, layOutSection, slidShiftsMm } from 'core'
+import type { Analysis, BodyMotion, BoxDraft, Drive, Forces, Section, SectionMesh } from 'core'
+import { bodyOfGear, indexBox, layOutSection, slidShiftsMm, toNumber } from 'core'
 
 import type { Naming } from '~/words/names.ts'
 import { bodyName, capitalize } from '~/words/names.ts'
+import type { Input } from '~/words/sentences.ts'
 import type { Vocabulary } from '~/words/vocabulary.ts'
 
 import { CouplerShape } from './Couplers.tsx'
+import { ForceMarks } from './ForceMarks.tsx'
 import type { GearLinks } from './Gears.tsx'
 import { GearBlock, GearFigures } from './Gears.tsx'
+import type { Layers } from './layers.ts'
+import { USUAL_LAYERS } from './layers.ts'
 import { DifferentialShape, Lanes, MemberShapeOf, PlanetaryShape } from './Members.tsx'
-import { placeMemberNames } from './memberNames.ts'
-import { Ribbon } from './Ribbon.tsx'
+import { findRoom, placeMemberNames } from './memberNames.ts'
+import type { Pace } from './MotionMarks.tsx'
+import { MotionMarks } from './MotionMarks.tsx'
+import { Ribbon, SCALE_SIZE, TorqueScale } from './Ribbon.tsx'
 import type { Scale } from './scale.ts'
 import { scaleOf } from './scale.ts'
+import type { GearSeats, MovingBlock } from './toothMarks.ts'
+import { gearSeats, markedBlock } from './toothMarks.ts'
+import { useMayMove } from './useMayMove.ts'
 
 interface SectionDrawingProps extends GearLinks {
   readonly draft: BoxDraft
   readonly words: Vocabulary
-  /** The state shown; without it the couplers stand at their centres. */
-  readonly analysis?: Analysis | undefined
+  /** Where the couplers stand and how everything moves; without it they stand at their centres. */
+  readonly state?: Pick<Analysis, 'engaged' | 'motions'> | undefined
+  /** The way of the power to draw. */
+  readonly drive?: Drive | undefined
   /** Torque that the ribbon shows at its full width, for one unit of input torque. */
   readonly ribbonFullTorque?: number | undefined
+  /** What is put in, for figures and the scale of the ribbon. */
+  readonly input?: Input | undefined
+  readonly forces?: Forces | undefined
+  readonly layers?: Layers | undefined
+  /** How fast turning gears are seen to turn; still where it is not given. */
+  readonly pace?: Pace | undefined
   /** The gear to light up. */
   readonly litGear?: string | undefined
   /** What the drawing shows, in words. */
@@ -36,49 +53,169 @@ interface SectionDrawingProps extends GearLinks {
   readonly overlay?: ((section: Section, scale: Scale) => React.ReactNode) | undefined
 }
 
-export function SectionDrawing(props: SectionDrawingProps) {
-  const { draft, words, analysis, litGear, title } = props
-  const box = useMemo(() => indexBox(draft), [draft])
-  const section = useMemo(() => layOutSection(draft), [draft])
-  const scale = useMemo(() => scaleOf(section), [section])
-  const naming: Naming = useMemo(() => ({ box, words }), [box, words])
-  const names = useMemo(
-    () => placeMemberNames(section, scale, (id) => bodyName(naming, id)),
-    [section, scale, naming],
-  )
-  const places = new Map(analysis?.engaged.map(({ coupler, place }) => [coupler.id, place]) ?? [])
-  const shifts = slidShiftsMm(section, places)
-  const isPresent = (link: string): boolean =>
-    !box.slidingLinks.has(link) ||
-    [...places.values()].some(({ engages }) =>
-      engages.some((engagement) => engagement.kind === 'mesh' && engagement.link === link),
-    )
-  const radiusOf = new Map(
-    section.members.map(({ member, radiusMm, shape }) => [
-      member.id,
-      shape === 'ring' ? SHAFT_RADIUS_MM : radiusMm,
-    ]),
-  )
-  const onSleeves = new Set(
-    draft.couplers.flatMap(({ kind, gears }) => (kind === 'synchronizer' ? (gears ?? []) : [])),
-  )
+/** What the parts of the drawing have in common. */
+interface Layout {
+  readonly section: Section
+  readonly scale: Scale
+  readonly seats: GearSeats
+  readonly shifts: ReadonlyMap<string, number>
+}
 
+const NO_SHIFTS: ReadonlyMap<string, number> = new Map()
+
+export function SectionDrawing(props: SectionDrawingProps) {
+  const { draft, words, state, litGear, title, layers = USUAL_LAYERS, pace } = props
+  const naming: Naming = useMemo(() => ({ box: indexBox(draft), words }), [draft, words])
+  const still = useMemo(() => {
+    const section = layOutSection(draft)
+    return { section, scale: scaleOf(section), seats: gearSeats(section) }
+  }, [draft])
+  const places = useMemo(
+    () => new Map(state?.engaged.map(({ coupler, place }) => [coupler.id, place]) ?? []),
+    [state],
+  )
+  const layout = useMemo(() => {
+    const shifts = slidShiftsMm(still.section, places)
+    return { ...still, shifts: shifts.size > 0 ? shifts : NO_SHIFTS }
+  }, [still, places])
+  const presentLinks = useMemo(
+    () =>
+      new Set(
+        [...places.values()].flatMap(({ engages }) =>
+          engages.flatMap((engagement) => (engagement.kind === 'mesh' ? [engagement.link] : [])),
+        ),
+      ),
+    [places],
+  )
+  const motions = state?.motions
+  const shownMotions = layers.has('rest') ? motions : undefined
+  const downwards = draft.inputSense === 'counterclockwise' ? -1 : 1
+  const moving = useMemo(
+    () => movingBlocks(layout, motions, downwards),
+    [layout, motions, downwards],
+  )
+  const mayMove = useMayMove()
+  const isMoving = pace !== undefined && mayMove
+  const movingGears = useMemo(
+    () => new Set(isMoving ? moving.map(({ gear }) => gear) : []),
+    [isMoving, moving],
+  )
+  const size = { width: layout.scale.width.toFixed(0), height: layout.scale.height.toFixed(0) }
+  const viewBox = `0 0 ${size.width} ${size.height}`
+  const parts = (
+    <Parts
+      naming={naming}
+      layout={layout}
+      presentLinks={presentLinks}
+      motions={shownMotions}
+      litGear={litGear}
+      movingGears={movingGears}
+    />
+  )
+  const writing = (
+    <>
+      {layout.section.couplers.map((drawn) => (
+        <CouplerShape
+          key={drawn.coupler.id}
+          drawn={drawn}
+          place={places.get(drawn.coupler.id)}
+          scale={layout.scale}
+          naming={naming}
+          hasName={layers.has('names')}
+        />
+      ))}
+      <Writing {...props} naming={naming} layout={layout} layers={layers} downwards={downwards} />
+    </>
+  )
+  if (pace === undefined)
+    return (
+      <svg className="section" viewBox={viewBox} role="group" aria-label={title}>
+        {parts}
+        {writing}
+      </svg>
+    )
   return (
-    <svg
-      className="section"
-      viewBox={`0 0 ${scale.width.toFixed(0)} ${scale.height.toFixed(0)}`}
-      role="group"
-      aria-label={title}
-    >
+    <div className="section-layers">
+      <svg className="section" viewBox={viewBox} aria-hidden>
+        {parts}
+      </svg>
+      {isMoving && (
+        <MotionMarks
+          blocks={moving}
+          pace={pace}
+          width={Number(size.width)}
+          height={Number(size.height)}
+        />
+      )}
+      <svg className="section upper" viewBox={viewBox} role="group" aria-label={title}>
+        {writing}
+      </svg>
+    </div>
+  )
+}
+
+/** The gears that turn, as blocks whose teeth drift. */
+function movingBlocks(
+  { section, scale, seats, shifts }: Layout,
+  motions: ReadonlyMap<string, BodyMotion> | undefined,
+  downwards: 1 | -1,
+): readonly MovingBlock[] {
+  return section.gears.flatMap((drawn): MovingBlock[] => {
+    const { gear } = drawn
+    const motion = motions?.get(bodyOfGear(gear))
+    const block = markedBlock(
+      drawn,
+      scale,
+      seats.radiusMm(gear.member),
+      seats.isOnSleeve(gear.id),
+      shifts.get(gear.id) ?? 0,
+    )
+    if (motion?.kind !== 'turns' || !block) return []
+    return [
+      {
+        ...block,
+        gear: gear.id,
+        downwards: toNumber(motion.speed) * downwards,
+        isSolid: gear.mount !== 'free',
+      },
+    ]
+  })
+}
+
+interface PartsProps {
+  readonly naming: Naming
+  readonly layout: Layout
+  readonly presentLinks: ReadonlySet<string>
+  /** Where parts that stand are to be told from those that turn. */
+  readonly motions: ReadonlyMap<string, BodyMotion> | undefined
+  readonly litGear: string | undefined
+  /** Gears whose teeth drift, and are marked elsewhere. */
+  readonly movingGears: ReadonlySet<string>
+}
+
+/** What is of metal and stays where it is while shafts turn. */
+const Parts = memo(function Parts(props: PartsProps) {
+  const { naming, layout, presentLinks, motions, litGear, movingGears } = props
+  const { section, scale, seats, shifts } = layout
+  return (
+    <>
       <Lanes section={section} scale={scale} />
       {section.members.map((drawn) => (
-        <MemberShapeOf key={drawn.member.id} drawn={drawn} scale={scale} />
+        <MemberShapeOf
+          key={drawn.member.id}
+          drawn={drawn}
+          scale={scale}
+          motion={motions?.get(drawn.member.id)}
+        />
       ))}
       {section.differentials.map((drawn) => (
         <DifferentialShape key={drawn.link.id} drawn={drawn} scale={scale} />
       ))}
       {section.meshes
-        .filter(({ link, isTouching }) => !isTouching && isPresent(link.id))
+        .filter(
+          ({ link, isTouching }) =>
+            !isTouching && (!naming.box.slidingLinks.has(link.id) || presentLinks.has(link.id)),
+        )
         .map((mesh) => (
           <ApartMesh key={mesh.link.id} mesh={mesh} scale={scale} />
         ))}
@@ -89,53 +226,84 @@ export function SectionDrawing(props: SectionDrawingProps) {
         <GearBlock
           key={drawn.gear.id}
           drawn={drawn}
-          memberRadiusMm={radiusOf.get(drawn.gear.member) ?? SHAFT_RADIUS_MM}
-          isOnSleeve={onSleeves.has(drawn.gear.id)}
+          memberRadiusMm={seats.radiusMm(drawn.gear.member)}
+          isOnSleeve={seats.isOnSleeve(drawn.gear.id)}
           shiftMm={shifts.get(drawn.gear.id) ?? 0}
           scale={scale}
           isLit={litGear === drawn.gear.id}
+          motion={motions?.get(bodyOfGear(drawn.gear))}
+          isMarkedElsewhere={movingGears.has(drawn.gear.id)}
         />
       ))}
-      {section.couplers.map((drawn) => (
-        <CouplerShape
-          key={drawn.coupler.id}
-          drawn={drawn}
-          place={places.get(drawn.coupler.id)}
-          scale={scale}
-          naming={naming}
-        />
-      ))}
-      {analysis?.state === 'drive' && (
+    </>
+  )
+})
+
+interface WritingProps extends SectionDrawingProps {
+  readonly naming: Naming
+  readonly layout: Layout
+  readonly layers: Layers
+  readonly downwards: 1 | -1
+}
+
+/** The torque, and what is written over the parts. */
+function Writing(props: WritingProps) {
+  const { naming, layout, layers, state, drive, forces, input, overlay } = props
+  const { section, scale, seats, shifts } = layout
+  const fullTorque = props.ribbonFullTorque ?? 1
+  const names = useMemo(
+    () => placeMemberNames(section, scale, (id) => bodyName(naming, id)),
+    [section, scale, naming],
+  )
+  const scaleAt = useMemo(
+    () => findRoom(section, scale, names, SCALE_SIZE),
+    [section, scale, names],
+  )
+  const hasRibbon = drive !== undefined && layers.has('torque')
+  return (
+    <>
+      {hasRibbon && (
         <Ribbon
-          box={box}
+          box={naming.box}
           section={section}
           scale={scale}
-          drive={analysis}
-          fullTorque={props.ribbonFullTorque ?? 1}
+          drive={drive}
+          fullTorque={fullTorque}
         />
       )}
-      {names.map(({ member, x, y }) => (
-        <text key={member} x={x} y={y}>
-          {capitalize(bodyName(naming, member))}
-        </text>
-      ))}
+      {hasRibbon && input && scaleAt && (
+        <TorqueScale at={scaleAt} fullTorque={fullTorque} input={input} />
+      )}
+      {layers.has('names') &&
+        names.map(({ member, x, y }) => (
+          <text key={member} x={x} y={y}>
+            {capitalize(bodyName(naming, member))}
+          </text>
+        ))}
       {section.gears.map((drawn) => (
         <GearFigures
           key={drawn.gear.id}
           drawn={drawn}
           section={section}
-          memberRadiusMm={radiusOf.get(drawn.gear.member) ?? SHAFT_RADIUS_MM}
-          isOnSleeve={onSleeves.has(drawn.gear.id)}
+          memberRadiusMm={seats.radiusMm(drawn.gear.member)}
+          isOnSleeve={seats.isOnSleeve(drawn.gear.id)}
           shifts={shifts}
           scale={scale}
           naming={naming}
+          layers={layers}
+          motion={state?.motions.get(bodyOfGear(drawn.gear))}
+          speedRpm={input?.speedRpm}
+          downwards={props.downwards}
           gearHref={props.gearHref}
           onChooseGear={props.onChooseGear}
           onPoint={props.onPoint}
         />
       ))}
-      {props.overlay?.(section, scale)}
-    </svg>
+      {forces && layers.has('forces') && (
+        <ForceMarks section={section} scale={scale} forces={forces} />
+      )}
+      {overlay?.(section, scale)}
+    </>
   )
 }
 

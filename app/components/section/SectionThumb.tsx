@@ -28,7 +28,6 @@ export function SectionThumb({ draft }: { readonly draft: BoxDraft }) {
           isOnSleeve={false}
           shiftMm={0}
           scale={scale}
-          isLit={false}
         />
       ))}
     </svg>

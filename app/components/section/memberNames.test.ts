@@ -2,7 +2,7 @@ import { PATTERNS, buildPattern, indexBox, layOutSection } from 'core'
 
 import { bodyName } from '../../words/names.ts'
 import { PLAIN_WORDS } from '../../words/vocabulary.ts'
-import { placeMemberNames } from './memberNames.ts'
+import { findRoom, placeMemberNames } from './memberNames.ts'
 import { scaleOf } from './scale.ts'
 
 /** A line of type is drawn 17 units high; a name of n letters about 8 n wide. */
@@ -60,4 +60,50 @@ test.each(PATTERNS.map(({ id }) => id))('the drawing of %s fits into its frame',
   expect(isFull).toBe(true)
   expect(scale.perMmX / scale.perMmY).toBeLessThanOrEqual(2)
   expect(scale.perMmX / scale.perMmY).toBeGreaterThanOrEqual(1)
+})
+
+test.each(PATTERNS.map(({ id }) => id))(
+  'the scale of the ribbon in %s covers no part, if it finds room',
+  (id) => {
+    const draft = buildPattern(id, 'box', {})
+    const naming = { box: indexBox(draft), words: PLAIN_WORDS }
+    const section = layOutSection(draft)
+    const scale = scaleOf(section)
+    const names = placeMemberNames(section, scale, (member) => bodyName(naming, member))
+    const size = { width: 196, height: 34 }
+    const found = findRoom(section, scale, names, size)
+    if (!found) return
+    const [left, right] = [found.x, found.x + size.width]
+    const [top, bottom] = [found.y, found.y + size.height]
+    expect(left).toBeGreaterThanOrEqual(0)
+    expect(right).toBeLessThanOrEqual(scale.width)
+    const parts = [
+      ...section.gears.map(({ gear, yMm, widthMm, radiusMm }) => ({
+        fromMm: gear.stationMm - widthMm / 2,
+        toMm: gear.stationMm + widthMm / 2,
+        yMm,
+        radiusMm,
+      })),
+      ...section.members.map(({ member, yMm, radiusMm }) => ({
+        fromMm: member.fromMm,
+        toMm: member.toMm,
+        yMm,
+        radiusMm,
+      })),
+    ]
+    for (const { fromMm, toMm, yMm, radiusMm } of parts)
+      expect(
+        right <= scale.x(fromMm) ||
+          left >= scale.x(toMm) ||
+          bottom <= scale.y(yMm - radiusMm) ||
+          top >= scale.y(yMm + radiusMm),
+      ).toBe(true)
+  },
+)
+
+test('where there is no room the scale is left out', () => {
+  const section = layOutSection(buildPattern('three-shaft', 'box', {}))
+  const scale = scaleOf(section)
+  expect(findRoom(section, scale, [], { width: 5000, height: 10 })).toBeNull()
+  expect(findRoom(section, scale, [], { width: scale.width - 4, height: scale.height })).toBeNull()
 })

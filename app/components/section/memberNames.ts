@@ -21,7 +21,9 @@ interface Rectangle {
 export interface PlacedName {
   readonly member: string
   readonly x: number
+  /** The base line. */
   readonly y: number
+  readonly width: number
 }
 
 function isApart(one: Rectangle, other: Rectangle): boolean {
@@ -80,6 +82,32 @@ function candidates(
   ]
 }
 
+function lineOf(x: number, y: number, width: number): Rectangle {
+  return { left: x, right: x + width, top: y - LINE + 5, bottom: y + 3 }
+}
+
+/** Steps in which the drawing is searched for room, in viewBox units. */
+const SEARCH_STEP = { x: 20, y: 10 }
+
+/** Where something of this size can stand, its left top corner, nearest to the lower left; null where nowhere. */
+export function findRoom(
+  section: Section,
+  scale: Scale,
+  names: readonly PlacedName[],
+  size: { readonly width: number; readonly height: number },
+): { readonly x: number; readonly y: number } | null {
+  const taken = [
+    ...obstacles(section, scale),
+    ...names.map(({ x, y, width }) => lineOf(x, y, width)),
+  ]
+  for (let y = scale.height - size.height; y >= 0; y -= SEARCH_STEP.y)
+    for (let x = 2; x + size.width <= scale.width; x += SEARCH_STEP.x) {
+      const here = { left: x, right: x + size.width, top: y, bottom: y + size.height }
+      if (taken.every((other) => isApart(here, other))) return { x, y }
+    }
+  return null
+}
+
 /** Names that find room, in the order of the members; the others are told by pointing. */
 export function placeMemberNames(
   section: Section,
@@ -91,11 +119,11 @@ export function placeMemberNames(
   for (const drawn of section.members) {
     const width = nameOf(drawn.member.id).length * CHARACTER
     for (const [x, y] of candidates(drawn, width, scale)) {
-      const here = { left: x, right: x + width, top: y - LINE + 5, bottom: y + 3 }
+      const here = lineOf(x, y, width)
       const isInside = here.left >= 0 && here.right <= scale.width && here.bottom <= scale.height
       if (!isInside || here.top < 0 || !taken.every((other) => isApart(here, other))) continue
       taken.push(here)
-      placed.push({ member: drawn.member.id, x, y })
+      placed.push({ member: drawn.member.id, x, y, width })
       break
     }
   }

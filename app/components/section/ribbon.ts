@@ -2,15 +2,19 @@
  * The torque ribbon: the way of the power through the drawn section. Along a
  * shaft it lies on the axis; from gear to gear it crosses at their station, as
  * wide on each side of the pitch line as the torque there; from a free gear it
- * passes beside the shaft to the coupler and across it to the hub.
+ * passes beside the shaft to the coupler and across it to the hub. In tubes, rings
+ * and cases it lies in the wall. Through a planetary set it goes by way of a planet,
+ * through a differential by way of its middle, each part with a torque of its own.
  */
-import type { BoxIndex, Drive, PathEnd, PathStep, Section, SectionMesh } from 'core'
-import { SHAFT_RADIUS_MM, bodyOfGear, memberOfBody, toNumber } from 'core'
+import type { BoxIndex, Drive, PathEnd, PathStep, Section, SectionMember, SectionMesh } from 'core'
+import { HOLLOW_WALL_MM, RIM_MM, SHAFT_RADIUS_MM, bodyOfGear, memberOfBody, toNumber } from 'core'
 
 /** How far beside the axis the ribbon runs from a free gear to its coupler. */
 const BESIDE_MM = SHAFT_RADIUS_MM + 6
 /** How far beside its gears the ribbon passes a lane that lies between them. */
 const ROUND_MM = 5
+/** How far within the outside of a differential case the ribbon lies. */
+const IN_CASE_MM = 4
 /** Where on its radius the ribbon comes into a gear from one that it cannot touch. */
 const ENTRY = 0.62
 
@@ -23,58 +27,124 @@ export interface RibbonPiece {
   readonly torque: number
 }
 
+type Point = readonly [xMm: number, yMm: number]
+
+/** How far from its axis the ribbon lies in a member. */
+function wallMm({ shape, radiusMm }: SectionMember): number {
+  switch (shape) {
+    case 'shaft':
+      return 0
+    case 'hollow':
+      return SHAFT_RADIUS_MM + HOLLOW_WALL_MM / 2
+    case 'ring':
+      return radiusMm - RIM_MM / 2
+    case 'case':
+      return radiusMm - IN_CASE_MM
+  }
+}
+
 /** The pieces of the ribbon in no particular order; empty where nothing drives. */
 export function ribbonPieces(
   box: BoxIndex,
   section: Section,
   drive: Drive,
 ): readonly RibbonPiece[] {
-  const laneY = new Map(section.lanes.map(({ axis, yMm }) => [axis.id, yMm]))
-  const axisY = (body: string): number => laneY.get(memberOfBody(box, body)?.axis ?? '') ?? 0
+  const memberOf = (body: string): SectionMember | undefined => {
+    const id = memberOfBody(box, body)?.id
+    return section.members.find(({ member }) => member.id === id)
+  }
   const meshOf = (step: PathStep): SectionMesh | undefined =>
     section.meshes.find(({ link }) => link.id === step.law.source)
 
-  /** Beside the axis for a free gear, on the side of the mate that drives or is driven. */
-  const besideY = new Map<string, number>()
+  /** On which side of its axis a body is driven or drives. */
+  const sides = new Map<string, number>()
   for (const step of drive.path) {
     const mesh = meshOf(step)
     for (const [one, other] of mesh ? [[mesh.a, mesh.b] as const, [mesh.b, mesh.a] as const] : [])
-      if (one.gear.mount === 'free')
-        besideY.set(bodyOfGear(one.gear), one.yMm + Math.sign(other.yMm - one.yMm) * BESIDE_MM)
+      sides.set(bodyOfGear(one.gear), Math.sign(other.yMm - one.yMm))
   }
-  const bodyY = (body: string): number => besideY.get(body) ?? axisY(body)
+  const bodyY = (body: string): number => {
+    const member = memberOf(body)
+    if (!member) return 0
+    const offset = box.gears.has(body) ? BESIDE_MM : wallMm(member)
+    return member.yMm + (sides.get(body) ?? -1) * offset
+  }
 
   const pieces: RibbonPiece[] = []
-  const add = (
-    [fromXMm, fromYMm]: readonly [number, number],
-    [toXMm, toYMm]: readonly [number, number],
-    torque: number,
-  ): void => {
-    if (fromXMm !== toXMm || fromYMm !== toYMm)
-      pieces.push({ fromXMm, fromYMm, toXMm, toYMm, torque: Math.abs(torque) })
+  /** A line of pieces that carries one torque. */
+  const add = (points: readonly Point[], torque: number): void => {
+    points.forEach(([toXMm, toYMm], at) => {
+      const [fromXMm, fromYMm] = points[at - 1] ?? [toXMm, toYMm]
+      if (fromXMm !== toXMm || fromYMm !== toYMm)
+        pieces.push({ fromXMm, fromYMm, toXMm, toYMm, torque: Math.abs(torque) })
+    })
   }
 
   for (const { body, fromMm, toMm, torque } of drive.stretches) {
     const motion = drive.motions.get(body)
-    const isBackwards = motion?.kind === 'turns' && torque.sign() * motion.speed.sign() < 0
-    const ends = [
+    // What is held bears torque and carries no power.
+    if (motion?.kind !== 'turns') continue
+    const isBackwards = torque.sign() * motion.speed.sign() < 0
+    const ends: readonly Point[] = [
       [fromMm, bodyY(body)],
       [toMm, bodyY(body)],
-    ] as const
-    add(isBackwards ? ends[1] : ends[0], isBackwards ? ends[0] : ends[1], toNumber(torque))
+    ]
+    add(isBackwards ? [...ends].reverse() : ends, toNumber(torque))
   }
 
   for (const step of drive.path) {
     const mesh = meshOf(step)
-    for (const from of step.from)
-      for (const to of step.to)
-        if (mesh) crossMesh(mesh, from, to, bodyY, add)
-        else {
-          const share = toNumber(to.torque)
-          add([from.stationMm, bodyY(from.body)], [to.stationMm, bodyY(to.body)], share)
-        }
+    const way = wayThrough(section, step)
+    if (mesh) {
+      for (const from of step.from) for (const to of step.to) crossMesh(mesh, from, to, bodyY, add)
+    } else if (way) {
+      for (const end of step.from) add(way(end, bodyY(end.body)), toNumber(end.torque))
+      for (const end of step.to) add([...way(end, bodyY(end.body))].reverse(), toNumber(end.torque))
+    } else {
+      for (const from of step.from)
+        for (const to of step.to)
+          add(
+            [
+              [from.stationMm, bodyY(from.body)],
+              [to.stationMm, bodyY(to.body)],
+            ],
+            toNumber(to.torque),
+          )
+    }
   }
   return pieces
+}
+
+/** From a body, at its height, to where a planetary set or a differential brings its three together. */
+function wayThrough(
+  section: Section,
+  { law }: PathStep,
+): ((end: PathEnd, bodyYMm: number) => readonly Point[]) | undefined {
+  const planetary = section.planetaries.find(({ link }) => link.id === law.source)
+  if (planetary) {
+    const { stationMm, yMm, sunRadiusMm, ringRadiusMm, carrierAtMm } = planetary
+    const pinY = yMm - (sunRadiusMm + ringRadiusMm) / 2
+    return (end, bodyYMm) =>
+      end.gear
+        ? [
+            [stationMm, bodyYMm],
+            [stationMm, pinY],
+          ]
+        : [
+            [end.stationMm, bodyYMm],
+            [carrierAtMm, bodyYMm],
+            [carrierAtMm, pinY],
+            [stationMm, pinY],
+          ]
+  }
+  const differential = section.differentials.find(({ link }) => link.id === law.source)
+  return (
+    differential &&
+    ((end, bodyYMm) => [
+      [end.stationMm, bodyYMm],
+      [differential.stationMm, differential.yMm],
+    ])
+  )
 }
 
 function crossMesh(
@@ -82,26 +152,28 @@ function crossMesh(
   from: PathEnd,
   to: PathEnd,
   bodyY: (body: string) => number,
-  add: (from: readonly [number, number], to: readonly [number, number], torque: number) => void,
+  add: (points: readonly Point[], torque: number) => void,
 ): void {
-  const [driving, driven] =
-    bodyOfGear(mesh.a.gear) === from.body ? [mesh.a, mesh.b] : [mesh.b, mesh.a]
-  const [fromTorque, toTorque] = [toNumber(from.torque), toNumber(to.torque)]
-  const fromY = bodyY(from.body)
-  const toY = bodyY(to.body)
-  const x = mesh.stationMm
+  const { a, b, stationMm: x } = mesh
+  const isForwards = bodyOfGear(a.gear) === from.body
+  const [endA, endB] = isForwards ? [from, to] : [to, from]
+  const [yA, yB] = [bodyY(endA.body), bodyY(endB.body)]
+  const halves = (ofA: readonly Point[], ofB: readonly Point[]): void => {
+    if (isForwards) {
+      add(ofA, toNumber(endA.torque))
+      add(ofB, toNumber(endB.torque))
+    } else {
+      add([...ofB].reverse(), toNumber(endB.torque))
+      add([...ofA].reverse(), toNumber(endA.torque))
+    }
+  }
   if (mesh.isTouching) {
-    const pitchLineY = driving.yMm + Math.sign(driven.yMm - driving.yMm) * driving.radiusMm
-    add([x, fromY], [x, pitchLineY], fromTorque)
-    add([x, pitchLineY], [x, toY], toTorque)
+    const pitchLine: Point = [x, a.yMm + Math.sign(b.yMm - a.yMm) * a.radiusMm]
+    halves([[x, yA], pitchLine], [pitchLine, [x, yB]])
     return
   }
-  const roundX = x + Math.max(driving.widthMm, driven.widthMm) / 2 + ROUND_MM
-  const inY = driven.yMm - Math.sign(toY - fromY) * driven.radiusMm * ENTRY
-  const middleY = (fromY + inY) / 2
-  add([x, fromY], [roundX, fromY], fromTorque)
-  add([roundX, fromY], [roundX, middleY], fromTorque)
-  add([roundX, middleY], [roundX, inY], toTorque)
-  add([roundX, inY], [x, inY], toTorque)
-  add([x, inY], [x, toY], toTorque)
+  const roundX = x + Math.max(a.widthMm, b.widthMm) / 2 + ROUND_MM
+  const inY = b.yMm - Math.sign(yB - yA) * b.radiusMm * ENTRY
+  const middle: Point = [roundX, (yA + inY) / 2]
+  halves([[x, yA], [roundX, yA], middle], [middle, [roundX, inY], [x, inY], [x, yB]])
 }

@@ -47,6 +47,8 @@ const COLUMNS = [
   'sm:grid-cols-11',
 ]
 const MOST_IN_A_ROW = COLUMNS.length - 1
+/** With more keys in a row a ratio over 10 needs smaller figures. */
+const ROOMY_COLUMNS = 8
 
 /** One large key a position, with what it makes. */
 export function PositionKeys({ positions, selected, hrefOf, onSelect }: PositionKeysProps) {
@@ -77,7 +79,14 @@ export function PositionKeys({ positions, selected, hrefOf, onSelect }: Position
             )}
           >
             <span className="text-[1.5rem] leading-none font-bold">{position.label}</span>
-            <span className="text-[0.84rem] whitespace-nowrap">{shortResult(analysis)}</span>
+            <span
+              className={clsx(
+                'whitespace-nowrap',
+                columns > ROOMY_COLUMNS ? 'text-[0.76rem]' : 'text-[0.84rem]',
+              )}
+            >
+              {shortResult(analysis)}
+            </span>
           </a>
         )
       })}

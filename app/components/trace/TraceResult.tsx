@@ -1,14 +1,15 @@
 import { TriangleAlert } from 'lucide-react'
 import { Link } from 'react-router'
 
-import type { Analysis, Drive, PositionAnalysis, RatioFactor } from 'core'
-import { isDisputed, toNumber } from 'core'
+import type { Analysis, Drive, RatioFactor } from 'core'
+import { isDisputed, roadSpeedKmh, toNumber } from 'core'
 
 import {
   formatExact,
   formatInverse,
   formatRatio,
   formatRatioFigure,
+  formatRoadSpeed,
   formatSpeed,
   formatTorque,
 } from '~/format.ts'
@@ -16,37 +17,41 @@ import type { Naming } from '~/words/names.ts'
 import { bodyName, gearName } from '~/words/names.ts'
 import {
   balanceSentence,
+  circulationSentence,
   engagementSentence,
   openSentence,
   pathSentences,
   ratioSentence,
 } from '~/words/sentences.ts'
-import type { Input } from '~/words/sentences.ts'
 
-import { MOVED_ID } from './movedPlaces.ts'
+import { ShareFields } from './ShareFields.tsx'
+import type { OpenTrace } from './traceContext.ts'
+import type { TraceInput } from './traceInput.ts'
 
 interface TraceResultProps {
-  readonly naming: Naming
-  readonly selected: PositionAnalysis
-  readonly input: Input
+  readonly trace: OpenTrace
   /** Why it is locked, where it is. */
   readonly lock?: string | undefined
   readonly countHref: (gearId: string) => string
+  /** Where final drive and wheels are entered. */
+  readonly ratiosHref: string
   /** Where torque and speed in are entered; they stand over torque and speed out. */
   readonly inputFields: React.ReactNode
 }
 
 /** Everything that is to be said of the selected position. */
 export function TraceResult(props: TraceResultProps) {
-  const { naming, selected, input, lock, countHref, inputFields } = props
-  const { position, analysis } = selected
+  const { trace, lock, countHref, ratiosHref, inputFields } = props
+  const { naming, input } = trace
+  const { position, analysis } = trace.selected
   return (
     <div aria-live="polite" className="flex flex-col gap-3">
       <h2 className="text-graphite -mb-2 text-[1.05rem]">
-        {position.id === MOVED_ID ? 'Sleeves moved by hand' : `Position ${position.label}`}
+        {trace.isByHand ? 'Sleeves moved by hand' : `Position ${position.label}`}
+        {trace.isOverrun && ', the wheels drive'}
       </h2>
       {analysis.state === 'drive' ? (
-        <DriveFigures naming={naming} drive={analysis} input={input}>
+        <DriveFigures naming={naming} drive={analysis} input={input} ratiosHref={ratiosHref}>
           {inputFields}
         </DriveFigures>
       ) : analysis.state === 'uncounted' ? (
@@ -79,7 +84,11 @@ export function TraceResult(props: TraceResultProps) {
         </div>
       )}
       <Engaged naming={naming} analysis={analysis} />
-      {analysis.state === 'drive' && <PathList naming={naming} drive={analysis} input={input} />}
+      {analysis.state === 'drive' && (
+        <PathList naming={naming} drive={analysis} input={input}>
+          <ShareFields trace={trace} />
+        </PathList>
+      )}
     </div>
   )
 }
@@ -111,11 +120,13 @@ function DriveFigures({
   naming,
   drive,
   input,
+  ratiosHref,
   children,
 }: {
   readonly naming: Naming
   readonly drive: Drive
-  readonly input: Input
+  readonly input: TraceInput
+  readonly ratiosHref: string
   readonly children: React.ReactNode
 }) {
   const { ratio } = drive
@@ -149,8 +160,10 @@ function DriveFigures({
       <table className="w-full text-left">
         <thead className="text-graphite">
           <tr>
-            <th className="w-1/2 font-normal">Torque out</th>
-            <th className="font-normal">Speed out</th>
+            <th className="w-1/2 font-normal">
+              Torque {drive.isOverrun ? 'at the output' : 'out'}
+            </th>
+            <th className="font-normal">Speed {drive.isOverrun ? 'at the output' : 'out'}</th>
           </tr>
         </thead>
         <tbody className="border-rule border-b-2">
@@ -171,8 +184,45 @@ function DriveFigures({
           ))}
         </tbody>
       </table>
+      <RoadSpeed naming={naming} drive={drive} input={input} ratiosHref={ratiosHref} />
       {balance && <p className="text-graphite text-[0.86rem]">{balance}</p>}
     </>
+  )
+}
+
+function RoadSpeed({
+  naming,
+  drive,
+  input,
+  ratiosHref,
+}: {
+  readonly naming: Naming
+  readonly drive: Drive
+  readonly input: TraceInput
+  readonly ratiosHref: string
+}) {
+  const { finalDrive = null, rollingRadiusMm } = naming.box.draft
+  const [output] = drive.outputs
+  if (!rollingRadiusMm || !output)
+    return (
+      <p className="text-graphite -mt-2 text-[0.86rem]">
+        <Link to={ratiosHref} className="text-accent underline">
+          Enter the rolling radius of the wheels
+        </Link>{' '}
+        to see the road speed.
+      </p>
+    )
+  const rpm = toNumber(output.speed) * input.speedRpm
+  return (
+    <p className="-mt-2">
+      Road speed{' '}
+      <b data-testid="road-speed">
+        {formatRoadSpeed(roadSpeedKmh(rpm, rollingRadiusMm, finalDrive), input.roadSpeedUnit)}
+      </b>{' '}
+      <span className="text-graphite text-[0.86rem]">
+        {finalDrive ? 'with the final drive' : 'with the output at the wheels'}
+      </span>
+    </p>
   )
 }
 
@@ -203,7 +253,9 @@ function Factors({
         </span>
       ))}
       <span>= {ratio}</span>
-      <span className="text-graphite text-[0.86rem]">driven over driving teeth</span>
+      {factors.some(({ pair }) => pair) && (
+        <span className="text-graphite text-[0.86rem]">driven over driving teeth</span>
+      )}
     </p>
   )
 }
@@ -229,10 +281,12 @@ function PathList({
   naming,
   drive,
   input,
+  children,
 }: {
   readonly naming: Naming
   readonly drive: Drive
-  readonly input: Input
+  readonly input: TraceInput
+  readonly children: React.ReactNode
 }) {
   return (
     <section>
@@ -242,11 +296,12 @@ function PathList({
           <li key={at}>{sentence}</li>
         ))}
       </ol>
-      {drive.isShared && (
-        <p className="text-graphite mt-1 text-[0.86rem]">
-          Parallel paths are taken to share the load equally where they are equal: an assumption.
+      {drive.circulations.map((circulation, at) => (
+        <p key={at} className="mt-1">
+          {circulationSentence(naming, circulation)}
         </p>
-      )}
+      ))}
+      {children}
     </section>
   )
 }

@@ -1,6 +1,6 @@
 /** Couplers that a person has moved by hand, in the page's address. */
 import type { BoxDraft, Coupler, CouplerPlaces, CouplerPosition } from 'core'
-import { brokenInterlock, centreOf, fullPlaces } from 'core'
+import { brokenInterlock, fullPlaces, placesAtRest } from 'core'
 
 /** Stands for the position that a person has made by moving couplers. */
 export const MOVED_ID = 'moved'
@@ -14,10 +14,11 @@ export function parsePlaces(draft: BoxDraft, text: string | null): CouplerPlaces
       return at > 0 ? [[pair.slice(0, at), pair.slice(at + 1)] as const] : []
     }),
   )
+  const rest = placesAtRest(draft.couplers)
   return Object.fromEntries(
     draft.couplers.map((coupler) => {
       const wanted = coupler.positions.find(({ id }) => id === named.get(coupler.id))
-      return [coupler.id, (wanted ?? centreOf(coupler) ?? coupler.positions[0])?.id ?? '']
+      return [coupler.id, wanted?.id ?? rest[coupler.id] ?? '']
     }),
   )
 }

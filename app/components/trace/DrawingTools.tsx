@@ -1,0 +1,145 @@
+import {
+  Car,
+  Check,
+  Gauge,
+  Layers as LayersIcon,
+  Lock,
+  LockOpen,
+  Pause,
+  Play,
+  Undo2,
+} from 'lucide-react'
+import { DropdownMenu } from 'radix-ui'
+
+import type { Layer } from '~/components/section/layers.ts'
+import { LAYERS } from '~/components/section/layers.ts'
+import { useMayMove } from '~/components/section/useMayMove.ts'
+
+import { useOpenTrace } from './traceContext.ts'
+import { formatLayers } from './traceState.ts'
+
+const LAYER_TITLES: Readonly<Record<Layer, string>> = {
+  torque: 'Torque, as the ribbon',
+  speed: 'Speed and sense',
+  rest: 'What stands or coasts, paler',
+  names: 'Names of parts',
+  counts: 'Tooth counts',
+  forces: 'Thrust and bearing loads',
+}
+
+interface DrawingToolsProps {
+  readonly hasInterlock: boolean
+  readonly onInterlock: (isOn: boolean) => void
+  /** Puts the sleeves back where the last position has them; undefined when none was moved. */
+  readonly onReset: (() => void) | undefined
+}
+
+/** How the drawing is looked at, and whether an interlock guards it. */
+export function DrawingTools({ hasInterlock, onInterlock, onReset }: DrawingToolsProps) {
+  const { isOverrun, layers, pace, change } = useOpenTrace()
+  const mayMove = useMayMove()
+  const LockIcon = hasInterlock ? Lock : LockOpen
+  return (
+    <div className="no-print flex min-h-[44px] flex-wrap items-center">
+      <button
+        type="button"
+        aria-pressed={hasInterlock}
+        className="button-quiet -ml-2"
+        onClick={() => {
+          onInterlock(!hasInterlock)
+        }}
+      >
+        <LockIcon aria-hidden /> {hasInterlock ? 'Interlock in place' : 'Interlock left out'}
+      </button>
+      {onReset && (
+        <button type="button" className="button-quiet" onClick={onReset}>
+          <Undo2 aria-hidden /> Sleeves back
+        </button>
+      )}
+      <button
+        type="button"
+        aria-pressed={isOverrun}
+        className="button-quiet"
+        onClick={() => {
+          change({ overrun: isOverrun ? '' : 'on' })
+        }}
+      >
+        {isOverrun ? (
+          <>
+            <Car aria-hidden /> The wheels drive
+          </>
+        ) : (
+          <>
+            <Gauge aria-hidden /> The engine drives
+          </>
+        )}
+      </button>
+      {mayMove && (
+        <>
+          <button
+            type="button"
+            className="button-quiet"
+            onClick={() => {
+              change({ motion: pace === 'paused' ? '' : 'paused' })
+            }}
+          >
+            {pace === 'paused' ? (
+              <>
+                <Play aria-hidden /> Turn
+              </>
+            ) : (
+              <>
+                <Pause aria-hidden /> Stop
+              </>
+            )}
+          </button>
+          <button
+            type="button"
+            aria-pressed={pace === 'slow'}
+            className="button-quiet aria-pressed:bg-accent-wash"
+            onClick={() => {
+              change({ motion: pace === 'slow' ? '' : 'slow' })
+            }}
+          >
+            Slowly
+          </button>
+        </>
+      )}
+      <DropdownMenu.Root modal={false}>
+        <DropdownMenu.Trigger className="button-quiet">
+          <LayersIcon aria-hidden /> Shown
+        </DropdownMenu.Trigger>
+        <DropdownMenu.Content
+          align="end"
+          side="top"
+          className="bg-sheet border-ink z-40 min-w-[17rem] border-2 p-2"
+          aria-label="What the drawing shows"
+        >
+          {LAYERS.map((layer) => (
+            <DropdownMenu.CheckboxItem
+              key={layer}
+              checked={layers.has(layer)}
+              onCheckedChange={(isShown) => {
+                const next = new Set(layers)
+                if (isShown) next.add(layer)
+                else next.delete(layer)
+                change({ layers: formatLayers(next) })
+              }}
+              onSelect={(event) => {
+                event.preventDefault()
+              }}
+              className="data-highlighted:bg-accent-wash flex min-h-[44px] cursor-pointer items-center gap-2 px-2 outline-none"
+            >
+              <span className="w-5">
+                <DropdownMenu.ItemIndicator>
+                  <Check aria-hidden className="size-5" />
+                </DropdownMenu.ItemIndicator>
+              </span>
+              {LAYER_TITLES[layer]}
+            </DropdownMenu.CheckboxItem>
+          ))}
+        </DropdownMenu.Content>
+      </DropdownMenu.Root>
+    </div>
+  )
+}

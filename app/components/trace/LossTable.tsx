@@ -1,0 +1,125 @@
+import { TriangleAlert } from 'lucide-react'
+
+import type { Drive, Losses } from 'core'
+import { toNumber } from 'core'
+
+import type { ViewChanges } from '~/components/useViewState.ts'
+import { formatPower, formatShare, formatTorque } from '~/format.ts'
+import type { Naming } from '~/words/names.ts'
+import { bodyName, capitalize, lawName } from '~/words/names.ts'
+
+import type { EfficiencyKey, LossInput } from './lossInput.ts'
+import { EFFICIENCY_KEYS } from './lossInput.ts'
+import type { TraceInput } from './traceInput.ts'
+
+const TITLES: Readonly<Record<EfficiencyKey, string>> = {
+  mesh: 'Efficiency of a pair in mesh',
+  bearings: 'Of a shaft’s bearings',
+}
+
+interface LossTableProps {
+  readonly naming: Naming
+  readonly drive: Drive
+  readonly losses: Losses | undefined
+  readonly input: TraceInput
+  readonly lossInput: LossInput
+  readonly onChange: (changes: ViewChanges) => void
+}
+
+/** What the box keeps of the power, mesh by mesh and shaft by shaft, with the ideal beside it. */
+export function LossTable({ naming, drive, losses, input, lossInput, onChange }: LossTableProps) {
+  const lost = losses && [
+    ...losses.links.map(({ law, power }) => ({ name: lawName(naming, law), power })),
+    ...losses.bearings.map(({ body, power }) => ({
+      name: `bearings of the ${bodyName(naming, body)}`,
+      power,
+    })),
+  ]
+  return (
+    <section className="flex flex-col gap-2">
+      <h2 className="text-[1.05rem]">Losses</h2>
+      <div className="flex flex-wrap gap-x-6 gap-y-2">
+        {EFFICIENCY_KEYS.map((key) => (
+          <div key={key} className="w-64">
+            <label htmlFor={`efficiency-${key}`} className="block font-semibold">
+              {TITLES[key]} <span className="text-graphite font-normal">(%)</span>
+            </label>
+            <input
+              id={`efficiency-${key}`}
+              className="field text-right"
+              inputMode="decimal"
+              value={lossInput.texts[key]}
+              aria-invalid={lossInput.problems[key] !== undefined}
+              aria-describedby={lossInput.problems[key] ? `efficiency-${key}-problem` : undefined}
+              onChange={(event) => {
+                onChange({ [key]: event.target.value })
+              }}
+            />
+            {lossInput.problems[key] && (
+              <p id={`efficiency-${key}-problem`} className="trouble text-[0.86rem]">
+                <TriangleAlert aria-hidden /> {lossInput.problems[key]}
+              </p>
+            )}
+          </div>
+        ))}
+      </div>
+      {losses && lost ? (
+        <>
+          <p>
+            Of the power, <b data-testid="efficiency">{formatShare(toNumber(losses.efficiency))}</b>{' '}
+            leaves the box.{' '}
+            {losses.outputs.map(({ body, torque }) => {
+              const ideal = drive.outputs.find((output) => output.body === body)
+              const at = (of: typeof torque): string =>
+                formatTorque(Math.abs(toNumber(of)) * input.torqueNm, input.torqueUnit)
+              return (
+                <span key={body}>
+                  {capitalize(bodyName(naming, body))}: <b>{at(torque)}</b> with losses,{' '}
+                  <b>{ideal ? at(ideal.torque) : ''}</b> without.{' '}
+                </span>
+              )
+            })}
+          </p>
+          <table className="w-full border-collapse text-left">
+            <caption className="sr-only">Power lost</caption>
+            <thead>
+              <tr className="border-ink border-b-2">
+                <th scope="col" className="pr-3">
+                  Lost in
+                </th>
+                <th scope="col" className="px-3 text-right">
+                  Power
+                </th>
+                <th scope="col" className="px-3 text-right">
+                  Of the input
+                </th>
+              </tr>
+            </thead>
+            <tbody>
+              {lost.map(({ name, power }) => (
+                <tr key={name} className="border-rule border-b">
+                  <th scope="row" className="py-0.5 pr-3 font-normal">
+                    {capitalize(name)}
+                  </th>
+                  <td className="px-3 text-right">
+                    {formatPower(input.torqueNm * toNumber(power), input.speedRpm)}
+                  </td>
+                  <td className="px-3 text-right">{formatShare(toNumber(power))}</td>
+                </tr>
+              ))}
+            </tbody>
+          </table>
+        </>
+      ) : (
+        <p className="trouble">
+          <TriangleAlert aria-hidden />
+          With losses like these the box could not turn: it would hold itself.
+        </p>
+      )}
+      <p className="text-graphite text-[0.86rem]">
+        99 % for a cylindrical pair in good oil and 99.5 % for a shaft’s bearings are starting
+        points (common practice); churning and seals are not in them.
+      </p>
+    </section>
+  )
+}

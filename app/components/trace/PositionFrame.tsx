@@ -1,0 +1,70 @@
+import { Link } from 'react-router'
+
+import { useOpenBox } from '~/components/box/boxContext.ts'
+import { IssueList } from '~/components/box/IssueList.tsx'
+import { lockSentence } from '~/words/lock.ts'
+
+import { Exports } from './Exports.tsx'
+import { InputFields } from './InputFields.tsx'
+import { PositionKeys } from './PositionKeys.tsx'
+import { useOpenTrace } from './traceContext.ts'
+import { TraceResult } from './TraceResult.tsx'
+
+interface PositionFrameProps {
+  /** What the view is, for the page's title. */
+  readonly title: string
+  readonly onSelect: (index: number) => void
+  readonly children: React.ReactNode
+}
+
+/** A view of the selected position: the keys to choose it under the view, what it does beside it. */
+export function PositionFrame({ title, onSelect, children }: PositionFrameProps) {
+  const { id, draft, words } = useOpenBox()
+  const trace = useOpenTrace()
+  const { naming, selected, input, lock, issues, positions, search, change } = trace
+  const { position } = selected
+  return (
+    <div className="grid min-h-0 flex-1 lg:grid-cols-[minmax(0,1fr)_20rem] xl:grid-cols-[minmax(0,1fr)_23.5rem]">
+      <title>{`${position.label} · ${draft.name} · ${title} · Udrix`}</title>
+      <section aria-label={title} className="flex min-h-0 flex-col gap-1 px-4 pt-2 pb-3">
+        <h2 className="hidden text-[1.3rem] print:block">{`${draft.name}, position ${position.label}`}</h2>
+        {children}
+        <PositionKeys
+          positions={positions}
+          selected={position.id}
+          onSelect={onSelect}
+          hrefOf={(index) => {
+            const next = new URLSearchParams(search)
+            next.set('position', positions[index]?.position.id ?? '')
+            next.delete('moved')
+            return `?${next}`
+          }}
+        />
+      </section>
+      <aside
+        aria-label={`Position ${position.label}`}
+        className="border-rule bg-sheet flex min-h-0 flex-col gap-4 border-l-2 p-4 lg:overflow-auto"
+      >
+        <TraceResult
+          trace={trace}
+          lock={lock && lockSentence(naming, lock)}
+          countHref={(gear) => `/boxes/${id}/count?gear=${gear}`}
+          ratiosHref={`/boxes/${id}/ratios`}
+          inputFields={<InputFields input={input} isOverrun={trace.isOverrun} onChange={change} />}
+        />
+        <IssueList draft={draft} issues={issues} words={words} />
+        <Exports />
+        <p className="text-graphite text-[0.86rem]">
+          Figures are without losses;{' '}
+          <Link
+            to={{ pathname: `/boxes/${id}/trace/forces`, search: `${search}` }}
+            className="text-accent underline"
+          >
+            with losses
+          </Link>
+          . The maker’s manual for the unit rules.
+        </p>
+      </aside>
+    </div>
+  )
+}

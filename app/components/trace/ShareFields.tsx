@@ -1,0 +1,71 @@
+import type { Split } from 'core'
+import { toNumber } from 'core'
+
+import { formatShare } from '~/format.ts'
+import { bodyName, shareName } from '~/words/names.ts'
+
+import type { OpenTrace } from './traceContext.ts'
+import { LEAST_SHARE_PERCENT, MOST_SHARE_PERCENT, withShare } from './traceState.ts'
+
+/** How parallel paths share the load: by assumption, or as a person has set it. */
+export function ShareFields({ trace }: { readonly trace: OpenTrace }) {
+  if (trace.splits.length === 0) return null
+  return (
+    <div className="mt-2 flex flex-col gap-2" data-testid="shares">
+      {trace.splits.map((split) => (
+        <ShareField key={split.body} split={split} trace={trace} />
+      ))}
+    </div>
+  )
+}
+
+function ShareField({ split, trace }: { readonly split: Split; readonly trace: OpenTrace }) {
+  const { naming, search, change } = trace
+  const { body, parts, isSet } = split
+  const [first, ...others] = parts
+  if (!first) return null
+  const nameOf = ({ law }: Split['parts'][number]): string => shareName(naming, law, body)
+  const percent = Math.round(toNumber(first.part) * 100)
+  const setTo = (value: number | null): void => {
+    change({ share: withShare(search.get('share'), body, value) })
+  }
+  return (
+    <div>
+      <p className="text-[0.92rem]">
+        {isSet
+          ? `From the ${bodyName(naming, body)}, as set: `
+          : parts.some(({ law }) => law.kind === 'load')
+            ? `How the load divides at the ${bodyName(naming, body)} is up to the road; here it is taken to be: `
+            : `From the ${bodyName(naming, body)}, taken to be shared equally between equal paths, an assumption: `}
+        <b>
+          {parts.map((part) => `${nameOf(part)} ${formatShare(toNumber(part.part))}`).join(', ')}
+        </b>
+      </p>
+      <div className="no-print flex items-center gap-2">
+        <input
+          type="range"
+          className="accent-accent h-8 min-w-0 flex-1 cursor-pointer"
+          aria-label={`Share of ${nameOf(first)}`}
+          aria-valuetext={`${nameOf(first)} ${percent} %, ${others.map(nameOf).join(' and ')} the rest`}
+          min={LEAST_SHARE_PERCENT}
+          max={MOST_SHARE_PERCENT}
+          value={percent}
+          onChange={(event) => {
+            setTo(Number(event.target.value))
+          }}
+        />
+        {isSet && (
+          <button
+            type="button"
+            className="button-quiet"
+            onClick={() => {
+              setTo(null)
+            }}
+          >
+            Equal again
+          </button>
+        )}
+      </div>
+    </div>
+  )
+}

@@ -1,0 +1,135 @@
+import { TriangleAlert } from 'lucide-react'
+
+import type { Spin } from 'core'
+
+import { SelectField } from '~/components/layout/Fields.tsx'
+import { ToggleRow } from '~/components/ToggleRow.tsx'
+import type { ViewChanges } from '~/components/useViewState.ts'
+import type { Naming } from '~/words/names.ts'
+import { bodyName, capitalize, couplerName, partName, placeName } from '~/words/names.ts'
+
+import { formatPlaces } from './movedPlaces.ts'
+import type { SpinState, SpinTest } from './spinState.ts'
+import { SPIN_TESTS } from './spinState.ts'
+
+interface SpinSetupFieldsProps {
+  readonly naming: Naming
+  readonly state: SpinState
+  readonly result: Spin
+  readonly onChange: (changes: ViewChanges) => void
+}
+
+function testTitle(naming: Naming, test: SpinTest): string {
+  const { input, outputs } = naming.box.draft
+  switch (test) {
+    case 'input':
+      return `1. Turn the ${bodyName(naming, input)}`
+    case 'output':
+      return `2. Turn the ${bodyName(naming, outputs[0] ?? input)}`
+    case 'own':
+      return 'A test of your own'
+  }
+}
+
+/** What is held, what is turned, and where the sleeves stand. */
+export function SpinSetupFields({ naming, state, result, onChange }: SpinSetupFieldsProps) {
+  const { test, setups } = state
+  const { draft, bodies } = naming.box
+  const { places, held, turned } = setups[test]
+  const names = bodies.map((id) => [id, capitalize(partName(naming, id))] as const)
+  return (
+    <div className="flex flex-col gap-2">
+      <ToggleRow
+        label="Test"
+        options={SPIN_TESTS.map((each) => [each, testTitle(naming, each)])}
+        selected={test}
+        onSelect={(each) => {
+          onChange({ test: each === 'input' ? '' : each })
+        }}
+      />
+      {test === 'own' && (
+        <div className="flex flex-wrap items-end gap-3">
+          <SelectField
+            label="Turn"
+            value={turned}
+            options={names}
+            onChange={(id) => {
+              onChange({ turned: id })
+            }}
+          />
+          <SelectField
+            label="Hold one more"
+            value=""
+            options={[
+              ['', 'choose'],
+              ...names.filter(([id]) => id !== turned && !held.includes(id)),
+            ]}
+            onChange={(id) => {
+              if (id !== '') onChange({ held: [...held, id].join(',') })
+            }}
+          />
+          {held.map((id) => (
+            <button
+              key={id}
+              type="button"
+              className="button"
+              onClick={() => {
+                onChange({ held: held.filter((each) => each !== id).join(',') })
+              }}
+            >
+              Let go of the {partName(naming, id)}
+            </button>
+          ))}
+        </div>
+      )}
+      <p>
+        {held.length === 0
+          ? 'Hold nothing'
+          : `Hold the ${held.map((id) => partName(naming, id)).join(' and the ')}`}
+        , turn the <b>{partName(naming, turned)}</b> by hand and see what moves.
+      </p>
+      <details>
+        <summary className="text-accent flex min-h-[36px] cursor-pointer items-center font-semibold">
+          Sleeves: {placesWords(naming, places)}
+        </summary>
+        <div className="flex flex-wrap gap-3 pb-1">
+          {draft.couplers.map((coupler) => (
+            <SelectField
+              key={coupler.id}
+              label={capitalize(couplerName(naming, coupler))}
+              value={places[coupler.id] ?? ''}
+              options={coupler.positions.map((place) => [
+                place.id,
+                place.engages.length === 0 ? 'at its centre' : placeName(naming, coupler, place),
+              ])}
+              onChange={(place) => {
+                onChange({ at: formatPlaces(draft, { ...places, [coupler.id]: place }) })
+              }}
+            />
+          ))}
+        </div>
+      </details>
+      {result.isBlocked && (
+        <p className="trouble" role="status">
+          <TriangleAlert aria-hidden />
+          The {partName(naming, turned)} cannot turn while{' '}
+          {held.length === 0
+            ? 'the sleeves stand so'
+            : `the ${held.map((id) => partName(naming, id)).join(' and the ')} is held`}
+          . Do not force it.
+        </p>
+      )}
+    </div>
+  )
+}
+
+/** "all at their centres", or which are engaged. */
+function placesWords(naming: Naming, places: Readonly<Record<string, string>>): string {
+  const engaged = naming.box.draft.couplers.flatMap((coupler) => {
+    const place = coupler.positions.find(({ id }) => id === places[coupler.id])
+    return place && place.engages.length > 0
+      ? [`${couplerName(naming, coupler)} at ${placeName(naming, coupler, place)}`]
+      : []
+  })
+  return engaged.length === 0 ? 'all in neutral' : engaged.join(', ')
+}

@@ -1,0 +1,32 @@
+import { createContext, useContext } from 'react'
+
+import type { Layers } from '~/components/section/layers.ts'
+import type { Pace } from '~/components/section/MotionMarks.tsx'
+import type { ViewChanges } from '~/components/useViewState.ts'
+import type { Naming } from '~/words/names.ts'
+import type { BoxIssue, PositionAnalysis } from 'core'
+
+import type { TraceInput } from './traceInput.ts'
+import type { TraceState } from './traceState.ts'
+
+/** What all views of Trace have in common. */
+export interface OpenTrace extends TraceState {
+  readonly search: URLSearchParams
+  readonly change: (changes: ViewChanges) => void
+  readonly naming: Naming
+  readonly positions: readonly PositionAnalysis[]
+  readonly issues: readonly BoxIssue[]
+  readonly input: TraceInput
+  readonly layers: Layers
+  readonly pace: Pace
+}
+
+const Context = createContext<OpenTrace | undefined>(undefined)
+
+export const OpenTraceProvider = Context.Provider
+
+export function useOpenTrace(): OpenTrace {
+  const trace = useContext(Context)
+  if (!trace) throw new Error('no trace is open here')
+  return trace
+}

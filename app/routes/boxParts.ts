@@ -1,0 +1,18 @@
+import type { Route } from './+types/boxParts'
+import { attachment } from '~/.server/downloads.ts'
+import { findTracedBox } from '~/.server/tracedBox.ts'
+import { partRows } from '~/components/trace/partRows.ts'
+import { formatPartsCsv } from '~/traceCsv.ts'
+
+/** What every part of a box does at the address of a Trace page, for a spreadsheet. */
+export async function loader({ params, request }: Route.LoaderArgs) {
+  const { draft, naming, input, state } = await findTracedBox(params.boxId, request)
+  const rows = state ? partRows(naming, state.selected.analysis, input) : []
+  return new Response(formatPartsCsv(rows), {
+    headers: attachment(
+      'text/csv',
+      `${draft.name} ${state?.selected.position.label ?? ''} parts`,
+      'csv',
+    ),
+  })
+}

@@ -1,0 +1,142 @@
+import { X } from 'lucide-react'
+import { useMemo } from 'react'
+
+import { useOpenBox } from '~/components/box/boxContext.ts'
+import { mostTorque } from '~/components/box/analysis.ts'
+import { SectionDrawing } from '~/components/section/SectionDrawing.tsx'
+import {
+  compareCounts,
+  comparePositions,
+  compareRatiosOf,
+  compareRows,
+  formatCounts,
+  parseCounts,
+} from '~/components/trace/compare.ts'
+import { CompareTable } from '~/components/trace/CompareTable.tsx'
+import { OtherCountFields } from '~/components/trace/OtherCountFields.tsx'
+import { SelectField } from '~/components/layout/Fields.tsx'
+import { ToggleRow } from '~/components/ToggleRow.tsx'
+import { useOpenTrace } from '~/components/trace/traceContext.ts'
+import { partName } from '~/words/names.ts'
+
+const COMPARISONS = [
+  ['positions', 'Two positions'],
+  ['counts', 'Other counts'],
+] as const
+
+export default function TraceCompare() {
+  const { draft, words } = useOpenBox()
+  const trace = useOpenTrace()
+  const { naming, positions, search, change, selected, input, layers, pace } = trace
+  const countsText = search.get('counts')
+  const isOfCounts = search.get('compare') === 'counts'
+  const counts = useMemo(() => parseCounts(draft, countsText), [draft, countsText])
+  const other =
+    positions.find(({ position }) => position.id === search.get('with')) ??
+    positions[(trace.at + 1) % positions.length] ??
+    selected
+  const sides = useMemo(
+    () =>
+      isOfCounts
+        ? compareCounts(naming, words, selected, counts)
+        : comparePositions(naming, selected, other),
+    [isOfCounts, naming, words, selected, counts, other],
+  )
+  const options = positions.map(({ position }) => [position.id, position.label] as const)
+  const setCounts = (next: ReadonlyMap<string, number>): void => {
+    change({ counts: formatCounts(next) })
+  }
+  return (
+    <div className="flex min-h-0 flex-1 flex-col gap-2 overflow-auto px-4 pt-2 pb-3" tabIndex={0}>
+      <title>{`${draft.name} · Compare · Udrix`}</title>
+      <div className="no-print flex flex-wrap items-end gap-3">
+        <ToggleRow
+          label="Compare"
+          options={COMPARISONS}
+          selected={isOfCounts ? 'counts' : 'positions'}
+          onSelect={(compare) => {
+            change({ compare: compare === 'counts' ? compare : '' })
+          }}
+        />
+        <SelectField
+          label="Position"
+          value={selected.position.id}
+          options={options}
+          onChange={(position) => {
+            change({ position, moved: '' })
+          }}
+        />
+        {isOfCounts ? (
+          <>
+            <OtherCountFields
+              naming={naming}
+              onCount={(gear, count) => {
+                setCounts(new Map([...counts, [gear, count]]))
+              }}
+            />
+            {[...counts].map(([gear, count]) => (
+              <button
+                key={gear}
+                type="button"
+                className="button"
+                onClick={() => {
+                  setCounts(new Map([...counts].filter(([id]) => id !== gear)))
+                }}
+              >
+                <X aria-hidden /> {partName(naming, gear)}:{' '}
+                {naming.box.gears.get(gear)?.toothCount ?? '?'} → {count}
+              </button>
+            ))}
+          </>
+        ) : (
+          <SelectField
+            label="beside"
+            value={other.position.id}
+            options={options}
+            onChange={(position) => {
+              change({ with: position })
+            }}
+          />
+        )}
+      </div>
+      {sides ? (
+        <>
+          <div className="grid gap-4 md:grid-cols-2">
+            {sides.map((side) => {
+              const { analysis } = side.selected
+              return (
+                <section key={side.title} aria-label={side.title}>
+                  <h2 className="text-[1.1rem]">{side.title}</h2>
+                  <div className="h-[19rem]">
+                    <SectionDrawing
+                      draft={side.naming.box.draft}
+                      words={words}
+                      state={analysis}
+                      drive={analysis.state === 'drive' ? analysis : undefined}
+                      ribbonFullTorque={Math.max(
+                        trace.fullTorque,
+                        ...sides.map((each) => mostTorque(each.selected.analysis)),
+                      )}
+                      input={input}
+                      layers={layers}
+                      pace={pace}
+                      title={`Section along the shafts, ${side.title}`}
+                    />
+                  </div>
+                </section>
+              )
+            })}
+          </div>
+          <CompareTable
+            titles={[sides[0].title, sides[1].title]}
+            rows={[...(isOfCounts ? compareRatiosOf(sides) : []), ...compareRows(sides, input)]}
+          />
+        </>
+      ) : (
+        <p className="text-trouble font-semibold">
+          With these counts the box does not hang together. Take one of them out.
+        </p>
+      )}
+    </div>
+  )
+}

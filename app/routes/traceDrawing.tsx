@@ -1,0 +1,123 @@
+import { useEffect, useRef, useState } from 'react'
+import { useNavigate } from 'react-router'
+
+import type { CouplerPlaces } from 'core'
+import { fullPlaces, solveForces } from 'core'
+
+import { useOpenBox } from '~/components/box/boxContext.ts'
+import { Legend } from '~/components/section/Legend.tsx'
+import { SectionDrawing } from '~/components/section/SectionDrawing.tsx'
+import { DrawingTools } from '~/components/trace/DrawingTools.tsx'
+import { GearReadout } from '~/components/trace/GearReadout.tsx'
+import { formatPlaces, moveCoupler, positionAt } from '~/components/trace/movedPlaces.ts'
+import { PositionFrame } from '~/components/trace/PositionFrame.tsx'
+import { SleeveGrips } from '~/components/trace/SleeveGrips.tsx'
+import { useOpenTrace } from '~/components/trace/traceContext.ts'
+import { usePositionChoice } from '~/components/trace/usePositionChoice.ts'
+import { couplerName } from '~/words/names.ts'
+
+export default function TraceDrawing() {
+  const { id, draft, words } = useOpenBox()
+  const trace = useOpenTrace()
+  const { naming, selected, input, layers, search, change, solver } = trace
+  const { position, analysis } = selected
+  const navigate = useNavigate()
+  const [pointedGear, setPointedGear] = useState<string>()
+  const [held, setHeld] = useState<{ readonly coupler: string; readonly by: string }>()
+  const hasInterlock = search.get('interlock') !== 'out'
+  const select = usePositionChoice(() => {
+    setHeld(undefined)
+  })
+
+  // The page follows a little later, so moves in quick succession build on this.
+  const latest = useRef<CouplerPlaces>({})
+  useEffect(() => {
+    latest.current = position.couplers
+  }, [position.couplers])
+  const move = (coupler: string, place: string): void => {
+    const result = moveCoupler(draft, latest.current, coupler, place, hasInterlock)
+    if (result.kind === 'held') {
+      setHeld(result)
+      return
+    }
+    latest.current = result.places
+    setHeld(undefined)
+    const listed = positionAt(draft, result.places)
+    change(
+      listed === undefined
+        ? { moved: formatPlaces(draft, result.places) }
+        : { position: listed, moved: '' },
+    )
+  }
+  const nameOf = (couplerId: string): string => {
+    const coupler = naming.box.couplers.get(couplerId)
+    return coupler ? couplerName(naming, coupler) : couplerId
+  }
+  const drive = analysis.state === 'drive' ? analysis : undefined
+  const places = fullPlaces(draft.couplers, position.couplers)
+  const forces =
+    drive && layers.has('forces') ? solveForces(solver.box, drive, input.torqueNm) : undefined
+  return (
+    <PositionFrame title="Trace" onSelect={select}>
+      <div className="min-h-0 flex-1">
+        <SectionDrawing
+          draft={draft}
+          words={words}
+          state={analysis}
+          drive={drive}
+          ribbonFullTorque={trace.fullTorque}
+          input={input}
+          forces={forces}
+          layers={layers}
+          pace={trace.pace}
+          title={`Section along the shafts of ${draft.name}, position ${position.label}`}
+          gearHref={(gear) => `/boxes/${id}/count?gear=${gear}`}
+          onChooseGear={(gear) => void navigate(`/boxes/${id}/count?gear=${gear}`)}
+          onPoint={setPointedGear}
+          overlay={(section, scale) => (
+            <SleeveGrips
+              draft={draft}
+              words={words}
+              section={section}
+              scale={scale}
+              places={places}
+              holding={held?.by}
+              onMove={move}
+            />
+          )}
+        />
+      </div>
+      <div className="flex min-h-[1.8rem] items-center">
+        {held ? (
+          <p role="status" className="text-trouble font-semibold">
+            {`The interlock holds the ${nameOf(held.coupler)}: the ${nameOf(held.by)} is out of its centre.`}
+          </p>
+        ) : pointedGear ? (
+          <GearReadout naming={naming} gearId={pointedGear} analysis={analysis} input={input} />
+        ) : (
+          <Legend
+            layers={layers}
+            hasRibbon={drive !== undefined}
+            hasForces={forces !== undefined}
+            missingForces={forces?.missing.length ?? 0}
+            hasGrips
+          />
+        )}
+      </div>
+      <DrawingTools
+        hasInterlock={hasInterlock}
+        onInterlock={(isOn) => {
+          setHeld(undefined)
+          change({ interlock: isOn ? '' : 'out' })
+        }}
+        onReset={
+          trace.isByHand
+            ? () => {
+                select(trace.at)
+              }
+            : undefined
+        }
+      />
+    </PositionFrame>
+  )
+}

@@ -1,0 +1,91 @@
+import { TriangleAlert } from 'lucide-react'
+import { useMemo } from 'react'
+
+import { couplersAway, spin } from 'core'
+
+import { useOpenBox } from '~/components/box/boxContext.ts'
+import { SectionDrawing } from '~/components/section/SectionDrawing.tsx'
+import { neutralPlaces } from '~/components/trace/spinState.ts'
+import { towingOf } from '~/components/trace/towing.ts'
+import { useOpenTrace } from '~/components/trace/traceContext.ts'
+import { bodyName, capitalize, partName } from '~/words/names.ts'
+
+export default function TraceTowing() {
+  const { draft, words } = useOpenBox()
+  const { naming, positions, layers, pace, solver } = useOpenTrace()
+  const [output = draft.input] = draft.outputs
+  const { state, towing } = useMemo(() => {
+    const places = neutralPlaces(draft, positions)
+    const result = spin(solver.box, { places, held: [], turned: output })
+    return {
+      state: { engaged: couplersAway(draft.couplers, places), motions: result.motions },
+      towing: towingOf(solver.box, result),
+    }
+  }, [draft, positions, solver, output])
+  const lists = [
+    ['Turns', 'with the wheels.', towing.turning],
+    ['Is not driven', 'so it stands, or drifts, and throws no oil.', towing.standing],
+    [
+      'Runs on its shaft',
+      'one turns in the other with only the oil that happens to be there.',
+      towing.running,
+    ],
+  ] as const
+  return (
+    <div className="grid min-h-0 flex-1 lg:grid-cols-[minmax(0,1fr)_27rem]">
+      <title>{`${draft.name} · Towing and oil · Udrix`}</title>
+      <section aria-label="Towing" className="flex min-h-0 flex-col gap-2 px-4 pt-3 pb-3">
+        <h2 className="text-[1.2rem]">
+          In neutral, the wheels turn the {bodyName(naming, output)}
+        </h2>
+        <div className="min-h-[16rem] flex-1">
+          <SectionDrawing
+            draft={draft}
+            words={words}
+            state={state}
+            layers={layers}
+            pace={pace}
+            title={`Section along the shafts of ${draft.name}, towed in neutral`}
+          />
+        </div>
+        <p className="text-graphite text-[0.86rem]">
+          Dashed, paler parts are not driven while the wheels turn the output.
+        </p>
+      </section>
+      <aside
+        aria-label="What turns and what is oiled"
+        className="border-rule bg-sheet flex min-h-0 flex-col gap-4 border-l-2 p-4 lg:overflow-auto"
+      >
+        <p className="trouble">
+          <TriangleAlert aria-hidden />
+          <span>
+            Oil is mostly thrown by gears that dip into it. Where those stand while the output
+            turns, gears and bearings run dry and can seize: do not tow with the driven wheels on
+            the road unless the maker’s manual says so; lift them, or take the propeller shaft or
+            the axle shafts out.
+          </span>
+        </p>
+        {lists.map(([title, rest, parts]) => (
+          <section key={title}>
+            <h3 className="text-[1.05rem]">
+              {title} <span className="text-graphite font-normal">{rest}</span>
+            </h3>
+            {parts.length === 0 ? (
+              <p>Nothing.</p>
+            ) : (
+              <ul className="list-disc pl-5">
+                {parts.map((part) => (
+                  <li key={part}>{capitalize(partName(naming, part))}</li>
+                ))}
+              </ul>
+            )}
+          </section>
+        ))}
+        <p className="text-graphite text-[0.86rem]">
+          Where the oil stands, and which gears reach into it, is the maker’s to say. With a sleeve
+          engaged the wheels turn the input too: that is not towing but driving.
+        </p>
+      </aside>
+    </div>
+  )
+}

@@ -1,0 +1,117 @@
+import fc from 'fast-check'
+
+import type { AnalysisOptions, Drive } from './analysis.ts'
+import { analyse, prepareSolver } from './analysis.ts'
+import type { Efficiencies } from './losses.ts'
+import { USUAL_EFFICIENCIES, solveLosses } from './losses.ts'
+import type { Rational } from './rational.ts'
+import { ONE, formatFraction, rational } from './rational.ts'
+import { tangle, train } from './testing/arbitraries.ts'
+import { boxOf, fourSpeed, planetaryDraft, trainDraft } from './testing/boxes.ts'
+import type { BoxDraft } from './types.ts'
+
+const MESH = rational(99, 100)
+const BEARINGS = rational(995, 1000)
+const TEETH_ONLY: Efficiencies = { mesh: MESH, bearings: ONE }
+
+function driveOf(draft: BoxDraft, position = 0, options: AnalysisOptions = {}): Drive {
+  const analysis = analyse(
+    prepareSolver(boxOf(draft)),
+    draft.positions[position]?.couplers ?? {},
+    options,
+  )
+  if (analysis.state !== 'drive') throw new Error(`not driving but ${analysis.state}`)
+  return analysis
+}
+
+function efficiency(
+  draft: BoxDraft,
+  efficiencies: Efficiencies,
+  position = 0,
+  options: AnalysisOptions = {},
+): string {
+  const losses = solveLosses(boxOf(draft), driveOf(draft, position, options), efficiencies)
+  return losses ? formatFraction(losses.efficiency) : 'holds itself'
+}
+
+const power = (base: Rational, exponent: number): Rational =>
+  Array.from({ length: exponent }, () => base).reduce((product, each) => product.mul(each), ONE)
+
+test.each([1, 2, 3])(
+  '%d pairs in series multiply their efficiencies (common practice)',
+  (pairs) => {
+    const draft = trainDraft(Array.from({ length: pairs }, () => [20, 40] as const))
+    expect(efficiency(draft, TEETH_ONLY)).toBe(formatFraction(power(MESH, pairs)))
+    expect(efficiency(draft, USUAL_EFFICIENCIES)).toBe(
+      formatFraction(power(MESH, pairs).mul(power(BEARINGS, pairs + 1))),
+    )
+  },
+)
+
+test('on the overrun the wheels must give what is lost besides', () => {
+  const draft = trainDraft([[20, 40]])
+  const drive = driveOf(draft, 0, { isOverrun: true })
+  const losses = solveLosses(boxOf(draft), drive, TEETH_ONLY)
+  // One unit of drag at the engine asks 2 at the output, and 1/0.99 as much with the loss.
+  expect(losses && formatFraction(losses.outputs[0]?.torque.abs() ?? ONE)).toBe('200/99')
+  expect(losses && formatFraction(losses.efficiency)).toBe('99/100')
+})
+
+test('direct drive loses nothing in meshes (common practice)', () => {
+  const draft = fourSpeed('sliding-idler')
+  const direct = draft.positions.findIndex(({ label }) => label === '4')
+  expect(efficiency(draft, TEETH_ONLY, direct)).toBe('1')
+  expect(efficiency(draft, USUAL_EFFICIENCIES, direct)).toBe(formatFraction(power(BEARINGS, 2)))
+})
+
+/** Two meshes in the carrier's frame. */
+const BASIC = MESH.mul(MESH)
+
+test.each([
+  // Ring held, sun drives: (1 + η0·zr/zs) / (1 + zr/zs).
+  ['ring', 'sun', 'carrier', ONE.add(BASIC.mul(rational(4))).div(rational(5))],
+  // Sun held, ring drives: (1 + η0·zs/zr) / (1 + zs/zr).
+  ['sun', 'ring', 'carrier', ONE.add(BASIC.div(rational(4))).div(rational(5, 4))],
+  // Carrier held: an ordinary train of two meshes.
+  ['carrier', 'sun', 'ring', BASIC],
+  // Ring held, carrier drives: (1 + zr/zs) / (1 + zr/zs/η0).
+  ['ring', 'carrier', 'sun', rational(5).div(ONE.add(rational(4).div(BASIC)))],
+] as const)(
+  'a planetary set with the %s held, from %s to %s (Machinery’s Handbook, epicyclic gearing; from memory)',
+  (held, input, output, expected) => {
+    const draft = planetaryDraft({ sun: 20, ring: 80 }, held, input, output)
+    expect(efficiency(draft, TEETH_ONLY)).toBe(formatFraction(expected))
+  },
+)
+
+test('without losses the torque is that of the ideal box', () => {
+  fc.assert(
+    fc.property(train, (draft) => {
+      const drive = driveOf(draft)
+      const losses = solveLosses(boxOf(draft), drive, { mesh: ONE, bearings: ONE })
+      expect(losses?.outputs[0] && formatFraction(losses.outputs[0].torque)).toBe(
+        formatFraction(drive.ratio),
+      )
+    }),
+    { numRuns: 60 },
+  )
+})
+
+test('what comes out and what is lost make what goes in, link by link', () => {
+  let compared = 0
+  fc.assert(
+    fc.property(fc.oneof(train, tangle), (draft) => {
+      const analysis = analyse(prepareSolver(boxOf(draft)), {})
+      if (analysis.state !== 'drive') return
+      const losses = solveLosses(boxOf(draft), analysis, USUAL_EFFICIENCIES)
+      if (!losses) return
+      compared++
+      const lost = [...losses.links, ...losses.bearings]
+      for (const each of lost) expect(each.power.sign()).toBe(1)
+      const sum = lost.reduce((total, each) => total.add(each.power), losses.efficiency)
+      expect(formatFraction(sum)).toBe('1')
+    }),
+    { numRuns: 200 },
+  )
+  expect(compared).toBeGreaterThan(80)
+})

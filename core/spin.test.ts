@@ -1,0 +1,205 @@
+import fc from 'fast-check'
+
+import type { Box } from './box.ts'
+import { setMount } from './drafting.ts'
+import { PATTERNS, buildPattern } from './patterns/index.ts'
+import { formatFraction } from './rational.ts'
+import type { Seen, SpinRecord, SpinSetup } from './spin.ts'
+import { expectedOf, findDisagreements, findMends, readMounts, spin } from './spin.ts'
+import { boxOf, fourSpeed } from './testing/boxes.ts'
+import type { BoxDraft } from './types.ts'
+
+const draft = fourSpeed('sliding-idler')
+const box = boxOf(draft)
+
+/** The two tests of the trade, in neutral. */
+function setups({ input, outputs }: BoxDraft): readonly SpinSetup[] {
+  return [
+    { places: {}, held: outputs, turned: input },
+    { places: {}, held: [input], turned: outputs[0] ?? '' },
+  ]
+}
+
+/** What somebody sees who does the two tests on this box. */
+function watch(real: Box, tests: readonly SpinSetup[], parts: readonly string[]): SpinRecord[] {
+  return tests.map((setup) => {
+    const result = spin(real, setup)
+    return {
+      setup,
+      seen: new Map(
+        parts.flatMap((part): [string, Seen][] => {
+          const seen = expectedOf(real, result, part)
+          return seen ? [[part, seen]] : []
+        }),
+      ),
+    }
+  })
+}
+
+const partsOf = (of: BoxDraft): readonly string[] =>
+  [...of.members, ...of.gears].map(({ id }) => id)
+
+function moving(of: BoxDraft, setup: SpinSetup): readonly string[] {
+  const { motions } = spin(boxOf(of), setup)
+  return [...motions].filter(([, { kind }]) => kind === 'turns').map(([body]) => body)
+}
+
+test('output held, input turned, in neutral: the input side moves and nothing else (common practice)', () => {
+  const [first] = setups(draft)
+  if (!first) throw new Error('no test')
+  expect([...moving(draft, first)].sort()).toEqual([
+    'counter',
+    'input',
+    'main-1',
+    'main-2',
+    'main-3',
+  ])
+})
+
+test('input held, output turned: only the main shaft moves', () => {
+  const second = setups(draft)[1]
+  if (!second) throw new Error('no test')
+  expect(moving(draft, second)).toEqual(['main'])
+})
+
+test('speeds are for one turn of what is turned: 20 on 40 is half a turn backwards', () => {
+  const { motions, isCounted, isBlocked } = spin(box, { places: {}, held: [], turned: 'input' })
+  const counter = motions.get('counter')
+  expect(isCounted).toBe(true)
+  expect(isBlocked).toBe(false)
+  expect(counter?.kind === 'turns' && formatFraction(counter.speed)).toBe('-1/2')
+})
+
+test('with a gear in, holding the output blocks the input', () => {
+  const setup = { places: { 'coupler-1-2': '1' }, held: ['main'], turned: 'input' }
+  expect(spin(box, setup).isBlocked).toBe(true)
+})
+
+test.each(PATTERNS.map(({ id }) => id))('no counts are needed for what moves in %s', (id) => {
+  const bare = buildPattern(id, 'box', {})
+  const counts = new Map<string, number>()
+  const counted = {
+    ...bare,
+    gears: bare.gears.map((gear, at) => {
+      const kin = gear.id.replace('-b-', '-a-')
+      const toothCount = counts.get(kin) ?? 20 + at + (kin.includes('ring') ? 60 : 0)
+      counts.set(kin, toothCount)
+      return { ...gear, toothCount }
+    }),
+  }
+  for (const setup of setups(bare)) {
+    const [withOut, withCounts] = [bare, counted].map((of) => {
+      const { motions } = spin(boxOf(of), setup)
+      return [...motions].map(([body, { kind }]) => [body, kind])
+    })
+    expect(withOut).toEqual(withCounts)
+  }
+})
+
+/** Whether somebody who does the two tests on `real` is told of `mend` as one that explains all. */
+function explains(
+  drawn: BoxDraft,
+  real: BoxDraft,
+  mend: Readonly<Record<string, string>>,
+): boolean {
+  const records = watch(boxOf(real), setups(drawn), partsOf(drawn))
+  const found = findMends(boxOf(drawn), records)
+  return found.some(
+    (each) =>
+      each.left === 0 &&
+      Object.entries(mend).every(([key, value]) => Reflect.get(each, key) === value),
+  )
+}
+
+test('a gear drawn free that turns with its shaft locks the first test, and is named', () => {
+  const real = setMount(draft, 'main-2', 'fixed')
+  const records = watch(boxOf(real), setups(draft), partsOf(draft))
+  expect(records[0]?.seen.get('input')).toBe('stood')
+  expect(findDisagreements(box, records)[0]).toEqual({
+    record: 0,
+    part: 'input',
+    expected: 'moved',
+    seen: 'stood',
+  })
+  expect(explains(draft, real, { kind: 'mount', gear: 'main-2', mount: 'fixed' })).toBe(true)
+})
+
+test('a gear on the wrong one of two shafts in line is named', () => {
+  const drawn = {
+    ...draft,
+    gears: draft.gears.map((gear) =>
+      gear.id === 'input-head' ? { ...gear, member: 'main' } : gear,
+    ),
+  }
+  expect(explains(drawn, draft, { kind: 'member', gear: 'input-head', member: 'input' })).toBe(true)
+})
+
+test('a sleeve left in gear is named', () => {
+  const tests = setups(draft)
+  const inThird = tests.map((setup) => ({ ...setup, places: { 'coupler-3-4': '3' } }))
+  // The person believes that the box is in neutral.
+  const records = watch(box, inThird, partsOf(draft)).flatMap(({ seen }, at) => {
+    const setup = tests[at]
+    return setup ? [{ setup, seen }] : []
+  })
+  const mends = findMends(box, records).filter(({ left }) => left === 0)
+  expect(mends).toContainEqual(
+    expect.objectContaining({ kind: 'coupler', coupler: 'coupler-3-4', place: '3' }),
+  )
+})
+
+test('where everything agrees nothing is to be mended', () => {
+  const records = watch(box, setups(draft), partsOf(draft))
+  expect(findDisagreements(box, records)).toEqual([])
+  expect(findMends(box, records)).toEqual([])
+})
+
+test('whatever gear of whatever box sits otherwise than drawn: if the tests show it, it is named', () => {
+  let shown = 0
+  const cases = PATTERNS.flatMap(({ id }) => {
+    const pattern = buildPattern(id, 'box', {})
+    return pattern.gears.map((gear) => ({ pattern, gear }))
+  })
+  fc.assert(
+    fc.property(fc.constantFrom(...cases), ({ pattern, gear }) => {
+      const mount = gear.mount === 'free' ? 'fixed' : 'free'
+      const real = setMount(pattern, gear.id, mount)
+      const records = watch(boxOf(real), setups(pattern), partsOf(pattern))
+      if (findDisagreements(boxOf(pattern), records).length === 0) return
+      shown++
+      expect(explains(pattern, real, { kind: 'mount', gear: gear.id, mount })).toBe(true)
+    }),
+    { numRuns: 60 },
+  )
+  expect(shown).toBeGreaterThan(10)
+})
+
+test('what is seen tells free gears from those that turn with their shaft', () => {
+  const records = watch(box, setups(draft), partsOf(draft))
+  const mounts = readMounts(draft, records)
+  for (const { id, mount } of draft.gears.filter(({ id }) => !id.includes('reverse')))
+    expect([id, mounts.get(id)]).toEqual([id, mount === 'free' ? 'free' : 'turns with its shaft'])
+})
+
+test('a gear that is fixed leaves its coupler without that place: the test then stands at rest', () => {
+  const coupled: SpinRecord = {
+    setup: { places: { 'coupler-1-2': '1' }, held: ['main'], turned: 'input' },
+    seen: new Map<string, Seen>([['input', 'moved']]),
+  }
+  const fixed = boxOf(setMount(draft, 'main-1', 'fixed'))
+  expect(fixed.couplers.get('coupler-1-2')?.positions.map(({ id }) => id)).not.toContain('1')
+  expect(spin(fixed, coupled.setup).motions.get('main')?.kind).toBe('still')
+  expect(findMends(box, [coupled]).length).toBeGreaterThan(0)
+})
+
+test('of two that explain it as well, the mate of the gear that did otherwise comes first', () => {
+  // Towards 2nd the output moved its free gear; the countershaft, with the input held, stood.
+  const record: SpinRecord = {
+    setup: { places: {}, held: ['input'], turned: 'main' },
+    seen: new Map<string, Seen>([
+      ['main-2', 'moved'],
+      ['counter', 'stood'],
+    ]),
+  }
+  expect(findMends(box, [record])[0]).toMatchObject({ kind: 'mount', gear: 'counter-2', left: 0 })
+})
