@@ -10,6 +10,8 @@ export default defineConfig({
   reporter: [['list'], ['json', { outputFile: '.udrix/test/playwright.json' }]],
   use: {
     viewport: { width: 1280, height: 800 },
+    // Motion has tests of its own; in all others it would only cost time.
+    contextOptions: { reducedMotion: 'reduce' },
     trace: 'retain-on-failure',
     launchOptions: {
       executablePath: '/usr/bin/chromium',

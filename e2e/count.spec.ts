@@ -63,11 +63,13 @@ test('a stale count from a second tab becomes the second count, and both are tol
 }) => {
   const box = await startFourSpeed(page, 'Two tabs')
   const second = await context.newPage()
-  await second.goto(`${box}/count?gear=main-3`)
-  await page.goto(`${box}/count?gear=main-3`)
+  await second.goto(`${box}/count?gear=main-3`, { waitUntil: 'networkidle' })
+  await page.goto(`${box}/count?gear=main-3`, { waitUntil: 'networkidle' })
   await second.getByRole('textbox', { name: '3rd gear, main shaft' }).fill('31')
+  // The first count has to reach the server before the second one sets out.
+  const kept = second.waitForResponse((response) => response.url().endsWith('/edits'))
   await second.keyboard.press('Enter')
-  await expect(second.getByText('Kept', { exact: true })).toBeVisible()
+  expect((await kept).ok()).toBe(true)
   await page.getByRole('textbox', { name: '3rd gear, main shaft' }).fill('32')
   await page.keyboard.press('Enter')
   await expect(

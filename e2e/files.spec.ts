@@ -59,7 +59,7 @@ test('the drawing is a picture of its own, in the words and for the position cho
   await openDemo(page, 'Fenwold', 'Trace')
   await page.keyboard.press('5')
   await expect(page).toHaveURL(/position=5/)
-  const file = await download(page, 'Drawing as SVG')
+  const file = await download(page, 'Drawing, SVG')
   const text = fs.readFileSync(file, 'utf8')
   expect(text).toMatch(/^<\?xml/)
   expect(text).toContain('Layshaft')

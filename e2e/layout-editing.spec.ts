@@ -132,13 +132,16 @@ test('two tabs change one box: both changes stand, and where they meet both are 
 }) => {
   const box = await openCopy(page)
   const other = await context.newPage()
-  await other.goto(`${box}/layout?part=gears:main-3`)
+  await other.goto(`${box}/layout?part=gears:main-3`, { waitUntil: 'networkidle' })
   const aside = (of: Page) => of.getByRole('region', { name: 'Selected part' })
-  await page.goto(`${box}/layout?part=gears:main-3`)
+  await page.goto(`${box}/layout?part=gears:main-3`, { waitUntil: 'networkidle' })
 
   await aside(page).getByLabel('Called').fill('mine')
+  // Each change has to reach the server before the other tab sends the next one.
+  const arrives = (of: Page) => of.waitForResponse((response) => response.url().endsWith('/edits'))
+  const first = arrives(page)
   await aside(page).getByLabel('Called').press('Enter')
-  await expect(page.getByText('Kept', { exact: true })).toBeVisible()
+  await first
   await aside(other).getByLabel('Station').fill('101')
   await aside(other).getByLabel('Station').press('Enter')
   await expect(aside(other).getByLabel('Called')).toHaveValue('mine')
