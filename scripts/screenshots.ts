@@ -56,8 +56,15 @@ try {
   await take('count', of('Quillmoor', 'count?gear=main-2'))
   await take('trace-heavy', of('Grimsound eighteen', 'trace?position=3L'))
   await take('trace-dual-clutch', of('Solvane', 'trace?position=4'))
-  await take('trace-transaxle', of('Calder', 'trace?position=2'))
-  await take('trace-motorcycle', of('Wrenfield', 'trace?position=3'))
+  await take('trace-parts', of('Calder', 'trace/parts?position=2'))
+  await take('trace-forces', of('Ostrel', 'trace?position=1&layers=torque,names,counts,forces'))
+  await take(
+    'trace-spin',
+    of('Ostrel', 'trace/spin?test=output&output-moved=main-2&output-stood=counter,input'),
+  )
+  await take('trace-towing', of('Fenwold', 'trace/towing'))
+  await take('trace-compare', of('Wrenfield', 'trace/compare?position=2&with=3'))
+  await take('trace-sheet', of('Harrowgap', 'trace/sheet'))
   await take('layout', of('Fenwold', 'layout?part=gears:counter-5'))
   await take('parts', of('Ostrel', 'layout?view=parts&part=couplers:coupler-1-2'))
   await take('positions', of('Grimsound eighteen', 'layout?view=positions'))

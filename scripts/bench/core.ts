@@ -1,8 +1,19 @@
 import { fraction, lusolve } from 'mathjs'
+import { Matrix, SVD, solve } from 'ml-matrix'
 
-import { ZERO, analyseBox, checkBox, toNumber, engagedLaws, standingLaws } from 'core'
-import type { BoxDraft } from 'core'
+import {
+  ZERO,
+  analyse,
+  analyseBox,
+  checkBox,
+  engagedLaws,
+  prepareSolver,
+  standingLaws,
+  toNumber,
+} from 'core'
+import type { Box, BoxDraft, BoxPosition, Law } from 'core'
 
+import { boxOf, eighteenSpeed } from './boxes.ts'
 import { medianMs, ms, report } from './measure.ts'
 
 /** All positions of the five-speed, complete, beside the same systems solved with mathjs. */
@@ -39,5 +50,66 @@ export function benchCore(draft: BoxDraft): void {
     ms(complete),
     `speeds of ${systems.length} positions with mathjs fractions ${ms(reference)}, ${(reference / complete).toFixed(0)} times as long`,
     'under 1 ms, and 20 times',
+  )
+}
+
+function lawsAt(box: Box, position: BoxPosition): readonly Law[] {
+  return [...standingLaws(box), ...engagedLaws(box, position.couplers)]
+}
+
+/** Speeds, and torques with the least Σ λ², of one position by floats: two dense solutions. */
+function solveByFloats(box: Box, position: BoxPosition): void {
+  const { input, outputs } = box.draft
+  const rows = lawsAt(box, position).map((law) =>
+    box.bodies.map((body) =>
+      toNumber(law.terms.find((term) => term.body === body)?.coefficient ?? ZERO),
+    ),
+  )
+  const unit = (id: string | undefined): number[] => box.bodies.map((body) => (body === id ? 1 : 0))
+  const speeds = solve(
+    new Matrix([...rows, unit(input)]),
+    Matrix.columnVector([...rows.map(() => 0), 1]),
+    true,
+  )
+  const torques = new SVD(new Matrix([...rows, unit(outputs[0])]).transpose(), {
+    autoTranspose: true,
+  }).solve(Matrix.columnVector(unit(input).map((entry) => -entry)))
+  if (speeds.rows !== box.bodies.length || torques.rows !== rows.length + 1)
+    throw new Error('the float solution has another size')
+}
+
+/** Speeds, statics and path of the eighteen-speed, beside speeds and statics alone by floats. */
+export function benchPositions(): void {
+  const box = boxOf(eighteenSpeed())
+  const driving = box.draft.positions.filter(
+    (position) => analyse(prepareSolver(box), position.couplers).state === 'drive',
+  )
+  const hardest = driving.reduce((most, position) =>
+    lawsAt(box, position).length > lawsAt(box, most).length ? position : most,
+  )
+  const solver = prepareSolver(box)
+  const one = medianMs(100, () => {
+    analyse(solver, hardest.couplers)
+  })
+  const oneByFloats = medianMs(10, () => {
+    solveByFloats(box, hardest)
+  })
+  const all = medianMs(20, () => {
+    analyseBox(box)
+  })
+  const allByFloats = medianMs(3, () => {
+    for (const position of driving) solveByFloats(box, position)
+  })
+  report(
+    `Core: position ${hardest.label} of the eighteen-speed complete, with statics and path`,
+    ms(one),
+    `speeds and torques with ml-matrix ${ms(oneByFloats)}, ${(oneByFloats / one).toFixed(1)} times as long`,
+    'under 2 ms, and no slower',
+  )
+  report(
+    `Core: all ${driving.length} driving positions of it`,
+    ms(all),
+    `with ml-matrix ${ms(allByFloats)}, ${(allByFloats / all).toFixed(1)} times as long`,
+    'under 100 ms, and no slower',
   )
 }

@@ -7,7 +7,8 @@ import { TEST_BUILD, startUdrix } from '../../e2e/udrix.ts'
 import { ensureBuild, ensureChromium, ensurePostgres } from '../setup.mjs'
 import { benchBrowser } from './browser.ts'
 import { benchCombinations } from './combinations.ts'
-import { benchCore } from './core.ts'
+import { benchCore, benchPositions } from './core.ts'
+import { benchMotion } from './motion.ts'
 import { benchBench, benchServer } from './server.ts'
 
 const FIVE_SPEED = threeShaftBox({
@@ -27,6 +28,7 @@ await ensureBuild(TEST_BUILD)
 const [cpu] = os.cpus()
 console.log(`${os.cpus().length} × ${cpu?.model ?? 'unknown'}, Node ${process.version}\n`)
 benchCore(draft)
+benchPositions()
 benchCombinations()
 const udrix = await startUdrix('bench')
 try {
@@ -35,6 +37,7 @@ try {
   if (!box) throw new Error('the demo is not on the bench')
   await benchServer(udrix.url, `${box}/trace?position=2`)
   await benchBrowser(udrix.url, box)
+  await benchMotion(udrix.url, udrix.databaseUrl)
   await benchBench(udrix.url, udrix.databaseUrl)
 } finally {
   await udrix.stop()

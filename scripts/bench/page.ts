@@ -1,0 +1,25 @@
+/** A browser as the benches use it. */
+import { chromium } from '@playwright/test'
+import type { Browser, Page } from '@playwright/test'
+
+import { CHROMIUM } from '../setup.mjs'
+
+/** The loader that runs the benches wraps functions in a helper that a page does not have. */
+export const HELPER = 'globalThis.__name = (named) => named'
+
+/** Opens a browser for some work and closes it again, whatever comes. */
+export async function withPage(
+  work: (page: Page, browser: Browser) => Promise<void>,
+): Promise<void> {
+  const browser = await chromium.launch({
+    executablePath: CHROMIUM,
+    args: ['--no-sandbox', '--disable-gpu', '--disable-background-networking'],
+  })
+  try {
+    const page = await browser.newPage({ viewport: { width: 1280, height: 800 } })
+    await page.addInitScript(HELPER)
+    await work(page, browser)
+  } finally {
+    await browser.close()
+  }
+}
