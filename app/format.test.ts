@@ -1,10 +1,8 @@
 import { unit } from 'mathjs'
 
-import { rational } from 'core'
+import { KM_PER_MILE, NM_PER_LBFT, rational } from 'core'
 
 import {
-  KM_PER_MILE,
-  NM_PER_LBFT,
   formatExact,
   formatForce,
   formatInverse,

@@ -1,6 +1,6 @@
 /** Every figure that is shown passes through here. */
 import type { Rational } from 'core'
-import { formatFraction, rational } from 'core'
+import { KM_PER_MILE, MM_PER_INCH, NM_PER_LBFT, formatFraction, rational } from 'core'
 
 /** Between a number and its unit, so that they are never parted. */
 const NBSP = '\u00a0'
@@ -8,9 +8,6 @@ const MINUS = '\u2212'
 
 export const TORQUE_UNITS = ['Nm', 'lbft'] as const
 export type TorqueUnit = (typeof TORQUE_UNITS)[number]
-
-/** One pound-force foot in newton-metres, exactly (NIST SP 811). */
-export const NM_PER_LBFT = 1.3558179483314004
 
 export const TORQUE_UNIT_NAMES: Readonly<Record<TorqueUnit, string>> = {
   Nm: `N·m`,
@@ -71,9 +68,6 @@ export function formatSpeed(speedRpm: number): string {
 export const LENGTH_UNITS = ['mm', 'in'] as const
 export type LengthUnit = (typeof LENGTH_UNITS)[number]
 
-/** One inch in millimetres, exactly (NIST SP 811). */
-export const MM_PER_INCH = 25.4
-
 /** A length in the chosen unit: "71.25 mm", "2.805 in". */
 export function formatLength(lengthMm: number, unit: LengthUnit): string {
   return unit === 'mm'
@@ -88,9 +82,6 @@ export const ROAD_SPEED_UNIT_NAMES: Readonly<Record<RoadSpeedUnit, string>> = {
   kmh: 'km/h',
   mph: 'mi/h',
 }
-
-/** One mile in kilometres, exactly (NIST SP 811). */
-export const KM_PER_MILE = 1.609344
 
 /** A road speed in the chosen unit: "83.2 km/h". */
 export function formatRoadSpeed(speedKmh: number, unit: RoadSpeedUnit): string {

@@ -432,22 +432,25 @@ export interface PositionSurvey {
   readonly ratio: Rational | null
 }
 
+/** Turns of the input for one turn of the first output, and the state; no way of the power. */
+export function surveyPosition(solver: Solver, position: BoxPosition): PositionSurvey {
+  const { box } = solver
+  const { input, outputs } = box.draft
+  const added = engagedLaws(box, position.couplers)
+  const bearing = bearingLaws([...solver.standing, ...added], input, outputs)
+  if (neededCounts(solver, bearing).length > 0) return { position, state: 'uncounted', ratio: null }
+  const verdict = judgeMotions(
+    solver,
+    restrictMotions(solver.motions, added.filter(isCounted), solver.rank),
+  )
+  const ratio = verdict.state === 'drive' ? verdict.speed.inverse() : null
+  return { position, state: verdict.state, ratio }
+}
+
 /** Every listed position of a box, judged only: for lists of many boxes. */
 export function surveyBox(box: Box): readonly PositionSurvey[] {
   const solver = prepareSolver(box)
-  const { input, outputs } = box.draft
-  return box.draft.positions.map((position) => {
-    const added = engagedLaws(box, position.couplers)
-    const bearing = bearingLaws([...solver.standing, ...added], input, outputs)
-    if (neededCounts(solver, bearing).length > 0)
-      return { position, state: 'uncounted', ratio: null }
-    const verdict = judgeMotions(
-      solver,
-      restrictMotions(solver.motions, added.filter(isCounted), solver.rank),
-    )
-    const ratio = verdict.state === 'drive' ? verdict.speed.inverse() : null
-    return { position, state: verdict.state, ratio }
-  })
+  return box.draft.positions.map((position) => surveyPosition(solver, position))
 }
 
 export interface PositionAnalysis {

@@ -90,6 +90,8 @@ export {
 export type { Circulation, PathEnd, PathStep, RatioFactor, Stretch } from './path.ts'
 export type { Rational } from './rational.ts'
 export { ONE, ZERO, formatFraction, parseFraction, rational, toNumber } from './rational.ts'
+export type { Reading, ReadingProblem } from './reading.ts'
+export { parseReading } from './reading.ts'
 export type { RatioRow } from './ratios.ts'
 export { compareRatios, finalDriveRatio } from './ratios.ts'
 export { roadSpeedKmh } from './road.ts'
@@ -125,4 +127,18 @@ export { ordinal } from './patterns/builder.ts'
 export type { Chosen, Pattern, PatternChoice, PatternId } from './patterns/index.ts'
 export { PATTERNS, PATTERN_IDS, buildPattern, chosenOption } from './patterns/index.ts'
 export { threeShaftBox } from './patterns/threeShaft.ts'
+export type { JudgedCheck, Miscount, NextCheck, Suspect, TurnCheck } from './turnCheck.ts'
+export { findSuspects, judgeChecks, suggestCheck, withCounts } from './turnCheck.ts'
 export * from './types.ts'
+export type { Quantity, ReadingUnit } from './units.ts'
+export {
+  KM_PER_MILE,
+  MM_PER_INCH,
+  NM_PER_LBFT,
+  QUANTITIES,
+  READING_UNITS,
+  UNIT_FACTORS,
+  fromUnit,
+  toUnit,
+  unitsOf,
+} from './units.ts'

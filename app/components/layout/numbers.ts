@@ -1,6 +1,6 @@
 /** Numbers as people type them into a drawing. */
 import type { LengthUnit } from '~/format.ts'
-import { MM_PER_INCH } from '~/format.ts'
+import { MM_PER_INCH } from 'core'
 
 /** Longest length that a box file may state. */
 const LONGEST_MM = 100_000

@@ -1,0 +1,328 @@
+/**
+ * Counts checked by turning. With a position selected, the input is turned until the
+ * output has made N turns, and the turns T of the input are read to within ± e:
+ *
+ *   counts and turns agree when |T − N·|i|| ≤ e,  i the ratio that the counts give.
+ *
+ * Where they do not agree, every count is tried one and two teeth off, alone and, where
+ * no single count explains what was read, in pairs. How likely a miscount is follows
+ * Bayes's rule with weights that are common practice of the bench, and stand below as
+ * constants: they order the suspects and decide nothing. What a suspect makes of a turn
+ * check is decided on exact fractions.
+ */
+import type { PositionSurvey } from './analysis.ts'
+import { analyse, prepareSolver, surveyPosition } from './analysis.ts'
+import type { Box } from './box.ts'
+import { checkBox } from './check.ts'
+import { isConfirmed } from './counting.ts'
+import type { Rational } from './rational.ts'
+import { rational } from './rational.ts'
+import type { BoxDraft, BoxPosition, Gear, Mesh } from './types.ts'
+
+/** One reading. Turns are positive: which way the output goes is another question. */
+export interface TurnCheck {
+  readonly id: string
+  /** The position selected. */
+  readonly position: string
+  readonly inputTurns: Rational
+  readonly outputTurns: Rational
+  /** How far off the reading of the input may be, either way, in turns; not 0. */
+  readonly errorTurns: Rational
+}
+
+/** A turn check beside the counts of a box. */
+export interface JudgedCheck {
+  readonly check: TurnCheck
+  /** Turns of the input by the counts; null where by them the position drives nothing, or counts lack. */
+  readonly expectedTurns: Rational | null
+  /** Whether reading and counts agree; null where counts lack. A box that turned is not locked. */
+  readonly isAgreed: boolean | null
+}
+
+/** A count that may be off, and what it would have to be. */
+export interface Miscount {
+  readonly gear: Gear
+  readonly toothCount: number
+}
+
+/** What may be wrong: one count or two, or, with none, the reading itself. */
+export interface Suspect {
+  readonly miscounts: readonly Miscount[]
+  /** How likely it is against the other suspects; all of them make 1. */
+  readonly share: number
+  /** How many of the turn checks agree when it is put right. */
+  readonly agreeing: number
+  /** Pairs between the same axes as a suspected gear's whose sum of teeth it then shares, of how many. */
+  readonly sharedSums: number
+  readonly comparedSums: number
+  readonly draft: BoxDraft
+}
+
+/** A check that has not been made yet, and what each suspect would read. */
+export interface NextCheck {
+  readonly position: BoxPosition
+  readonly outputTurns: number
+  /** In the order of the suspects asked about; null where that suspect's box drives nothing. */
+  readonly expectedTurns: readonly (Rational | null)[]
+  /** Whether it tells every two of them apart; if not, it is the best there is. */
+  readonly tellsAll: boolean
+}
+
+/** Off by more than this is another gear, and no miscount (common practice). */
+const MOST_TEETH_OFF = 2
+/** How much rarer two teeth off are than one. */
+const TWO_OFF_WEIGHT = 0.15
+/** How much rarer a miscount is of a gear that was counted twice with one result. */
+const CONFIRMED_WEIGHT = 0.03
+/** How much likelier a miscount is where the second count says just that. */
+const SECOND_COUNT_WEIGHT = 20
+/** How likely a gear of a hundred teeth is to be miscounted by one; in proportion for others. */
+const MISCOUNT_RATE = 0.1
+/** How likely a turn check is to be misread beyond its own fineness, which the person has stated. */
+const MISREAD_RATE = 0.002
+/** How far sums of teeth between the same axes lie apart, as a standard deviation in teeth. */
+const SUM_SPREAD_TEETH = 1
+/** Output turns that a person will still turn in one go. */
+const MOST_OUTPUT_TURNS = 20
+/** Suspects that a next check is asked to tell apart. */
+const MOST_COMPARED = 8
+
+/** Each turn check beside what the counts make of it. */
+export function judgeChecks(box: Box, checks: readonly TurnCheck[]): readonly JudgedCheck[] {
+  const surveys = surveysOf(box, positionsOf(box.draft, checks))
+  return checks.map((check) => judgeCheck(check, surveys.get(check.position)))
+}
+
+function judgeCheck(check: TurnCheck, survey: PositionSurvey | undefined): JudgedCheck {
+  if (!survey || survey.state === 'uncounted') return { check, expectedTurns: null, isAgreed: null }
+  if (!survey.ratio) return { check, expectedTurns: null, isAgreed: false }
+  const expectedTurns = survey.ratio.abs().mul(check.outputTurns)
+  const off = check.inputTurns.sub(expectedTurns).abs()
+  return { check, expectedTurns, isAgreed: !off.isGreaterThan(check.errorTurns) }
+}
+
+function positionsOf(draft: BoxDraft, checks: readonly TurnCheck[]): readonly BoxPosition[] {
+  return draft.positions.filter(({ id }) => checks.some(({ position }) => position === id))
+}
+
+function surveysOf(
+  box: Box,
+  positions: readonly BoxPosition[],
+): ReadonlyMap<string, PositionSurvey> {
+  const solver = prepareSolver(box)
+  return new Map(positions.map((each) => [each.id, surveyPosition(solver, each)]))
+}
+
+/**
+ * The gears whose counts the ratios of these positions depend on: those of the links
+ * that bear torque. All of them where a position is locked by the counts as they are.
+ */
+function bearingGears(box: Box, positions: readonly BoxPosition[]): readonly Gear[] {
+  const solver = prepareSolver(box)
+  const bearing = new Set<string>()
+  for (const { couplers } of positions) {
+    const analysis = analyse(solver, couplers)
+    if (analysis.state !== 'drive') return box.draft.gears
+    for (const [{ terms }, multiplier] of analysis.multipliers)
+      for (const { gear } of multiplier.isZero() ? [] : terms) if (gear) bearing.add(gear.id)
+  }
+  return box.draft.gears.filter(({ id }) => bearing.has(id))
+}
+
+/** The draft with other counts. */
+export function withCounts(draft: BoxDraft, miscounts: readonly Miscount[]): BoxDraft {
+  const counts = new Map(miscounts.map(({ gear, toothCount }) => [gear.id, toothCount]))
+  return {
+    ...draft,
+    gears: draft.gears.map((gear) => {
+      const toothCount = counts.get(gear.id)
+      return toothCount === undefined ? gear : { ...gear, toothCount }
+    }),
+  }
+}
+
+/** A set of counts with what the turn checks make of it. */
+interface Trial {
+  readonly miscounts: readonly Miscount[]
+  readonly draft: BoxDraft
+  readonly judged: readonly JudgedCheck[]
+}
+
+function tryCounts(
+  box: Box,
+  checks: readonly TurnCheck[],
+  miscounts: readonly Miscount[],
+): Trial | undefined {
+  const draft = withCounts(box.draft, miscounts)
+  const checked = checkBox(draft)
+  return checked.ok ? { miscounts, draft, judged: judgeChecks(checked.box, checks) } : undefined
+}
+
+const disagreeing = ({ judged }: Pick<Trial, 'judged'>): number =>
+  judged.filter(({ isAgreed }) => isAgreed === false).length
+
+/**
+ * What may be wrong where turn checks and counts disagree, the likeliest first; empty
+ * where all agree. Every single count that, one or two teeth off, brings a disagreeing
+ * check into agreement is among them, and so is the misreading; pairs of counts are
+ * where no single one explains all checks.
+ */
+export function findSuspects(box: Box, checks: readonly TurnCheck[]): readonly Suspect[] {
+  const asIs: Trial = { miscounts: [], draft: box.draft, judged: judgeChecks(box, checks) }
+  const failing = new Set(
+    asIs.judged.flatMap(({ check, isAgreed }) => (isAgreed === false ? [check.id] : [])),
+  )
+  if (failing.size === 0) return []
+  const mends = ({ judged }: Trial): boolean =>
+    judged.some(({ check, isAgreed }) => isAgreed === true && failing.has(check.id))
+  const singles: Trial[] = []
+  const disputed = checks.filter(({ id }) => failing.has(id))
+  for (const gear of bearingGears(box, positionsOf(box.draft, disputed)))
+    for (const toothCount of neighbours(gear)) {
+      const trial = tryCounts(box, checks, [{ gear, toothCount }])
+      if (trial && mends(trial)) singles.push(trial)
+    }
+  const trials = [asIs, ...singles]
+  if (singles.every((trial) => disagreeing(trial) > 0))
+    for (const [at, one] of singles.entries())
+      for (const other of singles.slice(at + 1)) {
+        const [a, b] = [one.miscounts[0], other.miscounts[0]]
+        if (!a || !b || a.gear.id === b.gear.id) continue
+        const trial = tryCounts(box, checks, [a, b])
+        if (trial && disagreeing(trial) < Math.min(disagreeing(one), disagreeing(other)))
+          trials.push(trial)
+      }
+  const weights = trials.map((trial) => Math.exp(logWeight(trial)))
+  const sum = weights.reduce((total, weight) => total + weight, 0)
+  return trials
+    .map((trial, at): Suspect => ({
+      miscounts: trial.miscounts,
+      share: (weights[at] ?? 0) / sum,
+      agreeing: trial.judged.filter(({ isAgreed }) => isAgreed === true).length,
+      ...compareSums(trial),
+      draft: trial.draft,
+    }))
+    .sort((one, other) => other.share - one.share)
+}
+
+/** The counts that a miscounted gear may have in truth. */
+function neighbours(gear: Gear): readonly number[] {
+  if (gear.toothCount === null) return []
+  const counts: number[] = []
+  for (let off = 1; off <= MOST_TEETH_OFF; off++)
+    counts.push(gear.toothCount - off, gear.toothCount + off)
+  return counts
+}
+
+/** The logarithm of how likely a trial is, but for a factor that all share. */
+function logWeight(trial: Trial): number {
+  let log = 0
+  for (const { gear, toothCount } of trial.miscounts) {
+    const counted = gear.toothCount ?? toothCount
+    log += Math.log(MISCOUNT_RATE * (counted / 100))
+    if (Math.abs(toothCount - counted) > 1) log += Math.log(TWO_OFF_WEIGHT)
+    if (isConfirmed(gear)) log += Math.log(CONFIRMED_WEIGHT)
+    if (gear.recount === toothCount) log += Math.log(SECOND_COUNT_WEIGHT)
+  }
+  for (const { check, expectedTurns, isAgreed } of trial.judged) {
+    if (isAgreed === false) log += Math.log(MISREAD_RATE)
+    else if (expectedTurns !== null) {
+      // Half the fineness is taken as the standard deviation of a reading.
+      const off = check.inputTurns.sub(expectedTurns).toNumber() / (check.errorTurns.toNumber() / 2)
+      log -= off ** 2 / 2
+    }
+  }
+  for (const sums of sumsBetweenAxes(trial.draft)) {
+    const middle = medianOf(sums.map(({ sum }) => sum))
+    for (const { sum } of sums) log -= ((sum - middle) / SUM_SPREAD_TEETH) ** 2 / 2
+  }
+  return log
+}
+
+interface PairSum {
+  readonly link: Mesh
+  readonly sum: number
+}
+
+/**
+ * Sums of teeth of the external pairs between the same two axes, where module and
+ * helix are alike or not known: at one centre distance they are nearly the same.
+ */
+function sumsBetweenAxes(draft: BoxDraft): readonly (readonly PairSum[])[] {
+  const gears = new Map(draft.gears.map((gear) => [gear.id, gear]))
+  const axes = new Map(draft.members.map(({ id, axis }) => [id, axis]))
+  const groups = new Map<string, PairSum[]>()
+  for (const link of draft.links) {
+    if (link.kind !== 'external-mesh') continue
+    const [a, b] = [gears.get(link.a), gears.get(link.b)]
+    if (!a || !b || a.toothCount === null || b.toothCount === null) continue
+    const between = [axes.get(a.member), axes.get(b.member)].sort().join('\n')
+    const key = `${between}\n${a.moduleMm ?? ''}\n${a.helixAngleDeg ?? ''}`
+    const group = groups.get(key) ?? []
+    group.push({ link, sum: a.toothCount + b.toothCount })
+    groups.set(key, group)
+  }
+  return [...groups.values()]
+}
+
+function compareSums({ draft, miscounts }: Trial): Pick<Suspect, 'sharedSums' | 'comparedSums'> {
+  const suspected = new Set(miscounts.map(({ gear }) => gear.id))
+  let [sharedSums, comparedSums] = [0, 0]
+  for (const sums of sumsBetweenAxes(draft))
+    for (const { link, sum } of sums) {
+      if (!suspected.has(link.a) && !suspected.has(link.b)) continue
+      const others = sums.filter((other) => other.link !== link)
+      comparedSums += others.length
+      sharedSums += others.filter((other) => other.sum === sum).length
+    }
+  return { sharedSums, comparedSums }
+}
+
+function medianOf(values: readonly number[]): number {
+  const sorted = [...values].sort((one, other) => one - other)
+  return sorted[Math.floor(sorted.length / 2)] ?? 0
+}
+
+/**
+ * The check with the fewest turns of the input that tells the first suspects apart, when
+ * it is read as finely as `errorTurns`: two are told apart where what they would read
+ * lies further apart than both readings can be off. Undefined where none tells any two
+ * apart within what a person will turn; then only counting again helps.
+ */
+export function suggestCheck(
+  suspects: readonly Suspect[],
+  errorTurns: Rational,
+): NextCheck | undefined {
+  const compared = suspects.slice(0, MOST_COMPARED)
+  const [first] = compared
+  if (!first) return undefined
+  const surveys = compared.map(({ draft }) => {
+    const checked = checkBox(draft)
+    return checked.ok ? surveysOf(checked.box, draft.positions) : undefined
+  })
+  const apart = errorTurns.add(errorTurns)
+  let best: { readonly next: NextCheck; readonly told: number; readonly turns: number } | undefined
+  for (const position of first.draft.positions) {
+    const sizes = surveys.map((each) => each?.get(position.id)?.ratio?.abs() ?? null)
+    for (let outputTurns = 1; outputTurns <= MOST_OUTPUT_TURNS; outputTurns++) {
+      const expectedTurns = sizes.map((size) => size?.mul(rational(outputTurns)) ?? null)
+      let told = 0
+      let pairs = 0
+      expectedTurns.forEach((one, at) => {
+        expectedTurns.slice(at + 1).forEach((other, beyond) => {
+          const weight = (compared[at]?.share ?? 0) * (compared[at + 1 + beyond]?.share ?? 0)
+          pairs += weight
+          if (one && other && one.sub(other).abs().isGreaterThan(apart)) told += weight
+        })
+      })
+      const turns = Math.max(...expectedTurns.map((each) => each?.toNumber() ?? 0))
+      const isBetter =
+        !best || told > best.told * 1.000001 || (told > best.told * 0.999999 && turns < best.turns)
+      if (told > 0 && isBetter) {
+        const tellsAll = told > pairs * 0.999999
+        best = { next: { position, outputTurns, expectedTurns, tellsAll }, told, turns }
+      }
+    }
+  }
+  return best?.next
+}
