@@ -31,6 +31,17 @@ export {
   isToothCount,
 } from './check.ts'
 export type {
+  CountLimits,
+  CountRange,
+  CountSearch,
+  CountSet,
+  FoundCounts,
+  PosedSearch,
+  ProductRange,
+  SumRange,
+} from './closedBox.ts'
+export { USUAL_LISTED, poseSearch, searchCounts } from './closedBox.ts'
+export type {
   Classification,
   Combination,
   CombinationState,
@@ -72,6 +83,27 @@ export type { Edit, EditConflict, EditRefusal, EditResult } from './edit.ts'
 export { applyEdit, inverseOf } from './edit.ts'
 export type { BearingLoad, Forces, ShaftForces, ToothDatum, ToothForces } from './forces.ts'
 export { TOOTH_DATA, solveForces } from './forces.ts'
+export type {
+  ExpectedSizes,
+  MateData,
+  MateProblem,
+  SeriesName,
+  StandardSize,
+} from './gearIdentity.ts'
+export {
+  DIAMETRAL_PITCHES,
+  MATE_PROBLEMS,
+  MODULE_SERIES_MM,
+  centreDistanceMm,
+  countsOfArc,
+  expectedSizes,
+  mateProblems,
+  moduleOfOutsideMm,
+  moduleOfSpanMm,
+  moduleOfTwoSpansMm,
+  nearestSizes,
+  usualSpan,
+} from './gearIdentity.ts'
 export type { Law, LawKind, Term } from './laws.ts'
 export { engagedLaws, standingLaws } from './laws.ts'
 export type { Demand, LockCause } from './lock.ts'

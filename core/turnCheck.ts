@@ -148,14 +148,19 @@ interface Trial {
   readonly judged: readonly JudgedCheck[]
 }
 
+/** The trial of these counts; undefined where they bring none of the disputed checks into agreement. */
 function tryCounts(
   box: Box,
   checks: readonly TurnCheck[],
+  disputed: readonly TurnCheck[],
   miscounts: readonly Miscount[],
 ): Trial | undefined {
   const draft = withCounts(box.draft, miscounts)
   const checked = checkBox(draft)
-  return checked.ok ? { miscounts, draft, judged: judgeChecks(checked.box, checks) } : undefined
+  if (!checked.ok) return undefined
+  // Few trials mend anything, so the checks that agree already are looked at only then.
+  const mends = judgeChecks(checked.box, disputed).some(({ isAgreed }) => isAgreed === true)
+  return mends ? { miscounts, draft, judged: judgeChecks(checked.box, checks) } : undefined
 }
 
 const disagreeing = ({ judged }: Pick<Trial, 'judged'>): number =>
@@ -169,18 +174,13 @@ const disagreeing = ({ judged }: Pick<Trial, 'judged'>): number =>
  */
 export function findSuspects(box: Box, checks: readonly TurnCheck[]): readonly Suspect[] {
   const asIs: Trial = { miscounts: [], draft: box.draft, judged: judgeChecks(box, checks) }
-  const failing = new Set(
-    asIs.judged.flatMap(({ check, isAgreed }) => (isAgreed === false ? [check.id] : [])),
-  )
-  if (failing.size === 0) return []
-  const mends = ({ judged }: Trial): boolean =>
-    judged.some(({ check, isAgreed }) => isAgreed === true && failing.has(check.id))
+  const disputed = asIs.judged.flatMap(({ check, isAgreed }) => (isAgreed === false ? [check] : []))
+  if (disputed.length === 0) return []
   const singles: Trial[] = []
-  const disputed = checks.filter(({ id }) => failing.has(id))
   for (const gear of bearingGears(box, positionsOf(box.draft, disputed)))
     for (const toothCount of neighbours(gear)) {
-      const trial = tryCounts(box, checks, [{ gear, toothCount }])
-      if (trial && mends(trial)) singles.push(trial)
+      const trial = tryCounts(box, checks, disputed, [{ gear, toothCount }])
+      if (trial) singles.push(trial)
     }
   const trials = [asIs, ...singles]
   if (singles.every((trial) => disagreeing(trial) > 0))
@@ -188,7 +188,7 @@ export function findSuspects(box: Box, checks: readonly TurnCheck[]): readonly S
       for (const other of singles.slice(at + 1)) {
         const [a, b] = [one.miscounts[0], other.miscounts[0]]
         if (!a || !b || a.gear.id === b.gear.id) continue
-        const trial = tryCounts(box, checks, [a, b])
+        const trial = tryCounts(box, checks, disputed, [a, b])
         if (trial && disagreeing(trial) < Math.min(disagreeing(one), disagreeing(other)))
           trials.push(trial)
       }
