@@ -104,12 +104,60 @@ export {
   nearestSizes,
   usualSpan,
 } from './gearIdentity.ts'
+export type {
+  EnteredLimit,
+  Entered,
+  Entry,
+  EntryBody,
+  Finding,
+  Intake,
+  Job,
+  LimitSource,
+  LineState,
+  Look,
+  PartLine,
+  Stage,
+} from './job.ts'
+export {
+  EMPTY_INTAKE,
+  ENTRY_KINDS,
+  LIMIT_SOURCES,
+  LINE_STATES,
+  LOOKS,
+  STAGES,
+  boundsOf,
+  figureOf,
+  latestFindings,
+  readJob,
+  standingVerdict,
+  verdictsByPart,
+} from './job.ts'
 export type { Law, LawKind, Term } from './laws.ts'
 export { engagedLaws, standingLaws } from './laws.ts'
 export type { Demand, LockCause } from './lock.ts'
 export { explainLock } from './lock.ts'
 export type { Efficiencies, Losses } from './losses.ts'
 export { USUAL_EFFICIENCIES, solveLosses } from './losses.ts'
+export type {
+  Bounds,
+  Figures,
+  Judgement,
+  Measure,
+  MeasureRule,
+  ReadingIssue,
+  Reason,
+  Verdict,
+} from './measurement.ts'
+export {
+  MEASURES,
+  MEASURE_RULES,
+  MOST_READINGS,
+  VERDICTS,
+  checkBounds,
+  checkReadings,
+  coneWearMm,
+  judge,
+} from './measurement.ts'
 export type { BoxField, Change, ChangesResult, Part, PartList } from './parts.ts'
 export {
   BOX_FIELDS,
@@ -154,11 +202,17 @@ export type { Slip } from './slips.ts'
 export { findSlips } from './slips.ts'
 export type { Disagreement, Mend, Seen, Spin, SpinRecord, SpinSetup } from './spin.ts'
 export { expectedOf, findDisagreements, findMends, readMounts, spin } from './spin.ts'
+export type { GoNoGo, Piece, ShimAim, ShimChoice, ShimPlan, Stack } from './stacks.ts'
+export { MOST_PIECES, STACK_UNITS_PER_MM, nearestStacks, planShims, stacksRound } from './stacks.ts'
+export type { StageState, Waiting } from './stages.ts'
+export { neededParts, stageAt, stagesOf, waitingOf } from './stages.ts'
 export type { Share } from './statics.ts'
 export { ordinal } from './patterns/builder.ts'
 export type { Chosen, Pattern, PatternChoice, PatternId } from './patterns/index.ts'
 export { PATTERNS, PATTERN_IDS, buildPattern, chosenOption } from './patterns/index.ts'
 export { threeShaftBox } from './patterns/threeShaft.ts'
+export type { Trend, TrendPoint } from './trend.ts'
+export { trendOf } from './trend.ts'
 export type { JudgedCheck, Miscount, NextCheck, Suspect, TurnCheck } from './turnCheck.ts'
 export { findSuspects, judgeChecks, suggestCheck, withCounts } from './turnCheck.ts'
 export * from './types.ts'
@@ -174,3 +228,5 @@ export {
   toUnit,
   unitsOf,
 } from './units.ts'
+export type { Companion, UnitPart, UnitPartKind } from './unitParts.ts'
+export { companionsOf, unitParts } from './unitParts.ts'

@@ -65,7 +65,8 @@ describe('judgeChecks', () => {
   it('says nothing where the position lacks a count', () => {
     const draft = trainDraft([[12, 24]])
     const [first, ...rest] = draft.gears
-    const box = boxOf({ ...draft, gears: [{ ...first!, toothCount: null }, ...rest] })
+    if (!first) throw new Error('a train has gears')
+    const box = boxOf({ ...draft, gears: [{ ...first, toothCount: null }, ...rest] })
     expect(judgeChecks(box, [check('only', '2', 1)])[0]).toMatchObject({
       expectedTurns: null,
       isAgreed: null,
@@ -167,7 +168,7 @@ describe('findSuspects', () => {
     )
     const off = ['main-1', 'main-3'].map((id) => {
       const gear = draft.gears.find((each) => each.id === id)
-      if (!gear || gear.toothCount === null) throw new Error(id)
+      if (typeof gear?.toothCount !== 'number') throw new Error(id)
       return { gear, toothCount: gear.toothCount + 1 }
     })
     const [first] = findSuspects(boxOf(withCounts(draft, off)), checks)
@@ -197,7 +198,7 @@ describe('findSuspects', () => {
         ? []
         : terms.flatMap(({ gear }) => (gear && /-a(-|$)/.test(gear.id) ? [gear] : [])),
     )[0]
-    if (!twin || twin.toothCount === null) throw new Error('there are no twins')
+    if (typeof twin?.toothCount !== 'number') throw new Error('there are no twins')
     const wrong = boxOf(withCounts(draft, [{ gear: twin, toothCount: twin.toothCount + 1 }]))
     const reading: TurnCheck = {
       id: 'read',
@@ -238,7 +239,7 @@ describe('findSuspects', () => {
           )?.analysis
           if (!position || analysed?.state !== 'drive') return
           const gear = truth.gears[at]
-          if (!gear || gear.toothCount === null) return
+          if (typeof gear?.toothCount !== 'number') return
           const wrong = boxOf(withCounts(truth, [{ gear, toothCount: gear.toothCount + off }]))
           const errorTurns = rational(1, 8)
           const reading: TurnCheck = {
