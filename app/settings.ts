@@ -12,6 +12,8 @@ export interface Settings {
   readonly roadSpeedUnit: RoadSpeedUnit
   readonly vocabulary: VocabularyName
   readonly ends: EndNames
+  /** Of whoever enters things in jobs on this device; empty where nobody said. */
+  readonly initials: string
 }
 
 export const DEFAULT_SETTINGS: Settings = {
@@ -21,4 +23,5 @@ export const DEFAULT_SETTINGS: Settings = {
   roadSpeedUnit: 'kmh',
   vocabulary: 'countershaft',
   ends: 'input-output',
+  initials: '',
 }

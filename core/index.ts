@@ -146,6 +146,7 @@ export type {
   MeasureRule,
   ReadingIssue,
   Reason,
+  Statistic,
   Verdict,
 } from './measurement.ts'
 export {
@@ -214,7 +215,13 @@ export { threeShaftBox } from './patterns/threeShaft.ts'
 export type { Trend, TrendPoint } from './trend.ts'
 export { trendOf } from './trend.ts'
 export type { JudgedCheck, Miscount, NextCheck, Suspect, TurnCheck } from './turnCheck.ts'
-export { findSuspects, judgeChecks, suggestCheck, withCounts } from './turnCheck.ts'
+export {
+  findSuspects,
+  judgeChecks,
+  suggestCheck,
+  turnablePositions,
+  withCounts,
+} from './turnCheck.ts'
 export * from './types.ts'
 export type { Quantity, ReadingUnit } from './units.ts'
 export {

@@ -3,7 +3,7 @@ import type { Box } from './box.ts'
 import { countingProgress } from './counting.ts'
 import type { Job, Stage } from './job.ts'
 import { STAGES, verdictsByPart } from './job.ts'
-import { judgeChecks } from './turnCheck.ts'
+import { judgeChecks, turnablePositions } from './turnCheck.ts'
 import { companionsOf, unitParts } from './unitParts.ts'
 
 export interface StageState {
@@ -45,7 +45,7 @@ export function stagesOf(box: Box, job: Job): readonly StageState[] {
   const { draft } = box
   const counting = countingProgress(draft)
   const checks = latestChecks(box, job)
-  const positions = draft.positions.filter(({ isHidden }) => isHidden !== true)
+  const positions = turnablePositions(box)
   const parts = unitParts(draft)
   const found = new Set(job.findings.map(({ part }) => part))
   const ofKind = (kind: string): readonly [number, number] => {

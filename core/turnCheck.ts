@@ -93,6 +93,15 @@ export function judgeChecks(box: Box, checks: readonly TurnCheck[]): readonly Ju
   return checks.map((check) => judgeCheck(check, surveys.get(check.position)))
 }
 
+/** The positions that turn an output, or would by other counts: those that a turn check can be made in. */
+export function turnablePositions(box: Box): readonly BoxPosition[] {
+  const solver = prepareSolver(box)
+  return box.draft.positions.filter(
+    (position) =>
+      position.isHidden !== true && surveyPosition(solver, position).state !== 'neutral',
+  )
+}
+
 function judgeCheck(check: TurnCheck, survey: PositionSurvey | undefined): JudgedCheck {
   if (!survey || survey.state === 'uncounted') return { check, expectedTurns: null, isAgreed: null }
   if (!survey.ratio) return { check, expectedTurns: null, isAgreed: false }

@@ -4,6 +4,7 @@ import { buildPattern } from 'core'
 
 import { createBox } from './boxes.ts'
 import { db } from './db/client.ts'
+import { seedDemoJobs } from './demoJob.ts'
 import { seeds } from './db/tables/seeds.ts'
 
 interface DemoBox {
@@ -393,5 +394,7 @@ export function demoBoxes(): readonly BoxDraft[] {
 export async function seedDemo(): Promise<void> {
   const [isNew] = await db.insert(seeds).values({ name: 'demo' }).onConflictDoNothing().returning()
   if (!isNew) return
-  for (const draft of demoBoxes()) await createBox(draft, { isDemo: true })
+  let first: string | undefined
+  for (const draft of demoBoxes()) first = await createBox(draft, { isDemo: true })
+  if (first !== undefined) await seedDemoJobs(first)
 }

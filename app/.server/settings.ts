@@ -22,6 +22,10 @@ const settingsSchema = z.object({
   roadSpeedUnit: z.enum(ROAD_SPEED_UNITS).catch(DEFAULT_SETTINGS.roadSpeedUnit),
   ends: z.enum(END_NAMES).catch(DEFAULT_SETTINGS.ends),
   vocabulary: z.enum(VOCABULARIES).catch(DEFAULT_SETTINGS.vocabulary),
+  initials: z
+    .string()
+    .regex(/^\p{L}{0,4}$/u)
+    .catch(DEFAULT_SETTINGS.initials),
 })
 
 /** The person's settings; whatever the cookie lacks or garbles is the default. */

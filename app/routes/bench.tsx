@@ -3,6 +3,7 @@ import { Form, Link, data, redirect } from 'react-router'
 
 import { deleteBox, duplicateBox, editBox, listBoxes, restoreBox } from '~/.server/boxes.ts'
 import { OUTAGE_SENTENCE, noSuchBox, unlessOutage, withDatabase } from '~/.server/answers.ts'
+import { jobsOfBoxes, summaryOf } from '~/.server/jobs.ts'
 import { importBox } from '~/.server/importBox.ts'
 import { readSettings } from '~/.server/settings.ts'
 import { BoxRow } from '~/components/bench/BoxRow.tsx'
@@ -24,7 +25,12 @@ export async function loader({ request }: Route.LoaderArgs) {
     withDatabase(() => listBoxes(search, searchParams.get('after'))),
     readSettings(request),
   ])
-  return { ...page, search, settings }
+  const jobs = await withDatabase(() => jobsOfBoxes(page.boxes.map(({ id }) => id)))
+  const boxes = page.boxes.map((box) => {
+    const job = jobs.get(box.id)?.at(-1)
+    return { ...box, job: job ? summaryOf(box.draft, job) : null }
+  })
+  return { ...page, boxes, search, settings }
 }
 
 function textOf(form: FormData, key: string): string {

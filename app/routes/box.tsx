@@ -59,8 +59,11 @@ export function shouldRevalidate({
 const PAGES = [
   ['layout', 'Lay out'],
   ['count', 'Count'],
+  ['turns', 'Turns'],
   ['trace', 'Trace'],
+  ['measure', 'Measure'],
   ['ratios', 'Ratios'],
+  ['job', 'Job'],
   ['history', 'History'],
 ] as const
 
@@ -119,7 +122,7 @@ function OpenedBox({ loaderData }: { readonly loaderData: LoadedBox }) {
                 key={page}
                 to={page}
                 className={({ isActive }) =>
-                  `flex min-h-[52px] items-center border-b-4 px-3 text-[1.05rem] font-semibold ${isActive ? 'border-accent text-ink' : 'text-accent hover:bg-accent-wash border-transparent'}`
+                  `flex min-h-[52px] items-center border-b-4 px-2 text-[1.05rem] font-semibold ${isActive ? 'border-accent text-ink' : 'text-accent hover:bg-accent-wash border-transparent'}`
                 }
               >
                 {title}

@@ -2,17 +2,30 @@ import { Copy, Download, Trash2, TriangleAlert } from 'lucide-react'
 import { useMemo } from 'react'
 import { Form, Link } from 'react-router'
 
-import type { BoxDraft, CountingProgress } from 'core'
+import type { BoxDraft, CountingProgress, Stage, Waiting } from 'core'
 import { checkBox, countingProgress, indexBox, surveyBox } from 'core'
 
 import { RenameDialog } from './RenameDialog.tsx'
+import { WaitingList } from '~/components/job/WaitingList.tsx'
 import { SectionThumb } from '~/components/section/SectionThumb.tsx'
 import { formatRatioFigure } from '~/format.ts'
+import { STAGE_NAMES } from '~/words/measures.ts'
 import { gearName } from '~/words/names.ts'
 import type { Vocabulary } from '~/words/vocabulary.ts'
 
 interface BoxRowProps {
-  readonly box: { readonly id: string; readonly isDemo: boolean; readonly draft: BoxDraft }
+  readonly box: {
+    readonly id: string
+    readonly isDemo: boolean
+    readonly draft: BoxDraft
+    /** The latest job of the unit. */
+    readonly job: {
+      readonly number: number
+      readonly isClosed: boolean
+      readonly stage: Stage
+      readonly waiting: readonly Waiting[]
+    } | null
+  }
   readonly words: Vocabulary
 }
 
@@ -29,7 +42,7 @@ function stageOf({ counted, confirmed, total }: CountingProgress): string {
 
 /** One box: what it is, how far it is, what waits for the person. */
 export function BoxRow({ box, words }: BoxRowProps) {
-  const { id, isDemo, draft } = box
+  const { id, isDemo, draft, job } = box
   const positions = useMemo(() => {
     const checked = checkBox(draft)
     return checked.ok ? surveyBox(checked.box) : []
@@ -55,7 +68,18 @@ export function BoxRow({ box, words }: BoxRowProps) {
               </span>
             )}
           </span>
-          <span className="block">{stage}</span>
+          <span className="block">
+            {job && (
+              <b>
+                Job {job.number}
+                {job.isClosed ? ', closed. ' : `, at: ${STAGE_NAMES[job.stage].toLowerCase()}. `}
+              </b>
+            )}
+            {stage}
+          </span>
+          {job && (
+            <WaitingList waiting={job.waiting.filter(({ code }) => code !== 'counts-disagree')} />
+          )}
           {disputed && (
             <span className="trouble items-center">
               <TriangleAlert aria-hidden /> Two counts disagree:{' '}

@@ -3,20 +3,14 @@
  * that it has not confirmed yet. Entries are sent one after another; each stays in
  * the browser's store until the server has kept it, through reloads and outages.
  */
-import { useCallback, useEffect, useMemo, useRef, useState } from 'react'
+import { useCallback, useMemo, useState } from 'react'
 
 import type { BoxDraft, Edit, EditConflict } from 'core'
 import { applyEdit, inverseOf } from 'core'
 
 import type { EditAnswer } from '~/editAnswer.ts'
 
-const RETRY_MS = 2_000
-const STORE_PREFIX = 'udrix-entry'
-
-interface Pending {
-  readonly key: string
-  readonly edit: Edit
-}
+import { postJson, useOutbox } from './useOutbox.ts'
 
 /** Something that the person must hear about an entry. */
 export type Notice =
@@ -37,38 +31,6 @@ export interface KeptBox {
   readonly dismissNotices: () => void
 }
 
-function storedPending(boxId: string): readonly Pending[] {
-  const prefix = `${STORE_PREFIX}:${boxId}:`
-  const found: Pending[] = []
-  for (let at = 0; at < localStorage.length; at++) {
-    const key = localStorage.key(at)
-    const text = key?.startsWith(prefix) ? localStorage.getItem(key) : null
-    // Written by `remember` below, and refused by the server if it is anything else.
-    if (key && text) found.push({ key, edit: JSON.parse(text) as Edit })
-  }
-  return found.sort((one, other) => one.key.localeCompare(other.key))
-}
-
-function remember(boxId: string, edit: Edit, order: number): Pending {
-  const key = `${STORE_PREFIX}:${boxId}:${Date.now().toString().padStart(15, '0')}-${order.toString().padStart(6, '0')}`
-  localStorage.setItem(key, JSON.stringify(edit))
-  return { key, edit }
-}
-
-async function send(boxId: string, edit: Edit): Promise<EditAnswer> {
-  try {
-    const response = await fetch(`/boxes/${boxId}/edits`, {
-      method: 'POST',
-      headers: { 'Content-Type': 'application/json' },
-      body: JSON.stringify(edit),
-    })
-    // Our own route answers with nothing else; any other body fails to parse.
-    return (await response.json()) as EditAnswer
-  } catch {
-    return { kind: 'not-yet' }
-  }
-}
-
 interface Known {
   readonly draft: BoxDraft
   readonly revision: number
@@ -76,30 +38,16 @@ interface Known {
 
 export function useKeptBox(boxId: string, loaded: Known): KeptBox {
   const [known, setKnown] = useState<Known>(loaded)
-  const [pending, setPending] = useState<readonly Pending[]>([])
-  const [isWaiting, setIsWaiting] = useState(false)
   const [notices, setNotices] = useState<readonly Notice[]>([])
   const [done, setDone] = useState<readonly Edit[]>([])
   const [undone, setUndone] = useState<readonly Edit[]>([])
-  const queue = useRef<Pending[]>([])
-  const isSending = useRef(false)
-  const order = useRef(0)
 
   if (loaded.revision > known.revision) setKnown(loaded)
 
-  const flush = useCallback(async () => {
-    if (isSending.current) return
-    isSending.current = true
-    for (let next = queue.current[0]; next; next = queue.current[0]) {
-      const answer = await send(boxId, next.edit)
-      if (answer.kind === 'not-yet') {
-        setIsWaiting(true)
-        break
-      }
-      setIsWaiting(false)
-      queue.current = queue.current.slice(1)
-      localStorage.removeItem(next.key)
-      setPending(queue.current)
+  const { pending, isWaiting, put } = useOutbox<Edit, EditAnswer>(
+    `udrix-entry:${boxId}`,
+    useCallback((edit) => postJson<EditAnswer>(`/boxes/${boxId}/edits`, edit), [boxId]),
+    useCallback((answer) => {
       if (answer.kind === 'refused')
         setNotices((before) => [...before, { kind: 'refused', sentence: answer.sentence }])
       else {
@@ -107,42 +55,12 @@ export function useKeptBox(boxId: string, loaded: Known): KeptBox {
         setKnown((before) => (revision >= before.revision ? { draft, revision } : before))
         if (conflict) setNotices((before) => [...before, { kind: 'conflict', conflict }])
       }
-    }
-    isSending.current = false
-  }, [boxId])
-
-  useEffect(() => {
-    const left = storedPending(boxId)
-    if (left.length > 0) {
-      queue.current = [...left]
-      setPending(queue.current)
-      void flush()
-    }
-  }, [boxId, flush])
-
-  useEffect(() => {
-    if (!isWaiting) return
-    const retry = setInterval(() => void flush(), RETRY_MS)
-    return () => {
-      clearInterval(retry)
-    }
-  }, [isWaiting, flush])
-
-  const enqueue = useCallback(
-    (edits: readonly Edit[]) => {
-      queue.current = [
-        ...queue.current,
-        ...edits.map((edit) => remember(boxId, edit, order.current++)),
-      ]
-      setPending(queue.current)
-      void flush()
-    },
-    [boxId, flush],
+    }, []),
   )
 
   const draft = useMemo(
     () =>
-      pending.reduce((before, { edit }) => {
+      pending.reduce((before, edit) => {
         const result = applyEdit(before, edit)
         return result.ok ? result.draft : before
       }, known.draft),
@@ -151,11 +69,11 @@ export function useKeptBox(boxId: string, loaded: Known): KeptBox {
 
   const edit = useCallback(
     (next: Edit) => {
-      enqueue([next])
+      put([next])
       setDone((before) => [...before, next])
       setUndone([])
     },
-    [enqueue],
+    [put],
   )
   const last = done[done.length - 1]
   const lastUndone = undone[undone.length - 1]
@@ -165,14 +83,14 @@ export function useKeptBox(boxId: string, loaded: Known): KeptBox {
     undo:
       last &&
       (() => {
-        enqueue(inverseOf(last))
+        put(inverseOf(last))
         setDone(done.slice(0, -1))
         setUndone([...undone, last])
       }),
     redo:
       lastUndone &&
       (() => {
-        enqueue([lastUndone])
+        put([lastUndone])
         setUndone(undone.slice(0, -1))
         setDone([...done, lastUndone])
       }),

@@ -1,0 +1,63 @@
+import { useState } from 'react'
+
+import type { EntryBody, StageState } from 'core'
+
+import { STAGE_NAMES } from '~/words/measures.ts'
+
+interface CloseJobProps {
+  readonly stages: readonly StageState[]
+  readonly isClosed: boolean
+  readonly leftOut: string
+  readonly onRecord: (body: EntryBody) => void
+}
+
+/** Closing asks only for what is missing. */
+export function CloseJob({ stages, isClosed, leftOut, onRecord }: CloseJobProps) {
+  const [reason, setReason] = useState('')
+  const missing = stages.filter(({ stage, isDone }) => !isDone && stage !== 'hand-over')
+  if (isClosed)
+    return (
+      <section aria-label="Closing the job">
+        <p className="py-2">This job is closed{leftOut === '' ? '.' : `. Left out: ${leftOut}`}</p>
+        <button
+          type="button"
+          className="button"
+          onClick={() => {
+            onRecord({ kind: 'reopen' })
+          }}
+        >
+          Open it again
+        </button>
+      </section>
+    )
+  return (
+    <section aria-label="Closing the job">
+      <h2 className="text-[1.2rem]">Hand over</h2>
+      {missing.length > 0 && (
+        <label className="block">
+          Not done: {missing.map(({ stage }) => STAGE_NAMES[stage].toLowerCase()).join('; ')}. Do
+          these first, or say why they are left out:
+          <textarea
+            className="field mt-1 block w-full"
+            rows={2}
+            value={reason}
+            maxLength={2000}
+            onChange={(event) => {
+              setReason(event.target.value)
+            }}
+          />
+        </label>
+      )}
+      <button
+        type="button"
+        className="button mt-2"
+        disabled={missing.length > 0 && reason.trim() === ''}
+        onClick={() => {
+          onRecord({ kind: 'close', leftOut: reason.trim() })
+        }}
+      >
+        Close the job
+      </button>
+    </section>
+  )
+}

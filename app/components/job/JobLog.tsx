@@ -1,0 +1,72 @@
+import { Undo2 } from 'lucide-react'
+import { useState } from 'react'
+
+import type { Entry, Job } from 'core'
+
+import { formatWhen } from '~/format.ts'
+import { entryWords } from '~/words/jobs.ts'
+import type { Naming } from '~/words/names.ts'
+import { capitalize } from '~/words/names.ts'
+
+/** Entries shown before more are asked for. */
+const PAGE = 20
+
+interface JobLogProps {
+  readonly job: Job
+  readonly naming: Naming
+  readonly isDisabled: boolean
+  readonly onWithdraw: (entry: string) => void
+}
+
+const canBeWithdrawn = ({ body }: Entry): boolean =>
+  body.kind !== 'withdraw' && body.kind !== 'close' && body.kind !== 'reopen'
+
+/** Everything entered, the latest first. */
+export function JobLog({ job, naming, isDisabled, onWithdraw }: JobLogProps) {
+  const [shown, setShown] = useState(PAGE)
+  const latest = [...job.entries].reverse()
+  if (latest.length === 0) return <p>Nothing has been entered in this job yet.</p>
+  return (
+    <>
+      <ol aria-label="Log of the job">
+        {latest.slice(0, shown).map((entry) => (
+          <li key={entry.id} className="border-rule flex items-start gap-2 border-b py-1">
+            <span className="text-graphite w-[9.5rem] flex-none text-[0.92rem]">
+              <time dateTime={entry.at} suppressHydrationWarning>
+                {formatWhen(new Date(entry.at))}
+              </time>
+              {entry.by !== '' && <b className="text-ink"> {entry.by}</b>}
+            </span>
+            <span className="min-w-0 flex-1 break-words">
+              {capitalize(entryWords(naming, entry))}
+            </span>
+            {canBeWithdrawn(entry) && (
+              <button
+                type="button"
+                className="button-quiet"
+                disabled={isDisabled}
+                aria-label={`Take back: ${entryWords(naming, entry)}`}
+                onClick={() => {
+                  onWithdraw(entry.id)
+                }}
+              >
+                <Undo2 aria-hidden /> Take back
+              </button>
+            )}
+          </li>
+        ))}
+      </ol>
+      {latest.length > shown && (
+        <button
+          type="button"
+          className="button mt-2"
+          onClick={() => {
+            setShown(shown + 5 * PAGE)
+          }}
+        >
+          Show older entries ({latest.length - shown} more)
+        </button>
+      )}
+    </>
+  )
+}

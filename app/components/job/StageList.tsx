@@ -1,0 +1,79 @@
+import { Circle, CircleCheck, CircleDot } from 'lucide-react'
+import { Link } from 'react-router'
+
+import type { Stage, StageState } from 'core'
+
+import { stageWords } from '~/words/jobs.ts'
+import { STAGE_NAMES } from '~/words/measures.ts'
+
+/** The page on which the work of a stage is entered. */
+const PAGES: Readonly<Partial<Record<Stage, string>>> = {
+  'lay-out': 'layout',
+  keyed: 'trace/spin',
+  count: 'count',
+  'turn-check': 'turns',
+  rings: 'measure?kind=ring',
+  sleeves: 'measure?kind=sleeve',
+  shafts: 'measure?kind=shaft',
+  parts: 'order',
+  'bench-check': 'turns',
+}
+
+interface StageListProps {
+  readonly boxId: string
+  readonly stages: readonly StageState[]
+  readonly now: Stage
+  readonly isDisabled: boolean
+  readonly onMark: (stage: Stage, isDone: boolean) => void
+}
+
+/** The work in its order: stages fill as figures come in, and can be called done or opened again. */
+export function StageList({ boxId, stages, now, isDisabled, onMark }: StageListProps) {
+  return (
+    <ol aria-label="Stages of the job" className="border-ink border-t-2">
+      {stages.map((state) => {
+        const { stage, isDone } = state
+        const isNow = stage === now
+        const page = PAGES[stage]
+        const Icon = isDone ? CircleCheck : isNow ? CircleDot : Circle
+        return (
+          <li
+            key={stage}
+            aria-current={isNow ? 'step' : undefined}
+            className={`border-rule flex items-center gap-3 border-b px-2 ${isNow ? 'bg-accent-wash' : ''}`}
+          >
+            <Icon aria-hidden className="size-5 flex-none" />
+            <span className="min-w-0 flex-1 py-1 leading-tight">
+              {page ? (
+                <Link
+                  to={`/boxes/${boxId}/${page}`}
+                  className="text-accent font-semibold underline"
+                >
+                  {STAGE_NAMES[stage]}
+                </Link>
+              ) : (
+                <b>{STAGE_NAMES[stage]}</b>
+              )}
+              <span className="text-graphite block text-[0.92rem]">
+                {isDone ? 'Done' : isNow ? 'Now' : 'To come'}: {stageWords(state)}
+              </span>
+            </span>
+            {stage !== 'hand-over' && (
+              <button
+                type="button"
+                className="button-quiet flex-none"
+                disabled={isDisabled}
+                aria-label={`${isDone ? 'Open again' : 'Done'}: ${STAGE_NAMES[stage]}`}
+                onClick={() => {
+                  onMark(stage, !isDone)
+                }}
+              >
+                {isDone ? 'Open again' : 'Done'}
+              </button>
+            )}
+          </li>
+        )
+      })}
+    </ol>
+  )
+}

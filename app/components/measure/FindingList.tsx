@@ -1,0 +1,161 @@
+import { Undo2 } from 'lucide-react'
+import { useState } from 'react'
+
+import type { EntryBody, Finding, Look, Measure, Verdict } from 'core'
+import { LOOKS, MEASURE_RULES, VERDICTS, boundsOf, standingVerdict } from 'core'
+
+import { formatWhen } from '~/format.ts'
+import {
+  LOOK_GRADES,
+  LOOK_NAMES,
+  MEASURE_NAMES,
+  SOURCE_NAMES,
+  UNIT_NAMES,
+  VERDICT_NAMES,
+  boundsWords,
+  reasonWords,
+  shownUnit,
+} from '~/words/measures.ts'
+import { capitalize } from '~/words/names.ts'
+
+import { VerdictSign } from './VerdictMarks.tsx'
+
+interface FindingListProps {
+  readonly findings: readonly Finding[]
+  readonly isDisabled: boolean
+  readonly onRecord: (body: EntryBody) => void
+}
+
+const isLook = (what: Measure | Look): what is Look => (LOOKS as readonly string[]).includes(what)
+
+/** What was found on one part, the latest first, with the reasons of each verdict. */
+export function FindingList({ findings, isDisabled, onRecord }: FindingListProps) {
+  if (findings.length === 0) return <p>Nothing has been measured on this part yet.</p>
+  return (
+    <ol aria-label="Findings on this part">
+      {[...findings].reverse().map((finding) => (
+        <li key={finding.entry.id} className="border-rule border-b py-2">
+          <OneFinding finding={finding} isDisabled={isDisabled} onRecord={onRecord} />
+        </li>
+      ))}
+    </ol>
+  )
+}
+
+function OneFinding({
+  finding,
+  isDisabled,
+  onRecord,
+}: {
+  readonly finding: Finding
+  readonly isDisabled: boolean
+  readonly onRecord: (body: EntryBody) => void
+}) {
+  const { entry, what, measured, judgement, verdict, overruled } = finding
+  const standing = standingVerdict(finding)
+  const limit = measured?.limit ?? null
+  const bounds = boundsOf(limit)
+  const shown =
+    measured && !isLook(what) ? shownUnit(MEASURE_RULES[what].judges, measured.unit) : 'mm'
+  return (
+    <>
+      <p className="flex items-start gap-2">
+        {standing && <VerdictSign verdict={standing} />}
+        <span>
+          <b>
+            {standing ? capitalize(VERDICT_NAMES[standing]) : 'Not judged'}:{' '}
+            {isLook(what) ? LOOK_NAMES[what] : MEASURE_NAMES[what]}
+          </b>{' '}
+          {measured
+            ? `${measured.readings.join(' · ')} ${UNIT_NAMES[measured.unit]}`
+            : isLook(what) && verdict
+              ? LOOK_GRADES[what][verdict]
+              : ''}
+          <span className="text-graphite block text-[0.92rem]">
+            {judgement?.reasons.map((reason) => reasonWords(reason, shown)).join(' ')}{' '}
+            {limit && bounds
+              ? `Judged by ${boundsWords(bounds, limit.unit)}, ${SOURCE_NAMES[limit.source]}. `
+              : ''}
+            {measured?.tool ? `${capitalize(measured.tool)}. ` : ''}
+            {entry.by} <span suppressHydrationWarning>{formatWhen(new Date(entry.at))}</span>
+          </span>
+          {overruled && verdict && (
+            <span className="block">
+              The figures say {VERDICT_NAMES[verdict]}. {overruled.by || 'Somebody'} says{' '}
+              {VERDICT_NAMES[overruled.verdict]}: {overruled.reason}
+            </span>
+          )}
+        </span>
+      </p>
+      {!isDisabled && (
+        <div className="flex flex-wrap items-center">
+          <Overrule
+            onOverrule={(to, reason) => {
+              onRecord({ kind: 'overrule', entry: entry.id, verdict: to, reason })
+            }}
+          />
+          <button
+            type="button"
+            className="button-quiet"
+            onClick={() => {
+              onRecord({ kind: 'withdraw', entry: entry.id })
+            }}
+          >
+            <Undo2 aria-hidden /> Take back
+          </button>
+        </div>
+      )}
+    </>
+  )
+}
+
+/** A person's own verdict, with the reason that it needs. */
+function Overrule({
+  onOverrule,
+}: {
+  readonly onOverrule: (verdict: Verdict, reason: string) => void
+}) {
+  const [reason, setReason] = useState('')
+  const [isOpen, setIsOpen] = useState(false)
+  if (!isOpen)
+    return (
+      <button
+        type="button"
+        className="button-quiet"
+        onClick={() => {
+          setIsOpen(true)
+        }}
+      >
+        Overrule
+      </button>
+    )
+  return (
+    <span className="flex flex-wrap items-end gap-2">
+      <label className="font-semibold">
+        Why
+        <input
+          className="field mt-1 block font-normal"
+          value={reason}
+          maxLength={200}
+          onChange={(event) => {
+            setReason(event.target.value)
+          }}
+        />
+      </label>
+      {VERDICTS.map((verdict) => (
+        <button
+          key={verdict}
+          type="button"
+          className="button"
+          disabled={reason.trim() === ''}
+          onClick={() => {
+            onOverrule(verdict, reason.trim())
+            setIsOpen(false)
+          }}
+        >
+          {capitalize(VERDICT_NAMES[verdict])}
+        </button>
+      ))}
+    </span>
+  )
+}

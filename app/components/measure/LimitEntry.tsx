@@ -1,0 +1,107 @@
+import { TriangleAlert } from 'lucide-react'
+import { useState } from 'react'
+
+import type { EntryBody, LimitSource, Measure, ReadingUnit } from 'core'
+import { MEASURE_RULES } from 'core'
+
+import { entryBodySchema } from '~/jobEntry.ts'
+import { MEASURE_NAMES, SOURCE_NAMES, UNIT_NAMES, shownUnit } from '~/words/measures.ts'
+
+interface LimitEntryProps {
+  readonly part: string
+  readonly measure: Measure
+  readonly unit: ReadingUnit
+  readonly isDisabled: boolean
+  readonly onKeep: (body: EntryBody) => void
+}
+
+/** The maker's figure, or the shop's own rule, for this part or for all like it in the unit. */
+export function LimitEntry({ part, measure, unit, isDisabled, onKeep }: LimitEntryProps) {
+  const [least, setLeast] = useState('')
+  const [most, setMost] = useState('')
+  const [source, setSource] = useState<LimitSource>('maker')
+  const [isForAll, setIsForAll] = useState(true)
+  const [problem, setProblem] = useState<string>()
+  const shown = shownUnit(MEASURE_RULES[measure].judges, unit)
+  const end = (label: string, value: string, set: (text: string) => void) => (
+    <label className="font-semibold">
+      {label}
+      <input
+        className="field mt-1 block w-[6.5rem] font-normal"
+        inputMode="decimal"
+        autoComplete="off"
+        value={value}
+        onChange={(event) => {
+          set(event.target.value)
+          setProblem(undefined)
+        }}
+      />
+    </label>
+  )
+  return (
+    <details className="border-rule border-t-2 pt-2">
+      <summary className="text-accent min-h-[44px] cursor-pointer py-2 font-semibold">
+        Enter a limit for this unit
+      </summary>
+      <form
+        className="grid gap-2"
+        onSubmit={(event) => {
+          event.preventDefault()
+          const parsed = entryBodySchema.safeParse({
+            kind: 'limit',
+            part: isForAll ? null : part,
+            measure,
+            limit: {
+              source,
+              unit: shown,
+              ...(least.trim() !== '' && { least }),
+              ...(most.trim() !== '' && { most }),
+            },
+          })
+          setProblem(parsed.error?.issues[0]?.message)
+          if (!parsed.success) return
+          onKeep(parsed.data)
+          setLeast('')
+          setMost('')
+        }}
+      >
+        <div className="flex flex-wrap gap-3">
+          {end(`Least, ${UNIT_NAMES[shown]}`, least, setLeast)}
+          {end(`Most, ${UNIT_NAMES[shown]}`, most, setMost)}
+          <label className="font-semibold">
+            From
+            <select
+              className="field mt-1 block font-normal"
+              value={source}
+              onChange={(event) => {
+                setSource(event.target.value === 'shop' ? 'shop' : 'maker')
+              }}
+            >
+              <option value="maker">{SOURCE_NAMES.maker}</option>
+              <option value="shop">{SOURCE_NAMES.shop}</option>
+            </select>
+          </label>
+        </div>
+        <label className="flex min-h-[44px] items-center gap-2">
+          <input
+            type="checkbox"
+            className="size-5"
+            checked={isForAll}
+            onChange={(event) => {
+              setIsForAll(event.target.checked)
+            }}
+          />
+          For every {MEASURE_NAMES[measure]} of this unit
+        </label>
+        {problem && (
+          <p role="alert" className="trouble">
+            <TriangleAlert aria-hidden /> {problem}
+          </p>
+        )}
+        <button className="button" disabled={isDisabled}>
+          Keep the limit
+        </button>
+      </form>
+    </details>
+  )
+}

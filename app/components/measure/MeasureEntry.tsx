@@ -1,0 +1,233 @@
+import { CornerDownLeft, Plus, TriangleAlert } from 'lucide-react'
+import { useRef, useState } from 'react'
+
+import type { EnteredLimit, EntryBody, Job, Measure, ReadingUnit } from 'core'
+import { MEASURE_RULES, boundsOf, figureOf, judge, parseReading, unitsOf } from 'core'
+
+import { entryBodySchema } from '~/jobEntry.ts'
+import {
+  MEASURE_HINTS,
+  MEASURE_NAMES,
+  SOURCE_NAMES,
+  STATISTIC_NAMES,
+  UNIT_NAMES,
+  VERDICT_NAMES,
+  boundsWords,
+  formatFigure,
+  reasonWords,
+  shownUnit,
+} from '~/words/measures.ts'
+import { capitalize } from '~/words/names.ts'
+
+import { limitFor } from './limits.ts'
+import { VerdictSign } from './VerdictMarks.tsx'
+
+interface MeasureEntryProps {
+  readonly job: Job
+  readonly part: string
+  readonly measure: Measure
+  readonly partName: string
+  readonly unit: ReadingUnit
+  readonly tool: string
+  readonly isDisabled: boolean
+  readonly onUnit: (unit: ReadingUnit) => void
+  readonly onTool: (tool: string) => void
+  readonly onKeep: (body: EntryBody) => void
+}
+
+/** Asks for the readings of one measurement; the verdict stands beside them before they are kept. */
+export function MeasureEntry(props: MeasureEntryProps) {
+  const { job, part, measure, partName, unit, tool, isDisabled, onUnit, onTool, onKeep } = props
+  const rule = MEASURE_RULES[measure]
+  const [readings, setReadings] = useState<readonly string[]>(
+    Array.from({ length: rule.leastReadings }, () => ''),
+  )
+  const [radius, setRadius] = useState('')
+  const [phase, setPhase] = useState<'found' | 'after'>('found')
+  const [problems, setProblems] = useState<readonly string[]>([])
+  const fields = useRef<(HTMLInputElement | null)[]>([])
+  const limit = limitFor(job, part, measure, unit)
+  const written = readings.filter((text) => text.trim() !== '')
+  const values = written.map((text) => figureOf(text, unit))
+  const known = values.filter((value) => value !== undefined)
+  const radiusMm = figureOf(radius, 'mm') ?? null
+  const shown = shownUnit(rule.judges, unit)
+  const judgement =
+    known.length > 0 && known.length === values.length && (!rule.hasRadius || radiusMm)
+      ? judge(measure, known, radiusMm, boundsOf(limit))
+      : undefined
+
+  const keep = (): void => {
+    const parsed = entryBodySchema.safeParse({
+      kind: 'measurement',
+      part,
+      measure,
+      readings: written,
+      unit,
+      ...(rule.hasRadius && parseReading(radius).ok && { radius: { text: radius, unit: 'mm' } }),
+      tool,
+      limit,
+      phase,
+    })
+    if (!parsed.success) {
+      setProblems([...new Set(parsed.error.issues.map(({ message }) => message))])
+      return
+    }
+    setProblems([])
+    onKeep(parsed.data)
+    setReadings(Array.from({ length: rule.leastReadings }, () => ''))
+    fields.current[0]?.focus()
+  }
+  return (
+    <form
+      aria-label={`Measure ${MEASURE_NAMES[measure]} of ${partName}`}
+      className="grid gap-2"
+      onSubmit={(event) => {
+        event.preventDefault()
+        // Enter goes to the next place still empty, and keeps when there is none.
+        const empty = readings.findIndex((text) => text.trim() === '')
+        if (
+          empty >= 0 &&
+          written.length < rule.leastReadings &&
+          document.activeElement !== fields.current[empty]
+        )
+          fields.current[empty]?.focus()
+        else keep()
+      }}
+    >
+      <p className="text-[0.98rem]">{MEASURE_HINTS[measure]}</p>
+      <fieldset>
+        <legend className="flex items-center gap-2 font-semibold">
+          {capitalize(MEASURE_NAMES[measure])}, in
+          <select
+            aria-label="Unit of the readings"
+            className="field w-auto"
+            value={unit}
+            onChange={(event) => {
+              // The options are those of the quantity.
+              onUnit(event.target.value as ReadingUnit)
+            }}
+          >
+            {unitsOf(rule.reads).map((each) => (
+              <option key={each} value={each}>
+                {UNIT_NAMES[each]}
+              </option>
+            ))}
+          </select>
+        </legend>
+        <div className="mt-1 flex flex-wrap gap-2">
+          {readings.map((text, at) => (
+            <input
+              key={at}
+              ref={(element) => {
+                fields.current[at] = element
+              }}
+              aria-label={`Reading ${at + 1}`}
+              className="field w-[6.2rem] text-center text-[1.5rem] font-bold"
+              inputMode="decimal"
+              autoComplete="off"
+              disabled={isDisabled}
+              value={text}
+              onChange={(event) => {
+                const next = event.target.value
+                setReadings((before) => before.map((each, place) => (place === at ? next : each)))
+                setProblems([])
+              }}
+            />
+          ))}
+          <button
+            type="button"
+            className="button-quiet"
+            onClick={() => {
+              setReadings((before) => [...before, ''])
+            }}
+          >
+            <Plus aria-hidden /> Another place
+          </button>
+        </div>
+      </fieldset>
+      {rule.hasRadius && (
+        <label className="font-semibold">
+          Read at a radius of, in mm
+          <input
+            className="field mt-1 block w-[8rem]"
+            inputMode="decimal"
+            autoComplete="off"
+            value={radius}
+            onChange={(event) => {
+              setRadius(event.target.value)
+            }}
+          />
+        </label>
+      )}
+      <div className="flex flex-wrap gap-3">
+        <label className="flex-1 font-semibold">
+          Tool
+          <input
+            className="field mt-1 block w-full font-normal"
+            value={tool}
+            maxLength={200}
+            placeholder="feeler leaves, dial"
+            onChange={(event) => {
+              onTool(event.target.value)
+            }}
+          />
+        </label>
+        <label className="font-semibold">
+          When
+          <select
+            className="field mt-1 block"
+            value={phase}
+            onChange={(event) => {
+              setPhase(event.target.value === 'after' ? 'after' : 'found')
+            }}
+          >
+            <option value="found">as found</option>
+            <option value="after">after the work</option>
+          </select>
+        </label>
+      </div>
+      <LimitLine limit={limit} />
+      {judgement && (
+        <p role="status" className="flex gap-2">
+          {judgement.verdict && <VerdictSign verdict={judgement.verdict} />}
+          <span>
+            {judgement.verdict && (
+              <b className="text-[1.15rem]">{capitalize(VERDICT_NAMES[judgement.verdict])}. </b>
+            )}
+            {capitalize(STATISTIC_NAMES[rule.statistic])}{' '}
+            {formatFigure(judgement.figures.figure, shown)}, mean{' '}
+            {formatFigure(judgement.figures.mean, unit)}, spread{' '}
+            {formatFigure(judgement.figures.spread, unit)}.{' '}
+            {judgement.reasons.map((reason) => reasonWords(reason, shown)).join(' ')}
+          </span>
+        </p>
+      )}
+      {problems.map((problem) => (
+        <p key={problem} role="alert" className="trouble">
+          <TriangleAlert aria-hidden /> {problem}
+        </p>
+      ))}
+      <button className="button button-main" disabled={isDisabled}>
+        <CornerDownLeft aria-hidden /> Keep, judge
+      </button>
+    </form>
+  )
+}
+
+/** The limit in force and where it came from. */
+function LimitLine({ limit }: { readonly limit: EnteredLimit | null }) {
+  const bounds = boundsOf(limit)
+  return (
+    <p>
+      {limit && bounds ? (
+        <>
+          <b>Limit: {boundsWords(bounds, limit.unit)}</b>, {SOURCE_NAMES[limit.source]}.
+          {limit.source === 'thumb' && ' The maker’s figure for the unit rules where there is one.'}
+        </>
+      ) : (
+        'No limit is known. The maker’s manual gives it: enter it below.'
+      )}
+    </p>
+  )
+}

@@ -1,0 +1,122 @@
+import type { Section, Verdict } from 'core'
+import { SLEEVE_TRAVEL_MM, sleeveShiftMm } from 'core'
+
+import type { Scale } from '~/components/section/scale.ts'
+import { unitPartName } from '~/words/jobs.ts'
+import { VERDICT_NAMES } from '~/words/measures.ts'
+import type { Naming } from '~/words/names.ts'
+import { capitalize } from '~/words/names.ts'
+
+const SIZE = 11
+
+interface VerdictMarksProps {
+  readonly section: Section
+  readonly scale: Scale
+  readonly naming: Naming
+  readonly verdicts: ReadonlyMap<string, Verdict>
+  readonly hrefOf: (part: string) => string
+  readonly onChoose: (part: string) => void
+}
+
+/** Where the mark of a part stands; undefined where the drawing does not show the part. */
+function placeOf(
+  section: Section,
+  scale: Scale,
+  ref: string,
+): readonly [number, number] | undefined {
+  const at = ref.indexOf(':')
+  const [kind, id] = [ref.slice(0, at), ref.slice(at + 1)]
+  if (kind === 'gear') {
+    const drawn = section.gears.find(({ gear }) => gear.id === id)
+    return (
+      drawn && [
+        scale.x(drawn.gear.stationMm + drawn.widthMm / 2) - SIZE,
+        scale.y(drawn.yMm) - drawn.radiusMm * scale.perMmY + SIZE,
+      ]
+    )
+  }
+  if (kind === 'shaft') {
+    const drawn = section.members.find(({ member }) => member.id === id)
+    return drawn && [scale.x(drawn.member.fromMm) + 2 * SIZE, scale.y(drawn.yMm)]
+  }
+  const [couplerId, placeId] = id.split('/')
+  const drawn = section.couplers.find(({ coupler }) => coupler.id === couplerId)
+  if (!drawn) return undefined
+  const place = drawn.coupler.positions.find((each) => each.id === placeId)
+  const shiftMm = place ? Math.sign(sleeveShiftMm(place)) * (SLEEVE_TRAVEL_MM + 4) : 0
+  const lift = (drawn.baseRadiusMm + 26) * scale.perMmY
+  return [
+    scale.x(drawn.coupler.stationMm + shiftMm),
+    scale.y(drawn.yMm) + (place ? 1 : -1) * (place ? lift - 12 : lift),
+  ]
+}
+
+/** The verdict on each part, by shape, sign and word besides its colour. */
+export function VerdictMarks(props: VerdictMarksProps) {
+  const { section, scale, naming, verdicts, hrefOf, onChoose } = props
+  return [...verdicts].map(([part, verdict]) => {
+    const place = placeOf(section, scale, part)
+    if (!place) return null
+    const name = `${capitalize(unitPartName(naming, part))}: ${VERDICT_NAMES[verdict]}`
+    return (
+      <a
+        key={part}
+        href={hrefOf(part)}
+        aria-label={name}
+        onClick={(event) => {
+          if (event.metaKey || event.ctrlKey) return
+          event.preventDefault()
+          onChoose(part)
+        }}
+      >
+        <title>{name}</title>
+        <VerdictShape verdict={verdict} x={place[0]} y={place[1]} />
+      </a>
+    )
+  })
+}
+
+/** A round tick, an upright warning, a crossed square. */
+export function VerdictShape({
+  verdict,
+  x,
+  y,
+}: {
+  readonly verdict: Verdict
+  readonly x: number
+  readonly y: number
+}) {
+  const at = `translate(${x.toFixed(1)} ${y.toFixed(1)})`
+  switch (verdict) {
+    case 'good':
+      return (
+        <g transform={at} className="verdict good">
+          <circle r={SIZE} />
+          <path d="M-5 0l4 4l7 -8" />
+        </g>
+      )
+    case 'watch':
+      return (
+        <g transform={at} className="verdict watch">
+          <path d={`M0 ${-SIZE - 2}L${SIZE + 2} ${SIZE}H${-SIZE - 2}Z`} />
+          <path d="M0 -5V3M0 6V8" />
+        </g>
+      )
+    case 'replace':
+      return (
+        <g transform={at} className="verdict replace">
+          <rect x={-SIZE} y={-SIZE} width={2 * SIZE} height={2 * SIZE} />
+          <path d="M-5 -5L5 5M5 -5L-5 5" />
+        </g>
+      )
+  }
+}
+
+/** A verdict in a line of text. */
+export function VerdictSign({ verdict }: { readonly verdict: Verdict }) {
+  return (
+    <svg viewBox="-14 -15 28 30" className="inline-block size-6 flex-none" aria-hidden>
+      <VerdictShape verdict={verdict} x={0} y={0} />
+    </svg>
+  )
+}

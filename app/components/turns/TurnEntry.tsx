@@ -1,0 +1,135 @@
+import { CornerDownLeft, TriangleAlert } from 'lucide-react'
+import { useRef, useState } from 'react'
+
+import type { BoxPosition, EntryBody } from 'core'
+import { parseReading } from 'core'
+
+import { entryBodySchema } from '~/jobEntry.ts'
+
+interface TurnEntryProps {
+  readonly positions: readonly BoxPosition[]
+  readonly position: string
+  readonly outputTurns: string
+  readonly isDisabled: boolean
+  readonly onPosition: (position: string) => void
+  readonly onOutputTurns: (turns: string) => void
+  readonly onKeep: (body: EntryBody) => void
+}
+
+/** How finely a mark can be read, in turns of the input. */
+const FINENESSES = ['1/16', '1/8', '1/4', '1/2'] as const
+
+/** Asks for one turn check; kept on Enter. */
+export function TurnEntry(props: TurnEntryProps) {
+  const { positions, position, outputTurns, isDisabled, onPosition, onOutputTurns, onKeep } = props
+  const [turns, setTurns] = useState('')
+  const [fineness, setFineness] = useState<string>('1/8')
+  const [problem, setProblem] = useState<string>()
+  const field = useRef<HTMLInputElement>(null)
+  const keep = (): void => {
+    const parsed = entryBodySchema.safeParse({
+      kind: 'turn-check',
+      position,
+      inputTurns: turns,
+      outputTurns,
+      errorTurns: fineness,
+    })
+    if (!parsed.success) {
+      setProblem(parsed.error.issues[0]?.message)
+      field.current?.focus()
+      return
+    }
+    setProblem(undefined)
+    onKeep(parsed.data)
+    setTurns('')
+  }
+  return (
+    <form
+      aria-label="Enter a turn check"
+      className="grid gap-2"
+      onSubmit={(event) => {
+        event.preventDefault()
+        keep()
+      }}
+    >
+      <fieldset>
+        <legend className="font-semibold">Position selected</legend>
+        <div className="flex flex-wrap gap-1">
+          {positions.map(({ id, label }) => (
+            <label
+              key={id}
+              className="border-rule has-checked:border-accent has-checked:bg-accent-wash has-focus-visible:outline-accent flex min-h-[44px] min-w-[44px] cursor-pointer items-center justify-center border-2 px-2 text-[1.1rem] font-bold has-focus-visible:outline-2"
+            >
+              <input
+                type="radio"
+                className="sr-only"
+                name="turn-position"
+                value={id}
+                checked={id === position}
+                onChange={() => {
+                  onPosition(id)
+                }}
+              />
+              {label}
+            </label>
+          ))}
+        </div>
+      </fieldset>
+      <div className="flex flex-wrap gap-3">
+        <label className="flex-1 font-semibold">
+          Turns of the output
+          <input
+            className="field mt-1 block w-full text-[1.3rem] font-bold"
+            value={outputTurns}
+            inputMode="decimal"
+            size={4}
+            autoComplete="off"
+            onChange={(event) => {
+              onOutputTurns(event.target.value)
+            }}
+          />
+        </label>
+        <label className="flex-1 font-semibold">
+          Read to within ±
+          <select
+            className="field mt-1 block w-full text-[1.1rem]"
+            value={fineness}
+            onChange={(event) => {
+              setFineness(event.target.value)
+            }}
+          >
+            {FINENESSES.map((each) => (
+              <option key={each} value={each}>
+                {each} turn
+              </option>
+            ))}
+          </select>
+        </label>
+      </div>
+      <label className="font-semibold">
+        Turns of the input
+        <input
+          ref={field}
+          className="field mt-1 block w-full text-center text-[2.2rem] leading-tight font-bold"
+          value={turns}
+          placeholder="3 7/8"
+          autoComplete="off"
+          aria-invalid={problem !== undefined}
+          aria-describedby={problem ? 'turns-problem' : undefined}
+          onChange={(event) => {
+            setTurns(event.target.value)
+            setProblem(undefined)
+          }}
+        />
+      </label>
+      {problem && (
+        <p id="turns-problem" role="alert" className="trouble">
+          <TriangleAlert aria-hidden /> {problem}
+        </p>
+      )}
+      <button className="button button-main" disabled={isDisabled || !parseReading(outputTurns).ok}>
+        <CornerDownLeft aria-hidden /> Keep this check
+      </button>
+    </form>
+  )
+}

@@ -1,0 +1,196 @@
+/** What an entry of a job looks like on its way to the server and in the database. */
+import { z } from 'zod'
+
+import type { Entry, EntryBody, ReadingProblem } from 'core'
+import {
+  LIMIT_SOURCES,
+  LINE_STATES,
+  LOOKS,
+  MEASURES,
+  MOST_READINGS,
+  READING_UNITS,
+  STAGES,
+  UNIT_FACTORS,
+  MEASURE_RULES,
+  VERDICTS,
+  checkBounds,
+  checkReadings,
+  figureOf,
+  fromUnit,
+  parseReading,
+} from 'core'
+
+import { readingIssueWords, readingProblemWords } from './words/measures.ts'
+
+const LONGEST_TEXT = 2_000
+
+const id = z.uuid()
+const partRef = z.string().min(1).max(140)
+const longText = z
+  .string()
+  .trim()
+  .max(LONGEST_TEXT, `A text has ${LONGEST_TEXT} characters at most. Make two notes of it.`)
+const shortText = z.string().trim().max(200, 'This has 200 characters at most.')
+const unit = z.enum(READING_UNITS)
+
+function problemOf(text: string): ReadingProblem | undefined {
+  const reading = parseReading(text)
+  return reading.ok ? undefined : reading.code
+}
+
+const reading = z
+  .string()
+  .max(60, 'A reading has 60 characters at most.')
+  .superRefine((text, context) => {
+    const problem = problemOf(text)
+    if (problem) context.addIssue(readingProblemWords(text, problem))
+  })
+
+function isNotNegative(text: string): boolean {
+  const parsed = parseReading(text)
+  return !parsed.ok || parsed.value.sign() >= 0
+}
+
+const positiveTurns = reading.refine((text) => {
+  const parsed = parseReading(text)
+  return !parsed.ok || parsed.value.sign() > 0
+}, 'Turns are more than 0.')
+
+const entered = z.strictObject({ text: reading, unit })
+
+const limit = z
+  .strictObject({
+    source: z.enum(LIMIT_SOURCES),
+    least: reading.optional(),
+    most: reading.optional(),
+    unit,
+  })
+  .superRefine(({ least, most, unit: of }, context) => {
+    const bounds = {
+      least: least === undefined ? undefined : figureOf(least, of),
+      most: most === undefined ? undefined : figureOf(most, of),
+    }
+    for (const issue of checkBounds(bounds)) context.addIssue(readingIssueWords(issue, of))
+  })
+
+const measurement = z
+  .strictObject({
+    kind: z.literal('measurement'),
+    part: partRef,
+    measure: z.enum(MEASURES),
+    readings: z
+      .array(reading)
+      .max(
+        MOST_READINGS,
+        `One measurement has ${MOST_READINGS} readings at most. Split it, or keep the ones that matter.`,
+      ),
+    unit,
+    radius: entered.optional(),
+    tool: shortText,
+    limit: limit.nullable(),
+    phase: z.enum(['found', 'after']),
+  })
+  .superRefine(({ measure, readings, unit: of, radius }, context) => {
+    const rule = MEASURE_RULES[measure]
+    if (UNIT_FACTORS[of].quantity !== rule.reads) {
+      context.addIssue('This is not read in that unit.')
+      return
+    }
+    const values = readings.map((text) => figureOf(text, of))
+    const known = values.filter((value) => value !== undefined)
+    if (known.length < values.length) return
+    const radiusMm = radius ? (figureOf(radius.text, radius.unit) ?? null) : null
+    for (const issue of checkReadings(measure, known, radiusMm))
+      context.addIssue(readingIssueWords(issue, of))
+  })
+
+const LONGEST_DISTANCE_KM = 5_000_000
+
+const distance = entered.superRefine(({ text, unit: of }, context) => {
+  const parsed = parseReading(text)
+  if (!parsed.ok) return
+  if (UNIT_FACTORS[of].quantity !== 'distance') context.addIssue('A distance is in km or mi.')
+  else if (parsed.value.sign() < 0) context.addIssue('A distance run is not below 0.')
+  else if (fromUnit(parsed.value.toNumber(), of) > LONGEST_DISTANCE_KM)
+    context.addIssue(`No unit has run ${text} ${of}. Read the figure again.`)
+})
+
+/** An entry's content; every refusal is a sentence for the person. */
+export const entryBodySchema = z.discriminatedUnion('kind', [
+  z.strictObject({
+    kind: z.literal('intake'),
+    intake: z.strictObject({
+      reference: shortText,
+      complaint: longText,
+      distance: distance.nullable(),
+      oil: shortText,
+      cameWith: shortText,
+    }),
+  }),
+  z.strictObject({
+    kind: z.literal('note'),
+    text: longText.min(1, 'A note has something in it.'),
+    part: partRef.optional(),
+  }),
+  z.strictObject({ kind: z.literal('waiting'), for: shortText }),
+  z.strictObject({
+    kind: z.literal('turn-check'),
+    position: z.string().min(1).max(60),
+    inputTurns: positiveTurns,
+    outputTurns: positiveTurns,
+    errorTurns: positiveTurns,
+  }),
+  measurement,
+  z.strictObject({
+    kind: z.literal('look'),
+    part: partRef,
+    look: z.enum(LOOKS),
+    grade: z.enum(VERDICTS),
+  }),
+  z.strictObject({
+    kind: z.literal('overrule'),
+    entry: id,
+    verdict: z.enum(VERDICTS),
+    reason: shortText.min(1, 'Say why: the next person will want to know.'),
+  }),
+  z.strictObject({
+    kind: z.literal('limit'),
+    part: partRef.nullable(),
+    measure: z.enum(MEASURES),
+    limit,
+  }),
+  z.strictObject({ kind: z.literal('stage'), stage: z.enum(STAGES), isDone: z.boolean() }),
+  z.strictObject({
+    kind: z.literal('line'),
+    line: z.strictObject({
+      key: partRef,
+      what: shortText.min(1, 'Say what the part is.'),
+      quantity: z.int('A quantity is a whole number.').min(1, 'At least one.').max(1_000),
+      price: reading.refine(isNotNegative, 'A price is not below 0.').nullable(),
+      state: z.enum(LINE_STATES),
+    }),
+  }),
+  z.strictObject({
+    kind: z.literal('photo'),
+    photo: id,
+    caption: shortText,
+    part: partRef.optional(),
+    entry: id.optional(),
+  }),
+  z.strictObject({ kind: z.literal('withdraw'), entry: id }),
+  z.strictObject({ kind: z.literal('close'), leftOut: longText }),
+  z.strictObject({ kind: z.literal('reopen') }),
+]) satisfies z.ZodType<EntryBody>
+
+export const entrySchema = z.strictObject({
+  id,
+  at: z.iso.datetime(),
+  by: z.string().trim().max(4, 'Initials have four letters at most.'),
+  body: entryBodySchema,
+}) satisfies z.ZodType<Entry>
+
+/** What the server says to an entry. */
+export type EntryAnswer =
+  | { readonly kind: 'kept' }
+  | { readonly kind: 'refused'; readonly sentence: string }
+  | { readonly kind: 'not-yet' }

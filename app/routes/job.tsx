@@ -1,0 +1,178 @@
+import { ClipboardPlus } from 'lucide-react'
+import { useMemo, useState } from 'react'
+import { Form, Link, redirect } from 'react-router'
+
+import { indexBox, stageAt, stagesOf, waitingOf } from 'core'
+
+import type { Route } from './+types/job'
+import { noSuchBox, withDatabase } from '~/.server/answers.ts'
+import { openJob } from '~/.server/jobs.ts'
+import { useOpenBox } from '~/components/box/boxContext.ts'
+import { CloseJob } from '~/components/job/CloseJob.tsx'
+import { IntakeForm } from '~/components/job/IntakeForm.tsx'
+import { JobLog } from '~/components/job/JobLog.tsx'
+import { useOpenJob } from '~/components/job/jobContext.ts'
+import { StageList } from '~/components/job/StageList.tsx'
+import { WaitingList } from '~/components/job/WaitingList.tsx'
+import { formatWhen } from '~/format.ts'
+
+/** Opens the next job of the box. */
+export async function action({ params }: Route.ActionArgs) {
+  const id = await withDatabase(() => openJob(params.boxId))
+  if (id === null) throw noSuchBox()
+  return redirect(`/boxes/${params.boxId}/job`)
+}
+
+/** What came in, how far the work is, and everything entered. */
+export default function JobPage() {
+  const { id, draft, words } = useOpenBox()
+  const { job, jobs, box, current, record } = useOpenJob()
+  const naming = useMemo(() => ({ box: indexBox(draft), words }), [draft, words])
+  const stages = useMemo(() => (box ? stagesOf(box, job) : []), [box, job])
+  const waiting = useMemo(() => (box && current ? waitingOf(box, job) : []), [box, job, current])
+  const isDisabled = current === undefined || job.isClosed
+  return (
+    <main className="grid flex-1 content-start gap-x-8 gap-y-4 px-4 py-3 lg:min-h-0 lg:grid-cols-[25rem_minmax(0,1fr)] lg:overflow-auto">
+      <title>{`${draft.name} · Job · Udrix`}</title>
+      <div>
+        <h2 className="text-[1.2rem]">Waits for you</h2>
+        {waiting.length === 0 ? (
+          <p className="py-1">{current ? 'Nothing.' : 'No job is open.'}</p>
+        ) : (
+          <WaitingList waiting={waiting} />
+        )}
+        <h2 className="mt-2 text-[1.2rem]">The work in its order</h2>
+        <StageList
+          boxId={id}
+          stages={stages}
+          now={stageAt(stages)}
+          isDisabled={isDisabled}
+          onMark={(stage, isDone) => {
+            record({ kind: 'stage', stage, isDone })
+          }}
+        />
+        {jobs.length > 0 && (
+          <section aria-label="Jobs of this unit" className="mt-3">
+            <h2 className="text-[1.2rem]">Jobs of this unit</h2>
+            <ul>
+              {jobs.map(({ id: jobId, number, openedAt }) => (
+                <li key={jobId}>
+                  <Link
+                    to={`?job=${jobId}`}
+                    aria-current={jobId === current?.id ? 'true' : undefined}
+                    className="text-accent flex min-h-[44px] items-center gap-2 underline aria-[current]:font-bold"
+                  >
+                    Job {number}, opened{' '}
+                    <time dateTime={openedAt} suppressHydrationWarning>
+                      {formatWhen(new Date(openedAt))}
+                    </time>
+                  </Link>
+                </li>
+              ))}
+            </ul>
+            {job.isClosed && (
+              <Form method="post" className="mt-1">
+                <button className="button">
+                  <ClipboardPlus aria-hidden /> Open the next job
+                </button>
+              </Form>
+            )}
+          </section>
+        )}
+      </div>
+      {current && (
+        <div className="grid content-start gap-4">
+          <IntakeForm
+            key={current.id}
+            intake={job.intake}
+            isDisabled={isDisabled}
+            onKeep={record}
+          />
+          <Jotting
+            waitingFor={job.waitingFor}
+            isDisabled={isDisabled}
+            onNote={(text) => {
+              record({ kind: 'note', text })
+            }}
+            onWait={(text) => {
+              record({ kind: 'waiting', for: text })
+            }}
+          />
+          <section aria-label="Log">
+            <h2 className="text-[1.2rem]">Log</h2>
+            <JobLog
+              job={job}
+              naming={naming}
+              isDisabled={isDisabled}
+              onWithdraw={(entry) => {
+                record({ kind: 'withdraw', entry })
+              }}
+            />
+          </section>
+          <CloseJob
+            stages={stages}
+            isClosed={job.isClosed}
+            leftOut={job.leftOut}
+            onRecord={record}
+          />
+        </div>
+      )}
+    </main>
+  )
+}
+
+interface JottingProps {
+  readonly waitingFor: string
+  readonly isDisabled: boolean
+  readonly onNote: (text: string) => void
+  readonly onWait: (text: string) => void
+}
+
+/** A note, and what the job waits for. */
+function Jotting({ waitingFor, isDisabled, onNote, onWait }: JottingProps) {
+  const [note, setNote] = useState('')
+  return (
+    <section aria-label="Notes" className="grid gap-2 sm:grid-cols-2">
+      <form
+        className="flex items-end gap-2"
+        onSubmit={(event) => {
+          event.preventDefault()
+          if (note.trim() === '') return
+          onNote(note.trim())
+          setNote('')
+        }}
+      >
+        <label className="flex-1 font-semibold">
+          Note
+          <input
+            className="field mt-1 block w-full font-normal"
+            value={note}
+            maxLength={2000}
+            disabled={isDisabled}
+            onChange={(event) => {
+              setNote(event.target.value)
+            }}
+          />
+        </label>
+        <button className="button" disabled={isDisabled || note.trim() === ''}>
+          Keep
+        </button>
+      </form>
+      <label className="font-semibold">
+        Waits for
+        <input
+          key={waitingFor}
+          className="field mt-1 block w-full font-normal"
+          defaultValue={waitingFor}
+          maxLength={200}
+          disabled={isDisabled}
+          placeholder="a bearing, the owner’s word"
+          onBlur={(event) => {
+            const text = event.target.value.trim()
+            if (text !== waitingFor) onWait(text)
+          }}
+        />
+      </label>
+    </section>
+  )
+}

@@ -1,0 +1,219 @@
+import { useMemo, useState } from 'react'
+
+import type { Measure, ReadingUnit, UnitPart, UnitPartKind } from 'core'
+import {
+  MEASURES,
+  MEASURE_RULES,
+  VERDICTS,
+  indexBox,
+  unitParts,
+  unitsOf,
+  verdictsByPart,
+} from 'core'
+
+import { useOpenBox } from '~/components/box/boxContext.ts'
+import { useOpenJob } from '~/components/job/jobContext.ts'
+import { FindingList } from '~/components/measure/FindingList.tsx'
+import { LimitEntry } from '~/components/measure/LimitEntry.tsx'
+import { MeasureEntry } from '~/components/measure/MeasureEntry.tsx'
+import { VerdictMarks, VerdictSign } from '~/components/measure/VerdictMarks.tsx'
+import { SectionDrawing } from '~/components/section/SectionDrawing.tsx'
+import { useViewState } from '~/components/useViewState.ts'
+import { unitPartName } from '~/words/jobs.ts'
+import { LOOK_GRADES, LOOK_NAMES, MEASURE_NAMES, VERDICT_NAMES } from '~/words/measures.ts'
+import { capitalize } from '~/words/names.ts'
+
+const KIND_NAMES: Readonly<Record<UnitPartKind, string>> = {
+  ring: 'Rings',
+  sleeve: 'Sleeves, dogs, forks',
+  gear: 'Gears',
+  shaft: 'Shafts and bearings',
+}
+
+/** Measurements and looks, part by part, with their verdicts in the drawing. */
+export default function MeasurePage() {
+  const { draft, words, settings } = useOpenBox()
+  const { job, current, record } = useOpenJob()
+  const [search, change] = useViewState()
+  const [units, setUnits] = useState<Readonly<Partial<Record<Measure, ReadingUnit>>>>({})
+  const [tool, setTool] = useState('')
+  const naming = useMemo(() => ({ box: indexBox(draft), words }), [draft, words])
+  const parts = useMemo(() => unitParts(draft), [draft])
+  const verdicts = useMemo(() => verdictsByPart(job), [job])
+  const part: UnitPart | undefined =
+    parts.find(({ ref }) => ref === search.get('part')) ??
+    parts.find(({ kind }) => kind === search.get('kind')) ??
+    parts[0]
+  const kinds = [...new Set(parts.map(({ kind }) => kind))]
+  const isDisabled = current === undefined || job.isClosed
+  const choose = (ref: string): void => {
+    change({ part: ref, measure: '', kind: '' })
+  }
+  if (!part)
+    return (
+      <main className="p-6">
+        <title>{`${draft.name} · Measure · Udrix`}</title>
+        <p className="text-lg">This box has no parts yet. Lay it out first.</p>
+      </main>
+    )
+  const asked = MEASURES.find((each) => each === search.get('measure'))
+  const measure = part.measures.find((each) => each === asked) ?? part.measures[0]
+  const name = unitPartName(naming, part.ref)
+  const readable = measure && unitsOf(MEASURE_RULES[measure].reads)
+  const usual = readable?.find((unit) =>
+    settings.lengthUnit === 'in' ? unit === 'thou' : unit === 'mm',
+  )
+  const unit: ReadingUnit = (measure && units[measure]) ?? usual ?? readable?.[0] ?? 'mm'
+  return (
+    <main className="grid min-h-0 flex-1 lg:grid-cols-[minmax(0,1fr)_23rem] xl:grid-cols-[minmax(0,1fr)_28rem]">
+      <title>{`${draft.name} · Measure · Udrix`}</title>
+      <section
+        aria-label="Section along the shafts, and parts"
+        className="flex min-h-0 flex-col gap-1 overflow-auto px-4 pt-2 pb-3"
+      >
+        <div className="min-h-[17rem] flex-1">
+          <SectionDrawing
+            draft={draft}
+            words={words}
+            litGear={part.kind === 'gear' ? part.id : undefined}
+            title={`Section along the shafts of ${draft.name} with the verdict on each part`}
+            gearHref={(gear) => `?part=gear:${gear}`}
+            onChooseGear={(gear) => {
+              choose(`gear:${gear}`)
+            }}
+            overlay={(section, scale) => (
+              <VerdictMarks
+                section={section}
+                scale={scale}
+                naming={naming}
+                verdicts={verdicts}
+                hrefOf={(ref) => `?part=${encodeURIComponent(ref)}`}
+                onChoose={choose}
+              />
+            )}
+          />
+        </div>
+        <p className="flex flex-wrap gap-x-4">
+          {VERDICTS.map((verdict) => (
+            <span key={verdict} className="flex items-center gap-1">
+              <VerdictSign verdict={verdict} /> {VERDICT_NAMES[verdict]}
+            </span>
+          ))}
+          <span className="text-graphite">Choose a part below or in the drawing.</span>
+        </p>
+        <div role="group" aria-label="Kinds of parts" className="flex flex-wrap gap-1">
+          {kinds.map((kind) => {
+            const all = parts.filter((each) => each.kind === kind)
+            return (
+              <button
+                key={kind}
+                type="button"
+                aria-pressed={kind === part.kind}
+                className="button-quiet aria-pressed:text-ink aria-pressed:underline"
+                onClick={() => {
+                  choose(all[0]?.ref ?? part.ref)
+                }}
+              >
+                {KIND_NAMES[kind]} ({all.filter(({ ref }) => verdicts.has(ref)).length} of{' '}
+                {all.length} judged)
+              </button>
+            )
+          })}
+        </div>
+        <div role="group" aria-label={KIND_NAMES[part.kind]} className="flex flex-wrap gap-1">
+          {parts
+            .filter((each) => each.kind === part.kind)
+            .map((each) => {
+              const verdict = verdicts.get(each.ref)
+              return (
+                <button
+                  key={each.ref}
+                  type="button"
+                  aria-pressed={each.ref === part.ref}
+                  className="border-rule aria-pressed:border-accent aria-pressed:bg-accent-wash hover:bg-accent-wash flex min-h-[44px] items-center gap-1 border-2 px-2"
+                  onClick={() => {
+                    choose(each.ref)
+                  }}
+                >
+                  {verdict && <VerdictSign verdict={verdict} />}
+                  {capitalize(unitPartName(naming, each.ref))}
+                  {verdict && <span className="text-graphite">{VERDICT_NAMES[verdict]}</span>}
+                </button>
+              )
+            })}
+        </div>
+      </section>
+      <aside className="border-rule bg-sheet flex min-h-0 flex-col gap-3 overflow-auto border-l-2 p-4">
+        <h2 className="text-[1.35rem] leading-tight">{capitalize(name)}</h2>
+        {part.measures.length > 1 && (
+          <div role="group" aria-label="What is measured" className="flex flex-wrap gap-1">
+            {part.measures.map((each) => (
+              <button
+                key={each}
+                type="button"
+                aria-pressed={each === measure}
+                className="button aria-pressed:bg-accent-wash"
+                onClick={() => {
+                  change({ part: part.ref, measure: each })
+                }}
+              >
+                {capitalize(MEASURE_NAMES[each])}
+              </button>
+            ))}
+          </div>
+        )}
+        {measure && (
+          <>
+            <MeasureEntry
+              key={`${part.ref} ${measure}`}
+              job={job}
+              part={part.ref}
+              measure={measure}
+              partName={name}
+              unit={unit}
+              tool={tool}
+              isDisabled={isDisabled}
+              onUnit={(next) => {
+                setUnits({ ...units, [measure]: next })
+              }}
+              onTool={setTool}
+              onKeep={record}
+            />
+            <LimitEntry
+              key={`limit ${part.ref} ${measure}`}
+              part={part.ref}
+              measure={measure}
+              unit={unit}
+              isDisabled={isDisabled}
+              onKeep={record}
+            />
+          </>
+        )}
+        {part.looks.map((look) => (
+          <fieldset key={look} disabled={isDisabled}>
+            <legend className="font-semibold">{capitalize(LOOK_NAMES[look])}</legend>
+            <div className="flex flex-wrap gap-1">
+              {VERDICTS.map((grade) => (
+                <button
+                  key={grade}
+                  type="button"
+                  className="button"
+                  onClick={() => {
+                    record({ kind: 'look', part: part.ref, look, grade })
+                  }}
+                >
+                  {LOOK_GRADES[look][grade]}
+                </button>
+              ))}
+            </div>
+          </fieldset>
+        ))}
+        <FindingList
+          findings={job.findings.filter((finding) => finding.part === part.ref)}
+          isDisabled={isDisabled}
+          onRecord={record}
+        />
+      </aside>
+    </main>
+  )
+}

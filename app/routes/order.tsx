@@ -1,0 +1,176 @@
+import { Download, Plus, TriangleAlert } from 'lucide-react'
+import { useMemo, useState } from 'react'
+import { Link } from 'react-router'
+import { v7 as uuidv7 } from 'uuid'
+
+import type { LineState } from 'core'
+import { LINE_STATES, indexBox } from 'core'
+
+import { useOpenBox } from '~/components/box/boxContext.ts'
+import { useOpenJob } from '~/components/job/jobContext.ts'
+import type { OrderLine } from '~/components/order/orderLines.ts'
+import { orderLines, totalsOf } from '~/components/order/orderLines.ts'
+import { formatNumber } from '~/format.ts'
+import { entryBodySchema } from '~/jobEntry.ts'
+import { LINE_STATE_NAMES } from '~/words/measures.ts'
+
+const HEADINGS = ['Part', 'Why', 'Quantity', 'Price each', 'State'] as const
+
+/** What is replaced, what goes with it, what it costs, and what has arrived. */
+export default function Order() {
+  const { id, draft, words } = useOpenBox()
+  const { job, current, record } = useOpenJob()
+  const [problem, setProblem] = useState<string>()
+  const [added, setAdded] = useState('')
+  const lines = useMemo(() => orderLines({ box: indexBox(draft), words }, job), [draft, words, job])
+  const totals = totalsOf(lines)
+  const isDisabled = current === undefined || job.isClosed
+  const keep = (line: Omit<OrderLine, 'why' | 'isWritten'>): void => {
+    const { key, what, quantity, price, state } = line
+    const parsed = entryBodySchema.safeParse({
+      kind: 'line',
+      line: { key, what, quantity, price, state },
+    })
+    setProblem(parsed.error?.issues[0]?.message)
+    if (parsed.success) record(parsed.data)
+  }
+  return (
+    <main className="flex-1 px-4 py-3 lg:min-h-0 lg:overflow-auto">
+      <title>{`${draft.name} · Parts · Udrix`}</title>
+      <h2 className="text-[1.35rem]">Parts to order</h2>
+      {lines.length === 0 ? (
+        <p className="py-2 text-[1.05rem]">
+          Nothing is to be replaced yet. Parts come here by their verdicts:{' '}
+          <Link to={`/boxes/${id}/measure`} className="text-accent underline">
+            measure first
+          </Link>
+          , or add a part yourself.
+        </p>
+      ) : (
+        <>
+          <p className="py-1" role="status">
+            {LINE_STATES.map((state) => `${totals.byState[state]} ${LINE_STATE_NAMES[state]}`).join(
+              ', ',
+            )}
+            . Cost so far <b>{formatNumber(totals.cost, 2)}</b> in the shop’s money
+            {totals.withoutPrice > 0 && `, ${totals.withoutPrice} without a price`}.
+          </p>
+          <table className="w-full text-left">
+            <thead>
+              <tr className="border-ink border-b-2">
+                {HEADINGS.map((heading) => (
+                  <th key={heading} scope="col" className="pr-3">
+                    {heading}
+                  </th>
+                ))}
+              </tr>
+            </thead>
+            <tbody>
+              {lines.map((line) => (
+                <LineRow key={line.key} line={line} isDisabled={isDisabled} onKeep={keep} />
+              ))}
+            </tbody>
+          </table>
+        </>
+      )}
+      {problem && (
+        <p role="alert" className="trouble mt-2">
+          <TriangleAlert aria-hidden /> {problem}
+        </p>
+      )}
+      <form
+        className="mt-3 flex flex-wrap items-end gap-2"
+        onSubmit={(event) => {
+          event.preventDefault()
+          keep({ key: `own:${uuidv7()}`, what: added, quantity: 1, price: null, state: 'needed' })
+          if (added.trim() !== '') setAdded('')
+        }}
+      >
+        <label className="font-semibold">
+          Another part
+          <input
+            className="field mt-1 block w-[20rem] font-normal"
+            value={added}
+            maxLength={200}
+            disabled={isDisabled}
+            onChange={(event) => {
+              setAdded(event.target.value)
+            }}
+          />
+        </label>
+        <button className="button" disabled={isDisabled}>
+          <Plus aria-hidden /> Add
+        </button>
+        {lines.length > 0 && current && (
+          <a className="button" href={`/boxes/${id}/order.csv?job=${current.id}`} download>
+            <Download aria-hidden /> Parts as CSV
+          </a>
+        )}
+      </form>
+    </main>
+  )
+}
+
+interface LineRowProps {
+  readonly line: OrderLine
+  readonly isDisabled: boolean
+  readonly onKeep: (line: OrderLine) => void
+}
+
+function LineRow({ line, isDisabled, onKeep }: LineRowProps) {
+  return (
+    <tr className="border-rule border-b">
+      <th scope="row" className="pr-3 font-semibold">
+        {line.what}
+      </th>
+      <td className="text-graphite pr-3">{line.why}</td>
+      <td className="pr-3">
+        <input
+          key={line.quantity}
+          className="field w-[5rem]"
+          inputMode="numeric"
+          aria-label={`Quantity of ${line.what}`}
+          defaultValue={line.quantity}
+          disabled={isDisabled}
+          onBlur={(event) => {
+            const quantity = Number(event.target.value)
+            if (quantity !== line.quantity) onKeep({ ...line, quantity })
+          }}
+        />
+      </td>
+      <td className="pr-3">
+        <input
+          key={line.price}
+          className="field w-[7rem]"
+          inputMode="decimal"
+          aria-label={`Price of one ${line.what}`}
+          defaultValue={line.price ?? ''}
+          disabled={isDisabled}
+          onBlur={(event) => {
+            const text = event.target.value.trim()
+            const price = text === '' ? null : text
+            if (price !== line.price) onKeep({ ...line, price })
+          }}
+        />
+      </td>
+      <td>
+        <select
+          className="field"
+          aria-label={`State of ${line.what}`}
+          value={line.state}
+          disabled={isDisabled}
+          onChange={(event) => {
+            // The options are the states.
+            onKeep({ ...line, state: event.target.value as LineState })
+          }}
+        >
+          {LINE_STATES.map((state) => (
+            <option key={state} value={state}>
+              {LINE_STATE_NAMES[state]}
+            </option>
+          ))}
+        </select>
+      </td>
+    </tr>
+  )
+}

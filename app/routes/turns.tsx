@@ -1,0 +1,109 @@
+import { useMemo } from 'react'
+import { useNavigate } from 'react-router'
+
+import {
+  findSuspects,
+  indexBox,
+  judgeChecks,
+  parseReading,
+  rational,
+  suggestCheck,
+  turnablePositions,
+} from 'core'
+
+import { useOpenBox } from '~/components/box/boxContext.ts'
+import { useOpenJob } from '~/components/job/jobContext.ts'
+import { Legend } from '~/components/section/Legend.tsx'
+import { SectionDrawing } from '~/components/section/SectionDrawing.tsx'
+import { CheckTable } from '~/components/turns/CheckTable.tsx'
+import { Suspects } from '~/components/turns/Suspects.tsx'
+import { TurnEntry } from '~/components/turns/TurnEntry.tsx'
+import { useViewState } from '~/components/useViewState.ts'
+
+/** As finely as a mark is read by eye, in turns; common practice. */
+const USUAL_ERROR = rational(1, 8)
+const USUAL_OUTPUT_TURNS = '10'
+
+/** Counts checked by turning the box. */
+export default function Turns() {
+  const { id, draft, words } = useOpenBox()
+  const { job, box, current, record } = useOpenJob()
+  const [search, change] = useViewState()
+  const navigate = useNavigate()
+  const naming = useMemo(() => ({ box: indexBox(draft), words }), [draft, words])
+  const positions = useMemo(() => (box ? turnablePositions(box) : []), [box])
+  const position =
+    positions.find((each) => each.id === search.get('position'))?.id ?? positions[0]?.id ?? ''
+  const checks = useMemo(() => job.checks.map(({ check }) => check), [job])
+  const judged = useMemo(() => (box ? judgeChecks(box, checks) : []), [box, checks])
+  const suspects = useMemo(() => (box ? findSuspects(box, checks) : []), [box, checks])
+  const next = useMemo(
+    () => suggestCheck(suspects, checks.at(-1)?.errorTurns ?? USUAL_ERROR),
+    [suspects, checks],
+  )
+  const firstSuspect = suspects.find(({ miscounts }) => miscounts.length > 0)?.miscounts[0]?.gear.id
+  const countHref = (gear: string): string => `/boxes/${id}/count?gear=${gear}&pass=second`
+  const outputTurns = search.get('output') ?? USUAL_OUTPUT_TURNS
+  const isReadable = parseReading(outputTurns).ok
+  return (
+    <main className="grid min-h-0 flex-1 lg:grid-cols-[minmax(0,1fr)_23rem] xl:grid-cols-[minmax(0,1fr)_28rem]">
+      <title>{`${draft.name} · Turns · Udrix`}</title>
+      <section
+        aria-label="Section along the shafts, and turn checks"
+        className="flex min-h-0 flex-col gap-1 overflow-auto px-4 pt-2 pb-3"
+      >
+        <div className="min-h-[16rem] flex-1">
+          <SectionDrawing
+            draft={draft}
+            words={words}
+            litGear={firstSuspect}
+            title={`Section along the shafts of ${draft.name}${firstSuspect ? '; the likeliest miscount is lit' : ''}`}
+            gearHref={countHref}
+            onChooseGear={(gear) => void navigate(countHref(gear))}
+          />
+        </div>
+        <Legend hasRibbon={false} />
+        <CheckTable
+          job={job}
+          judged={judged}
+          naming={naming}
+          onWithdraw={(entry) => {
+            record({ kind: 'withdraw', entry })
+          }}
+        />
+      </section>
+      <aside className="border-rule bg-sheet flex min-h-0 flex-col gap-4 overflow-auto border-l-2 p-4">
+        <TurnEntry
+          positions={positions}
+          position={position}
+          outputTurns={outputTurns}
+          isDisabled={current === undefined || !isReadable}
+          onPosition={(chosen) => {
+            change({ position: chosen })
+          }}
+          onOutputTurns={(turns) => {
+            change({ output: turns })
+          }}
+          onKeep={record}
+        />
+        {suspects.length > 0 && (
+          <Suspects
+            suspects={suspects}
+            next={next}
+            checkCount={checks.length}
+            naming={naming}
+            countHref={countHref}
+            onTakeNext={({ position: chosen, outputTurns: turns }) => {
+              change({ position: chosen.id, output: `${turns}` })
+            }}
+          />
+        )}
+        {judged.length > 0 && suspects.length === 0 && (
+          <p role="status" className="text-[1.1rem]">
+            Counts and turns agree.
+          </p>
+        )}
+      </aside>
+    </main>
+  )
+}

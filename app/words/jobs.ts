@@ -1,0 +1,141 @@
+/** Jobs, their parts and their log in words. */
+import type { BoxIndex, Companion, Entry, StageState, Waiting } from 'core'
+
+import {
+  LINE_STATE_NAMES,
+  LOOK_GRADES,
+  LOOK_NAMES,
+  MEASURE_NAMES,
+  STAGE_NAMES,
+  UNIT_NAMES,
+  VERDICT_NAMES,
+} from './measures.ts'
+import type { Naming } from './names.ts'
+import { bodyName, couplerName, gearName, placeName } from './names.ts'
+
+const KEEPSAKES: Readonly<Record<string, string>> = {
+  seals: 'oil seals and gaskets',
+  'snap-rings': 'snap rings',
+  'pilot-bearing': 'pilot bearing',
+}
+
+/** What a part of a unit is called: "3 blocker ring", "2nd gear, main shaft". */
+export function unitPartName(naming: Naming, ref: string): string {
+  const at = ref.indexOf(':')
+  const [kind, id] = [ref.slice(0, at), ref.slice(at + 1)]
+  const { gears, couplers }: BoxIndex = naming.box
+  switch (kind) {
+    case 'ring': {
+      const [couplerId = '', placeId = ''] = id.split('/')
+      const coupler = couplers.get(couplerId)
+      const place = coupler?.positions.find((each) => each.id === placeId)
+      return coupler && place
+        ? `${naming.words.ring} for ${placeName(naming, coupler, place)}`
+        : ref
+    }
+    case 'sleeve': {
+      const coupler = couplers.get(id)
+      return coupler ? couplerName(naming, coupler) : ref
+    }
+    case 'gear': {
+      const gear = gears.get(id)
+      return gear ? gearName(naming, gear) : ref
+    }
+    case 'shaft':
+      return bodyName(naming, id)
+    default:
+      return KEEPSAKES[ref] ?? ref
+  }
+}
+
+const WHY: Readonly<Record<Companion['why'], string>> = {
+  mate: 'a gear is replaced with its mate',
+  integral: 'it is cut into its shaft',
+  'beside-cone': 'a new cone gets a new ring',
+  always: 'goes with every rebuild',
+}
+
+export function companionWords({ why }: Companion): string {
+  return WHY[why]
+}
+
+function plural(count: number, one: string, many: string): string {
+  return count === 1 ? `One ${one}` : `${count} ${many}`
+}
+
+/** Whether something is wrong, and not only still to come. */
+export function isTrouble({ code }: Waiting): boolean {
+  return code === 'counts-disagree' || code === 'turns-disagree' || code === 'to-replace'
+}
+
+/** What waits for the person, as a short phrase. */
+export function waitingWords(waiting: Waiting): string {
+  switch (waiting.code) {
+    case 'counts-disagree':
+      return waiting.count === 1
+        ? 'Two counts of one gear disagree'
+        : `Two counts disagree of ${waiting.count} gears`
+    case 'turns-disagree':
+      return `${plural(waiting.count, 'turn check disagrees', 'turn checks disagree')} with the counts`
+    case 'to-replace':
+      return `${plural(waiting.count, 'part is', 'parts are')} beyond the limit`
+    case 'to-order':
+      return `${plural(waiting.count, 'part', 'parts')} to order`
+    case 'on-order':
+      return `${plural(waiting.count, 'part has', 'parts have')} not arrived`
+    case 'nothing-measured':
+      return 'Nothing measured yet'
+    case 'said':
+      return `Waits for ${waiting.text}`
+  }
+}
+
+/** How far a stage is. */
+export function stageWords(state: StageState): string {
+  const { done, total, isByHand, mark, isDone } = state
+  if (mark === false) return 'opened again'
+  if (isByHand) return isDone ? 'done' : 'say when it is done'
+  if (total === 0) return 'nothing to do here'
+  if (mark === true && done < total) return `${done} of ${total}, called done`
+  return `${done} of ${total}`
+}
+
+/** One line of the log. */
+export function entryWords(naming: Naming, { body }: Entry): string {
+  const part = (ref: string): string => unitPartName(naming, ref)
+  switch (body.kind) {
+    case 'intake': {
+      const { complaint, distance } = body.intake
+      const run = distance ? `, ${distance.text} ${UNIT_NAMES[distance.unit]} run` : ''
+      return `Intake${complaint === '' ? '' : `: “${complaint}”`}${run}`
+    }
+    case 'note':
+      return `Note${body.part === undefined ? '' : ` on ${part(body.part)}`}: ${body.text}`
+    case 'waiting':
+      return body.for === '' ? 'Waits for nothing any more' : `Waits for ${body.for}`
+    case 'turn-check': {
+      const label = naming.box.draft.positions.find(({ id }) => id === body.position)?.label
+      return `Turn check in ${label ?? body.position}: ${body.inputTurns} turns in for ${body.outputTurns} out, ± ${body.errorTurns}`
+    }
+    case 'measurement':
+      return `${MEASURE_NAMES[body.measure]} of ${part(body.part)}: ${body.readings.join(', ')} ${UNIT_NAMES[body.unit]}${body.tool === '' ? '' : `, with ${body.tool}`}${body.phase === 'after' ? ', after the work' : ''}`
+    case 'look':
+      return `${LOOK_NAMES[body.look]} of ${part(body.part)}: ${LOOK_GRADES[body.look][body.grade]}`
+    case 'overrule':
+      return `Verdict overruled to “${VERDICT_NAMES[body.verdict]}”: ${body.reason}`
+    case 'limit':
+      return `Limit of ${MEASURE_NAMES[body.measure]}${body.part === null ? '' : ` of ${part(body.part)}`}: ${[body.limit.least, body.limit.most].map((end) => end ?? 'open').join(' to ')} ${UNIT_NAMES[body.limit.unit]}`
+    case 'stage':
+      return `${STAGE_NAMES[body.stage]}: ${body.isDone ? 'called done' : 'opened again'}`
+    case 'line':
+      return `${body.line.quantity} × ${body.line.what}: ${LINE_STATE_NAMES[body.line.state]}`
+    case 'photo':
+      return `Photograph${body.part === undefined ? '' : ` of ${part(body.part)}`}${body.caption === '' ? '' : `: ${body.caption}`}`
+    case 'withdraw':
+      return 'An entry taken back'
+    case 'close':
+      return `Job closed${body.leftOut === '' ? '' : `, left out: ${body.leftOut}`}`
+    case 'reopen':
+      return 'Job opened again'
+  }
+}

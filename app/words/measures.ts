@@ -1,0 +1,210 @@
+/** Measurements, verdicts and stages in words. */
+import type {
+  Bounds,
+  LimitSource,
+  LineState,
+  Look,
+  Measure,
+  Quantity,
+  Reason,
+  ReadingIssue,
+  ReadingProblem,
+  ReadingUnit,
+  Stage,
+  Statistic,
+  Verdict,
+} from 'core'
+import { toUnit } from 'core'
+
+import { formatNumber } from '~/format.ts'
+
+const NBSP = '\u00a0'
+
+export const UNIT_NAMES: Readonly<Record<ReadingUnit, string>> = {
+  mm: 'mm',
+  um: 'µm',
+  in: 'in',
+  thou: 'thou',
+  deg: '°',
+  Nm: 'N·m',
+  lbft: 'lb·ft',
+  lbin: 'lb·in',
+  km: 'km',
+  mi: 'mi',
+}
+
+const DECIMALS: Readonly<Record<ReadingUnit, number>> = {
+  mm: 2,
+  um: 0,
+  in: 4,
+  thou: 1,
+  deg: 2,
+  Nm: 2,
+  lbft: 2,
+  lbin: 1,
+  km: 0,
+  mi: 0,
+}
+
+/** The unit that a figure judged is shown in, where its readings were in `unit`. */
+export function shownUnit(judges: Quantity, unit: ReadingUnit): ReadingUnit {
+  return judges === 'angle' ? 'deg' : unit
+}
+
+/** A figure in the unit used inside, shown in another: "0.79 mm", "31.0 thou". */
+export function formatFigure(value: number, unit: ReadingUnit): string {
+  return `${formatNumber(toUnit(value, unit), DECIMALS[unit])}${NBSP}${UNIT_NAMES[unit]}`
+}
+
+export const MEASURE_NAMES: Readonly<Record<Measure, string>> = {
+  'ring-gap': 'ring gap',
+  'dog-engagement': 'dog engagement',
+  'fork-clearance': 'fork clearance in its groove',
+  'spline-rock': 'spline rock',
+  'end-play': 'end play',
+  backlash: 'backlash',
+  'run-out': 'run-out',
+  'bearing-drag': 'bearing drag',
+}
+
+/** How it is done, said beside the entry. */
+export const MEASURE_HINTS: Readonly<Record<Measure, string>> = {
+  'ring-gap':
+    'Clean and dry the ring and its cone. Press the ring square on the cone by hand, and slide the leaves in at three or more places round it. Oil on the cone or a cocked ring reads wrong.',
+  'dog-engagement': 'Sleeve fully home: how far its teeth reach over the dog teeth.',
+  'fork-clearance': 'Leaves between the fork’s pad and the groove of the sleeve, pad by pad.',
+  'spline-rock':
+    'Hold the shaft, rock the flange or sprocket, and read the whole way it goes at a radius you measure.',
+  'end-play': 'Dial on the end, push and pull the part, read all of its way.',
+  backlash: 'Dial square on a tooth, mate held: read at several teeth round the gear.',
+  'run-out': 'Dial on the shaft, turn it once by hand: write readings from round it; below 0 too.',
+  'bearing-drag': 'Turn steadily and read the torque that keeps it turning, without seals.',
+}
+
+export const STATISTIC_NAMES: Readonly<Record<Statistic, string>> = {
+  least: 'least',
+  greatest: 'greatest',
+  mean: 'mean',
+  run: 'total run',
+}
+
+export const LOOK_NAMES: Readonly<Record<Look, string>> = {
+  crack: 'cracks',
+  grooves: 'grooves on the cone',
+  'tooth-tips': 'tooth tips',
+  'dog-corners': 'corners of the dogs',
+  'bearing-feel': 'bearing by feel and sound',
+}
+
+/** What each grade of a look means. */
+export const LOOK_GRADES: Readonly<Record<Look, Readonly<Record<Verdict, string>>>> = {
+  crack: { good: 'none', watch: 'a mark that may be one', replace: 'cracked' },
+  grooves: { good: 'sharp', watch: 'worn', replace: 'smooth' },
+  'tooth-tips': { good: 'sharp', watch: 'blunted', replace: 'rounded or chipped' },
+  'dog-corners': {
+    good: 'sharp',
+    watch: 'rounded a little',
+    replace: 'rounded or without back-taper',
+  },
+  'bearing-feel': {
+    good: 'smooth and quiet',
+    watch: 'a little rough',
+    replace: 'rough, noisy or loose',
+  },
+}
+
+export const VERDICT_NAMES: Readonly<Record<Verdict, string>> = {
+  good: 'good',
+  watch: 'watch',
+  replace: 'replace',
+}
+
+export const SOURCE_NAMES: Readonly<Record<LimitSource, string>> = {
+  maker: 'maker’s figure for this unit',
+  shop: 'rule of the shop',
+  thumb: 'rule of thumb that comes with Udrix',
+}
+
+export const STAGE_NAMES: Readonly<Record<Stage, string>> = {
+  intake: 'Intake: what came in',
+  'lay-out': 'Know what is on the bench',
+  keyed: 'Find what is keyed to what',
+  count: 'Count teeth',
+  'turn-check': 'Check the counts by turning',
+  rings: 'Judge the rings',
+  sleeves: 'Judge sleeves, dogs and forks',
+  shafts: 'Judge shafts, bearings, clearances',
+  parts: 'Decide, order, wait for parts',
+  assemble: 'Put it together',
+  'bench-check': 'Check it before it leaves the bench',
+  'hand-over': 'Write it down and hand over',
+}
+
+export const LINE_STATE_NAMES: Readonly<Record<LineState, string>> = {
+  needed: 'to order',
+  ordered: 'ordered',
+  arrived: 'arrived',
+  'left-out': 'left out',
+}
+
+export function readingProblemWords(text: string, problem: ReadingProblem): string {
+  const shown = text.length > 30 ? `${text.slice(0, 30)}…` : text
+  switch (problem) {
+    case 'divided-by-zero':
+      return `“${shown}” divides by 0. Write the fraction again, such as 3 7/8.`
+    case 'too-long':
+      return `“${shown}” has more digits than any tool gives. Write what you read.`
+    case 'no-number':
+      return shown.trim() === ''
+        ? 'Write what you read, such as 0.79 or 3 7/8.'
+        : `“${shown}” is no number. Write it as 0.79, 31 or 3 7/8.`
+  }
+}
+
+/** What is wrong with readings or a limit, with what to do; figures are shown in `unit`. */
+export function readingIssueWords(issue: ReadingIssue, unit: ReadingUnit): string {
+  switch (issue.code) {
+    case 'too-few':
+      return `This needs ${issue.needed} readings or more, and you have ${issue.given}. Measure at more places round it.`
+    case 'too-many':
+      return `One measurement has ${issue.most} readings at most, not ${issue.given}. Split it, or keep the ones that matter.`
+    case 'negative':
+      return `${formatFigure(issue.value, unit)} is below 0, which this cannot be. Write it without the minus, or measure again.`
+    case 'implausible':
+      return `${formatFigure(issue.value, unit)} is more than this can be (${formatFigure(issue.most, unit)} at most). ${unit === 'mm' ? 'If you read thousandths of an inch, choose thou.' : 'Look at the unit, or measure again.'}`
+    case 'radius-missing':
+      return 'Write the radius at which you read it.'
+    case 'limit-reversed':
+      return `The limit runs from ${formatFigure(issue.least, unit)} to ${formatFigure(issue.most, unit)}, which is backwards. The least comes first.`
+    case 'limit-missing':
+      return 'Write the least, the most, or both.'
+  }
+}
+
+/** "at least 0.76 mm", "0.05 mm to 0.30 mm". */
+export function boundsWords({ least, most }: Bounds, unit: ReadingUnit): string {
+  if (least !== undefined && most !== undefined)
+    return `${formatFigure(least, unit)} to ${formatFigure(most, unit)}`
+  if (least !== undefined) return `at least ${formatFigure(least, unit)}`
+  return most === undefined ? 'no limit' : `at most ${formatFigure(most, unit)}`
+}
+
+/** Why a verdict is what it is, one sentence each. */
+export function reasonWords(reason: Reason, unit: ReadingUnit): string {
+  switch (reason.code) {
+    case 'within':
+      return `${formatFigure(reason.figure, unit)} is within the limit of ${boundsWords(reason.bounds, unit)}.`
+    case 'below-least':
+      return `${formatFigure(reason.figure, unit)} is ${formatFigure(reason.least - reason.figure, unit)} below the least of ${formatFigure(reason.least, unit)}.`
+    case 'above-most':
+      return `${formatFigure(reason.figure, unit)} is ${formatFigure(reason.figure - reason.most, unit)} above the most of ${formatFigure(reason.most, unit)}.`
+    case 'near-least':
+      return `${formatFigure(reason.figure, unit)} is only ${formatFigure(reason.figure - reason.least, unit)} above the least of ${formatFigure(reason.least, unit)}.`
+    case 'near-most':
+      return `${formatFigure(reason.figure, unit)} is only ${formatFigure(reason.most - reason.figure, unit)} below the most of ${formatFigure(reason.most, unit)}.`
+    case 'uneven':
+      return `The readings differ by ${formatFigure(reason.spread, unit)} round it, a sign of a bent or cracked part.`
+    case 'no-limit':
+      return `${formatFigure(reason.figure, unit)}, with no limit to judge it by. Enter the maker’s figure for this unit.`
+  }
+}
