@@ -5,6 +5,7 @@ export default [
   index('routes/bench.tsx'),
   route('new', 'routes/newBox.tsx'),
   route('settings', 'routes/settings.ts'),
+  route('shelf', 'routes/shelf.tsx'),
   route('archive', 'routes/archive.tsx'),
   route('archive.zip', 'routes/archiveFile.ts'),
   route('healthz', 'routes/healthz.ts'),
@@ -24,6 +25,8 @@ export default [
     layout('routes/jobs.tsx', [
       route('job', 'routes/job.tsx'),
       route('turns', 'routes/turns.tsx'),
+      route('turns/closed', 'routes/closedBox.tsx'),
+      route('turns/gear', 'routes/gearIdentity.tsx'),
       route('measure', 'routes/measure.tsx'),
       route('order', 'routes/order.tsx'),
     ]),

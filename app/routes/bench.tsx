@@ -1,4 +1,4 @@
-import { Archive, FilePlus2, Search, TriangleAlert } from 'lucide-react'
+import { Archive, FilePlus2, Ruler, Search, TriangleAlert } from 'lucide-react'
 import { Form, Link, data, redirect } from 'react-router'
 
 import { deleteBox, duplicateBox, editBox, listBoxes, restoreBox } from '~/.server/boxes.ts'
@@ -113,6 +113,9 @@ export default function Bench({ loaderData, actionData }: Route.ComponentProps) 
             <FilePlus2 aria-hidden /> Start a new box
           </Link>
           <ImportBox words={words} refused={refused} />
+          <Link to="/shelf" className="button">
+            <Ruler aria-hidden /> Shelf
+          </Link>
           <Link to="/archive" className="button">
             <Archive aria-hidden /> Archive
           </Link>

@@ -7,11 +7,15 @@ import { checkBox } from 'core'
 import type { Route } from './+types/jobs'
 import { withDatabase } from '~/.server/answers.ts'
 import { jobsOfBox } from '~/.server/jobs.ts'
+import { readShelf } from '~/.server/shelf.ts'
 import { useOpenBox } from '~/components/box/boxContext.ts'
 import { OpenJobProvider, useKeptJob } from '~/components/job/jobContext.ts'
 
 export async function loader({ params }: Route.LoaderArgs) {
-  return { jobs: await withDatabase(() => jobsOfBox(params.boxId)) }
+  const [jobs, shelf] = await withDatabase(() =>
+    Promise.all([jobsOfBox(params.boxId), readShelf()]),
+  )
+  return { jobs, shelf }
 }
 
 /** The pages that belong to a job share what is entered in it. */
@@ -23,7 +27,8 @@ export default function Jobs({ loaderData }: Route.ComponentProps) {
     const checked = checkBox(draft)
     return checked.ok ? checked.box : undefined
   }, [draft])
-  const open = useMemo(() => ({ ...kept, box }), [kept, box])
+  const { shelf } = loaderData
+  const open = useMemo(() => ({ ...kept, box, shelf }), [kept, box, shelf])
   return (
     <OpenJobProvider value={open}>
       <div className="border-rule no-print flex flex-wrap items-center gap-x-4 gap-y-1 border-b px-4 py-1">
@@ -52,7 +57,7 @@ export default function Jobs({ loaderData }: Route.ComponentProps) {
                 </NavLink>
               ))}
             </nav>
-            <Initials value={settings.initials} />
+            <Initials value={settings.initials} known={shelf.initials} />
             <p role="status" className="text-graphite text-[0.86rem]">
               {kept.isWaiting
                 ? ''
@@ -109,7 +114,14 @@ function OpenTheFirst() {
 }
 
 /** Who is entering things on this device; stays until it is changed. */
-function Initials({ value }: { readonly value: string }) {
+function Initials({
+  value,
+  known,
+}: {
+  readonly value: string
+  /** The people of the shop. */
+  readonly known: readonly string[]
+}) {
   const fetcher = useFetcher()
   return (
     <label className="flex items-center gap-2">
@@ -120,12 +132,18 @@ function Initials({ value }: { readonly value: string }) {
         maxLength={4}
         placeholder="initials"
         autoComplete="off"
+        list="people"
         onBlur={(event) => {
           const initials = event.target.value.trim().toUpperCase()
           if (initials !== value)
             void fetcher.submit({ initials }, { method: 'post', action: '/settings' })
         }}
       />
+      <datalist id="people">
+        {known.map((initials) => (
+          <option key={initials} value={initials} />
+        ))}
+      </datalist>
     </label>
   )
 }

@@ -5,7 +5,9 @@ import {
   MEASURES,
   MEASURE_RULES,
   VERDICTS,
+  boundsOf,
   indexBox,
+  readJob,
   unitParts,
   unitsOf,
   verdictsByPart,
@@ -16,11 +18,21 @@ import { useOpenJob } from '~/components/job/jobContext.ts'
 import { FindingList } from '~/components/measure/FindingList.tsx'
 import { LimitEntry } from '~/components/measure/LimitEntry.tsx'
 import { MeasureEntry } from '~/components/measure/MeasureEntry.tsx'
+import { limitFor } from '~/components/measure/limits.ts'
+import { ShimPlanner } from '~/components/measure/ShimPlanner.tsx'
+import { TrendView } from '~/components/measure/TrendView.tsx'
+import { trendPoints } from '~/components/measure/trendPoints.ts'
 import { VerdictMarks, VerdictSign } from '~/components/measure/VerdictMarks.tsx'
 import { SectionDrawing } from '~/components/section/SectionDrawing.tsx'
 import { useViewState } from '~/components/useViewState.ts'
 import { unitPartName } from '~/words/jobs.ts'
-import { LOOK_GRADES, LOOK_NAMES, MEASURE_NAMES, VERDICT_NAMES } from '~/words/measures.ts'
+import {
+  LOOK_GRADES,
+  LOOK_NAMES,
+  MEASURE_NAMES,
+  VERDICT_NAMES,
+  shownUnit,
+} from '~/words/measures.ts'
 import { capitalize } from '~/words/names.ts'
 
 const KIND_NAMES: Readonly<Record<UnitPartKind, string>> = {
@@ -33,13 +45,14 @@ const KIND_NAMES: Readonly<Record<UnitPartKind, string>> = {
 /** Measurements and looks, part by part, with their verdicts in the drawing. */
 export default function MeasurePage() {
   const { draft, words, settings } = useOpenBox()
-  const { job, current, record } = useOpenJob()
+  const { job, jobs, shelf, current, record } = useOpenJob()
   const [search, change] = useViewState()
   const [units, setUnits] = useState<Readonly<Partial<Record<Measure, ReadingUnit>>>>({})
   const [tool, setTool] = useState('')
   const naming = useMemo(() => ({ box: indexBox(draft), words }), [draft, words])
   const parts = useMemo(() => unitParts(draft), [draft])
   const verdicts = useMemo(() => verdictsByPart(job), [job])
+  const past = useMemo(() => jobs.map(({ id, entries }) => ({ id, job: readJob(entries) })), [jobs])
   const part: UnitPart | undefined =
     parts.find(({ ref }) => ref === search.get('part')) ??
     parts.find(({ kind }) => kind === search.get('kind')) ??
@@ -64,6 +77,17 @@ export default function MeasurePage() {
     settings.lengthUnit === 'in' ? unit === 'thou' : unit === 'mm',
   )
   const unit: ReadingUnit = (measure && units[measure]) ?? usual ?? readable?.[0] ?? 'mm'
+  const limit = measure ? limitFor(job, part.ref, measure, unit) : null
+  const bounds = boundsOf(limit)
+  const limitFigure = bounds?.least ?? bounds?.most
+  // The job on the page as it is here, with what has not reached the server.
+  const points = measure
+    ? trendPoints(
+        past.map(({ id, job: each }) => (id === current?.id ? job : each)),
+        part.ref,
+        measure,
+      )
+    : []
   return (
     <main className="grid min-h-0 flex-1 lg:grid-cols-[minmax(0,1fr)_23rem] xl:grid-cols-[minmax(0,1fr)_28rem]">
       <title>{`${draft.name} · Measure · Udrix`}</title>
@@ -172,6 +196,7 @@ export default function MeasurePage() {
               partName={name}
               unit={unit}
               tool={tool}
+              shelf={shelf}
               isDisabled={isDisabled}
               onUnit={(next) => {
                 setUnits({ ...units, [measure]: next })
@@ -179,6 +204,27 @@ export default function MeasurePage() {
               onTool={setTool}
               onKeep={record}
             />
+            {points.length > 1 && limitFigure !== undefined && (
+              <TrendView
+                points={points}
+                limit={limitFigure}
+                unit={shownUnit(MEASURE_RULES[measure].judges, unit)}
+                distanceUnit={job.intake.distance?.unit === 'mi' ? 'mi' : 'km'}
+                theme={settings.theme}
+              />
+            )}
+            {measure === 'end-play' && (
+              <ShimPlanner
+                shelf={shelf}
+                limit={limit}
+                unit={unit}
+                measuredMm={
+                  job.findings
+                    .filter((each) => each.part === part.ref && each.what === measure)
+                    .at(-1)?.judgement?.figures.figure
+                }
+              />
+            )}
             <LimitEntry
               key={`limit ${part.ref} ${measure}`}
               part={part.ref}

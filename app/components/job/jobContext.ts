@@ -7,6 +7,7 @@ import { readJob } from 'core'
 
 import { postJson, useOutbox } from '~/components/box/useOutbox.ts'
 import type { EntryAnswer } from '~/jobEntry.ts'
+import type { Shelf } from '~/shelf.ts'
 
 /** A job as the server hands it to its pages. */
 export interface LoadedJob {
@@ -24,6 +25,8 @@ export interface OpenJob {
   readonly job: Job
   /** The box where it hangs together; jobs are judged by nothing else. */
   readonly box: Box | undefined
+  /** What the shop has. */
+  readonly shelf: Shelf
   /** Adds an entry to the current job and returns its id. */
   readonly record: (body: EntryBody) => string
   readonly pendingCount: number
@@ -55,7 +58,7 @@ export function useKeptJob(
   jobs: readonly LoadedJob[],
   chosen: string | null,
   by: string,
-): Omit<OpenJob, 'box'> {
+): Omit<OpenJob, 'box' | 'shelf'> {
   const current = jobs.find(({ id }) => id === chosen) ?? jobs.at(-1)
   const [kept, setKept] = useState<readonly Sent[]>([])
   const [refusals, setRefusals] = useState<readonly string[]>([])

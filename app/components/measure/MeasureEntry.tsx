@@ -5,6 +5,7 @@ import type { EnteredLimit, EntryBody, Job, Measure, ReadingUnit } from 'core'
 import { MEASURE_RULES, boundsOf, figureOf, judge, parseReading, unitsOf } from 'core'
 
 import { entryBodySchema } from '~/jobEntry.ts'
+import type { Shelf } from '~/shelf.ts'
 import {
   MEASURE_HINTS,
   MEASURE_NAMES,
@@ -19,6 +20,7 @@ import {
 } from '~/words/measures.ts'
 import { capitalize } from '~/words/names.ts'
 
+import { LeafHint } from './LeafHint.tsx'
 import { limitFor } from './limits.ts'
 import { VerdictSign } from './VerdictMarks.tsx'
 
@@ -29,6 +31,7 @@ interface MeasureEntryProps {
   readonly partName: string
   readonly unit: ReadingUnit
   readonly tool: string
+  readonly shelf: Shelf
   readonly isDisabled: boolean
   readonly onUnit: (unit: ReadingUnit) => void
   readonly onTool: (tool: string) => void
@@ -37,7 +40,8 @@ interface MeasureEntryProps {
 
 /** Asks for the readings of one measurement; the verdict stands beside them before they are kept. */
 export function MeasureEntry(props: MeasureEntryProps) {
-  const { job, part, measure, partName, unit, tool, isDisabled, onUnit, onTool, onKeep } = props
+  const { job, part, measure, partName, unit, tool, shelf, isDisabled, onUnit, onTool, onKeep } =
+    props
   const rule = MEASURE_RULES[measure]
   const [readings, setReadings] = useState<readonly string[]>(
     Array.from({ length: rule.leastReadings }, () => ''),
@@ -188,6 +192,7 @@ export function MeasureEntry(props: MeasureEntryProps) {
         </label>
       </div>
       <LimitLine limit={limit} />
+      {measure === 'ring-gap' && <LeafHint shelf={shelf} limit={limit} unit={unit} />}
       {judgement && (
         <p role="status" className="flex gap-2">
           {judgement.verdict && <VerdictSign verdict={judgement.verdict} />}

@@ -2,11 +2,13 @@ import { BarChart } from 'echarts/charts'
 import { GridComponent } from 'echarts/components'
 import * as echarts from 'echarts/core'
 import { SVGRenderer } from 'echarts/renderers'
-import { useEffect, useRef } from 'react'
+import { useCallback } from 'react'
 
 import type { RatioRow } from 'core'
 import { toNumber } from 'core'
 
+import type { ChartLook } from '~/components/chart/useChart.ts'
+import { useChart } from '~/components/chart/useChart.ts'
 import { formatRatioFigure } from '~/format.ts'
 import type { Theme } from '~/settings.ts'
 
@@ -20,28 +22,10 @@ interface RatioChartProps {
 
 /** The ratios as bars on a logarithmic scale, on which equal steps have equal height. */
 export default function RatioChart({ rows, theme }: RatioChartProps) {
-  const element = useRef<HTMLDivElement>(null)
-  useEffect(() => {
-    const container = element.current
-    if (!container) return
-    const chart = echarts.init(container, null, { renderer: 'svg' })
-    const draw = () => {
-      const style = getComputedStyle(container)
-      chart.setOption(optionOf(rows, style.color, style.borderColor, style.fontFamily))
-    }
-    draw()
-    const observer = new ResizeObserver(() => {
-      chart.resize()
-    })
-    observer.observe(container)
-    const dark = window.matchMedia('(prefers-color-scheme: dark)')
-    dark.addEventListener('change', draw)
-    return () => {
-      dark.removeEventListener('change', draw)
-      observer.disconnect()
-      chart.dispose()
-    }
-  }, [rows, theme])
+  const element = useChart(
+    useCallback((look: ChartLook) => optionOf(rows, look), [rows]),
+    theme,
+  )
   return (
     <figure className="flex min-h-[15rem] flex-col">
       <figcaption className="text-lg font-semibold">
@@ -52,7 +36,7 @@ export default function RatioChart({ rows, theme }: RatioChartProps) {
   )
 }
 
-function optionOf(rows: readonly RatioRow[], ink: string, rule: string, fontFamily: string) {
+function optionOf(rows: readonly RatioRow[], { ink, rule, fontFamily }: ChartLook) {
   const driving = rows.flatMap(({ position, ratio }) =>
     ratio ? [{ label: position.label, ratio }] : [],
   )

@@ -1,0 +1,41 @@
+import type { EnteredLimit, ReadingUnit, Stack } from 'core'
+import { STACK_UNITS_PER_MM, boundsOf, stacksRound } from 'core'
+
+import type { Shelf } from '~/shelf.ts'
+import { formatThickness } from '~/shelf.ts'
+import { UNIT_NAMES } from '~/words/measures.ts'
+
+/** A stack of more leaves than this reads wrong. */
+const MOST_LEAVES = 3
+
+function stackWords({ thicknesses, total }: Stack, unit: ReadingUnit): string {
+  const each = thicknesses.map((thickness) => formatThickness(thickness, unit)).join(' + ')
+  const sum = thicknesses.length > 1 ? ` = ${formatThickness(total, unit)}` : ''
+  return `${each}${sum} ${UNIT_NAMES[unit]}`
+}
+
+/** Which of the shop's leaves to put together round the limit of a gap. */
+export function LeafHint({
+  shelf,
+  limit,
+  unit,
+}: {
+  readonly shelf: Shelf
+  readonly limit: EnteredLimit | null
+  readonly unit: ReadingUnit
+}) {
+  const leastMm = boundsOf(limit)?.least
+  if (leastMm === undefined) return null
+  const { go, next } = stacksRound(
+    shelf.leaves,
+    Math.round(leastMm * STACK_UNITS_PER_MM),
+    MOST_LEAVES,
+  )
+  if (!go || !next) return null
+  return (
+    <p className="text-[0.98rem]">
+      From your leaves: <b>{stackWords(go, unit)}</b> must go in all round, or the gap is below the
+      limit. <b>{stackWords(next, unit)}</b> going in as well shows that it is above it.
+    </p>
+  )
+}

@@ -1,0 +1,203 @@
+import { Search, Square, TriangleAlert } from 'lucide-react'
+import { useMemo, useState } from 'react'
+
+import type { CountLimits, PosedSearch } from 'core'
+import { LEAST_TOOTH_COUNT, MOST_TOOTH_COUNT, indexBox, poseSearch } from 'core'
+
+import { useOpenBox } from '~/components/box/boxContext.ts'
+import { useOpenJob } from '~/components/job/jobContext.ts'
+import { TurnsNav } from '~/components/turns/TurnsNav.tsx'
+import { useCountSearch } from '~/components/turns/useCountSearch.ts'
+import { formatShare } from '~/format.ts'
+import { capitalize, gearName } from '~/words/names.ts'
+
+const FIELDS = [
+  ['leastTeeth', 'Least teeth of a gear'],
+  ['mostTeeth', 'Most teeth of a gear'],
+  ['leastSum', 'Least teeth of a pair together'],
+  ['mostSum', 'Most teeth of a pair together'],
+] as const satisfies readonly (readonly [keyof CountLimits, string])[]
+
+const USUAL_LIMITS: Readonly<Record<keyof CountLimits, string>> = {
+  leastTeeth: '12',
+  mostTeeth: '60',
+  leastSum: '50',
+  mostSum: '70',
+}
+
+const WHOLE = new Intl.NumberFormat('en-GB', { maximumFractionDigits: 0 })
+
+/** "8,031,224", and from ten million millions on "3.5 × 10¹²" in words. */
+function formatMany(count: number): string {
+  return count < 1e13
+    ? WHOLE.format(count)
+    : `about ${count.toExponential(1).replace('e+', ' × 10^')}`
+}
+
+function parseLimits(
+  texts: Readonly<Record<keyof CountLimits, string>>,
+):
+  | { readonly ok: true; readonly limits: CountLimits }
+  | { readonly ok: false; readonly sentence: string } {
+  const values = Object.fromEntries(
+    FIELDS.map(([key]) => [key, /^\d{1,3}$/.test(texts[key].trim()) ? Number(texts[key]) : NaN]),
+  )
+  const [leastTeeth = NaN, mostTeeth = NaN, leastSum = NaN, mostSum = NaN] = FIELDS.map(
+    ([key]) => values[key],
+  )
+  const limits = { leastTeeth, mostTeeth, leastSum, mostSum }
+  if (Object.values(limits).some(Number.isNaN))
+    return { ok: false, sentence: 'Every limit is a whole number of teeth.' }
+  if (leastTeeth < LEAST_TOOTH_COUNT || mostTeeth > MOST_TOOTH_COUNT)
+    return {
+      ok: false,
+      sentence: `Gears have ${LEAST_TOOTH_COUNT} to ${MOST_TOOTH_COUNT} teeth.`,
+    }
+  if (leastTeeth > mostTeeth || leastSum > mostSum)
+    return { ok: false, sentence: 'A least is more than its most. Exchange the two.' }
+  return { ok: true, limits }
+}
+
+function refusalOf(posed: PosedSearch, labelOf: (position: string) => string): string | undefined {
+  if (posed.ok) return undefined
+  switch (posed.code) {
+    case 'no-checks':
+      return 'No turn check has been made yet. Make one in each position first.'
+    case 'does-not-drive':
+      return `Position ${labelOf(posed.position ?? '')} drives nothing in the drawing, so its turns say nothing of the counts.`
+    case 'not-a-product':
+      return `In position ${labelOf(posed.position ?? '')} power joins at several speeds, so its turns are no product of pairs. Take that check back.`
+    case 'not-well-formed':
+      return 'The drawing does not hang together yet. Lay the box out first.'
+  }
+}
+
+/** Counts of a box that stays closed, from its turns alone. */
+export default function ClosedBox() {
+  const { draft, words } = useOpenBox()
+  const { job } = useOpenJob()
+  const { state, start, stop } = useCountSearch()
+  const [texts, setTexts] = useState(USUAL_LIMITS)
+  const [problem, setProblem] = useState<string>()
+  const [isFromScratch, setIsFromScratch] = useState(true)
+  const naming = useMemo(() => ({ box: indexBox(draft), words }), [draft, words])
+  const labelOf = (position: string): string =>
+    draft.positions.find(({ id }) => id === position)?.label ?? position
+  const checks = job.checks.map(({ check }) => check)
+  const begin = (): void => {
+    const parsed = parseLimits(texts)
+    if (!parsed.ok) {
+      setProblem(parsed.sentence)
+      return
+    }
+    const closed = isFromScratch
+      ? { ...draft, gears: draft.gears.map((gear) => ({ ...gear, toothCount: null })) }
+      : draft
+    const posed = poseSearch(closed, checks, parsed.limits)
+    setProblem(refusalOf(posed, labelOf))
+    if (posed.ok) start(posed.search)
+  }
+  const found = state.kind === 'found' ? state.found : undefined
+  const best = found?.likeliest[0]?.score ?? 0
+  return (
+    <main className="flex-1 px-4 py-2 lg:min-h-0 lg:overflow-auto">
+      <title>{`${draft.name} · Only turns known · Udrix`}</title>
+      <TurnsNav />
+      <p className="py-1">
+        The box stays closed: every set of tooth counts that fits the {checks.length}{' '}
+        {checks.length === 1 ? 'turn check' : 'turn checks'} of this job, the likeliest first.
+      </p>
+      <form
+        aria-label="Limits of the search"
+        className="flex flex-wrap items-end gap-3"
+        onSubmit={(event) => {
+          event.preventDefault()
+          begin()
+        }}
+      >
+        {FIELDS.map(([key, label]) => (
+          <label key={key} className="font-semibold">
+            {label}
+            <input
+              className="field mt-1 block w-[7rem]"
+              inputMode="numeric"
+              autoComplete="off"
+              value={texts[key]}
+              onChange={(event) => {
+                setTexts({ ...texts, [key]: event.target.value })
+                setProblem(undefined)
+              }}
+            />
+          </label>
+        ))}
+        <label className="flex min-h-[44px] items-center gap-2">
+          <input
+            type="checkbox"
+            className="size-5"
+            checked={isFromScratch}
+            onChange={(event) => {
+              setIsFromScratch(event.target.checked)
+            }}
+          />
+          Leave the counts entered out of it
+        </label>
+        {state.kind === 'running' ? (
+          <button type="button" className="button" onClick={stop}>
+            <Square aria-hidden /> Stop at {formatShare(state.done)}
+          </button>
+        ) : (
+          <button className="button button-main">
+            <Search aria-hidden /> Find the counts
+          </button>
+        )}
+      </form>
+      {problem && (
+        <p role="alert" className="trouble mt-2">
+          <TriangleAlert aria-hidden /> {problem}
+        </p>
+      )}
+      <p role="status" className="py-2 text-[1.1rem]">
+        {state.kind === 'running' && 'Searching…'}
+        {state.kind === 'stopped' &&
+          'Stopped. Nothing is listed, because the search was not whole.'}
+        {found &&
+          (found.total === 0
+            ? `None of ${formatMany(found.combinations)} combinations fits. A limit is too narrow, or a turn check is misread.`
+            : `${formatMany(found.total)} ${found.total === 1 ? 'set fits' : 'sets fit'}, of ${formatMany(found.combinations)} combinations.${found.total > found.likeliest.length ? ` The ${found.likeliest.length} likeliest are listed; more turns of the output, or narrower sums, leave fewer.` : ''}`)}
+      </p>
+      {state.kind === 'found' && state.found.total > 0 && (
+        <div className="overflow-x-auto">
+          <table className="text-left">
+            <thead>
+              <tr className="border-ink border-b-2">
+                <th scope="col" className="pr-4">
+                  Against the best
+                </th>
+                {state.search.gears.map(({ gear }) => {
+                  const named = naming.box.gears.get(gear)
+                  return (
+                    <th key={gear} scope="col" className="pr-4 align-bottom">
+                      {named ? capitalize(gearName(naming, named)) : gear}
+                    </th>
+                  )
+                })}
+              </tr>
+            </thead>
+            <tbody>
+              {state.found.likeliest.map(({ counts, score }, at) => (
+                <tr key={at} className="border-rule border-b">
+                  <td className="pr-4">{formatShare(Math.exp(score - best))}</td>
+                  {counts.map((count, gear) => (
+                    <td key={gear} className="pr-4 text-[1.1rem] font-semibold">
+                      {count}
+                    </td>
+                  ))}
+                </tr>
+              ))}
+            </tbody>
+          </table>
+        </div>
+      )}
+    </main>
+  )
+}
