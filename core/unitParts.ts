@@ -30,7 +30,7 @@ const WITHOUT_DOGS: ReadonlySet<CouplerKind> = new Set<CouplerKind>([
   'sliding-idler',
 ])
 
-/** Every part that can be measured, coupler by coupler, then gears, then shafts. */
+/** Every part that can be measured: rings in the order of the positions, sleeves, gears, shafts. */
 export function unitParts(draft: BoxDraft): readonly UnitPart[] {
   const couplers = draft.couplers.flatMap((coupler): readonly UnitPart[] => {
     if (coupler.kind === 'friction-clutch') return []
@@ -75,7 +75,20 @@ export function unitParts(draft: BoxDraft): readonly UnitPart[] {
     measures: ['end-play', 'run-out', 'bearing-drag', 'spline-rock'],
     looks: ['bearing-feel'],
   }))
-  return [...couplers, ...gears, ...shafts]
+  const inOrder = (part: UnitPart): number => {
+    const at = draft.positions.findIndex(
+      ({ couplers: places }) => part.place !== undefined && places[part.id] === part.place,
+    )
+    return at < 0 ? draft.positions.length : at
+  }
+  return [
+    ...couplers
+      .filter(({ kind }) => kind === 'ring')
+      .sort((one, other) => inOrder(one) - inOrder(other)),
+    ...couplers.filter(({ kind }) => kind !== 'ring'),
+    ...gears,
+    ...shafts,
+  ]
 }
 
 export type Companion =

@@ -47,6 +47,22 @@ for (const theme of THEMES) {
     await look(page, 'refused count')
   })
 
+  test(`no page of a job has an axe violation in the ${theme} theme`, async ({ page }) => {
+    await page.emulateMedia({ colorScheme: theme, reducedMotion: 'reduce' })
+    await openDemo(page, 'Ostrel', 'Job')
+    await look(page, 'job')
+    const box = page.url().replace(/\/job.*/, '')
+    for (const view of ['turns', 'turns/closed', 'turns/gear', 'measure', 'order']) {
+      await page.goto(`${box}/${view}`)
+      await look(page, view)
+    }
+    await page.goto(`${box}/measure?part=${encodeURIComponent('ring:coupler-1-2/2')}`)
+    await expect(page.locator('section svg text').first()).toBeVisible()
+    await look(page, 'trend of a ring')
+    await page.goto('/shelf')
+    await look(page, 'shelf')
+  })
+
   test(`no state of the drawing on Trace has an axe violation in the ${theme} theme`, async ({
     page,
   }) => {

@@ -11,14 +11,14 @@ const SIZES = [
 for (const { name, width, height } of SIZES)
   test(`nothing runs off the side on a ${name}`, async ({ page }) => {
     await page.setViewportSize({ width, height })
-    for (const tab of ['Count', 'Trace', 'Ratios'] as const) {
+    for (const tab of ['Count', 'Turns', 'Trace', 'Measure', 'Ratios', 'Job'] as const) {
       await openDemo(page, 'Ostrel', tab)
       const overflow = await page.evaluate(
         () => document.documentElement.scrollWidth - document.documentElement.clientWidth,
       )
       expect(overflow).toBeLessThanOrEqual(0)
       const drawing = page.locator('svg.section').first()
-      if (tab !== 'Ratios') {
+      if (tab !== 'Ratios' && tab !== 'Job') {
         const box = await drawing.boundingBox()
         expect(box?.width).toBeGreaterThan(width / 3)
         expect(box?.height).toBeGreaterThan(200)

@@ -111,7 +111,7 @@ function OpenedBox({ loaderData }: { readonly loaderData: LoadedBox }) {
   return (
     <OpenBoxProvider value={open}>
       <div className="flex min-h-screen flex-col lg:h-screen print:h-auto">
-        <header className="border-ink no-print flex flex-wrap items-center gap-x-4 border-b-2 px-4">
+        <header className="border-ink no-print flex flex-wrap items-center gap-x-2 border-b-2 px-4">
           <Link to="/" className="button-quiet -ml-2 font-bold">
             Bench
           </Link>
@@ -122,7 +122,7 @@ function OpenedBox({ loaderData }: { readonly loaderData: LoadedBox }) {
                 key={page}
                 to={page}
                 className={({ isActive }) =>
-                  `flex min-h-[52px] items-center border-b-4 px-2 text-[1.05rem] font-semibold ${isActive ? 'border-accent text-ink' : 'text-accent hover:bg-accent-wash border-transparent'}`
+                  `flex min-h-[52px] items-center border-b-4 px-1.5 text-[1.05rem] font-semibold ${isActive ? 'border-accent text-ink' : 'text-accent hover:bg-accent-wash border-transparent'}`
                 }
               >
                 {title}

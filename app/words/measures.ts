@@ -51,9 +51,14 @@ export function shownUnit(judges: Quantity, unit: ReadingUnit): ReadingUnit {
   return judges === 'angle' ? 'deg' : unit
 }
 
+/** Whole figures in groups of three: 148,000. */
+const GROUPED = new Intl.NumberFormat('en-GB', { maximumFractionDigits: 0 })
+
 /** A figure in the unit used inside, shown in another: "0.79 mm", "31.0 thou". */
 export function formatFigure(value: number, unit: ReadingUnit): string {
-  return `${formatNumber(toUnit(value, unit), DECIMALS[unit])}${NBSP}${UNIT_NAMES[unit]}`
+  const figure = toUnit(value, unit)
+  const text = DECIMALS[unit] === 0 ? GROUPED.format(figure) : formatNumber(figure, DECIMALS[unit])
+  return `${text}${NBSP}${UNIT_NAMES[unit]}`
 }
 
 export const MEASURE_NAMES: Readonly<Record<Measure, string>> = {

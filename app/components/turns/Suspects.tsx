@@ -4,7 +4,7 @@ import type { NextCheck, Suspect } from 'core'
 
 import { formatShare } from '~/format.ts'
 import type { Naming } from '~/words/names.ts'
-import { capitalize } from '~/words/names.ts'
+import { capitalize, gearName } from '~/words/names.ts'
 import { evidenceWords, formatTurns, nextCheckWords, suspectWords } from '~/words/turns.ts'
 
 /** More than these are unlikely enough to wait until the first are out of the way. */
@@ -31,7 +31,7 @@ export function Suspects(props: SuspectsProps) {
       {first && (
         <p className="py-1">
           <Link to={countHref(first.gear.id)} className="button">
-            Count {naming.box.gears.get(first.gear.id)?.label} again
+            Count again: {gearName(naming, first.gear)}
           </Link>
         </p>
       )}

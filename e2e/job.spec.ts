@@ -1,0 +1,222 @@
+import fs from 'node:fs'
+
+import type { Page } from '@playwright/test'
+
+import { countAll, FOUR_SPEED_COUNTS, openDemo, startFourSpeed } from './pages.ts'
+import { expect, startUdrix, test } from './udrix.ts'
+
+/** Opens the first job of a box and lands on one of its pages. */
+async function openJob(page: Page, box: string, tab: string): Promise<void> {
+  await page.goto(`${box}/job`, { waitUntil: 'networkidle' })
+  await page.getByRole('button', { name: 'Open a job' }).click()
+  await expect(page.getByText('Job 1', { exact: true })).toBeVisible()
+  await page.goto(`${box}/${tab}`, { waitUntil: 'networkidle' })
+}
+
+const allKept = (page: Page) => expect(page.getByText('All entries kept')).toBeVisible()
+
+test('turns that disagree with the counts name the gear to count again', async ({ page }) => {
+  const box = await startFourSpeed(page, 'Turned')
+  // The third gear of the main shaft, 30 teeth, is written down as 31.
+  const wrong = FOUR_SPEED_COUNTS.map((count) => count)
+  await countAll(page, wrong)
+  await openJob(page, box, 'turns?position=3')
+  await expect(page.getByRole('radio', { name: 'N' })).toHaveCount(0)
+  const entry = page.getByRole('textbox', { name: 'Turns of the input' })
+  await entry.fill('3 7/0')
+  await entry.press('Enter')
+  await expect(page.getByRole('alert')).toContainText('“3 7/0” divides by 0')
+  await expect(entry).toHaveValue('3 7/0')
+  // By the counts 3rd turns a·b; a reading far from it disagrees whatever it is.
+  await entry.fill('99 7/8')
+  await entry.press('Enter')
+  await expect(page.getByText('Disagrees.')).toBeVisible()
+  const suspects = page.getByRole('region', { name: 'What may be wrong' })
+  await expect(suspects).toContainText('turns were misread')
+  await page.getByRole('button', { name: 'Take back' }).click()
+  await expect(page.getByText('Disagrees.')).toHaveCount(0)
+  await allKept(page)
+  await page.reload()
+  await expect(page.getByText('Mark input and output')).toBeVisible()
+})
+
+test('the demo names the pair to count again, and the check that parts the suspects', async ({
+  page,
+}) => {
+  await openDemo(page, 'Ostrel', 'Turns')
+  const suspects = page.getByRole('region', { name: 'What may be wrong' })
+  // 31 on 31 through 37/24 turns 15.417 for 10; read as 15 3/8, by hand.
+  await expect(suspects).toContainText('3rd gear, main shaft: 31 teeth instead of 30')
+  await expect(suspects).toContainText('2 of 2 turn checks would agree')
+  await suspects.getByRole('link', { name: /^Count again: 3rd gear/ }).click()
+  await expect(page).toHaveURL(/count\?gear=.*-3&pass=second/)
+})
+
+test('rings are measured by keyboard alone, judged, overruled, and ordered', async ({ page }) => {
+  const box = await startFourSpeed(page, 'Measured')
+  await openJob(page, box, 'measure?kind=ring')
+  await page.getByLabel('Unit of the readings').selectOption('thou')
+  await page.getByLabel('Reading 1').focus()
+  for (const [at, reading] of ['29', '31', '30'].entries()) {
+    await expect(page.getByLabel(`Reading ${at + 1}`)).toBeFocused()
+    await page.keyboard.type(reading)
+    if (at < 2) await page.keyboard.press('Enter')
+  }
+  // Under about 0.030 in is worn; source: common practice.
+  await expect(page.getByRole('status').filter({ hasText: 'Replace.' })).toContainText(
+    'below the least of 30.0 thou',
+  )
+  await page.keyboard.press('Enter')
+  const findings = page.getByRole('list', { name: 'Findings on this part' })
+  await expect(findings).toContainText('Replace: ring gap 29 · 31 · 30 thou')
+  await expect(findings).toContainText('rule of thumb that comes with Udrix')
+  await allKept(page)
+
+  await page.goto(`${box}/order`)
+  await expect(page.getByRole('row', { name: /judged to be replaced/ })).toHaveCount(1)
+  await page.getByLabel(/^Price of one Pilot bearing/).fill('12.50')
+  await page.keyboard.press('Tab')
+  await expect(page.getByText('Cost so far 12.50')).toBeVisible()
+  await page.getByLabel('State of Pilot bearing').selectOption('ordered')
+  await expect(page.getByText('1 ordered')).toBeVisible()
+  await allKept(page)
+  const downloading = page.waitForEvent('download')
+  await page.getByRole('link', { name: 'Parts as CSV' }).click()
+  const text = fs.readFileSync(await (await downloading).path(), 'utf8')
+  expect(text).toContain('Pilot bearing,goes with every rebuild,1,12.5,ordered')
+
+  await page.goto(`${box}/measure?kind=ring`)
+  await page.getByRole('button', { name: 'Overrule' }).click()
+  await page.getByLabel('Why').fill('new last year, bedding in')
+  await page.getByRole('button', { name: 'Watch', exact: true }).click()
+  await expect(findings).toContainText('The figures say replace')
+  await expect(findings).toContainText('says watch: new last year')
+})
+
+test('what cannot be measured is said at the field, and stays there', async ({ page }) => {
+  const box = await startFourSpeed(page, 'Refused')
+  await openJob(page, box, 'measure?kind=ring')
+  for (const [at, reading] of ['40', '0.9', '0.9'].entries())
+    await page.getByLabel(`Reading ${at + 1}`).fill(reading)
+  await page.keyboard.press('Enter')
+  await expect(page.getByRole('alert')).toContainText('choose thou')
+  await expect(page.getByLabel('Reading 1')).toHaveValue('40')
+  await page.getByText('Enter a limit for this unit').click()
+  await page.getByLabel('Least, mm').fill('2')
+  await page.getByLabel('Most, mm').fill('1')
+  await page.getByRole('button', { name: 'Keep the limit' }).click()
+  await expect(page.getByText(/which is backwards/)).toBeVisible()
+})
+
+test('a job goes from intake to hand-over on an upright tablet', async ({ page }) => {
+  await page.setViewportSize({ width: 800, height: 1200 })
+  const box = await startFourSpeed(page, 'Handed over')
+  await openJob(page, box, 'job')
+  await page.getByLabel('Complaint, in the owner’s words').fill('crunches into second')
+  await page.getByLabel('Oil found').fill('grey')
+  await page.getByLabel('Distance run').fill('90000')
+  await page.keyboard.press('Tab')
+  const stages = page.getByRole('list', { name: 'Stages of the job' })
+  await expect(stages).toContainText('Done: 3 of 3')
+  await page.getByRole('button', { name: 'Done: Put it together' }).click()
+  await page.getByRole('button', { name: 'Open again: Put it together' }).click()
+  await expect(stages).toContainText('opened again')
+  await page.getByLabel('Note').fill('shims in the tin box')
+  await page.keyboard.press('Enter')
+  await expect(page.getByRole('list', { name: 'Log of the job' })).toContainText('shims in the tin')
+  const close = page.getByRole('button', { name: 'Close the job' })
+  await expect(close).toBeDisabled()
+  await page.getByLabel(/^Not done:/).fill('owner takes it as it is')
+  await close.click()
+  await expect(page.getByText('Left out: owner takes it as it is').first()).toBeVisible()
+  await allKept(page)
+  await page.getByRole('button', { name: 'Open the next job' }).click()
+  await expect(page.getByText('Job 2', { exact: true })).toBeVisible()
+})
+
+test('two people at one job: both entries stand', async ({ page, context }) => {
+  const box = await startFourSpeed(page, 'Two people')
+  await openJob(page, box, 'job')
+  const other = await context.newPage()
+  await other.goto(`${box}/job`, { waitUntil: 'networkidle' })
+  await page.getByLabel('Note').fill('mine')
+  await page.getByLabel('Note').press('Enter')
+  await other.getByLabel('Note').fill('yours')
+  await other.getByLabel('Note').press('Enter')
+  await allKept(page)
+  await allKept(other)
+  await page.reload()
+  const log = page.getByRole('list', { name: 'Log of the job' })
+  await expect(log).toContainText('mine')
+  await expect(log).toContainText('yours')
+})
+
+test('with the server gone in the middle an entry stays on the page, and is kept afterwards', async ({
+  browser,
+}) => {
+  const udrix = await startUdrix('e2e-job-outage')
+  const page = await browser.newPage({ baseURL: udrix.url })
+  const box = await startFourSpeed(page, 'Outage job')
+  await openJob(page, box, 'job')
+  await udrix.stopDatabase()
+  await page.getByLabel('Note').fill('written in the dark')
+  await page.getByLabel('Note').press('Enter')
+  await expect(page.getByRole('alert')).toContainText('Your entry stays on this page')
+  await udrix.startDatabase()
+  await udrix.crashServer()
+  await allKept(page)
+  await page.evaluate(() => {
+    localStorage.clear()
+  })
+  await page.reload()
+  await expect(page.getByRole('list', { name: 'Log of the job' })).toContainText(
+    'written in the dark',
+  )
+  await page.close()
+  await udrix.stop()
+})
+
+test('the counts of a closed box are found in a worker', async ({ page }) => {
+  await openDemo(page, 'Ostrel', 'Turns')
+  await page.getByRole('link', { name: 'Only turns known' }).click()
+  await page.getByLabel('Least teeth of a gear').fill('60')
+  await page.getByLabel('Most teeth of a gear').fill('12')
+  await page.getByRole('button', { name: 'Find the counts' }).click()
+  await expect(page.getByRole('alert')).toContainText('A least is more than its most')
+  await page.getByLabel('Least teeth of a gear').fill('20')
+  await page.getByLabel('Most teeth of a gear').fill('40')
+  await page.getByRole('button', { name: 'Find the counts' }).click()
+  await expect(page.getByText(/sets fit, of .* combinations/)).toBeVisible()
+  await expect(page.getByRole('row').nth(1)).toContainText('100.0 %')
+})
+
+test('what gear one is, by its outside diameter, its mate and a broken arc', async ({ page }) => {
+  await openDemo(page, 'Ostrel', 'Turns')
+  await page.getByRole('link', { name: 'What gear is this' }).click()
+  await page.getByLabel('Outside diameter, mm').fill('66')
+  await page.getByLabel('Teeth', { exact: true }).fill('20')
+  // m(z + 2) = 66; source: Machinery's Handbook.
+  await expect(page.getByText('module 3 mm', { exact: true })).toBeVisible()
+  await page.getByLabel('Teeth of the mate').fill('40')
+  await expect(page.getByText('90.00 mm', { exact: true })).toBeVisible()
+  await page.getByLabel('Tip to tip, mm').fill('33')
+  await page.getByLabel('Steps between').fill('5')
+  // A chord of one radius is a sixth of the turn; geometry.
+  await expect(page.getByText('30 teeth', { exact: true })).toBeVisible()
+})
+
+test('the shelf keeps leaves, shims and people, and refuses what is no thickness', async ({
+  page,
+}) => {
+  await page.goto('/shelf', { waitUntil: 'networkidle' })
+  await page.getByLabel(/^Shims on the shelf/).fill('0.10 x4 thin')
+  await page.getByRole('button', { name: 'Keep the shelf' }).click()
+  await expect(page.getByRole('alert')).toContainText('“thin” is no thickness')
+  await page.getByLabel(/^Shims on the shelf/).fill('0.10 x4 0.15')
+  await page.getByLabel(/^People/).fill('ab cd')
+  await page.getByRole('button', { name: 'Keep the shelf' }).click()
+  await expect(page.getByRole('status')).toContainText('Kept.')
+  await page.reload()
+  await expect(page.getByLabel(/^Shims on the shelf/)).toHaveValue('0.1 x4  0.15')
+  await expect(page.getByLabel(/^People/)).toHaveValue('AB CD')
+})
