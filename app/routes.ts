@@ -35,6 +35,8 @@ export default [
   ]),
   route('boxes/:boxId/edits', 'routes/boxEdits.ts'),
   route('boxes/:boxId/entries', 'routes/boxEntries.ts'),
+  route('boxes/:boxId/photos', 'routes/boxPhotos.ts'),
+  route('boxes/:boxId/photos/:photoId', 'routes/boxPhoto.ts'),
   route('boxes/:boxId/cautions', 'routes/boxCautions.ts'),
   route('boxes/:boxId/file', 'routes/boxFile.ts'),
   route('boxes/:boxId/drawing.svg', 'routes/boxDrawing.tsx'),

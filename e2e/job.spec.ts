@@ -121,7 +121,7 @@ test('a job goes from intake to hand-over on an upright tablet', async ({ page }
   await page.getByRole('button', { name: 'Done: Put it together' }).click()
   await page.getByRole('button', { name: 'Open again: Put it together' }).click()
   await expect(stages).toContainText('opened again')
-  await page.getByLabel('Note').fill('shims in the tin box')
+  await page.getByLabel('Note', { exact: true }).fill('shims in the tin box')
   await page.keyboard.press('Enter')
   await expect(page.getByRole('list', { name: 'Log of the job' })).toContainText('shims in the tin')
   const close = page.getByRole('button', { name: 'Close the job' })
@@ -139,10 +139,10 @@ test('two people at one job: both entries stand', async ({ page, context }) => {
   await openJob(page, box, 'job')
   const other = await context.newPage()
   await other.goto(`${box}/job`, { waitUntil: 'networkidle' })
-  await page.getByLabel('Note').fill('mine')
-  await page.getByLabel('Note').press('Enter')
-  await other.getByLabel('Note').fill('yours')
-  await other.getByLabel('Note').press('Enter')
+  await page.getByLabel('Note', { exact: true }).fill('mine')
+  await page.getByLabel('Note', { exact: true }).press('Enter')
+  await other.getByLabel('Note', { exact: true }).fill('yours')
+  await other.getByLabel('Note', { exact: true }).press('Enter')
   await allKept(page)
   await allKept(other)
   await page.reload()
@@ -159,8 +159,8 @@ test('with the server gone in the middle an entry stays on the page, and is kept
   const box = await startFourSpeed(page, 'Outage job')
   await openJob(page, box, 'job')
   await udrix.stopDatabase()
-  await page.getByLabel('Note').fill('written in the dark')
-  await page.getByLabel('Note').press('Enter')
+  await page.getByLabel('Note', { exact: true }).fill('written in the dark')
+  await page.getByLabel('Note', { exact: true }).press('Enter')
   await expect(page.getByRole('alert')).toContainText('Your entry stays on this page')
   await udrix.startDatabase()
   await udrix.crashServer()
@@ -219,4 +219,56 @@ test('the shelf keeps leaves, shims and people, and refuses what is no thickness
   await page.reload()
   await expect(page.getByLabel(/^Shims on the shelf/)).toHaveValue('0.1 x4  0.15')
   await expect(page.getByLabel(/^People/)).toHaveValue('AB CD')
+})
+
+test('photographs are checked by content, made smaller, and shown', async ({ page }) => {
+  const box = await startFourSpeed(page, 'Photographed')
+  await openJob(page, box, 'job')
+  const chooser = page.locator('input[type=file]')
+  await chooser.setInputFiles({
+    name: 'ring.jpg',
+    mimeType: 'image/jpeg',
+    buffer: Buffer.from('no picture at all'),
+  })
+  await expect(page.getByRole('alert')).toContainText('This file is no photograph')
+  await chooser.setInputFiles({
+    name: 'large.jpg',
+    mimeType: 'image/jpeg',
+    buffer: Buffer.alloc(30_000_000),
+  })
+  await expect(page.getByRole('alert')).toContainText('The file has 30 MB')
+  await page.getByLabel('What the next one shows').fill('ring of second')
+  // 3200 by 1600 pixels of noise, drawn by the browser itself.
+  const drawn = await page.evaluate(async () => {
+    const canvas = new OffscreenCanvas(3200, 1600)
+    const context = canvas.getContext('2d')
+    if (!context) throw new Error('no canvas')
+    for (let at = 0; at < 4000; at++) {
+      context.fillStyle = `hsl(${(at * 47) % 360} 60% 50%)`
+      context.fillRect((at * 131) % 3200, (at * 71) % 1600, 90, 60)
+    }
+    const blob = await canvas.convertToBlob({ type: 'image/png' })
+    return [...new Uint8Array(await blob.arrayBuffer())]
+  })
+  await chooser.setInputFiles({
+    name: 'ring.png',
+    mimeType: 'image/png',
+    buffer: Buffer.from(drawn),
+  })
+  const photo = page.getByRole('img', { name: 'ring of second' })
+  await expect(photo).toBeVisible()
+  await expect
+    .poll(() => photo.evaluate((image: HTMLImageElement) => image.naturalWidth))
+    .toBe(1600)
+  await allKept(page)
+  // Sent past the page, a text is refused by the server as well.
+  const answer = await page.request.post(`${box}/photos`, {
+    headers: { Origin: new URL(box).origin },
+    multipart: {
+      jobId: '0192f7a0-0000-7000-8000-000000000000',
+      photo: '0192f7a0-0000-7000-8000-000000000001',
+      file: { name: 'a.jpg', mimeType: 'image/jpeg', buffer: Buffer.from('no picture') },
+    },
+  })
+  expect(await answer.json()).toMatchObject({ kind: 'refused' })
 })

@@ -8,6 +8,7 @@ import express from 'express'
 import type { Request, Response } from 'express'
 import helmet from 'helmet'
 
+import { LARGEST_PHOTO_BYTES } from '../photo.ts'
 import { LARGEST_ARCHIVE_BYTES } from './archive.ts'
 import { findVersion } from './boxes.ts'
 import { migrateDatabase, pool } from './db/client.ts'
@@ -16,7 +17,10 @@ import { recallPage } from './pageCache.ts'
 
 /** Leaves room for a box file of the largest size and its form. */
 const LARGEST_BODY_BYTES = 1_100_000
-/** The one address that takes more, with room for the form around an archive. */
+/** Where photographs are sent, with room for the form around one. */
+const PHOTOS_PATH = /^\/boxes\/[0-9a-f-]{36}\/photos$/
+const LARGEST_PHOTO_BODY_BYTES = LARGEST_PHOTO_BYTES + 100_000
+/** The address that takes most, with room for the form around an archive. */
 const ARCHIVE_PATH = '/archive'
 const LARGEST_ARCHIVE_BODY_BYTES = LARGEST_ARCHIVE_BYTES + 100_000
 const isProduction = process.env.NODE_ENV === 'production'
@@ -41,9 +45,8 @@ function guardName(request: Request, response: Response, next: () => void): void
 
 function largestBody(pathname: string): number {
   // The router asks for a page's data under the same name with an ending.
-  return pathname.replace(/\.data$/, '') === ARCHIVE_PATH
-    ? LARGEST_ARCHIVE_BODY_BYTES
-    : LARGEST_BODY_BYTES
+  if (pathname.replace(/\.data$/, '') === ARCHIVE_PATH) return LARGEST_ARCHIVE_BODY_BYTES
+  return PHOTOS_PATH.test(pathname) ? LARGEST_PHOTO_BODY_BYTES : LARGEST_BODY_BYTES
 }
 
 /** State changes only by POST, from our own pages, in bodies of a sensible size. */

@@ -12,6 +12,7 @@ import { CloseJob } from '~/components/job/CloseJob.tsx'
 import { IntakeForm } from '~/components/job/IntakeForm.tsx'
 import { JobLog } from '~/components/job/JobLog.tsx'
 import { useOpenJob } from '~/components/job/jobContext.ts'
+import { Photos } from '~/components/job/Photos.tsx'
 import { StageList } from '~/components/job/StageList.tsx'
 import { WaitingList } from '~/components/job/WaitingList.tsx'
 import { formatWhen } from '~/format.ts'
@@ -98,6 +99,7 @@ export default function JobPage() {
               record({ kind: 'waiting', for: text })
             }}
           />
+          <Photos boxId={id} />
           <section aria-label="Log">
             <h2 className="text-[1.2rem]">Log</h2>
             <JobLog

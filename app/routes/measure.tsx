@@ -14,6 +14,7 @@ import {
 } from 'core'
 
 import { useOpenBox } from '~/components/box/boxContext.ts'
+import { Photos } from '~/components/job/Photos.tsx'
 import { useOpenJob } from '~/components/job/jobContext.ts'
 import { FindingList } from '~/components/measure/FindingList.tsx'
 import { LimitEntry } from '~/components/measure/LimitEntry.tsx'
@@ -44,7 +45,7 @@ const KIND_NAMES: Readonly<Record<UnitPartKind, string>> = {
 
 /** Measurements and looks, part by part, with their verdicts in the drawing. */
 export default function MeasurePage() {
-  const { draft, words, settings } = useOpenBox()
+  const { id, draft, words, settings } = useOpenBox()
   const { job, jobs, shelf, current, record } = useOpenJob()
   const [search, change] = useViewState()
   const [units, setUnits] = useState<Readonly<Partial<Record<Measure, ReadingUnit>>>>({})
@@ -83,7 +84,7 @@ export default function MeasurePage() {
   // The job on the page as it is here, with what has not reached the server.
   const points = measure
     ? trendPoints(
-        past.map(({ id, job: each }) => (id === current?.id ? job : each)),
+        past.map((each) => (each.id === current?.id ? job : each.job)),
         part.ref,
         measure,
       )
@@ -254,6 +255,7 @@ export default function MeasurePage() {
             </div>
           </fieldset>
         ))}
+        <Photos key={`photos ${part.ref}`} boxId={id} part={part.ref} />
         <FindingList
           findings={job.findings.filter((finding) => finding.part === part.ref)}
           isDisabled={isDisabled}

@@ -1,0 +1,45 @@
+import { z } from 'zod'
+
+import type { Route } from './+types/boxPhotos'
+import { isDatabaseOutage } from '~/.server/db/client.ts'
+import { log } from '~/.server/log.ts'
+import { keepPhoto } from '~/.server/photos.ts'
+import type { PhotoAnswer } from '~/photo.ts'
+import { LARGEST_PHOTO_BYTES, MOST_PHOTOS, NOT_A_PHOTO } from '~/photo.ts'
+
+const sentSchema = z.object({
+  jobId: z.uuid(),
+  photo: z.uuid(),
+  file: z.instanceof(File),
+})
+
+const answer = (body: PhotoAnswer, status = 200): Response => Response.json(body, { status })
+const refuse = (sentence: string, status = 400): Response =>
+  answer({ kind: 'refused', sentence }, status)
+
+/** Takes one photograph of a job. */
+export async function action({ params, request }: Route.ActionArgs) {
+  const form = await request.formData().catch(() => new FormData())
+  const sent = sentSchema.safeParse(Object.fromEntries(form))
+  if (!sent.success) return refuse('No photograph came with this. Choose it again.')
+  const { jobId, photo, file } = sent.data
+  if (file.size > LARGEST_PHOTO_BYTES)
+    return refuse('The photograph is larger than Udrix takes. Choose a smaller one.', 413)
+  try {
+    const bytes = Buffer.from(await file.arrayBuffer())
+    switch (await keepPhoto(params.boxId, jobId, photo, bytes)) {
+      case 'kept':
+        return answer({ kind: 'kept' })
+      case 'no-photo':
+        return refuse(NOT_A_PHOTO)
+      case 'absent':
+        return refuse('This job is no longer on the bench. Restore its box there.', 404)
+      case 'full':
+        return refuse(`A job takes ${MOST_PHOTOS} photographs. Take one back first.`)
+    }
+  } catch (error) {
+    if (!isDatabaseOutage(error)) throw error
+    log.warn({ err: error }, 'a photograph waits for the database')
+    return answer({ kind: 'not-yet' }, 503)
+  }
+}
