@@ -62,11 +62,11 @@ try {
     'trace-spin',
     of('Ostrel', 'trace/spin?test=output&output-moved=main-2&output-stood=counter,input'),
   )
-  await take('trace-towing', of('Fenwold', 'trace/towing'))
-  await take('trace-compare', of('Wrenfield', 'trace/compare?position=2&with=3'))
   await take('trace-sheet', of('Harrowgap', 'trace/sheet'))
   await take('layout', of('Fenwold', 'layout?part=gears:counter-5'))
-  await take('parts', of('Ostrel', 'layout?view=parts&part=couplers:coupler-1-2'))
+  await take('job', of('Ostrel', 'job'))
+  await take('turns', of('Ostrel', 'turns?position=3'))
+  await take('measure', of('Ostrel', `measure?part=${encodeURIComponent('ring:coupler-1-2/2')}`))
   await take('positions', of('Grimsound eighteen', 'layout?view=positions'))
 
   await page.goto(of('Harrowgap', 'layout'))

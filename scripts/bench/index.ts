@@ -8,6 +8,7 @@ import { ensureBuild, ensureChromium, ensurePostgres } from '../setup.mjs'
 import { benchBrowser } from './browser.ts'
 import { benchCombinations } from './combinations.ts'
 import { benchCore, benchPositions } from './core.ts'
+import { benchClosedBox, benchJob, benchTurnChecks } from './job.ts'
 import { benchMotion } from './motion.ts'
 import { benchBench, benchServer } from './server.ts'
 
@@ -30,6 +31,8 @@ console.log(`${os.cpus().length} × ${cpu?.model ?? 'unknown'}, Node ${process.v
 benchCore(draft)
 benchPositions()
 benchCombinations()
+benchTurnChecks()
+benchClosedBox()
 const udrix = await startUdrix('bench')
 try {
   const bench = await (await fetch(udrix.url)).text()
@@ -38,6 +41,7 @@ try {
   await benchServer(udrix.url, `${box}/trace?position=2`)
   await benchBrowser(udrix.url, box)
   await benchMotion(udrix.url, udrix.databaseUrl)
+  await benchJob(udrix.url, udrix.databaseUrl, box)
   await benchBench(udrix.url, udrix.databaseUrl)
 } finally {
   await udrix.stop()
