@@ -6,6 +6,7 @@ import {
   countsOfArc,
   expectedSizes,
   figureOf,
+  mateProblems,
   moduleOfOutsideMm,
   moduleOfSpanMm,
   moduleOfTwoSpansMm,
@@ -25,6 +26,7 @@ type Field =
   | 'span'
   | 'longerSpan'
   | 'mateTeeth'
+  | 'mateOutside'
   | 'centre'
   | 'chord'
   | 'pitches'
@@ -38,6 +40,7 @@ const RANGES: Readonly<Record<Field, readonly [least: number, most: number]>> = 
   span: [1, 2_000],
   longerSpan: [1, 2_000],
   mateTeeth: [5, 400],
+  mateOutside: [5, 2_000],
   centre: [5, 2_000],
   chord: [1, 2_000],
   pitches: [1, 200],
@@ -49,6 +52,7 @@ const LENGTHS: ReadonlySet<Field> = new Set<Field>([
   'span',
   'longerSpan',
   'centre',
+  'mateOutside',
   'chord',
 ])
 const COUNTS: ReadonlySet<Field> = new Set<Field>(['teeth', 'mateTeeth', 'pitches'])
@@ -61,6 +65,7 @@ const EMPTY: Readonly<Record<Field, string>> = {
   span: '',
   longerSpan: '',
   mateTeeth: '',
+  mateOutside: '',
   centre: '',
   chord: '',
   pitches: '',
@@ -133,6 +138,11 @@ export default function GearIdentity() {
       : undefined
   const mateTeeth = value('mateTeeth')
   const centreMm = value('centre')
+  const mateOutsideMm = value('mateOutside')
+  const mateModuleMm =
+    mateOutsideMm !== undefined && mateTeeth !== undefined
+      ? moduleOfOutsideMm(mateOutsideMm, mateTeeth, helix)
+      : undefined
   const byCounts =
     nearest && teeth !== undefined && mateTeeth !== undefined
       ? centreDistanceMm(nearest.moduleMm, [teeth, mateTeeth], helix)
@@ -218,9 +228,26 @@ export default function GearIdentity() {
           </p>
           <div className="flex flex-wrap gap-3">
             {field('mateTeeth', 'Teeth of the mate')}
+            {field('mateOutside', `Its outside diameter, ${unit}`)}
             {field('centre', `Centre distance, ${unit}`)}
           </div>
           <p role="status">
+            {moduleMm !== undefined && mateModuleMm !== undefined && (
+              <>
+                {mateProblems(
+                  { moduleMm, helixAngleDeg: helix, pressureAngleDeg: pressure, hand: null },
+                  {
+                    moduleMm: mateModuleMm,
+                    helixAngleDeg: helix,
+                    pressureAngleDeg: pressure,
+                    hand: null,
+                  },
+                ).length === 0
+                  ? 'They can be mates'
+                  : 'They cannot be mates'}
+                : module {formatNumber(moduleMm, 3)} mm and {formatNumber(mateModuleMm, 3)} mm.{' '}
+              </>
+            )}
             {byCounts !== undefined && (
               <>
                 By counts and {nearest && sizeName(nearest)} the shafts are{' '}

@@ -31,7 +31,10 @@ export default function Jobs({ loaderData }: Route.ComponentProps) {
   const open = useMemo(() => ({ ...kept, box, shelf }), [kept, box, shelf])
   return (
     <OpenJobProvider value={open}>
-      <div className="border-rule no-print flex flex-wrap items-center gap-x-4 gap-y-1 border-b px-4 py-1">
+      <section
+        aria-label="The job in hand"
+        className="border-rule no-print flex flex-wrap items-center gap-x-4 gap-y-1 border-b px-4 py-1"
+      >
         {kept.current ? (
           <>
             <p>
@@ -69,7 +72,7 @@ export default function Jobs({ loaderData }: Route.ComponentProps) {
         ) : (
           <OpenTheFirst />
         )}
-      </div>
+      </section>
       {kept.isWaiting && (
         <p role="alert" className="trouble bg-trouble-wash px-4 py-2">
           <TriangleAlert aria-hidden />
