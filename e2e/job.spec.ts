@@ -71,6 +71,10 @@ test('rings are measured by keyboard alone, judged, overruled, and ordered', asy
   await expect(findings).toContainText('Replace: ring gap 29 · 31 · 30 thou')
   await expect(findings).toContainText('rule of thumb that comes with Udrix')
   await allKept(page)
+  // 50 − 29 thousandths at 7°: 0.5334 mm · tan 7° = 65.5 µm, by hand.
+  await page.getByLabel('Gap of the new ring, thou').fill('50')
+  await page.getByLabel('Half the cone’s angle, °').fill('7')
+  await expect(page.getByText(/65.µm of wear/)).toBeVisible()
 
   await page.goto(`${box}/order`)
   await expect(page.getByRole('row', { name: /judged to be replaced/ })).toHaveCount(1)

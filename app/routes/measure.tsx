@@ -16,6 +16,7 @@ import {
 import { useOpenBox } from '~/components/box/boxContext.ts'
 import { Photos } from '~/components/job/Photos.tsx'
 import { useOpenJob } from '~/components/job/jobContext.ts'
+import { ConeWear } from '~/components/measure/ConeWear.tsx'
 import { FindingList } from '~/components/measure/FindingList.tsx'
 import { LimitEntry } from '~/components/measure/LimitEntry.tsx'
 import { MeasureEntry } from '~/components/measure/MeasureEntry.tsx'
@@ -81,6 +82,9 @@ export default function MeasurePage() {
   const limit = measure ? limitFor(job, part.ref, measure, unit) : null
   const bounds = boundsOf(limit)
   const limitFigure = bounds?.least ?? bounds?.most
+  const latestMm = job.findings
+    .filter((each) => each.part === part.ref && each.what === measure)
+    .at(-1)?.judgement?.figures.figure
   // The job on the page as it is here, with what has not reached the server.
   const points = measure
     ? trendPoints(
@@ -215,16 +219,10 @@ export default function MeasurePage() {
               />
             )}
             {measure === 'end-play' && (
-              <ShimPlanner
-                shelf={shelf}
-                limit={limit}
-                unit={unit}
-                measuredMm={
-                  job.findings
-                    .filter((each) => each.part === part.ref && each.what === measure)
-                    .at(-1)?.judgement?.figures.figure
-                }
-              />
+              <ShimPlanner shelf={shelf} limit={limit} unit={unit} measuredMm={latestMm} />
+            )}
+            {measure === 'ring-gap' && (
+              <ConeWear key={`cone ${part.ref}`} gapMm={latestMm} unit={unit} />
             )}
             <LimitEntry
               key={`limit ${part.ref} ${measure}`}

@@ -15,7 +15,7 @@ export function BoxName({ isDemo }: { readonly isDemo: boolean }) {
     <h1 className="flex items-center gap-2 text-[1.15rem]">
       <input
         aria-label="Name of the box"
-        className="hover:border-steel focus:border-accent field-sizing-content min-h-[44px] max-w-[17rem] min-w-[8rem] text-ellipsis border-b-2 border-transparent bg-transparent px-1"
+        className="hover:border-steel focus:border-accent field-sizing-content min-h-[44px] max-w-[13.5rem] min-w-[8rem] text-ellipsis border-b-2 border-transparent bg-transparent px-1"
         value={name}
         maxLength={120}
         onChange={(event) => {
