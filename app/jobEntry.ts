@@ -3,6 +3,7 @@ import { z } from 'zod'
 
 import type { Entry, EntryBody, ReadingProblem } from 'core'
 import {
+  CONE_COUNTS,
   LIMIT_SOURCES,
   LINE_STATES,
   LOOKS,
@@ -88,6 +89,7 @@ const measurement = z
     radius: entered.optional(),
     tool: shortText,
     limit: limit.nullable(),
+    cones: z.literal(CONE_COUNTS).optional(),
     phase: z.enum(['found', 'after']),
   })
   .superRefine(({ measure, readings, unit: of, radius }, context) => {
@@ -158,6 +160,12 @@ export const entryBodySchema = z.discriminatedUnion('kind', [
     part: partRef.nullable(),
     measure: z.enum(MEASURES),
     limit,
+  }),
+  z.strictObject({
+    kind: z.literal('shims'),
+    part: partRef,
+    thicknesses: z.array(z.int().min(1).max(200_000)).min(1).max(6),
+    expected: z.int().min(-200_000).max(200_000),
   }),
   z.strictObject({ kind: z.literal('stage'), stage: z.enum(STAGES), isDone: z.boolean() }),
   z.strictObject({

@@ -110,6 +110,7 @@ export type {
   Entry,
   EntryBody,
   Finding,
+  FittedShims,
   Intake,
   Job,
   LimitSource,
@@ -140,6 +141,7 @@ export type { Efficiencies, Losses } from './losses.ts'
 export { USUAL_EFFICIENCIES, solveLosses } from './losses.ts'
 export type {
   Bounds,
+  ConeCount,
   Figures,
   Judgement,
   Measure,
@@ -150,6 +152,7 @@ export type {
   Verdict,
 } from './measurement.ts'
 export {
+  CONE_COUNTS,
   MEASURES,
   MEASURE_RULES,
   MOST_READINGS,

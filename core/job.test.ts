@@ -97,6 +97,34 @@ describe('readJob', () => {
     expect(read?.check.inputTurns.toString()).toBe('31/8')
   })
 
+  it('what is measured after shims stands beside what was expected of them', () => {
+    const play = (reading: string): Entry =>
+      entry({
+        kind: 'measurement',
+        part: 'shaft:main',
+        measure: 'end-play',
+        readings: [reading],
+        unit: 'mm',
+        tool: 'dial',
+        limit: null,
+        phase: 'after',
+      })
+    const before = play('0.62')
+    const shims = entry({
+      kind: 'shims',
+      part: 'shaft:main',
+      thicknesses: [5000],
+      expected: 1200,
+    })
+    expect(readJob([before, shims]).shims.get('shaft:main')).toEqual({
+      thicknesses: [5000],
+      expected: 1200,
+      measuredMm: null,
+    })
+    const job = readJob([before, shims, play('0.13'), play('0.5')])
+    expect(job.shims.get('shaft:main')?.measuredMm).toBe(0.13)
+  })
+
   it('is closed until it is opened again', () => {
     const close = entry({ kind: 'close', leftOut: 'owner is in a hurry' })
     expect(readJob([close])).toMatchObject({ isClosed: true, leftOut: 'owner is in a hurry' })

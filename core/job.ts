@@ -3,7 +3,7 @@
  * only ever added, so that two people at one job take nothing from one another; what was
  * wrong is withdrawn by another entry, and what a job *is* follows from reading its log.
  */
-import type { Bounds, Judgement, Measure, Verdict } from './measurement.ts'
+import type { Bounds, ConeCount, Judgement, Measure, Verdict } from './measurement.ts'
 import { judge } from './measurement.ts'
 import { parseReading } from './reading.ts'
 import type { TurnCheck } from './turnCheck.ts'
@@ -97,6 +97,8 @@ export type EntryBody =
       readonly radius?: Entered | undefined
       readonly tool: string
       readonly limit: EnteredLimit | null
+      /** Of a ring: how many cones act together in its pack. */
+      readonly cones?: ConeCount | undefined
       /** As it came in, or after the work. */
       readonly phase: 'found' | 'after'
     }
@@ -112,6 +114,13 @@ export type EntryBody =
       readonly part: string | null
       readonly measure: Measure
       readonly limit: EnteredLimit
+    }
+  | {
+      /** Shims fitted, and what end play they were to leave; in tenths of a micrometre. */
+      readonly kind: 'shims'
+      readonly part: string
+      readonly thicknesses: readonly number[]
+      readonly expected: number
     }
   | { readonly kind: 'stage'; readonly stage: Stage; readonly isDone: boolean }
   | { readonly kind: 'line'; readonly line: PartLine }
@@ -135,6 +144,7 @@ export const ENTRY_KINDS = [
   'look',
   'overrule',
   'limit',
+  'shims',
   'stage',
   'line',
   'photo',
@@ -172,6 +182,15 @@ export interface Finding {
   } | null
 }
 
+/** Shims as they were fitted, and what was measured after them. */
+export interface FittedShims {
+  readonly thicknesses: readonly number[]
+  /** In tenths of a micrometre. */
+  readonly expected: number
+  /** The end play first measured afterwards, in mm; null while it has not been. */
+  readonly measuredMm: number | null
+}
+
 export interface Job {
   readonly intake: Intake
   /** Everything that stands, in the order of time. */
@@ -181,6 +200,8 @@ export interface Job {
   readonly findings: readonly Finding[]
   /** Makers' figures for the unit, the latest of each part and measure. */
   readonly limits: readonly Body<'limit'>[]
+  /** Shims fitted, by part; the latest of each. */
+  readonly shims: ReadonlyMap<string, FittedShims>
   readonly marks: ReadonlyMap<Stage, boolean>
   readonly waitingFor: string
   readonly lines: readonly PartLine[]
@@ -235,6 +256,7 @@ export function readJob(log: readonly Entry[]): Job {
   const checks: { entry: Entry; check: TurnCheck }[] = []
   const findings: Finding[] = []
   const limits = new Map<string, Body<'limit'>>()
+  const shims = new Map<string, FittedShims>()
   const marks = new Map<Stage, boolean>()
   const lines = new Map<string, PartLine>()
   const overrules = new Map<string, Finding['overruled']>()
@@ -267,6 +289,9 @@ export function readJob(log: readonly Entry[]): Job {
           verdict: judgement.verdict,
           overruled: null,
         })
+        const fitted = shims.get(body.part)
+        if (fitted?.measuredMm === null && body.measure === 'end-play')
+          shims.set(body.part, { ...fitted, measuredMm: judgement.figures.figure })
         break
       }
       case 'look':
@@ -288,6 +313,11 @@ export function readJob(log: readonly Entry[]): Job {
       case 'limit':
         limits.set(`${body.measure} ${body.part ?? ''}`, body)
         break
+      case 'shims': {
+        const { thicknesses, expected } = body
+        shims.set(body.part, { thicknesses, expected, measuredMm: null })
+        break
+      }
       case 'stage':
         marks.set(body.stage, body.isDone)
         break
@@ -317,6 +347,7 @@ export function readJob(log: readonly Entry[]): Job {
       overruled: overrules.get(finding.entry.id) ?? null,
     })),
     limits: [...limits.values()],
+    shims,
     marks,
     waitingFor,
     lines: [...lines.values()],

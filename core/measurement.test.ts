@@ -109,4 +109,6 @@ describe('judge', () => {
 test('a ring that sits 1 mm lower on a cone of 7° has lost 0.123 mm of radius (geometry)', () => {
   // tan 7° = 0.122785.
   expect(coneWearMm(1.2, 0.2, 7)).toBeCloseTo(0.122785, 6)
+  // Three cones that wear alike share it.
+  expect(coneWearMm(1.2, 0.2, 7, 3)).toBeCloseTo(0.0409283, 6)
 })

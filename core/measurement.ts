@@ -274,10 +274,21 @@ export function judge(
   return { figures, verdict, reasons }
 }
 
+/** Friction cones of a synchronizer that act together, one inside the other. */
+export const CONE_COUNTS = [1, 2, 3] as const
+export type ConeCount = (typeof CONE_COUNTS)[number]
+
 /**
- * How much the cone of a ring has worn in radius when its gap is down from that of a
- * new ring: δ = (new − measured)·tan α, with α half the angle of the cone (geometry).
+ * How much each cone of a ring pack has worn in radius when the gap is down from that of
+ * new rings: a wear of δ moves a ring δ/tan α along the axis, with α half the angle of
+ * the cone (geometry), and n cones that wear alike move the pack n times as far:
+ * δ = (new − measured)·tan α / n.
  */
-export function coneWearMm(newGapMm: number, gapMm: number, halfConeAngleDeg: number): number {
-  return (newGapMm - gapMm) * Math.tan((halfConeAngleDeg * Math.PI) / 180)
+export function coneWearMm(
+  newGapMm: number,
+  gapMm: number,
+  halfConeAngleDeg: number,
+  coneCount: ConeCount = 1,
+): number {
+  return ((newGapMm - gapMm) * Math.tan((halfConeAngleDeg * Math.PI) / 180)) / coneCount
 }

@@ -197,7 +197,7 @@ test('the counts of a closed box are found in a worker', async ({ page }) => {
 test('what gear one is, by its outside diameter, its mate and a broken arc', async ({ page }) => {
   await openDemo(page, 'Ostrel', 'Turns')
   await page.getByRole('link', { name: 'What gear is this' }).click()
-  await page.getByLabel('Outside diameter, mm').fill('66')
+  await page.getByLabel('Outside diameter, mm', { exact: true }).fill('66')
   await page.getByLabel('Teeth', { exact: true }).fill('20')
   // m(z + 2) = 66; source: Machinery's Handbook.
   await expect(page.getByText('module 3 mm', { exact: true })).toBeVisible()
@@ -275,4 +275,33 @@ test('photographs are checked by content, made smaller, and shown', async ({ pag
     },
   })
   expect(await answer.json()).toMatchObject({ kind: 'refused' })
+})
+
+test('shims from the shelf bring an end play into its range, and what came of them is told', async ({
+  page,
+}) => {
+  await page.goto('/shelf', { waitUntil: 'networkidle' })
+  await page.getByLabel(/^Shims on the shelf/).fill('0.10 x2 0.50')
+  await page.getByRole('button', { name: 'Keep the shelf' }).click()
+  await expect(page.getByRole('status')).toContainText('Kept.')
+  const box = await startFourSpeed(page, 'Shimmed')
+  await openJob(page, box, 'measure?part=shaft:main&measure=end-play')
+  await page.getByText('Enter a limit for this unit').click()
+  await page.getByLabel('Least, mm').fill('0.05')
+  await page.getByLabel('Most, mm').fill('0.15')
+  await page.getByRole('button', { name: 'Keep the limit' }).click()
+  const reading = page.getByLabel('Reading 1')
+  await reading.fill('0.62')
+  await reading.press('Enter')
+  const shims = page.getByRole('region', { name: 'Shims' })
+  // 0.62 − 0.50 leaves 0.12, by hand.
+  await expect(shims.getByRole('listitem').first()).toContainText(
+    '0.5 mm: 0.12 mm of end play to be expected, within the range',
+  )
+  await shims.getByRole('button', { name: 'Fitted' }).first().click()
+  await expect(shims).toContainText('Not measured since')
+  await page.getByLabel('When').selectOption('after')
+  await reading.fill('0.13')
+  await reading.press('Enter')
+  await expect(shims).toContainText('measured 0.13 mm: 0.01 mm more than expected')
 })

@@ -82,9 +82,10 @@ export default function MeasurePage() {
   const limit = measure ? limitFor(job, part.ref, measure, unit) : null
   const bounds = boundsOf(limit)
   const limitFigure = bounds?.least ?? bounds?.most
-  const latestMm = job.findings
+  const latest = job.findings
     .filter((each) => each.part === part.ref && each.what === measure)
-    .at(-1)?.judgement?.figures.figure
+    .at(-1)
+  const latestMm = latest?.judgement?.figures.figure
   // The job on the page as it is here, with what has not reached the server.
   const points = measure
     ? trendPoints(
@@ -219,10 +220,25 @@ export default function MeasurePage() {
               />
             )}
             {measure === 'end-play' && (
-              <ShimPlanner shelf={shelf} limit={limit} unit={unit} measuredMm={latestMm} />
+              <ShimPlanner
+                shelf={shelf}
+                limit={limit}
+                unit={unit}
+                measuredMm={latestMm}
+                done={job.shims.get(part.ref)}
+                isDisabled={isDisabled}
+                onFit={(thicknesses, expected) => {
+                  record({ kind: 'shims', part: part.ref, thicknesses, expected })
+                }}
+              />
             )}
             {measure === 'ring-gap' && (
-              <ConeWear key={`cone ${part.ref}`} gapMm={latestMm} unit={unit} />
+              <ConeWear
+                key={`cone ${part.ref}`}
+                gapMm={latestMm}
+                cones={latest?.measured?.cones ?? 1}
+                unit={unit}
+              />
             )}
             <LimitEntry
               key={`limit ${part.ref} ${measure}`}
@@ -255,6 +271,7 @@ export default function MeasurePage() {
         ))}
         <Photos key={`photos ${part.ref}`} boxId={id} part={part.ref} />
         <FindingList
+          boxId={id}
           findings={job.findings.filter((finding) => finding.part === part.ref)}
           isDisabled={isDisabled}
           onRecord={record}

@@ -1,7 +1,9 @@
 /** Jobs, their parts and their log in words. */
 import type { BoxIndex, Companion, Entry, StageState, Waiting } from 'core'
+import { STACK_UNITS_PER_MM } from 'core'
 
 import {
+  CONE_NAMES,
   LINE_STATE_NAMES,
   LOOK_GRADES,
   LOOK_NAMES,
@@ -9,6 +11,7 @@ import {
   STAGE_NAMES,
   UNIT_NAMES,
   VERDICT_NAMES,
+  formatFigure,
 } from './measures.ts'
 import type { Naming } from './names.ts'
 import { bodyName, couplerName, gearName, placeName } from './names.ts'
@@ -118,13 +121,15 @@ export function entryWords(naming: Naming, { body }: Entry): string {
       return `Turn check in ${label ?? body.position}: ${body.inputTurns} turns in for ${body.outputTurns} out, ± ${body.errorTurns}`
     }
     case 'measurement':
-      return `${MEASURE_NAMES[body.measure]} of ${part(body.part)}: ${body.readings.join(', ')} ${UNIT_NAMES[body.unit]}${body.tool === '' ? '' : `, with ${body.tool}`}${body.phase === 'after' ? ', after the work' : ''}`
+      return `${MEASURE_NAMES[body.measure]} of ${part(body.part)}: ${body.readings.join(', ')} ${UNIT_NAMES[body.unit]}${body.tool === '' ? '' : `, with ${body.tool}`}${body.cones === undefined ? '' : `, ${CONE_NAMES[body.cones]}`}${body.phase === 'after' ? ', after the work' : ''}`
     case 'look':
       return `${LOOK_NAMES[body.look]} of ${part(body.part)}: ${LOOK_GRADES[body.look][body.grade]}`
     case 'overrule':
       return `Verdict overruled to “${VERDICT_NAMES[body.verdict]}”: ${body.reason}`
     case 'limit':
       return `Limit of ${MEASURE_NAMES[body.measure]}${body.part === null ? '' : ` of ${part(body.part)}`}: ${[body.limit.least, body.limit.most].map((end) => end ?? 'open').join(' to ')} ${UNIT_NAMES[body.limit.unit]}`
+    case 'shims':
+      return `Shims fitted to ${part(body.part)}: ${body.thicknesses.map((each) => formatFigure(each / STACK_UNITS_PER_MM, 'mm')).join(' + ')}, to leave ${formatFigure(body.expected / STACK_UNITS_PER_MM, 'mm')}`
     case 'stage':
       return `${STAGE_NAMES[body.stage]}: ${body.isDone ? 'called done' : 'opened again'}`
     case 'line':

@@ -1,6 +1,7 @@
 /** Measurements, verdicts and stages in words. */
 import type {
   Bounds,
+  ConeCount,
   LimitSource,
   LineState,
   Look,
@@ -84,6 +85,12 @@ export const MEASURE_HINTS: Readonly<Record<Measure, string>> = {
   backlash: 'Dial square on a tooth, mate held: read at several teeth round the gear.',
   'run-out': 'Dial on the shaft, turn it once by hand: write readings from round it; below 0 too.',
   'bearing-drag': 'Turn steadily and read the torque that keeps it turning, without seals.',
+}
+
+export const CONE_NAMES: Readonly<Record<ConeCount, string>> = {
+  1: 'single cone',
+  2: 'dual cone',
+  3: 'triple cone',
 }
 
 export const STATISTIC_NAMES: Readonly<Record<Statistic, string>> = {

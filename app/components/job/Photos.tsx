@@ -17,6 +17,8 @@ interface PhotosProps {
   readonly boxId: string
   /** The part that they show; all photographs of the job where it is not given. */
   readonly part?: string | undefined
+  /** The measurement that they belong to. */
+  readonly entry?: string | undefined
 }
 
 /** A photograph that is on its way. */
@@ -42,7 +44,7 @@ async function send(boxId: string, jobId: string, { id, blob }: Upload): Promise
 type PhotoEntry = Entry & { readonly body: { readonly kind: 'photo' } }
 
 /** The photographs of a job or of one part of it, and a way to add one. */
-export function Photos({ boxId, part }: PhotosProps) {
+export function Photos({ boxId, part, entry: of }: PhotosProps) {
   const { job, current, record } = useOpenJob()
   const [problem, setProblem] = useState<string>()
   const [waiting, setWaiting] = useState<Upload>()
@@ -53,6 +55,7 @@ export function Photos({ boxId, part }: PhotosProps) {
   const photos = job.entries
     .filter((entry): entry is PhotoEntry => entry.body.kind === 'photo')
     .filter(({ body }) => part === undefined || body.part === part)
+    .filter(({ body }) => of === undefined || body.entry === of)
     .reverse()
 
   const upload = async (one: Upload): Promise<void> => {
@@ -62,7 +65,13 @@ export function Photos({ boxId, part }: PhotosProps) {
     const answer = await send(boxId, current.id, one)
     switch (answer.kind) {
       case 'kept':
-        record({ kind: 'photo', photo: one.id, caption: caption.trim(), ...(part && { part }) })
+        record({
+          kind: 'photo',
+          photo: one.id,
+          caption: caption.trim(),
+          ...(part !== undefined && { part }),
+          ...(of !== undefined && { entry: of }),
+        })
         setWaiting(undefined)
         setCaption('')
         break

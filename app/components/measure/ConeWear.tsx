@@ -1,6 +1,6 @@
 import { useState } from 'react'
 
-import type { ReadingUnit } from 'core'
+import type { ConeCount, ReadingUnit } from 'core'
 import { coneWearMm, figureOf } from 'core'
 
 import { UNIT_NAMES, formatFigure } from '~/words/measures.ts'
@@ -12,11 +12,12 @@ const MOST_HALF_ANGLE_DEG = 15
 interface ConeWearProps {
   /** The least gap measured, in mm. */
   readonly gapMm: number | undefined
+  readonly cones: ConeCount
   readonly unit: ReadingUnit
 }
 
 /** What a gap means as wear, against a new ring pressed on the same cone. */
-export function ConeWear({ gapMm, unit }: ConeWearProps) {
+export function ConeWear({ gapMm, cones, unit }: ConeWearProps) {
   const [fresh, setFresh] = useState('')
   const [angle, setAngle] = useState('')
   const newGapMm = figureOf(fresh, unit)
@@ -63,7 +64,7 @@ export function ConeWear({ gapMm, unit }: ConeWearProps) {
         {newGapMm !== undefined &&
           newGapMm >= gapMm &&
           isAngle &&
-          `That is ${formatFigure(coneWearMm(newGapMm, gapMm, halfAngleDeg), 'um')} of wear on the radius of its cone.`}
+          `That is ${formatFigure(coneWearMm(newGapMm, gapMm, halfAngleDeg, cones), 'um')} of wear on the radius of ${cones === 1 ? 'its cone' : 'each cone, if they wear alike'}.`}
         {angle.trim() !== '' &&
           !isAngle &&
           `Half the angle of such a cone is ${LEAST_HALF_ANGLE_DEG}° to ${MOST_HALF_ANGLE_DEG}°.`}

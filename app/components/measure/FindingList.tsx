@@ -1,9 +1,10 @@
-import { Undo2 } from 'lucide-react'
+import { Camera, Undo2 } from 'lucide-react'
 import { useState } from 'react'
 
 import type { EntryBody, Finding, Look, Measure, Verdict } from 'core'
 import { LOOKS, MEASURE_RULES, VERDICTS, boundsOf, standingVerdict } from 'core'
 
+import { Photos } from '~/components/job/Photos.tsx'
 import { formatWhen } from '~/format.ts'
 import {
   LOOK_GRADES,
@@ -21,6 +22,7 @@ import { capitalize } from '~/words/names.ts'
 import { VerdictSign } from './VerdictMarks.tsx'
 
 interface FindingListProps {
+  readonly boxId: string
   readonly findings: readonly Finding[]
   readonly isDisabled: boolean
   readonly onRecord: (body: EntryBody) => void
@@ -29,13 +31,13 @@ interface FindingListProps {
 const isLook = (what: Measure | Look): what is Look => (LOOKS as readonly string[]).includes(what)
 
 /** What was found on one part, the latest first, with the reasons of each verdict. */
-export function FindingList({ findings, isDisabled, onRecord }: FindingListProps) {
+export function FindingList({ boxId, findings, isDisabled, onRecord }: FindingListProps) {
   if (findings.length === 0) return <p>Nothing has been measured on this part yet.</p>
   return (
     <ol aria-label="Findings on this part">
       {[...findings].reverse().map((finding) => (
         <li key={finding.entry.id} className="border-rule border-b py-2">
-          <OneFinding finding={finding} isDisabled={isDisabled} onRecord={onRecord} />
+          <OneFinding boxId={boxId} finding={finding} isDisabled={isDisabled} onRecord={onRecord} />
         </li>
       ))}
     </ol>
@@ -43,15 +45,18 @@ export function FindingList({ findings, isDisabled, onRecord }: FindingListProps
 }
 
 function OneFinding({
+  boxId,
   finding,
   isDisabled,
   onRecord,
 }: {
+  readonly boxId: string
   readonly finding: Finding
   readonly isDisabled: boolean
   readonly onRecord: (body: EntryBody) => void
 }) {
   const { entry, what, measured, judgement, verdict, overruled } = finding
+  const [hasPhotos, setHasPhotos] = useState(false)
   const standing = standingVerdict(finding)
   const limit = measured?.limit ?? null
   const bounds = boundsOf(limit)
@@ -103,8 +108,19 @@ function OneFinding({
           >
             <Undo2 aria-hidden /> Take back
           </button>
+          <button
+            type="button"
+            className="button-quiet"
+            aria-expanded={hasPhotos}
+            onClick={() => {
+              setHasPhotos(!hasPhotos)
+            }}
+          >
+            <Camera aria-hidden /> Photographs of this
+          </button>
         </div>
       )}
+      {hasPhotos && <Photos boxId={boxId} part={finding.part} entry={entry.id} />}
     </>
   )
 }

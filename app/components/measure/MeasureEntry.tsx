@@ -1,12 +1,13 @@
 import { CornerDownLeft, Plus, TriangleAlert } from 'lucide-react'
 import { useRef, useState } from 'react'
 
-import type { EnteredLimit, EntryBody, Job, Measure, ReadingUnit } from 'core'
-import { MEASURE_RULES, boundsOf, figureOf, judge, parseReading, unitsOf } from 'core'
+import type { ConeCount, EnteredLimit, EntryBody, Job, Measure, ReadingUnit } from 'core'
+import { CONE_COUNTS, MEASURE_RULES, boundsOf, figureOf, judge, parseReading, unitsOf } from 'core'
 
 import { entryBodySchema } from '~/jobEntry.ts'
 import type { Shelf } from '~/shelf.ts'
 import {
+  CONE_NAMES,
   MEASURE_HINTS,
   MEASURE_NAMES,
   SOURCE_NAMES,
@@ -47,6 +48,7 @@ export function MeasureEntry(props: MeasureEntryProps) {
     Array.from({ length: rule.leastReadings }, () => ''),
   )
   const [radius, setRadius] = useState('')
+  const [cones, setCones] = useState<ConeCount>(1)
   const [phase, setPhase] = useState<'found' | 'after'>('found')
   const [problems, setProblems] = useState<readonly string[]>([])
   const fields = useRef<(HTMLInputElement | null)[]>([])
@@ -71,6 +73,7 @@ export function MeasureEntry(props: MeasureEntryProps) {
       ...(rule.hasRadius && parseReading(radius).ok && { radius: { text: radius, unit: 'mm' } }),
       tool,
       limit,
+      ...(measure === 'ring-gap' && { cones }),
       phase,
     })
     if (!parsed.success) {
@@ -99,7 +102,10 @@ export function MeasureEntry(props: MeasureEntryProps) {
         else keep()
       }}
     >
-      <p className="text-[0.98rem]">{MEASURE_HINTS[measure]}</p>
+      <p className="text-[0.98rem]">
+        {MEASURE_HINTS[measure]}
+        {cones > 1 && ' Press the whole pack together, inner ring and middle cone in place.'}
+      </p>
       <fieldset>
         <legend className="flex items-center gap-2 font-semibold">
           {capitalize(MEASURE_NAMES[measure])}, in
@@ -177,6 +183,25 @@ export function MeasureEntry(props: MeasureEntryProps) {
             }}
           />
         </label>
+        {measure === 'ring-gap' && (
+          <label className="font-semibold">
+            Cones
+            <select
+              className="field mt-1 block"
+              value={cones}
+              onChange={(event) => {
+                const chosen = Number(event.target.value)
+                setCones(CONE_COUNTS.find((count) => count === chosen) ?? 1)
+              }}
+            >
+              {CONE_COUNTS.map((count) => (
+                <option key={count} value={count}>
+                  {CONE_NAMES[count]}
+                </option>
+              ))}
+            </select>
+          </label>
+        )}
         <label className="font-semibold">
           When
           <select

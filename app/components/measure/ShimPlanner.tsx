@@ -1,6 +1,6 @@
 import { useState } from 'react'
 
-import type { EnteredLimit, ReadingUnit } from 'core'
+import type { EnteredLimit, FittedShims, ReadingUnit } from 'core'
 import { STACK_UNITS_PER_MM, boundsOf, figureOf, planShims } from 'core'
 
 import type { Shelf } from '~/shelf.ts'
@@ -16,10 +16,15 @@ interface ShimPlannerProps {
   readonly unit: ReadingUnit
   /** The latest end play measured, in mm. */
   readonly measuredMm: number | undefined
+  /** What was fitted already. */
+  readonly done: FittedShims | undefined
+  readonly isDisabled: boolean
+  readonly onFit: (thicknesses: readonly number[], expected: number) => void
 }
 
 /** The shims from the shelf that bring an end play into the maker's range. */
-export function ShimPlanner({ shelf, limit, unit, measuredMm }: ShimPlannerProps) {
+export function ShimPlanner(props: ShimPlannerProps) {
+  const { shelf, limit, unit, measuredMm, done, isDisabled, onFit } = props
   const [fitted, setFitted] = useState('0')
   const bounds = boundsOf(limit)
   const fittedMm = figureOf(fitted, unit)
@@ -72,7 +77,17 @@ export function ShimPlanner({ shelf, limit, unit, measuredMm }: ShimPlannerProps
             {plan.choices.map(({ stack, expected, isWithin }) => (
               <li key={stack.thicknesses.join(' ')}>
                 <b>{stack.thicknesses.map(shown).join(' + ')}</b>: {shown(expected)} of end play to
-                be expected, {isWithin ? 'within the range' : 'outside the range'}
+                be expected, {isWithin ? 'within the range' : 'outside the range'}{' '}
+                <button
+                  type="button"
+                  className="button-quiet"
+                  disabled={isDisabled}
+                  onClick={() => {
+                    onFit(stack.thicknesses, expected)
+                  }}
+                >
+                  Fitted
+                </button>
               </li>
             ))}
           </ol>
@@ -83,6 +98,15 @@ export function ShimPlanner({ shelf, limit, unit, measuredMm }: ShimPlannerProps
             </p>
           )}
           <p className="text-graphite">Measure again after fitting, and keep that reading too.</p>
+          {done && (
+            <p>
+              <b>Fitted: {done.thicknesses.map(shown).join(' + ')}</b>, expected{' '}
+              {shown(done.expected)}
+              {done.measuredMm === null
+                ? '. Not measured since.'
+                : `, measured ${shown(whole(done.measuredMm))}: ${shown(Math.abs(whole(done.measuredMm) - done.expected))} ${whole(done.measuredMm) < done.expected ? 'less' : 'more'} than expected.`}
+            </p>
+          )}
         </div>
       )}
     </section>
