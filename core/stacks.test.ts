@@ -34,6 +34,10 @@ test('leaves of 15 and 16 thousandths make 31 (common practice)', () => {
   expect(best).toEqual({ thicknesses: [thou(16), thou(15)], total: thou(31) })
 })
 
+test('leaves of one thickness in two sets go together', () => {
+  expect(nearestStacks(leaves(15, 15), thou(30), 3, 1)[0]?.total).toBe(thou(30))
+})
+
 test('one leaf is taken before two of the same thickness together', () => {
   expect(nearestStacks(leaves(10, 20, 30), thou(30), 3, 1)[0]?.thicknesses).toEqual([thou(30)])
 })

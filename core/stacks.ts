@@ -24,8 +24,12 @@ export const MOST_PIECES = 60
 
 /** Every stack of one up to `most` pieces, each set of thicknesses once. */
 export function allStacks(pieces: readonly Piece[], most: number): readonly Stack[] {
-  const sorted = [...pieces]
-    .filter(({ quantity }) => quantity > 0)
+  // Two sets may have a leaf of one thickness each, which can then be taken twice.
+  const quantities = new Map<number, number>()
+  for (const { thickness, quantity } of pieces)
+    quantities.set(thickness, (quantities.get(thickness) ?? 0) + quantity)
+  const sorted = [...quantities]
+    .map(([thickness, quantity]) => ({ thickness, quantity }))
     .sort((one, other) => other.thickness - one.thickness)
   const stacks: Stack[] = []
   const put = (from: number, thicknesses: readonly number[], total: number): void => {
