@@ -147,8 +147,13 @@ test.describe('motion', () => {
   }) => {
     await openAt(page, 'Ostrel', 'position=2')
     await expect(page.locator('div.motion')).toHaveAttribute('data-pace', 'normal')
-    const [first, later] = await twoPictures(page)
-    expect(first).not.toBe(later)
+    // The worker that draws may take its time to begin.
+    await expect
+      .poll(async () => {
+        const [first, later] = await twoPictures(page)
+        return first === later
+      })
+      .toBe(false)
     await page.getByRole('button', { name: 'Slowly' }).click()
     await expect(page.locator('div.motion')).toHaveAttribute('data-pace', 'slow')
     await page.getByRole('button', { name: 'Stop' }).click()
