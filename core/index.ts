@@ -121,7 +121,6 @@ export type {
 } from './job.ts'
 export {
   EMPTY_INTAKE,
-  ENTRY_KINDS,
   LIMIT_SOURCES,
   LINE_STATES,
   LOOKS,

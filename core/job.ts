@@ -135,24 +135,6 @@ export type EntryBody =
   | { readonly kind: 'close'; readonly leftOut: string }
   | { readonly kind: 'reopen' }
 
-export const ENTRY_KINDS = [
-  'intake',
-  'note',
-  'waiting',
-  'turn-check',
-  'measurement',
-  'look',
-  'overrule',
-  'limit',
-  'shims',
-  'stage',
-  'line',
-  'photo',
-  'withdraw',
-  'close',
-  'reopen',
-] as const satisfies readonly EntryBody['kind'][]
-
 export interface Entry {
   readonly id: string
   /** When it was entered, as ISO 8601 in UTC. */

@@ -117,6 +117,19 @@ export async function openJob(boxId: string): Promise<string | null> {
   })
 }
 
+/** Whether there is such a job of that box. */
+export async function isJobOf(
+  tx: Pick<typeof db, 'select'>,
+  boxId: string,
+  jobId: string,
+): Promise<boolean> {
+  const found = await tx
+    .select({ id: jobs.id })
+    .from(jobs)
+    .where(and(eq(jobs.id, jobId), eq(jobs.boxId, boxId)))
+  return found.length > 0
+}
+
 export type EntryOutcome = 'kept' | 'absent' | 'full'
 
 /** Adds entries to the log of a job; an entry that is there already is left as it is. */
@@ -127,11 +140,7 @@ export async function addEntries(
 ): Promise<EntryOutcome> {
   const checked = entries.map((entry) => entrySchema.parse(entry))
   return db.transaction(async (tx) => {
-    const [job] = await tx
-      .select({ id: jobs.id })
-      .from(jobs)
-      .where(and(eq(jobs.id, jobId), eq(jobs.boxId, boxId)))
-    if (!job) return 'absent'
+    if (!(await isJobOf(tx, boxId, jobId))) return 'absent'
     const [count] = await tx
       .select({ total: sql<number>`count(*)::int` })
       .from(jobEntries)

@@ -6,6 +6,7 @@ import { MOST_PHOTOS, PHOTO_TYPES } from '../photo.ts'
 import { db } from './db/client.ts'
 import { jobPhotos } from './db/tables/jobPhotos.ts'
 import { jobs } from './db/tables/jobs.ts'
+import { isJobOf } from './jobs.ts'
 
 export interface Photo {
   readonly contentType: string
@@ -42,11 +43,7 @@ export async function keepPhoto(
   const picture = readPicture(bytes)
   if (!picture) return 'no-photo'
   return db.transaction(async (tx) => {
-    const [job] = await tx
-      .select({ id: jobs.id })
-      .from(jobs)
-      .where(and(eq(jobs.id, jobId), eq(jobs.boxId, boxId)))
-    if (!job) return 'absent'
+    if (!(await isJobOf(tx, boxId, jobId))) return 'absent'
     const [count] = await tx
       .select({ total: sql<number>`count(*)::int` })
       .from(jobPhotos)

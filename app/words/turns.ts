@@ -1,26 +1,10 @@
 /** Turn checks in sentences. */
 import type { JudgedCheck, NextCheck, Rational, Suspect } from 'core'
-import { rational } from 'core'
 
 import type { Naming } from './names.ts'
 import { gearName } from './names.ts'
 
 const NBSP = '\u00a0'
-/** Eighths, quarters and halves are what the eye reads off a mark. */
-const EIGHTHS = 8
-
-/** Turns as they are read off a mark: "3 7/8 turns" to the nearest eighth. */
-export function formatEighths(turns: Rational): string {
-  const eighths = Math.round(turns.toNumber() * EIGHTHS)
-  const whole = Math.floor(eighths / EIGHTHS)
-  const rest = rational(eighths - whole * EIGHTHS, EIGHTHS)
-  return rest.isZero()
-    ? `${whole}`
-    : whole === 0
-      ? rest.toString()
-      : `${whole}${NBSP}${rest.toString()}`
-}
-
 /** "12.545 turns": what the counts make of it, finer than anybody reads. */
 export function formatTurns(turns: Rational): string {
   return `${turns.toFixed(3)}${NBSP}turns`

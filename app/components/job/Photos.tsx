@@ -1,5 +1,5 @@
 import { Camera, TriangleAlert, Undo2 } from 'lucide-react'
-import { useRef, useState } from 'react'
+import { useState } from 'react'
 import { v7 as uuidv7 } from 'uuid'
 
 import type { Entry } from 'core'
@@ -50,7 +50,6 @@ export function Photos({ boxId, part, entry: of }: PhotosProps) {
   const [waiting, setWaiting] = useState<Upload>()
   const [caption, setCaption] = useState('')
   const [shown, setShown] = useState(PAGE)
-  const input = useRef<HTMLInputElement>(null)
   const isDisabled = current === undefined || job.isClosed
   const photos = job.entries
     .filter((entry): entry is PhotoEntry => entry.body.kind === 'photo')
@@ -109,7 +108,6 @@ export function Photos({ boxId, part, entry: of }: PhotosProps) {
         >
           <Camera aria-hidden /> Add a photograph
           <input
-            ref={input}
             type="file"
             className="sr-only"
             accept="image/jpeg,image/png,image/webp"
