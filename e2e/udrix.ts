@@ -61,7 +61,8 @@ function ended(server: ChildProcess, signal: 'SIGTERM' | 'SIGKILL'): Promise<voi
 /** Starts from an empty database in a folder named `name`. */
 export async function startUdrix(name: string): Promise<Udrix> {
   const folder = path.join(STATE, 'test', name)
-  fs.rmSync(folder, { recursive: true, force: true })
+  for (const left of [folder, `${folder}.place.json`])
+    fs.rmSync(left, { recursive: true, force: true })
   let cluster = await startCluster(folder)
   const databasePort = cluster.port
   const port = await freePort()

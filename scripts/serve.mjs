@@ -9,18 +9,22 @@ import { pathToFileURL } from 'node:url'
 
 import express from 'express'
 
+import { addressOf, readOptions, sentenceOf } from './options.mjs'
+import { SetupError } from './run.mjs'
+
 const isDev = process.argv.includes('--dev')
-const port = Number(process.env.PORT ?? 4700)
-const host = process.env.HOST ?? '127.0.0.1'
 const CLOSE_TIMEOUT_MS = 4_000
+/** How long a database may take to come up before the person hears of it. */
+const DATABASE_TIMEOUT_MS = 20_000
+const TRY_AGAIN_MS = 500
 
 /** @typedef {typeof import('../app/.server/app.ts')} ServerModule */
 
-const server = express()
-server.disable('x-powered-by')
-
-/** @returns {Promise<ServerModule>} */
-async function loadServer() {
+/**
+ * @param {express.Express} server
+ * @returns {Promise<ServerModule>}
+ */
+async function loadServer(server) {
   if (!isDev) {
     const entry = path.resolve(process.env.UDRIX_BUILD ?? 'build', 'server/index.js')
     /** @type {unknown} */
@@ -36,34 +40,91 @@ async function loadServer() {
   return /** @type {ServerModule} */ (loaded)
 }
 
-const { app, closeDatabase, prepareDatabase } = await loadServer()
-await prepareDatabase()
-server.use(app)
-
-const listener = http.createServer(server)
-listener.on('error', (error) => {
-  console.error(
-    'code' in error && error.code === 'EADDRINUSE'
-      ? `Port ${port} is in use. Close the program that uses it, or choose another: PORT=4800 npm start`
-      : error,
-  )
-  process.exit(1)
-})
-listener.listen(port, host, () => {
-  console.log(`Udrix is at http://${host}:${port}`)
-  process.send?.('listening')
-})
-
-let isClosing = false
-function close() {
-  if (isClosing) return
-  isClosing = true
-  setTimeout(() => process.exit(0), CLOSE_TIMEOUT_MS).unref()
-  listener.close(() => {
-    void closeDatabase().finally(() => process.exit(0))
-  })
-  listener.closeIdleConnections()
+/**
+ * Waits for a database that is just coming up; fails with a sentence about one that is not.
+ *
+ * @param {ServerModule} module
+ */
+async function prepare({ prepareDatabase, whyNoDatabase }) {
+  const deadline = Date.now() + DATABASE_TIMEOUT_MS
+  for (;;)
+    try {
+      await prepareDatabase()
+      return
+    } catch (error) {
+      const reason = whyNoDatabase(error)
+      if (reason === undefined) throw error
+      if (!reason.isPassing || Date.now() > deadline) throw new SetupError(reason.sentence)
+      await new Promise((resolve) => setTimeout(resolve, TRY_AGAIN_MS))
+    }
 }
-process.on('SIGTERM', close)
-process.on('SIGINT', close)
-process.on('disconnect', close)
+
+/** @type {ReadonlyMap<unknown, string>} */
+const LISTEN_SENTENCES = new Map(
+  Object.entries({
+    EADDRINUSE: 'is in use. Close the program that uses it, or choose another: PORT=4800 npm start',
+    EACCES: 'may not be used by this user. Ports below 1024 are root’s: PORT=4800 npm start',
+    EADDRNOTAVAIL: 'is no address of this machine. HOST is one of its own addresses, or 0.0.0.0.',
+    ENOTFOUND: 'is no name that this machine knows. HOST is one of its addresses, or 0.0.0.0.',
+    EAI_AGAIN: 'is no name that this machine knows. HOST is one of its addresses, or 0.0.0.0.',
+  }),
+)
+
+/**
+ * @param {http.Server} listener
+ * @param {import('./options.mjs').Options} options
+ * @returns {Promise<void>}
+ */
+function listen(listener, { host, port }) {
+  return new Promise((resolve, reject) => {
+    listener.once('error', (/** @type {NodeJS.ErrnoException} */ error) => {
+      const sentence = LISTEN_SENTENCES.get(error.code)
+      reject(sentence ? new SetupError(`${addressOf({ host, port })} ${sentence}`) : error)
+    })
+    listener.listen(port, host, resolve)
+  })
+}
+
+async function serve() {
+  const options = readOptions(process.env)
+  const server = express()
+  server.disable('x-powered-by')
+  // The address is taken first, so that whoever cannot have it touches no data.
+  let isReady = false
+  server.use((_request, response, next) => {
+    if (isReady) next()
+    else response.status(503).type('text/plain').send('Udrix is being started.')
+  })
+  const listener = http.createServer(server)
+  await listen(listener, options)
+  const module = await loadServer(server)
+  await prepare(module)
+  server.use(module.app)
+  isReady = true
+  console.log(`Udrix is at ${addressOf(options)}`)
+  process.send?.('listening')
+
+  let isClosing = false
+  function close() {
+    if (isClosing) return
+    isClosing = true
+    setTimeout(() => process.exit(0), CLOSE_TIMEOUT_MS).unref()
+    listener.close(() => {
+      void module.closeDatabase().finally(() => process.exit(0))
+    })
+    module.endStreams()
+    listener.closeIdleConnections()
+  }
+  process.on('SIGTERM', close)
+  process.on('SIGINT', close)
+  process.on('disconnect', close)
+}
+
+try {
+  await serve()
+} catch (error) {
+  const sentence = sentenceOf(error)
+  if (sentence === undefined) throw error
+  console.error(sentence)
+  process.exit(1)
+}

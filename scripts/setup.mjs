@@ -3,8 +3,8 @@ import { createHash } from 'node:crypto'
 import fs from 'node:fs'
 import path from 'node:path'
 
-import { postgresPrograms } from './cluster.mjs'
 import { ROOT } from './paths.mjs'
+import { postgresPrograms } from './postgres.mjs'
 import { SetupError, isRoot, run, succeeds } from './run.mjs'
 
 export const CHROMIUM = '/usr/bin/chromium'

@@ -1,22 +1,27 @@
 /**
  * `npm start`: puts in place whatever is missing, starts the database and the server,
- * and stops both on Ctrl-C. `npm run dev` is the same with --dev.
+ * starts either again when it dies, and stops both on Ctrl-C or SIGTERM. `npm run dev` is
+ * the same with --dev.
  */
 import { spawn } from 'node:child_process'
+import fs from 'node:fs'
 import net from 'node:net'
 import path from 'node:path'
 
 import { startCluster } from './cluster.mjs'
-import { ROOT, STATE } from './paths.mjs'
+import { holdFolder, whileHolding } from './hold.mjs'
+import { addressOf, readOptions, sentenceOf } from './options.mjs'
+import { ROOT } from './paths.mjs'
 import { SetupError } from './run.mjs'
 import { ensureBuild, ensurePackages, ensurePostgres } from './setup.mjs'
+import { watchStarters } from './starters.mjs'
 
 const isDev = process.argv.includes('--dev')
-const port = Number(process.env.PORT ?? 4700)
-const host = process.env.HOST ?? '127.0.0.1'
 
-/** Before anything is touched: another Udrix may be running on this very data. */
-async function refuseBusyPort() {
+/** @typedef {import('./options.mjs').Options} Options */
+
+/** Before anything is touched. @param {Options} options */
+async function refuseBusyPort({ port, host }) {
   /** @type {boolean} */
   const isBusy = await new Promise((resolve) => {
     const probe = net.connect({ port, host }, () => {
@@ -29,45 +34,102 @@ async function refuseBusyPort() {
   })
   if (isBusy)
     throw new SetupError(
-      `Port ${port} is in use: perhaps Udrix runs already, at http://${host}:${port}. To use another port: PORT=4800 npm start`,
+      `Port ${port} is in use: perhaps Udrix runs already, at ${addressOf({ host, port })}. To use another port: PORT=4800 npm start`,
     )
 }
 
-async function start() {
-  await refuseBusyPort()
-  const ownUrl = process.env.DATABASE_URL
-  if (!ownUrl) await ensurePostgres()
-  await ensurePackages()
-  if (!isDev) await ensureBuild('build')
-  const cluster = ownUrl ? undefined : await startCluster(path.join(STATE, 'cluster'))
+/** Two at a time in one folder would install, build and stop for one another. @param {Options} options */
+async function refuseSecond(options) {
+  fs.mkdirSync(options.state, { recursive: true, mode: 0o755 })
+  const said = `at ${addressOf(options)} (process ${process.pid})`
+  const hold = await holdFolder(options.state, said)
+  if (!hold.isHeld)
+    throw new SetupError(
+      `Udrix runs already, or is being started, on the data in ${options.state}: ${hold.by || 'it does not say where'}. Stop it first, or start this one on data of its own: UDRIX_DATA=folder PORT=4800 npm start`,
+    )
+}
 
-  const server = spawn(process.execPath, ['scripts/serve.mjs', ...(isDev ? ['--dev'] : [])], {
+/** @param {Options} options @param {string} databaseUrl */
+function spawnServer(options, databaseUrl) {
+  return spawn(process.execPath, ['scripts/serve.mjs', ...(isDev ? ['--dev'] : [])], {
     cwd: ROOT,
     stdio: ['inherit', 'inherit', 'inherit', 'ipc'],
     env: {
       ...process.env,
-      DATABASE_URL: ownUrl ?? cluster?.url,
+      PORT: `${options.port}`,
+      HOST: options.host,
+      UDRIX_DATA: options.state,
+      DATABASE_URL: databaseUrl,
       NODE_ENV: isDev ? 'development' : 'production',
     },
   })
+}
+
+/**
+ * Keeps a server running until it is asked to stop. One that never came up will not do
+ * better when it is started again, and has said why.
+ *
+ * @param {Options} options
+ * @param {string} databaseUrl
+ * @param {AbortSignal} asked
+ * @returns {Promise<number>} the exit code
+ */
+async function keepServing(options, databaseUrl, asked) {
+  for (;;) {
+    const server = spawnServer(options, databaseUrl)
+    const stop = () => server.kill('SIGTERM')
+    asked.addEventListener('abort', stop)
+    let isUp = false
+    server.once('message', () => {
+      isUp = true
+    })
+    /** @type {number | null} */
+    const code = await new Promise((resolve) => server.on('exit', resolve))
+    asked.removeEventListener('abort', stop)
+    if (asked.aborted) return 0
+    if (!isUp) return code ?? 1
+    console.error('The server ended unasked. Starting it again…')
+  }
+}
+
+async function start() {
+  const options = readOptions(process.env)
   const asked = new AbortController()
   const stop = () => {
     asked.abort()
-    server.kill('SIGTERM')
   }
-  process.on('SIGINT', stop)
-  process.on('SIGTERM', stop)
-  process.on('SIGHUP', stop)
-  /** @type {number | null} */
-  const code = await new Promise((resolve) => server.on('exit', resolve))
-  await cluster?.stop()
-  process.exitCode = asked.signal.aborted ? 0 : (code ?? 1)
+  for (const signal of /** @type {const} */ (['SIGINT', 'SIGTERM', 'SIGHUP']))
+    process.on(signal, stop)
+  watchStarters(stop)
+  await refuseBusyPort(options)
+  await refuseSecond(options)
+  await whileHolding(ROOT, async () => {
+    if (!options.databaseUrl) await ensurePostgres()
+    await ensurePackages()
+    if (!isDev) await ensureBuild('build')
+  })
+  if (asked.signal.aborted) return
+  const cluster = options.databaseUrl
+    ? undefined
+    : await startCluster(path.join(options.state, 'cluster'))
+  if (cluster) console.log(`The data are in ${cluster.data}`)
+  cluster?.keepAlive()
+  try {
+    process.exitCode = await keepServing(
+      options,
+      options.databaseUrl ?? cluster?.url ?? '',
+      asked.signal,
+    )
+  } finally {
+    await cluster?.stop()
+  }
 }
 
 try {
   await start()
 } catch (error) {
-  if (!(error instanceof SetupError)) throw error
-  console.error(error.message)
+  const sentence = sentenceOf(error)
+  if (sentence === undefined) throw error
+  console.error(sentence)
   process.exitCode = 1
 }
