@@ -17,7 +17,7 @@ import { z } from 'zod'
 import type { BoxDraft } from 'core'
 
 import { LARGEST_BOX_FILE_BYTES, draftSchema, formatBoxFile, parseBoxFile } from '../boxFile.ts'
-import { db } from './db/client.ts'
+import { db, transact } from './db/client.ts'
 import { draftOfDocument } from './db/documents.ts'
 import { boxRevisions } from './db/tables/boxRevisions.ts'
 import { boxes } from './db/tables/boxes.ts'
@@ -221,7 +221,7 @@ export async function readArchive(bytes: Uint8Array): Promise<ArchiveOutcome> {
       const name = `${box.draft.name} (from archive)`.slice(0, 120)
       return { ...box, id: uuidv7(), draft: { ...box.draft, name } }
     })
-  await db.transaction(async (tx) => {
+  await transact(async (tx) => {
     for (let from = 0; from < incoming.length; from += BATCH) {
       const batch = incoming.slice(from, from + BATCH)
       await tx.insert(boxes).values(

@@ -5,7 +5,7 @@ import { v7 as uuidv7 } from 'uuid'
 import type { BoxDraft, Edit, EditConflict, EditRefusal } from 'core'
 import { applyEdit } from 'core'
 
-import { db } from './db/client.ts'
+import { db, transact } from './db/client.ts'
 import { draftOfDocument } from './db/documents.ts'
 import { limitIssues } from '../boxFile.ts'
 import { boxRevisions } from './db/tables/boxRevisions.ts'
@@ -200,7 +200,7 @@ export type EditOutcome =
  */
 export async function editBox(id: string, edit: Edit): Promise<EditOutcome> {
   if (!UUID.test(id)) return { kind: 'absent' }
-  return db.transaction(async (tx): Promise<EditOutcome> => {
+  return transact(async (tx): Promise<EditOutcome> => {
     const [row] = await tx.select(columns).from(boxes).where(isBox(id)).for('update')
     if (!row) return { kind: 'absent' }
     const before = recordOf(row)

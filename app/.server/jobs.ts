@@ -6,7 +6,7 @@ import type { BoxDraft, Entry, Stage, Waiting } from 'core'
 import { checkBox, readJob, stageAt, stagesOf, waitingOf } from 'core'
 
 import { entrySchema } from '../jobEntry.ts'
-import { db } from './db/client.ts'
+import { db, transact } from './db/client.ts'
 import { boxes } from './db/tables/boxes.ts'
 import { jobEntries } from './db/tables/jobEntries.ts'
 import { jobs } from './db/tables/jobs.ts'
@@ -99,7 +99,7 @@ export async function jobsOfBox(boxId: string): Promise<readonly JobRecord[]> {
 
 /** Opens the next job of a unit and returns its id; null when there is no such unit. */
 export async function openJob(boxId: string): Promise<string | null> {
-  return db.transaction(async (tx) => {
+  return transact(async (tx) => {
     const [box] = await tx
       .select({ id: boxes.id })
       .from(boxes)
@@ -139,7 +139,7 @@ export async function addEntries(
   entries: readonly Entry[],
 ): Promise<EntryOutcome> {
   const checked = entries.map((entry) => entrySchema.parse(entry))
-  return db.transaction(async (tx) => {
+  return transact(async (tx) => {
     if (!(await isJobOf(tx, boxId, jobId))) return 'absent'
     const [count] = await tx
       .select({ total: sql<number>`count(*)::int` })
