@@ -21,6 +21,8 @@ import {
 } from 'core'
 import type { BoxDraft, BoxField, BoxIssue, PartList, Path } from 'core'
 
+import { parseJson, storable, writtenText } from './text.ts'
+
 export const BOX_FILE_FORMAT = 'udrix-box'
 export const BOX_FILE_VERSION = 1
 export const LARGEST_BOX_FILE_BYTES = 1_000_000
@@ -52,8 +54,8 @@ const id = z
   .string('An id is a text.')
   .min(1, 'An id cannot be empty.')
   .max(LARGEST.idLength, `An id has ${LARGEST.idLength} characters at most.`)
-const name = z
-  .string('A name is a text.')
+  .refine((text) => storable(text) === text, 'An id has whole characters only, and no NUL.')
+const name = writtenText('A name is a text.')
   .trim()
   .min(1, 'A name cannot be empty.')
   .max(LARGEST.nameLength, `A name has ${LARGEST.nameLength} characters at most.`)
@@ -181,7 +183,7 @@ const rule = z.strictObject({ id, forbids: z.record(id, id), reason: name })
 
 const draftShape = {
   name,
-  notes: z.string().max(LARGEST.notesLength, 'These notes are too long.').optional(),
+  notes: writtenText().max(LARGEST.notesLength, 'These notes are too long.').optional(),
   axes: z
     .array(axis)
     .min(1, 'A box has at least one axis.')
@@ -293,14 +295,14 @@ export function parseBoxFile(text: string): ParsedBoxFile {
   })
   if (new TextEncoder().encode(text).length > LARGEST_BOX_FILE_BYTES)
     return fail('This file is over 1 MB. A box file is some ten kilobytes: is it the right file?')
-  let content: unknown
-  try {
-    content = JSON.parse(text)
-  } catch {
+  const json = parseJson(text)
+  if (!json.ok)
     return fail(
-      'This file is not JSON, so it is not a box file. Choose a file that Udrix exported.',
+      json.code === 'too-deep'
+        ? 'This file is nested deeper than any box file. Choose a file that Udrix exported.'
+        : 'This file is not JSON, so it is not a box file. Choose a file that Udrix exported.',
     )
-  }
+  const { content } = json
   const heading = z.looseObject({ format: z.unknown(), version: z.unknown() }).safeParse(content)
   if (!heading.success || heading.data.format !== BOX_FILE_FORMAT)
     return fail(`This file does not say "format": "${BOX_FILE_FORMAT}", so it is not a box file.`, [

@@ -21,17 +21,17 @@ import {
   parseReading,
 } from 'core'
 
+import { writtenText } from './text.ts'
 import { readingIssueWords, readingProblemWords } from './words/measures.ts'
 
 const LONGEST_TEXT = 2_000
 
 const id = z.uuid()
-const partRef = z.string().min(1).max(140)
-const longText = z
-  .string()
+const partRef = writtenText().min(1).max(140)
+const longText = writtenText()
   .trim()
   .max(LONGEST_TEXT, `A text has ${LONGEST_TEXT} characters at most. Make two notes of it.`)
-const shortText = z.string().trim().max(200, 'This has 200 characters at most.')
+const shortText = writtenText().trim().max(200, 'This has 200 characters at most.')
 const unit = z.enum(READING_UNITS)
 
 function problemOf(text: string): ReadingProblem | undefined {
@@ -39,8 +39,7 @@ function problemOf(text: string): ReadingProblem | undefined {
   return reading.ok ? undefined : reading.code
 }
 
-const reading = z
-  .string()
+const reading = writtenText()
   .max(60, 'A reading has 60 characters at most.')
   .superRefine((text, context) => {
     const problem = problemOf(text)
@@ -137,7 +136,7 @@ export const entryBodySchema = z.discriminatedUnion('kind', [
   z.strictObject({ kind: z.literal('waiting'), for: shortText }),
   z.strictObject({
     kind: z.literal('turn-check'),
-    position: z.string().min(1).max(60),
+    position: writtenText().min(1).max(60),
     inputTurns: positiveTurns,
     outputTurns: positiveTurns,
     errorTurns: positiveTurns,
@@ -193,7 +192,7 @@ export const entryBodySchema = z.discriminatedUnion('kind', [
 export const entrySchema = z.strictObject({
   id,
   at: z.iso.datetime(),
-  by: z.string().trim().max(4, 'Initials have four letters at most.'),
+  by: writtenText().trim().max(4, 'Initials have four letters at most.'),
   body: entryBodySchema,
 }) satisfies z.ZodType<Entry>
 

@@ -9,14 +9,15 @@ export const LONGEST_SIDE_PX = 1600
 /** Photographs that a job takes. */
 export const MOST_PHOTOS = 500
 
-export const PHOTO_TYPES = {
-  jpg: 'image/jpeg',
-  png: 'image/png',
-  webp: 'image/webp',
-} as const
+/** The types of content that are taken, by the name of their format. */
+export const PHOTO_TYPES: ReadonlyMap<string, string> = new Map([
+  ['jpeg', 'image/jpeg'],
+  ['png', 'image/png'],
+  ['webp', 'image/webp'],
+])
 
 export const NOT_A_PHOTO =
-  'This file is no photograph: it has to be a JPEG, PNG or WebP picture, whatever its name says.'
+  'This file is no whole photograph: it has to be a JPEG, PNG or WebP picture, whatever its name says, and not cut off. Choose it again.'
 
 /** What the server says to a photograph. */
 export type PhotoAnswer =

@@ -234,7 +234,7 @@ test('photographs are checked by content, made smaller, and shown', async ({ pag
     mimeType: 'image/jpeg',
     buffer: Buffer.from('no picture at all'),
   })
-  await expect(page.getByRole('alert')).toContainText('This file is no photograph')
+  await expect(page.getByRole('alert')).toContainText('This file is no whole photograph')
   await chooser.setInputFiles({
     name: 'large.jpg',
     mimeType: 'image/jpeg',

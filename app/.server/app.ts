@@ -7,22 +7,16 @@ import compression from 'compression'
 import express from 'express'
 import type { Request, Response } from 'express'
 import helmet from 'helmet'
+import onHeaders from 'on-headers'
 
-import { LARGEST_PHOTO_BYTES } from '../photo.ts'
-import { LARGEST_ARCHIVE_BYTES } from './archive.ts'
 import { findVersion } from './boxes.ts'
 import { migrateDatabase, pool } from './db/client.ts'
 import { seedDemo } from './demo.ts'
+import { guardNames, namesOf } from './http/names.ts'
+import { limitReads, limitWrites } from './http/rates.ts'
+import { guardWrites } from './http/writes.ts'
 import { recallPage } from './pageCache.ts'
 
-/** Leaves room for a box file of the largest size and its form. */
-const LARGEST_BODY_BYTES = 1_100_000
-/** Where photographs are sent, with room for the form around one. */
-const PHOTOS_PATH = /^\/boxes\/[0-9a-f-]{36}\/photos$/
-const LARGEST_PHOTO_BODY_BYTES = LARGEST_PHOTO_BYTES + 100_000
-/** The address that takes most, with room for the form around an archive. */
-const ARCHIVE_PATH = '/archive'
-const LARGEST_ARCHIVE_BODY_BYTES = LARGEST_ARCHIVE_BYTES + 100_000
 const isProduction = process.env.NODE_ENV === 'production'
 /** Where the build stands, relative to the folder that the server runs in. */
 const BUILD_FOLDER = process.env.UDRIX_BUILD ?? 'build'
@@ -31,59 +25,26 @@ function nonceOf(response: { locals?: Record<string, unknown> }): string {
   return String(response.locals?.nonce)
 }
 
-const LOOPBACK_NAMES: readonly string[] = ['127.0.0.1', 'localhost', '[::1]']
-
-/**
- * While Udrix listens on loopback only, it answers to loopback's names only: a
- * foreign name that has been made to point here is not our own page.
- */
-function guardName(request: Request, response: Response, next: () => void): void {
-  const isOpen = process.env.HOST !== undefined && !LOOPBACK_NAMES.includes(process.env.HOST)
-  if (isOpen || LOOPBACK_NAMES.includes(request.hostname)) next()
-  else response.status(421).type('text/plain').send('Udrix is not to be found under this name.')
-}
-
-function largestBody(pathname: string): number {
-  // The router asks for a page's data under the same name with an ending.
-  if (pathname.replace(/\.data$/, '') === ARCHIVE_PATH) return LARGEST_ARCHIVE_BODY_BYTES
-  return PHOTOS_PATH.test(pathname) ? LARGEST_PHOTO_BODY_BYTES : LARGEST_BODY_BYTES
-}
-
-/** State changes only by POST, from our own pages, in bodies of a sensible size. */
-function guardWrites(request: Request, response: Response, next: () => void): void {
-  if (request.method === 'GET' || request.method === 'HEAD') {
-    next()
-    return
-  }
-  const refuse = (status: number, sentence: string): void => {
-    response.status(status).type('text/plain').send(sentence)
-  }
-  const { origin, host } = request.headers
-  const isForeign = origin !== undefined && (!URL.canParse(origin) || new URL(origin).host !== host)
-  const site = request.headers['sec-fetch-site']
-  if (request.method !== 'POST') refuse(405, 'Udrix takes GET and POST only.')
-  else if (isForeign || site === 'cross-site' || site === 'same-site')
-    refuse(403, 'Udrix takes changes from its own pages only.')
-  else if (request.headers['content-length'] === undefined)
-    refuse(411, 'The length of what is sent must be stated.')
-  else if (Number(request.headers['content-length']) > largestBody(request.path))
-    refuse(413, 'This is more than Udrix takes at once.')
-  else next()
-}
-
 /** Tables up to date and the demo in: what must be so before the first request. */
 export async function prepareDatabase(): Promise<void> {
   await migrateDatabase(path.resolve('app/.server/db/migrations'))
   await seedDemo()
 }
 
+export { whyNoDatabase } from './db/client.ts'
+
 export async function closeDatabase(): Promise<void> {
   await pool.end()
 }
 
+/** Ends the answers that would never end by themselves. */
+export function endStreams(): void {
+  // Filled in with the first of them.
+}
+
 export const app = express()
 app.disable('x-powered-by')
-app.use(guardName)
+app.use(guardNames(namesOf(process.env)))
 app.use((_request, response, next) => {
   response.locals.nonce = randomBytes(16).toString('base64')
   next()
@@ -118,7 +79,15 @@ if (isProduction) {
   )
   app.use(express.static(path.join(BUILD_FOLDER, 'client'), { maxAge: '1h' }))
 }
-app.use(guardWrites)
+/** What says nothing of its own about being kept is asked for anew each time. */
+app.use((_request, response, next) => {
+  onHeaders(response, () => {
+    if (!response.hasHeader('Cache-Control'))
+      response.setHeader('Cache-Control', 'private, no-cache')
+  })
+  next()
+})
+app.use(limitReads, limitWrites, guardWrites())
 /** A page of a box that is kept for the box as it is now needs no rendering. */
 async function answerFromKept(request: Request, response: Response): Promise<boolean> {
   const boxId = /^\/boxes\/([0-9a-f-]{36})\/\w+(?:\/\w+)?$/.exec(request.path)?.[1]

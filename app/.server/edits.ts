@@ -3,9 +3,10 @@ import { z } from 'zod'
 import type { Edit } from 'core'
 import { BOX_FIELDS, PART_LISTS } from 'core'
 
+import { writtenText } from '../text.ts'
 import { fieldSchemas, partSchemas, toothCountSchema } from '../boxFile.ts'
 
-const id = z.string().min(1).max(60)
+const id = writtenText().min(1).max(60)
 const finalDrive = z
   .strictObject({ drivingToothCount: toothCountSchema, drivenToothCount: toothCountSchema })
   .nullable()
@@ -75,12 +76,11 @@ export const editSchema = z.discriminatedUnion('kind', [
   }),
   z.strictObject({
     kind: z.literal('rename'),
-    name: z
-      .string()
+    name: writtenText()
       .trim()
       .min(1, 'A box needs a name.')
       .max(120, 'A name has 120 characters at most.'),
-    base: z.string().max(120),
+    base: writtenText().max(120),
   }),
   z.strictObject({ kind: z.literal('final-drive'), finalDrive, base: finalDrive }),
   z.strictObject({

@@ -1,31 +1,37 @@
 /** Photographs of jobs. */
 import { and, eq, sql } from 'drizzle-orm'
-import { imageSize } from 'image-size'
+import sharp from 'sharp'
 
 import { MOST_PHOTOS, PHOTO_TYPES } from '../photo.ts'
-import { db } from './db/client.ts'
+import { db, transact } from './db/client.ts'
 import { jobPhotos } from './db/tables/jobPhotos.ts'
 import { jobs } from './db/tables/jobs.ts'
 import { isJobOf } from './jobs.ts'
+
+/** More than any camera makes; guards against pictures that unpack to very much. */
+const MOST_PIXELS = 100_000_000
 
 export interface Photo {
   readonly contentType: string
   readonly bytes: Buffer
 }
 
-/** The type and size of a picture by its content; null where it is none that Udrix takes. */
-export function readPicture(bytes: Buffer): {
+/**
+ * The type and size of a picture by its content; null where it is none that Udrix takes.
+ * Every pixel is decoded, so that one that is cut off is noticed while it can be sent again.
+ */
+export async function readPicture(bytes: Buffer): Promise<{
   readonly contentType: string
   readonly width: number
   readonly height: number
-} | null {
+} | null> {
   try {
-    const { type, width, height } = imageSize(bytes)
-    const known = type !== undefined && type in PHOTO_TYPES
-    // Just looked for among the types.
-    return known
-      ? { contentType: PHOTO_TYPES[type as keyof typeof PHOTO_TYPES], width, height }
-      : null
+    const picture = sharp(bytes, { failOn: 'truncated', limitInputPixels: MOST_PIXELS })
+    const { format, width, height } = await picture.metadata()
+    const contentType = PHOTO_TYPES.get(format)
+    if (contentType === undefined) return null
+    await picture.stats()
+    return { contentType, width, height }
   } catch {
     return null
   }
@@ -40,9 +46,9 @@ export async function keepPhoto(
   id: string,
   bytes: Buffer,
 ): Promise<PhotoOutcome> {
-  const picture = readPicture(bytes)
+  const picture = await readPicture(bytes)
   if (!picture) return 'no-photo'
-  return db.transaction(async (tx) => {
+  return transact(async (tx) => {
     if (!(await isJobOf(tx, boxId, jobId))) return 'absent'
     const [count] = await tx
       .select({ total: sql<number>`count(*)::int` })

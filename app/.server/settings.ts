@@ -5,6 +5,7 @@ import { LENGTH_UNITS, ROAD_SPEED_UNITS, TORQUE_UNITS } from '../format.ts'
 import type { Settings } from '../settings.ts'
 import { DEFAULT_SETTINGS, THEMES } from '../settings.ts'
 import { END_NAMES, VOCABULARIES } from '../words/vocabulary.ts'
+import { readForm } from './requests.ts'
 
 const YEAR_S = 365 * 24 * 60 * 60
 
@@ -31,12 +32,13 @@ const settingsSchema = z.object({
 /** The person's settings; whatever the cookie lacks or garbles is the default. */
 export async function readSettings(request: Request): Promise<Settings> {
   const content: unknown = await cookie.parse(request.headers.get('Cookie'))
-  return settingsSchema.parse(typeof content === 'object' ? (content ?? {}) : {})
+  const parsed = settingsSchema.safeParse(content)
+  return parsed.success ? parsed.data : DEFAULT_SETTINGS
 }
 
 /** The settings with the form's changes, as a header that keeps them. */
 export async function changeSettings(request: Request): Promise<string> {
   const before = await readSettings(request)
-  const form = Object.fromEntries(await request.formData())
+  const form = Object.fromEntries(await readForm(request))
   return cookie.serialize(settingsSchema.parse({ ...before, ...form }))
 }

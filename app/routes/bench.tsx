@@ -5,12 +5,14 @@ import { deleteBox, duplicateBox, editBox, listBoxes, restoreBox } from '~/.serv
 import { OUTAGE_SENTENCE, noSuchBox, unlessOutage, withDatabase } from '~/.server/answers.ts'
 import { jobsOfBoxes, summaryOf } from '~/.server/jobs.ts'
 import { importBox } from '~/.server/importBox.ts'
+import { readForm, textOf } from '~/.server/requests.ts'
 import { readSettings } from '~/.server/settings.ts'
 import { BoxRow } from '~/components/bench/BoxRow.tsx'
 import { DeletedToast } from '~/components/bench/DeletedToast.tsx'
 import { ImportBox } from '~/components/bench/ImportBox.tsx'
 import { HelpButton } from '~/components/HelpButton.tsx'
 import { SettingsControls } from '~/components/SettingsControls.tsx'
+import { storable } from '~/text.ts'
 import { conflictWords, refusalWords } from '~/words/issues.ts'
 import { PLAIN_WORDS, vocabularyOf } from '~/words/vocabulary.ts'
 
@@ -20,7 +22,7 @@ const LONGEST_SEARCH = 120
 
 export async function loader({ request }: Route.LoaderArgs) {
   const { searchParams } = new URL(request.url)
-  const search = (searchParams.get('q') ?? '').slice(0, LONGEST_SEARCH)
+  const search = storable((searchParams.get('q') ?? '').slice(0, LONGEST_SEARCH))
   const [page, settings] = await Promise.all([
     withDatabase(() => listBoxes(search, searchParams.get('after'))),
     readSettings(request),
@@ -33,13 +35,8 @@ export async function loader({ request }: Route.LoaderArgs) {
   return { ...page, boxes, search, settings }
 }
 
-function textOf(form: FormData, key: string): string {
-  const value = form.get(key)
-  return typeof value === 'string' ? value : ''
-}
-
 export async function action({ request }: Route.ActionArgs) {
-  const form = await request.formData()
+  const form = await readForm(request)
   const outcome = await unlessOutage(() => change(form))
   return outcome ?? data({ kind: 'notice' as const, sentence: OUTAGE_SENTENCE }, { status: 503 })
 }

@@ -8,6 +8,7 @@ import { PATTERNS, PATTERN_IDS, buildPattern, chosenOption } from 'core'
 
 import { OUTAGE_SENTENCE, unlessOutage } from '~/.server/answers.ts'
 import { createBox } from '~/.server/boxes.ts'
+import { readForm } from '~/.server/requests.ts'
 import { readSettings } from '~/.server/settings.ts'
 import { HelpButton } from '~/components/HelpButton.tsx'
 import { Choice } from '~/components/newBox/Choice.tsx'
@@ -16,13 +17,13 @@ import { Legend } from '~/components/section/Legend.tsx'
 import { SettingsControls } from '~/components/SettingsControls.tsx'
 import { SectionDrawing } from '~/components/section/SectionDrawing.tsx'
 import { CHOICE_WORDS, PATTERN_WORDS, optionWords } from '~/words/patterns.ts'
+import { writtenText } from '~/text.ts'
 import { vocabularyOf } from '~/words/vocabulary.ts'
 
 import type { Route } from './+types/newBox'
 
 const choicesSchema = z.looseObject({
-  name: z
-    .string()
+  name: writtenText()
     .trim()
     .min(1, 'Give the box a name, so that you find it again.')
     .max(120, 'A name has 120 characters at most.'),
@@ -34,7 +35,7 @@ export async function loader({ request }: Route.LoaderArgs) {
 }
 
 export async function action({ request }: Route.ActionArgs) {
-  const form = Object.fromEntries(await request.formData())
+  const form = Object.fromEntries(await readForm(request))
   const parsed = choicesSchema.safeParse(form)
   if (!parsed.success)
     return data(

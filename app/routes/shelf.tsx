@@ -3,6 +3,7 @@ import { Form, Link, data } from 'react-router'
 
 import type { Route } from './+types/shelf'
 import { OUTAGE_SENTENCE, unlessOutage, withDatabase } from '~/.server/answers.ts'
+import { readForm, textOf } from '~/.server/requests.ts'
 import { readSettings } from '~/.server/settings.ts'
 import { keepShelf, readShelf } from '~/.server/shelf.ts'
 import { formatPieces, parsePieces, shelfSchema } from '~/shelf.ts'
@@ -13,18 +14,14 @@ export async function loader({ request }: Route.LoaderArgs) {
 }
 
 export async function action({ request }: Route.ActionArgs) {
-  const [form, { lengthUnit }] = await Promise.all([request.formData(), readSettings(request)])
-  const textOf = (key: string): string => {
-    const value = form.get(key)
-    return typeof value === 'string' ? value : ''
-  }
-  const leaves = parsePieces(textOf('leaves'), lengthUnit)
-  const shims = parsePieces(textOf('shims'), lengthUnit)
+  const [form, { lengthUnit }] = await Promise.all([readForm(request), readSettings(request)])
+  const leaves = parsePieces(textOf(form, 'leaves'), lengthUnit)
+  const shims = parsePieces(textOf(form, 'shims'), lengthUnit)
   const refuse = (sentence: string, status = 400) => data({ isKept: false, sentence }, { status })
   if (!leaves.ok) return refuse(`Leaves: ${leaves.sentence}`)
   if (!shims.ok) return refuse(`Shims: ${shims.sentence}`)
   const shelf = shelfSchema.safeParse({
-    initials: textOf('initials')
+    initials: textOf(form, 'initials')
       .toUpperCase()
       .split(/[\s,;]+/)
       .filter(Boolean),

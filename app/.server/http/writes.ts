@@ -1,0 +1,49 @@
+/** What may change anything: posts from our own pages, in bodies of a sensible size. */
+import type { NextFunction, Request, Response } from 'express'
+
+import { LARGEST_PHOTO_BYTES } from '../../photo.ts'
+import { LARGEST_ARCHIVE_BYTES } from '../archive.ts'
+
+/** Leaves room for a box file of the largest size and its form. */
+const LARGEST_BODY_BYTES = 1_100_000
+/** Where photographs are sent, with room for the form around one. */
+const PHOTOS_PATH = /^\/boxes\/[0-9a-f-]{36}\/photos$/
+const LARGEST_PHOTO_BODY_BYTES = LARGEST_PHOTO_BYTES + 100_000
+
+/** The address that takes most, with room for the form around an archive. */
+const ARCHIVE_PATH = '/archive'
+const LARGEST_ARCHIVE_BODY_BYTES = LARGEST_ARCHIVE_BYTES + 100_000
+
+function largestBody(pathname: string): number {
+  // The router asks for a page's data under the same name with an ending.
+  if (pathname.replace(/\.data$/, '') === ARCHIVE_PATH) return LARGEST_ARCHIVE_BODY_BYTES
+  return PHOTOS_PATH.test(pathname) ? LARGEST_PHOTO_BODY_BYTES : LARGEST_BODY_BYTES
+}
+
+/** Why a request that changes something is not taken; undefined where it is. */
+function refusalOf(
+  { method, path, headers }: Request,
+  most: number,
+): readonly [status: number, sentence: string] | undefined {
+  const { origin, host } = headers
+  const isForeign = origin !== undefined && (!URL.canParse(origin) || new URL(origin).host !== host)
+  const site = headers['sec-fetch-site']
+  if (method !== 'POST') return [405, 'Udrix takes GET and POST only.']
+  if (isForeign || site === 'cross-site' || site === 'same-site')
+    return [403, 'Udrix takes changes from its own pages only.']
+  if (headers['content-length'] === undefined)
+    return [411, 'The length of what is sent must be stated.']
+  if (Number(headers['content-length']) > most)
+    return [413, `This is more than Udrix takes at once at ${path}.`]
+  return undefined
+}
+
+/** `most` bounds the body, where it is not for the address to say. */
+export function guardWrites(most?: number) {
+  return (request: Request, response: Response, next: NextFunction): void => {
+    const isReading = request.method === 'GET' || request.method === 'HEAD'
+    const refusal = isReading ? undefined : refusalOf(request, most ?? largestBody(request.path))
+    if (refusal) response.status(refusal[0]).type('text/plain').send(refusal[1])
+    else next()
+  }
+}

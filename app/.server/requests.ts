@@ -1,0 +1,46 @@
+/** What a request brings, read and made storable; what cannot be read is answered here. */
+import { data } from 'react-router'
+
+import { parseJson, storable } from '../text.ts'
+
+const NOT_A_FORM = 'What was sent is no form. Load the page again and send it from there.'
+
+/**
+ * The fields of a form. Answers 415 for another type of content and 400 for a form that
+ * is broken off.
+ */
+export async function readForm(request: Request): Promise<FormData> {
+  const type = request.headers.get('Content-Type') ?? ''
+  if (!/^(multipart\/form-data|application\/x-www-form-urlencoded)\b/i.test(type))
+    throw data(NOT_A_FORM, { status: 415 })
+  let form: FormData
+  try {
+    form = await request.formData()
+  } catch {
+    throw data(NOT_A_FORM, { status: 400 })
+  }
+  const clean = new FormData()
+  for (const [key, value] of form)
+    if (typeof value === 'string') clean.append(storable(key), storable(value))
+    else clean.append(storable(key), value)
+  return clean
+}
+
+/** A field of a form as text; empty where there is none. */
+export function textOf(form: FormData, key: string): string {
+  const value = form.get(key)
+  return typeof value === 'string' ? value : ''
+}
+
+const JSON_SENTENCES = {
+  'not-json': 'What was sent cannot be read. Load the page again.',
+  'too-deep': 'What was sent is nested deeper than anything that Udrix writes.',
+} as const
+
+/** The JSON of a request; throws the route's own kind of refusal where there is none. */
+export async function readJson(request: Request): Promise<unknown> {
+  const parsed = parseJson(await request.text().catch(() => ''))
+  if (parsed.ok) return parsed.content
+  // Responses are thrown by design of the router.
+  throw Response.json({ kind: 'refused', sentence: JSON_SENTENCES[parsed.code] }, { status: 400 })
+}
