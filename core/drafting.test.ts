@@ -11,7 +11,10 @@ import {
   freshId,
   moveLane,
   movePart,
+  positionsOfPlace,
   removePart,
+  removePlace,
+  renamePlace,
   setMount,
   toggleMesh,
   toggleOutput,
@@ -178,4 +181,53 @@ test('an output is added and taken away, the last one never', () => {
 test('a fresh id is taken nowhere in the box', () => {
   // Gears main-1 to main-3 are there; 4th is direct and has none.
   expect(freshId(fourSpeed('constant-mesh'), 'main')).toBe('main-4')
+})
+
+describe('a place of a coupler', () => {
+  const draft = fourSpeed('constant-mesh')
+  const places = ({ couplers }: BoxDraft) => couplers[0]?.positions.map(({ id }) => id)
+
+  test('is taken out with the positions that use it, and the box still holds together', () => {
+    const [coupler] = draft.couplers
+    const place = coupler?.positions.find(({ engages }) => engages.length > 0)
+    if (!coupler || !place) throw new Error('no place')
+    const used = positionsOfPlace(draft, coupler.id, place.id)
+    expect(used).toHaveLength(1)
+    const without = removePlace(draft, coupler.id, place.id)
+    expect(checkBox(without).ok).toBe(true)
+    expect(without.positions).toEqual(draft.positions.filter((each) => !used.includes(each)))
+    expect(places(without)).toEqual(places(draft)?.filter((id) => id !== place.id))
+  })
+
+  test('takes the rules that speak of it along', () => {
+    const ruled: BoxDraft = {
+      ...draft,
+      rules: [{ id: 'rule', forbids: { 'coupler-1-2': '1' }, reason: 'no' }],
+    }
+    expect(removePlace(ruled, 'coupler-1-2', '1').rules).toEqual([])
+    expect(removePlace(ruled, 'coupler-1-2', '2').rules).toHaveLength(1)
+  })
+
+  test('stays when it is the last, or not there', () => {
+    const [first] = draft.couplers
+    if (!first) throw new Error('no coupler')
+    const single: BoxDraft = {
+      ...draft,
+      couplers: [{ ...first, positions: first.positions.slice(0, 1) }],
+    }
+    const [only] = single.couplers[0]?.positions ?? []
+    expect(removePlace(single, first.id, only?.id ?? '')).toBe(single)
+    expect(removePlace(draft, first.id, 'nowhere')).toBe(draft)
+  })
+
+  test('is renamed wherever positions and rules speak of it', () => {
+    const ruled: BoxDraft = {
+      ...draft,
+      rules: [{ id: 'rule', forbids: { 'coupler-1-2': '1' }, reason: 'no' }],
+    }
+    const renamed = renamePlace(ruled, 'coupler-1-2', '1', 'low')
+    expect(checkBox(renamed).ok).toBe(true)
+    expect(renamed.rules?.[0]?.forbids).toEqual({ 'coupler-1-2': 'low' })
+    expect(renamePlace(renamed, 'coupler-1-2', 'low', '1')).toEqual(ruled)
+  })
 })

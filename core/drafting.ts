@@ -427,6 +427,70 @@ export function removePart(draft: BoxDraft, { list, id }: PartRef): BoxDraft {
   }
 }
 
+/** Renames a place of a coupler wherever positions and rules speak of it. */
+export function renamePlace(
+  draft: BoxDraft,
+  couplerId: string,
+  from: string,
+  to: string,
+): BoxDraft {
+  const renamed = (places: BoxPosition['couplers']): BoxPosition['couplers'] =>
+    places[couplerId] === from ? { ...places, [couplerId]: to } : places
+  return {
+    ...draft,
+    couplers: draft.couplers.map((coupler) =>
+      coupler.id === couplerId
+        ? {
+            ...coupler,
+            positions: coupler.positions.map((place) =>
+              place.id === from ? { ...place, id: to } : place,
+            ),
+          }
+        : coupler,
+    ),
+    positions: draft.positions.map((position) => ({
+      ...position,
+      couplers: renamed(position.couplers),
+    })),
+    ...(draft.rules
+      ? { rules: draft.rules.map((rule) => ({ ...rule, forbids: renamed(rule.forbids) })) }
+      : {}),
+  }
+}
+
+/**
+ * Takes a place out of a coupler, with the positions and rules that use it: a position
+ * cannot stand where there is no place. The last place of a coupler stays.
+ */
+export function removePlace(draft: BoxDraft, couplerId: string, placeId: string): BoxDraft {
+  const coupler = draft.couplers.find(({ id }) => id === couplerId)
+  const positions = coupler?.positions.filter(({ id }) => id !== placeId) ?? []
+  if (!coupler || positions.length === 0 || positions.length === coupler.positions.length)
+    return draft
+  const isCentre = coupler.positions.find(({ id }) => id === placeId)?.engages.length === 0
+  const uses = (places: BoxPosition['couplers']): boolean =>
+    // Where nothing is said of a coupler it stands at its centre.
+    places[couplerId] === placeId || (isCentre && places[couplerId] === undefined)
+  return {
+    ...draft,
+    couplers: draft.couplers.map((each) => (each === coupler ? { ...coupler, positions } : each)),
+    positions: draft.positions.filter((position) => !uses(position.couplers)),
+    ...(draft.rules
+      ? { rules: draft.rules.filter(({ forbids }) => forbids[couplerId] !== placeId) }
+      : {}),
+  }
+}
+
+/** The positions that go when a place of a coupler is taken out. */
+export function positionsOfPlace(
+  draft: BoxDraft,
+  couplerId: string,
+  placeId: string,
+): readonly BoxPosition[] {
+  const left = new Set(removePlace(draft, couplerId, placeId).positions)
+  return draft.positions.filter((position) => !left.has(position))
+}
+
 function linkParts(link: Link): readonly string[] {
   const { id: _id, kind: _kind, ...parts } = link
   return Object.values(parts).filter((part) => typeof part === 'string')

@@ -71,7 +71,32 @@ describe('counts', () => {
       toothCount: 32,
       base: { first: 31, second: 32 },
     }
-    expect(gearOf(kept(disputed, settle))).toMatchObject({ toothCount: 32, recount: 32 })
+    const settled = kept(disputed, settle)
+    expect(gearOf(settled)).toMatchObject({ toothCount: 32, recount: 32 })
+    // Sent once more, it does no harm.
+    expect(kept(settled, settle)).toBe(settled)
+  })
+
+  test('a settling of counts that no longer stand is not placed', () => {
+    const disputed = kept(kept(fresh, count('first', 31, null)), count('second', 32, null))
+    const recounted = kept(disputed, count('second', 33, 32))
+    expect(
+      applyEdit(recounted, {
+        kind: 'settle',
+        gear: 'driving-0',
+        toothCount: 32,
+        base: { first: 31, second: 32 },
+      }),
+    ).toEqual({
+      ok: true,
+      draft: recounted,
+      conflict: {
+        code: 'settling-not-placed',
+        gear: 'driving-0',
+        theirs: { first: 31, second: 33 },
+        yours: 32,
+      },
+    })
   })
 
   test.each([4, 401, 12.5])('%d teeth are refused', (toothCount) => {

@@ -55,6 +55,13 @@ export type EditConflict =
       readonly theirs: number
       readonly yours: number | null
     }
+  /** The counts that were settled are not those that stand; neither is touched. */
+  | {
+      readonly code: 'settling-not-placed'
+      readonly gear: string
+      readonly theirs: { readonly first: number | null; readonly second: number | null }
+      readonly yours: number
+    }
   | { readonly code: 'name-not-placed'; readonly theirs: string; readonly yours: string }
   | {
       readonly code: 'final-drive-not-placed'
@@ -83,10 +90,16 @@ export function applyEdit(draft: BoxDraft, edit: Edit): EditResult {
       if (!gear) return refuse({ code: 'unknown-gear', gear: edit.gear })
       if (!isToothCount(edit.toothCount))
         return refuse({ code: 'impossible-count', toothCount: edit.toothCount })
-      return {
-        ok: true,
-        draft: withGear(draft, { ...gear, toothCount: edit.toothCount, recount: edit.toothCount }),
-      }
+      const yours = edit.toothCount
+      const theirs = { first: gear.toothCount, second: gear.recount ?? null }
+      if (theirs.first === yours && theirs.second === yours) return { ok: true, draft }
+      if (theirs.first !== edit.base.first || theirs.second !== edit.base.second)
+        return {
+          ok: true,
+          draft,
+          conflict: { code: 'settling-not-placed', gear: gear.id, theirs, yours },
+        }
+      return { ok: true, draft: withGear(draft, { ...gear, toothCount: yours, recount: yours }) }
     }
     case 'rename': {
       const name = edit.name.trim().slice(0, LONGEST_NAME)

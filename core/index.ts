@@ -74,7 +74,10 @@ export {
   freshId,
   moveLane,
   movePart,
+  positionsOfPlace,
   removePart,
+  removePlace,
+  renamePlace,
   setMount,
   toggleMesh,
   toggleOutput,
@@ -134,6 +137,8 @@ export {
 } from './job.ts'
 export type { Law, LawKind, Term } from './laws.ts'
 export { engagedLaws, standingLaws } from './laws.ts'
+export type { ShopRule } from './limits.ts'
+export { limitFor } from './limits.ts'
 export type { Demand, LockCause } from './lock.ts'
 export { explainLock } from './lock.ts'
 export type { Efficiencies, Losses } from './losses.ts'

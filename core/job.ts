@@ -180,7 +180,7 @@ export interface Job {
   readonly withdrawn: ReadonlySet<string>
   readonly checks: readonly { readonly entry: Entry; readonly check: TurnCheck }[]
   readonly findings: readonly Finding[]
-  /** Makers' figures for the unit, the latest of each part and measure. */
+  /** Limits entered for the unit, the latest of each source, part and measure. */
   readonly limits: readonly Body<'limit'>[]
   /** Shims fitted, by part; the latest of each. */
   readonly shims: ReadonlyMap<string, FittedShims>
@@ -293,7 +293,7 @@ export function readJob(log: readonly Entry[]): Job {
         break
       }
       case 'limit':
-        limits.set(`${body.measure} ${body.part ?? ''}`, body)
+        limits.set(`${body.limit.source} ${body.measure} ${body.part ?? ''}`, body)
         break
       case 'shims': {
         const { thicknesses, expected } = body

@@ -131,6 +131,11 @@ export function conflictWords(draft: BoxDraft, conflict: EditConflict, words: Vo
       return `Meanwhile ${gear(conflict.gear)} was counted as ${conflict.theirs} elsewhere. Your ${conflict.yours} is kept as the second count. Settle which is right.`
     case 'count-not-placed':
       return `Meanwhile ${gear(conflict.gear)} was counted as ${conflict.theirs} elsewhere. That stands; your ${conflict.yours ?? 'removal'} is in the history. Count it again.`
+    case 'settling-not-placed': {
+      const { first, second } = conflict.theirs
+      const counts = [first, second].filter((count) => count !== null).join(' and ')
+      return `Meanwhile ${gear(conflict.gear)} was counted anew elsewhere: ${counts || 'no count'} stands. Your ${conflict.yours} is in the history. Look at both, and settle it again.`
+    }
     case 'name-not-placed':
       return `Meanwhile the box was renamed "${conflict.theirs}" elsewhere. That stands; your "${conflict.yours}" is in the history. Rename it again if yours is right.`
     case 'change-not-placed': {

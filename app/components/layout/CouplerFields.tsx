@@ -1,7 +1,7 @@
 import { Plus, X } from 'lucide-react'
 
 import type { BoxDraft, Coupler, CouplerPosition, Engagement, Travel } from 'core'
-import { COUPLER_KINDS, TRAVELS, indexBox } from 'core'
+import { COUPLER_KINDS, TRAVELS, indexBox, positionsOfPlace, removePlace, renamePlace } from 'core'
 
 import { bodyName, capitalize } from '~/words/names.ts'
 import type { Vocabulary } from '~/words/vocabulary.ts'
@@ -29,27 +29,6 @@ function parseEngagement(key: string): Engagement | undefined {
   const target = rest.join(':')
   if (kind === 'lock' || kind === 'hold') return { kind, body: target }
   return kind === 'mesh' ? { kind, link: target } : undefined
-}
-
-/** Renames a place of a coupler wherever positions and rules speak of it. */
-function withRenamedPlace(draft: BoxDraft, coupler: Coupler, from: string, to: string): BoxDraft {
-  const renamed = (places: Readonly<Record<string, string>>): Readonly<Record<string, string>> =>
-    places[coupler.id] === from ? { ...places, [coupler.id]: to } : places
-  return {
-    ...withPart(draft, 'couplers', {
-      ...coupler,
-      positions: coupler.positions.map((place) =>
-        place.id === from ? { ...place, id: to } : place,
-      ),
-    }),
-    positions: draft.positions.map((position) => ({
-      ...position,
-      couplers: renamed(position.couplers),
-    })),
-    ...(draft.rules
-      ? { rules: draft.rules.map((rule) => ({ ...rule, forbids: renamed(rule.forbids) })) }
-      : {}),
-  }
 }
 
 export function CouplerFields({ drafting, words, coupler }: CouplerFieldsProps) {
@@ -131,7 +110,7 @@ export function CouplerFields({ drafting, words, coupler }: CouplerFieldsProps) 
                 const id = text.trim().slice(0, 60)
                 if (id === '' || coupler.positions.some((other) => other.id === id))
                   return 'Each place needs a name of its own.'
-                become(withRenamedPlace(draft, coupler, place.id, id))
+                become(renamePlace(draft, coupler.id, place.id, id))
                 return null
               }}
             />
@@ -152,12 +131,13 @@ export function CouplerFields({ drafting, words, coupler }: CouplerFieldsProps) 
               aria-label={`Take out place ${place.id}`}
               disabled={coupler.positions.length < 2}
               onClick={() => {
-                put({ positions: coupler.positions.filter((_, index) => index !== at) })
+                become(removePlace(draft, coupler.id, place.id))
               }}
             >
               <X aria-hidden />
             </button>
           </div>
+          <PlaceUse draft={draft} coupler={coupler.id} place={place.id} />
           {place.engages.map((engagement, which) => (
             <div key={which} className="grid grid-cols-[1fr_auto] items-end gap-2">
               <SelectField
@@ -218,5 +198,26 @@ export function CouplerFields({ drafting, words, coupler }: CouplerFieldsProps) 
         </button>
       )}
     </>
+  )
+}
+
+/** Which positions go with a place, said before it is taken out. */
+function PlaceUse({
+  draft,
+  coupler,
+  place,
+}: {
+  readonly draft: BoxDraft
+  readonly coupler: string
+  readonly place: string
+}) {
+  const used = positionsOfPlace(draft, coupler, place)
+  if (used.length === 0) return null
+  return (
+    <p className="text-graphite text-[0.9rem]">
+      Used by {used.length === 1 ? 'position' : 'positions'}{' '}
+      {used.map(({ label }) => label).join(', ')}, which {used.length === 1 ? 'goes' : 'go'} with
+      it.
+    </p>
   )
 }

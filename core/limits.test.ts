@@ -1,0 +1,77 @@
+import type { EnteredLimit, Entry, LimitSource } from './job.ts'
+import { readJob } from './job.ts'
+import type { ShopRule } from './limits.ts'
+import { limitFor } from './limits.ts'
+
+const RING = 'ring:coupler-1-2/2'
+
+function limit(source: LimitSource, least: string): EnteredLimit {
+  return { source, least, unit: 'mm' }
+}
+
+let minute = 0
+function entered(part: string | null, of: EnteredLimit): Entry {
+  minute += 1
+  const at = new Date(Date.UTC(2026, 10, 26, 8, minute)).toISOString()
+  return {
+    id: `00000000-0000-7000-8000-${minute.toString().padStart(12, '0')}`,
+    at,
+    by: '',
+    body: { kind: 'limit', part, measure: 'ring-gap', limit: of },
+  }
+}
+
+const SHOP: readonly ShopRule[] = [{ measure: 'ring-gap', limit: limit('shop', '0.70') }]
+
+function chosen(log: readonly Entry[], rules: readonly ShopRule[] = SHOP) {
+  return limitFor(readJob(log), rules, RING, 'ring-gap', 'mm')
+}
+
+// The order of the sources: common practice.
+describe('the strongest source counts, whatever was entered last', () => {
+  test.each<readonly [string, readonly Entry[], EnteredLimit]>([
+    ['the maker before the shop', [entered(null, limit('maker', '0.80'))], limit('maker', '0.80')],
+    [
+      'the maker before a rule of the shop that was entered after it',
+      [entered(null, limit('maker', '0.80')), entered(null, limit('shop', '0.60'))],
+      limit('maker', '0.80'),
+    ],
+    [
+      'the maker for all before the shop for the very part',
+      [entered(null, limit('maker', '0.80')), entered(RING, limit('shop', '0.60'))],
+      limit('maker', '0.80'),
+    ],
+    [
+      'the very part before all, within one source',
+      [entered(RING, limit('maker', '0.85')), entered(null, limit('maker', '0.80'))],
+      limit('maker', '0.85'),
+    ],
+    [
+      'the latest of one source and part',
+      [entered(RING, limit('maker', '0.85')), entered(RING, limit('maker', '0.90'))],
+      limit('maker', '0.90'),
+    ],
+    [
+      'the shop for this unit before its rule for all units',
+      [entered(null, limit('shop', '0.60'))],
+      limit('shop', '0.60'),
+    ],
+    ['the shop before the rule of thumb', [], limit('shop', '0.70')],
+  ])('%s', (_case, log, expected) => {
+    expect(chosen(log)).toEqual(expected)
+  })
+
+  test('a rule of thumb where nobody said anything, in the unit at hand', () => {
+    // 0.030 in; common practice.
+    expect(chosen([], [])).toEqual({ source: 'thumb', least: '0.762', unit: 'mm' })
+    expect(limitFor(readJob([]), [], RING, 'ring-gap', 'thou')).toEqual({
+      source: 'thumb',
+      least: '30',
+      unit: 'thou',
+    })
+  })
+
+  test('nothing where there is no rule at all', () => {
+    expect(limitFor(readJob([]), [], 'shaft:main', 'end-play', 'mm')).toBeNull()
+  })
+})
