@@ -1,9 +1,24 @@
 import { reactRouter } from '@react-router/dev/vite'
 import tailwindcss from '@tailwindcss/vite'
 import { defineConfig } from 'vite'
+import type { Plugin } from 'vite'
+
+/** The program that works on archives, beside the server and sharing its modules. */
+const archiveProgram: Plugin = {
+  name: 'archive-program',
+  apply: 'build',
+  buildStart() {
+    if (this.environment.name === 'ssr')
+      this.emitFile({
+        type: 'chunk',
+        id: './app/.server/archive/program.ts',
+        fileName: 'archive.js',
+      })
+  },
+}
 
 export default defineConfig(({ isSsrBuild }) => ({
-  plugins: [tailwindcss(), reactRouter()],
+  plugins: [tailwindcss(), reactRouter(), archiveProgram],
   resolve: { tsconfigPaths: true },
   worker: { format: 'es' },
   // Inlined fonts and pictures would be data: addresses, which the content policy refuses.

@@ -11,3 +11,5 @@ export type EditAnswer =
   | { readonly kind: 'refused'; readonly sentence: string }
   /** The database does not answer: send the edit again later. */
   | { readonly kind: 'not-yet' }
+
+export const EDIT_ANSWER_KINDS: readonly EditAnswer['kind'][] = ['kept', 'refused', 'not-yet']

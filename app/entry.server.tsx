@@ -3,10 +3,8 @@ import { Writable } from 'node:stream'
 import { renderToPipeableStream } from 'react-dom/server'
 import type { AppLoadContext, EntryContext, HandleErrorFunction } from 'react-router'
 import { ServerRouter, isRouteErrorResponse } from 'react-router'
-import { z } from 'zod'
 
 import { log } from './.server/log.ts'
-import { versionOf } from './.server/boxes.ts'
 import { NONCE_MARK, cachedPage, pageKey, rememberPage } from './.server/pageCache.ts'
 import { NonceProvider } from './components/nonce.tsx'
 
@@ -16,34 +14,19 @@ export default async function handleRequest(
   status: number,
   headers: Headers,
   context: EntryContext,
-  { nonce }: AppLoadContext,
+  { nonce, version }: AppLoadContext,
 ): Promise<Response> {
   if (typeof nonce !== 'string') throw new Error('the response has no nonce')
   const key = request.method === 'GET' ? pageKey(request.url, context.staticHandlerContext) : null
   const page = await cachedPage(key, nonce, () => renderPage(request.url, context))
-  const version = key === null ? null : boxVersion(context.staticHandlerContext.loaderData)
-  if (key !== null && version !== null) {
+  // Told before anything was loaded, so that what is kept is never older than its version.
+  if (key !== null && typeof version === 'string') {
     const { pathname, search } = new URL(request.url)
     const cookie = request.headers.get('Cookie') ?? undefined
     rememberPage(`${pathname}${search}`, cookie, { key, version })
   }
   headers.set('Content-Type', 'text/html; charset=utf-8')
   return new Response(page, { headers, status })
-}
-
-const loadedBox = z.object({
-  id: z.string(),
-  revision: z.number(),
-  areCautionsRead: z.boolean(),
-})
-
-/** The version of the box of a page that is made of the box and the cookie alone; null otherwise. */
-function boxVersion(loaderData: Readonly<Record<string, unknown>>): string | null {
-  const { root: _root, 'routes/box': box, ...others } = loaderData
-  const loaded = loadedBox.safeParse(box)
-  if (!loaded.success || Object.values(others).some((data) => data !== undefined)) return null
-  const { id, revision, areCautionsRead } = loaded.data
-  return versionOf(id, revision, areCautionsRead)
 }
 
 /**

@@ -58,7 +58,7 @@ const positiveTurns = reading.refine((text) => {
 
 const entered = z.strictObject({ text: reading, unit })
 
-const limit = z
+export const limitSchema = z
   .strictObject({
     source: z.enum(LIMIT_SOURCES),
     least: reading.optional(),
@@ -87,7 +87,7 @@ const measurement = z
     unit,
     radius: entered.optional(),
     tool: shortText,
-    limit: limit.nullable(),
+    limit: limitSchema.nullable(),
     cones: z.literal(CONE_COUNTS).optional(),
     phase: z.enum(['found', 'after']),
   })
@@ -158,7 +158,7 @@ export const entryBodySchema = z.discriminatedUnion('kind', [
     kind: z.literal('limit'),
     part: partRef.nullable(),
     measure: z.enum(MEASURES),
-    limit,
+    limit: limitSchema,
   }),
   z.strictObject({
     kind: z.literal('shims'),
@@ -189,15 +189,36 @@ export const entryBodySchema = z.discriminatedUnion('kind', [
   z.strictObject({ kind: z.literal('reopen') }),
 ]) satisfies z.ZodType<EntryBody>
 
+/** Before this no clock of a device that still runs can stand. */
+const EARLIEST = '2000-01-01T00:00:00.000Z'
+const LATEST = '2200-01-01T00:00:00.000Z'
+
+const moment = z.iso
+  .datetime()
+  .refine(
+    (text) => text >= EARLIEST && text < LATEST,
+    'The clock of this device is wrong by many years. Set it, then try again.',
+  )
+
 export const entrySchema = z.strictObject({
   id,
-  at: z.iso.datetime(),
+  at: moment,
   by: writtenText().trim().max(4, 'Initials have four letters at most.'),
   body: entryBodySchema,
 }) satisfies z.ZodType<Entry>
 
+/** An entry on its way, with what the sender's clock says as it is sent. */
+export const sentEntrySchema = z.strictObject({
+  jobId: z.uuid(),
+  entry: entrySchema,
+  sentAt: moment.optional(),
+})
+
 /** What the server says to an entry. */
 export type EntryAnswer =
-  | { readonly kind: 'kept' }
+  /** As it was kept: its time is the server's, and its limit the one that applies. */
+  | { readonly kind: 'kept'; readonly entry: Entry }
   | { readonly kind: 'refused'; readonly sentence: string }
   | { readonly kind: 'not-yet' }
+
+export const ENTRY_ANSWER_KINDS: readonly EntryAnswer['kind'][] = ['kept', 'refused', 'not-yet']

@@ -24,3 +24,5 @@ export type PhotoAnswer =
   | { readonly kind: 'kept' }
   | { readonly kind: 'refused'; readonly sentence: string }
   | { readonly kind: 'not-yet' }
+
+export const PHOTO_ANSWER_KINDS: readonly PhotoAnswer['kind'][] = ['kept', 'refused', 'not-yet']

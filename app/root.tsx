@@ -60,7 +60,7 @@ export function ErrorBoundary({ error }: Route.ErrorBoundaryProps) {
     return (
       <Trouble
         title="Something went wrong here"
-        sentence="This page could not be shown. What you entered is kept. Load the page again; if it happens again, the server’s log says why."
+        sentence="This page could not be shown. What was marked as kept is kept, and what waited in this browser waits still. Load the page again; if it happens again, the server’s log says why."
       />
     )
   if (error.status === 404)
@@ -73,6 +73,14 @@ export function ErrorBoundary({ error }: Route.ErrorBoundaryProps) {
             : 'There is nothing at this address. Go to the bench and open the box from there.'
         }
       />
+    )
+  if (error.status === 410 && typeof error.data === 'string')
+    return (
+      <Trouble title="Taken off the bench" sentence={error.data}>
+        <a className="button button-main" href="/deleted">
+          Deleted boxes
+        </a>
+      </Trouble>
     )
   if (error.status === 503)
     return (

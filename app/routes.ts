@@ -5,9 +5,9 @@ export default [
   index('routes/bench.tsx'),
   route('new', 'routes/newBox.tsx'),
   route('settings', 'routes/settings.ts'),
+  route('deleted', 'routes/deleted.tsx'),
   route('shelf', 'routes/shelf.tsx'),
   route('archive', 'routes/archive.tsx'),
-  route('archive.zip', 'routes/archiveFile.ts'),
   route('healthz', 'routes/healthz.ts'),
   route('boxes/:boxId', 'routes/box.tsx', [
     index('routes/boxStart.tsx'),

@@ -1,35 +1,71 @@
-import { formatPieces, parsePieces } from './shelf.ts'
+import { formatPieces, parsePieces, stackText } from './shelf.ts'
 
 test.each([
   {
     text: '0.05 0.10x2; 0,15',
     unit: 'mm',
     expected: [
-      [500, 1],
-      [1000, 2],
-      [1500, 1],
+      [500, 1, '0.05', 'mm'],
+      [1000, 2, '0.10', 'mm'],
+      [1500, 1, '0,15', 'mm'],
     ],
   },
   // 15 thousandths of an inch are 0.381 mm; 25.4 mm an inch exactly, NIST SP 811.
-  { text: '15', unit: 'thou', expected: [[3810, 1]] },
+  { text: '15', unit: 'thou', expected: [[3810, 1, '15', 'thou']] },
+  {
+    text: '0.015 0.05mm x2 16thou 0.002"',
+    unit: 'in',
+    expected: [
+      [3810, 1, '0.015', 'in'],
+      [500, 2, '0.05', 'mm'],
+      [4064, 1, '16', 'thou'],
+      [508, 1, '0.002', 'in'],
+    ],
+  },
+  {
+    text: '0.05 mm 0.1 mm x3',
+    unit: 'in',
+    expected: [
+      [500, 1, '0.05', 'mm'],
+      [1000, 3, '0.1', 'mm'],
+    ],
+  },
   { text: '', unit: 'mm', expected: [] },
 ] as const)('“$text” in $unit', ({ text, unit, expected }) => {
   expect(parsePieces(text, unit)).toEqual({
     ok: true,
-    pieces: expected.map(([thickness, quantity]) => ({ thickness, quantity })),
+    pieces: expected.map(([thickness, quantity, written, of]) => ({
+      thickness,
+      quantity,
+      written: { text: written, unit: of },
+    })),
   })
 })
 
 test.each([
   { text: 'thin', sentence: /“thin” is no thickness/ },
-  { text: '40', sentence: /Look at the unit/ },
+  { text: '40', sentence: /40 millimetres is no thickness .* Look at the unit/ },
   { text: Array.from({ length: 61 }, () => '0.1').join(' '), sentence: /60 sizes at most/ },
 ])('“$text” is refused', ({ text, sentence }) => {
   const parsed = parsePieces(text, 'mm')
   expect(parsed.ok ? '' : parsed.sentence).toMatch(sentence)
 })
 
-test('pieces are shown as they are typed', () => {
-  const parsed = parsePieces('0.05 0.1 x2', 'mm')
-  expect(parsed.ok && formatPieces(parsed.pieces, 'mm')).toBe('0.05  0.1 x2')
+test('pieces are shown as they were typed, and kept by showing and typing them again', () => {
+  const typed = '0.05mm  0.10mm x2  0.015'
+  const parsed = parsePieces(typed, 'in')
+  if (!parsed.ok) throw new Error(parsed.sentence)
+  expect(formatPieces(parsed.pieces, 'in')).toBe(typed)
+  expect(formatPieces(parsed.pieces, 'mm')).toBe('0.05  0.10 x2  0.015in')
+  expect(parsePieces(formatPieces(parsed.pieces, 'mm'), 'mm')).toEqual(parsed)
+})
+
+test('a stack goes by what is written on its leaves', () => {
+  const inches = parsePieces('0.015 0.016', 'in')
+  const mixed = parsePieces('0.015in 0.05', 'mm')
+  if (!inches.ok || !mixed.ok) throw new Error('not read')
+  // 0.015 + 0.016 leaves make 0.031; common practice.
+  expect(stackText(inches.pieces, [4064, 3810], 'thou')).toBe('0.016 + 0.015 = 0.031 in')
+  expect(stackText(inches.pieces, [3810], 'mm')).toBe('0.015 in')
+  expect(stackText(mixed.pieces, [3810, 500], 'mm')).toBe('0.015 in + 0.05 mm = 0.431 mm')
 })

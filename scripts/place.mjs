@@ -47,14 +47,17 @@ function isOpen(folder) {
   return !isRoot || succeeds('runuser', ['-u', 'postgres', '--', 'test', '-x', folder])
 }
 
-/** Makes a folder that PostgreSQL's user may enter, whatever the mask says. @param {string} folder */
-function makeOpenFolder(folder) {
-  const first = fs.mkdirSync(folder, { recursive: true })
-  if (first === undefined) return
-  for (let made = folder; ; made = path.dirname(made)) {
-    fs.chmodSync(made, 0o755)
-    if (made === first || made === path.dirname(made)) return
-  }
+/**
+ * Makes a folder, and those above it, for PostgreSQL's user to enter, whatever the mask says.
+ * One after the other: Node's own recursion does not end where a folder cannot be made.
+ *
+ * @param {string} folder
+ */
+export function makeOpenFolder(folder) {
+  if (fs.existsSync(folder)) return
+  makeOpenFolder(path.dirname(folder))
+  fs.mkdirSync(folder)
+  fs.chmodSync(folder, 0o755)
 }
 
 /** @param {string} record @returns {string | undefined} the folder that was written down */

@@ -4,7 +4,6 @@
  * the same with --dev.
  */
 import { spawn } from 'node:child_process'
-import fs from 'node:fs'
 import net from 'node:net'
 import path from 'node:path'
 
@@ -12,6 +11,7 @@ import { startCluster } from './cluster.mjs'
 import { holdFolder, whileHolding } from './hold.mjs'
 import { addressOf, readOptions, sentenceOf } from './options.mjs'
 import { ROOT } from './paths.mjs'
+import { makeOpenFolder } from './place.mjs'
 import { SetupError } from './run.mjs'
 import { ensureBuild, ensurePackages, ensurePostgres } from './setup.mjs'
 import { watchStarters } from './starters.mjs'
@@ -40,7 +40,7 @@ async function refuseBusyPort({ port, host }) {
 
 /** Two at a time in one folder would install, build and stop for one another. @param {Options} options */
 async function refuseSecond(options) {
-  fs.mkdirSync(options.state, { recursive: true, mode: 0o755 })
+  makeOpenFolder(options.state)
   const said = `at ${addressOf(options)} (process ${process.pid})`
   const hold = await holdFolder(options.state, said)
   if (!hold.isHeld)
@@ -79,15 +79,15 @@ async function keepServing(options, databaseUrl, asked) {
     const server = spawnServer(options, databaseUrl)
     const stop = () => server.kill('SIGTERM')
     asked.addEventListener('abort', stop)
-    let isUp = false
+    const up = new AbortController()
     server.once('message', () => {
-      isUp = true
+      up.abort()
     })
     /** @type {number | null} */
     const code = await new Promise((resolve) => server.on('exit', resolve))
     asked.removeEventListener('abort', stop)
     if (asked.aborted) return 0
-    if (!isUp) return code ?? 1
+    if (!up.signal.aborted) return code ?? 1
     console.error('The server ended unasked. Starting it again…')
   }
 }

@@ -1,5 +1,6 @@
 import { data } from 'react-router'
 
+import { findDeleted } from './boxes.ts'
 import { isDatabaseOutage } from './db/client.ts'
 import { log } from './log.ts'
 
@@ -33,7 +34,18 @@ export async function unlessOutage<T>(work: () => Promise<T>): Promise<T | null>
   }
 }
 
-/** What every route throws when a box id leads nowhere. */
+/** What a page of a box throws where there is none on the bench: it may have been deleted. */
+export async function missingBox(id: string) {
+  const deleted = await withDatabase(() => findDeleted(id))
+  return deleted
+    ? data(
+        `“${deleted.name}” was taken off the bench. It is kept with all that belongs to it: bring it back under “Deleted boxes”.`,
+        { status: 410 },
+      )
+    : noSuchBox()
+}
+
+/** What every other route throws when a box id leads nowhere. */
 export function noSuchBox() {
   return data(
     'There is no such box. It may have been deleted in another tab, or the address is wrong. Go to the bench and open it from there.',

@@ -5,17 +5,19 @@ import path from 'node:path'
 import { createRequestHandler } from '@react-router/express'
 import compression from 'compression'
 import express from 'express'
-import type { Request, Response } from 'express'
 import helmet from 'helmet'
 import onHeaders from 'on-headers'
 
-import { findVersion } from './boxes.ts'
 import { migrateDatabase, pool } from './db/client.ts'
 import { seedDemo } from './demo.ts'
+import { cancelTasks } from './archive/tasks.ts'
+import { stopListening } from './events.ts'
+import { archives } from './http/archives.ts'
+import { endEvents, sendEvents } from './http/events.ts'
+import { answerKept, versionIn } from './http/keptPages.ts'
 import { guardNames, namesOf } from './http/names.ts'
 import { limitReads, limitWrites } from './http/rates.ts'
 import { guardWrites } from './http/writes.ts'
-import { recallPage } from './pageCache.ts'
 
 const isProduction = process.env.NODE_ENV === 'production'
 /** Where the build stands, relative to the folder that the server runs in. */
@@ -34,12 +36,13 @@ export async function prepareDatabase(): Promise<void> {
 export { whyNoDatabase } from './db/client.ts'
 
 export async function closeDatabase(): Promise<void> {
-  await pool.end()
+  await Promise.all([stopListening(), pool.end()])
 }
 
 /** Ends the answers that would never end by themselves. */
 export function endStreams(): void {
-  // Filled in with the first of them.
+  endEvents()
+  cancelTasks()
 }
 
 export const app = express()
@@ -87,33 +90,11 @@ app.use((_request, response, next) => {
   })
   next()
 })
-app.use(limitReads, limitWrites, guardWrites())
-/** A page of a box that is kept for the box as it is now needs no rendering. */
-async function answerFromKept(request: Request, response: Response): Promise<boolean> {
-  const boxId = /^\/boxes\/([0-9a-f-]{36})\/\w+(?:\/\w+)?$/.exec(request.path)?.[1]
-  if (request.method !== 'GET' || boxId === undefined) return false
-  const version = await findVersion(boxId)
-  if (version === null) return false
-  const { originalUrl, headers } = request
-  const page = recallPage(originalUrl, headers.cookie, version, nonceOf(response))
-  if (page === undefined) return false
-  response.type('text/html; charset=utf-8').send(page)
-  return true
-}
-
+app.use(limitReads, limitWrites, archives, guardWrites())
+app.get('/events', sendEvents)
 if (isProduction) {
   app.set('etag', false)
-  app.use((request, response, next) => {
-    answerFromKept(request, response).then(
-      (isAnswered) => {
-        if (!isAnswered) next()
-      },
-      // Whatever is wrong, such as a database that is away, is told by the page itself.
-      () => {
-        next()
-      },
-    )
-  })
+  app.use(answerKept(nonceOf))
 }
 
 /** In production the routes are worked out once; while developing, anew for each request. */
@@ -121,6 +102,9 @@ const loadBuild = () => import('virtual:react-router/server-build')
 app.use(
   createRequestHandler({
     build: isProduction ? await loadBuild() : loadBuild,
-    getLoadContext: (_request, response) => ({ nonce: nonceOf(response) }),
+    getLoadContext: (_request, response) => ({
+      nonce: nonceOf(response),
+      version: versionIn(response),
+    }),
   }),
 )

@@ -1,20 +1,27 @@
 /** The boxes on the bench. */
 import { and, desc, eq, ilike, isNotNull, isNull, sql } from 'drizzle-orm'
+import { LRUCache } from 'lru-cache'
 import { v7 as uuidv7 } from 'uuid'
 
 import type { BoxDraft, Edit, EditConflict, EditRefusal } from 'core'
 import { applyEdit } from 'core'
 
+import type { Queries } from './db/client.ts'
 import { db, transact } from './db/client.ts'
 import { draftOfDocument } from './db/documents.ts'
 import { limitIssues } from '../boxFile.ts'
+import { announce } from './events.ts'
+import { isId } from './ids.ts'
 import { boxRevisions } from './db/tables/boxRevisions.ts'
+import { editReceipts } from './db/tables/editReceipts.ts'
+import { shop } from './db/tables/shop.ts'
 import { boxes } from './db/tables/boxes.ts'
 
 export interface BoxRecord {
   readonly id: string
   readonly isDemo: boolean
   readonly revision: number
+  readonly jobsRevision: number
   readonly areCautionsRead: boolean
   readonly updatedAt: Date
   readonly draft: BoxDraft
@@ -24,6 +31,7 @@ const columns = {
   id: boxes.id,
   isDemo: boxes.isDemo,
   revision: boxes.revision,
+  jobsRevision: boxes.jobsRevision,
   cautionsReadAt: boxes.cautionsReadAt,
   updatedAt: boxes.updatedAt,
   document: boxes.document,
@@ -33,6 +41,7 @@ function recordOf(row: {
   id: string
   isDemo: boolean
   revision: number
+  jobsRevision: number
   cautionsReadAt: Date | null
   updatedAt: Date
   document: unknown
@@ -41,11 +50,28 @@ function recordOf(row: {
   return {
     ...rest,
     areCautionsRead: cautionsReadAt !== null,
-    draft: draftOfDocument(row.id, document),
+    draft: keptDraft(row.id, document),
   }
 }
 
-const UUID = /^[0-9a-f]{8}(-[0-9a-f]{4}){3}-[0-9a-f]{12}$/i
+/** Boxes whose drafts are kept at hand. */
+const MOST_DRAFTS = 500
+
+/** Drafts of late, so that what was worked out for one is found again by the draft itself. */
+const drafts = new LRUCache<string, { readonly text: string; readonly draft: BoxDraft }>({
+  max: MOST_DRAFTS,
+})
+
+/** The draft of a stored document: the same one as before while the document is the same. */
+function keptDraft(id: string, document: unknown): BoxDraft {
+  const text = JSON.stringify(document)
+  const known = drafts.get(id)
+  if (known?.text === text) return known.draft
+  const draft = draftOfDocument(id, document)
+  drafts.set(id, { text, draft })
+  return draft
+}
+
 const onBench = isNull(boxes.deletedAt)
 
 function isBox(id: string) {
@@ -83,7 +109,7 @@ export async function listBoxes(search = '', after: string | null = null): Promi
   )
   const [, at, id] = CURSOR.exec(after ?? '') ?? []
   const beyond =
-    at !== undefined && id !== undefined && UUID.test(id)
+    at !== undefined && id !== undefined && isId(id) && !Number.isNaN(Date.parse(at))
       ? sql`(${boxes.updatedAt}, ${boxes.id}) < (${at}::timestamptz, ${id}::uuid)`
       : undefined
   const counted = db
@@ -117,27 +143,32 @@ export async function listBoxes(search = '', after: string | null = null): Promi
 
 /** One box, or null when there is none by that id. */
 export async function findBox(id: string): Promise<BoxRecord | null> {
-  if (!UUID.test(id)) return null
+  if (!isId(id)) return null
   const [row] = await db.select(columns).from(boxes).where(isBox(id))
   return row ? recordOf(row) : null
 }
 
+/** Changes with whatever the shop has and goes by. */
+const shopVersion = sql<string>`(select string_agg(${shop.name} || ${sql.raw('shop.xmin::text')}, ' ' order by ${shop.name}) from ${shop})`
+
 /**
- * What tells one state of a box from another, for whoever keeps what was made of it;
- * null when there is no such box.
+ * What tells one state of a box, its jobs and the shop from another, for whoever keeps what
+ * was made of them; null when there is no such box.
  */
 export async function findVersion(id: string): Promise<string | null> {
-  if (!UUID.test(id)) return null
+  if (!isId(id)) return null
   const [row] = await db
-    .select({ revision: boxes.revision, cautionsReadAt: boxes.cautionsReadAt })
+    .select({
+      revision: boxes.revision,
+      jobsRevision: boxes.jobsRevision,
+      // Tells apart what has the same numbers after a restore.
+      touched: sql<string>`${boxes.updatedAt}::text`,
+      cautionsReadAt: boxes.cautionsReadAt,
+      shop: shopVersion,
+    })
     .from(boxes)
     .where(isBox(id))
-  return row ? versionOf(id, row.revision, row.cautionsReadAt !== null) : null
-}
-
-/** The version of a box that has been loaded. */
-export function versionOf(id: string, revision: number, areCautionsRead: boolean): string {
-  return `${id} ${revision} ${areCautionsRead}`
+  return row ? [id, ...Object.values(row)].join(' ') : null
 }
 
 /** Puts a new box on the bench and returns its id. */
@@ -146,14 +177,17 @@ export async function createBox(
   options: { readonly isDemo?: boolean; readonly areCautionsRead?: boolean } = {},
 ): Promise<string> {
   const id = uuidv7()
-  await db.insert(boxes).values({
-    id,
-    name: draft.name,
-    document: draft,
-    isDemo: options.isDemo ?? false,
-    cautionsReadAt: options.areCautionsRead ? new Date() : null,
+  return transact(async (tx) => {
+    await tx.insert(boxes).values({
+      id,
+      name: draft.name,
+      document: draft,
+      isDemo: options.isDemo ?? false,
+      cautionsReadAt: options.areCautionsRead ? new Date() : null,
+    })
+    await announce(tx, id)
+    return id
   })
-  return id
 }
 
 /** Puts a copy on the bench and returns its id, or null when there is no such box. */
@@ -162,17 +196,55 @@ export async function duplicateBox(id: string): Promise<string | null> {
   return box && createBox({ ...box.draft, name: `${box.draft.name} (copy)`.slice(0, 120) })
 }
 
+export interface DeletedBox {
+  readonly id: string
+  readonly name: string
+  readonly deletedAt: Date
+}
+
+/** Deleted boxes that are told of at once. */
+const MOST_DELETED = 200
+
+/** The boxes that were taken off the bench and can be brought back, the latest first. */
+export async function listDeleted(): Promise<readonly DeletedBox[]> {
+  const rows = await db
+    .select({ id: boxes.id, name: boxes.name, deletedAt: boxes.deletedAt })
+    .from(boxes)
+    .where(isNotNull(boxes.deletedAt))
+    .orderBy(desc(boxes.deletedAt))
+    .limit(MOST_DELETED)
+  return rows.flatMap(({ deletedAt, ...row }) => (deletedAt ? [{ ...row, deletedAt }] : []))
+}
+
+/** How many boxes are deleted. */
+export async function countDeleted(): Promise<number> {
+  return db.$count(boxes, isNotNull(boxes.deletedAt))
+}
+
+/** A deleted box by its id; null where it is on the bench, or never was. */
+export async function findDeleted(id: string): Promise<DeletedBox | null> {
+  if (!isId(id)) return null
+  const [row] = await db
+    .select({ id: boxes.id, name: boxes.name, deletedAt: boxes.deletedAt })
+    .from(boxes)
+    .where(and(eq(boxes.id, id), isNotNull(boxes.deletedAt)))
+  return row?.deletedAt ? { ...row, deletedAt: row.deletedAt } : null
+}
+
 async function mark(
   id: string,
   deletedAt: Date | null,
 ): Promise<{ readonly id: string; readonly name: string } | null> {
-  if (!UUID.test(id)) return null
-  const [row] = await db
-    .update(boxes)
-    .set({ deletedAt })
-    .where(and(eq(boxes.id, id), deletedAt ? onBench : isNotNull(boxes.deletedAt)))
-    .returning({ id: boxes.id, name: boxes.name })
-  return row ?? null
+  if (!isId(id)) return null
+  return transact(async (tx) => {
+    const [row] = await tx
+      .update(boxes)
+      .set({ deletedAt })
+      .where(and(eq(boxes.id, id), deletedAt ? onBench : isNotNull(boxes.deletedAt)))
+      .returning({ id: boxes.id, name: boxes.name })
+    if (row) await announce(tx, id)
+    return row ?? null
+  })
 }
 
 /** Takes a box off the bench; `restoreBox` brings it back as it was. */
@@ -186,7 +258,7 @@ export function restoreBox(id: string) {
 
 /** Remembers that the cautions were read before the first count. */
 export async function markCautionsRead(id: string): Promise<void> {
-  if (UUID.test(id)) await db.update(boxes).set({ cautionsReadAt: new Date() }).where(isBox(id))
+  if (isId(id)) await db.update(boxes).set({ cautionsReadAt: new Date() }).where(isBox(id))
 }
 
 export type EditOutcome =
@@ -194,16 +266,33 @@ export type EditOutcome =
   | { readonly kind: 'refused'; readonly refusal: EditRefusal }
   | { readonly kind: 'absent' }
 
+/** What an edit that was sent before came to, or null when it was not. */
+async function earlierOutcome(
+  tx: Queries,
+  editId: string,
+  box: BoxRecord,
+): Promise<EditOutcome | null> {
+  const [receipt] = await tx
+    .select({ conflict: editReceipts.conflict })
+    .from(editReceipts)
+    .where(eq(editReceipts.id, editId))
+  // Only the core's conflicts are put into the column.
+  return receipt ? { kind: 'kept', box, conflict: receipt.conflict as EditConflict | null } : null
+}
+
 /**
- * Applies an edit to the box as it is now, one edit at a time. What does not take
- * effect because somebody was faster is written down all the same.
+ * Applies an edit to the box as it is now, one edit at a time; one that has an id is
+ * applied once, however often it is sent. What does not take effect because somebody was
+ * faster is written down all the same.
  */
-export async function editBox(id: string, edit: Edit): Promise<EditOutcome> {
-  if (!UUID.test(id)) return { kind: 'absent' }
+export async function editBox(id: string, edit: Edit, editId?: string): Promise<EditOutcome> {
+  if (!isId(id)) return { kind: 'absent' }
   return transact(async (tx): Promise<EditOutcome> => {
     const [row] = await tx.select(columns).from(boxes).where(isBox(id)).for('update')
     if (!row) return { kind: 'absent' }
     const before = recordOf(row)
+    const earlier = editId === undefined ? null : await earlierOutcome(tx, editId, before)
+    if (earlier) return earlier
     const result = applyEdit(before.draft, edit)
     if (!result.ok) return { kind: 'refused', refusal: result.refusal }
     const conflict = result.conflict ?? null
@@ -211,15 +300,21 @@ export async function editBox(id: string, edit: Edit): Promise<EditOutcome> {
     const [beyond] = isApplied ? limitIssues(result.draft) : []
     if (beyond)
       return { kind: 'refused', refusal: { code: 'beyond-limits', message: beyond.message } }
-    if (!isApplied && !conflict) return { kind: 'kept', box: before, conflict }
-    await tx.insert(boxRevisions).values({
-      boxId: id,
-      revision: before.revision,
-      edit,
-      isApplied,
-      documentBefore: before.draft,
-    })
-    if (!isApplied) return { kind: 'kept', box: before, conflict }
+    if (editId !== undefined)
+      await tx.insert(editReceipts).values({ id: editId, boxId: id, conflict })
+    if (isApplied || conflict)
+      await tx.insert(boxRevisions).values({
+        boxId: id,
+        revision: before.revision,
+        edit,
+        isApplied,
+        documentBefore: before.draft,
+      })
+    if (!isApplied) {
+      // Its history has grown, though the box is as it was.
+      if (conflict) await tx.update(boxes).set({ updatedAt: new Date() }).where(eq(boxes.id, id))
+      return { kind: 'kept', box: before, conflict }
+    }
     const [after] = await tx
       .update(boxes)
       .set({
@@ -231,6 +326,7 @@ export async function editBox(id: string, edit: Edit): Promise<EditOutcome> {
       .where(eq(boxes.id, id))
       .returning(columns)
     if (!after) throw new Error(`box ${id} vanished while it was locked`)
+    await announce(tx, id)
     return { kind: 'kept', box: recordOf(after), conflict }
   })
 }

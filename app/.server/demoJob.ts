@@ -89,6 +89,12 @@ const JOBS: readonly DemoJob[] = [
       ringGap('2', ['0.71', '0.66', '0.69']),
       ringGap('3', ['0.86', '0.88', '0.85']),
       ringGap('4', ['1.06', '1.05', '1.07']),
+      {
+        kind: 'limit',
+        part: 'shaft:main',
+        measure: 'end-play',
+        limit: { source: 'maker', least: '0.05', most: '0.2', unit: 'mm' },
+      },
       { kind: 'look', part: RINGS['2'], look: 'grooves', grade: 'replace' },
       { kind: 'look', part: 'sleeve:coupler-3-4', look: 'dog-corners', grade: 'watch' },
       {
@@ -131,14 +137,14 @@ const MINUTE_MS = 60_000
 /** Puts the demo jobs on a demo box. */
 export async function seedDemoJobs(boxId: string): Promise<void> {
   for (const { from, by, entries } of JOBS) {
-    const jobId = await openJob(boxId)
-    if (jobId === null) throw new Error(`there is no demo box ${boxId}`)
+    const job = await openJob(boxId)
+    if (!job) throw new Error(`there is no demo box ${boxId}`)
     const dated = entries.map((body, at): Entry => ({
       id: uuidv7(),
       at: new Date(Date.parse(from) + at * MINUTE_MS).toISOString(),
       by,
       body,
     }))
-    await addEntries(boxId, jobId, dated)
+    await addEntries(boxId, job.id, dated)
   }
 }

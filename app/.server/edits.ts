@@ -90,3 +90,9 @@ export const editSchema = z.discriminatedUnion('kind', [
       .max(MOST_CHANGES),
   }),
 ]) satisfies z.ZodType<Edit>
+
+/** An edit on its way, under the id that its page gave it; a bare edit is applied as it comes. */
+export const sentEditSchema = z.preprocess(
+  (sent) => (typeof sent === 'object' && sent !== null && 'edit' in sent ? sent : { edit: sent }),
+  z.strictObject({ id: z.uuid().optional(), edit: editSchema }),
+)

@@ -4,13 +4,14 @@ import path from 'node:path'
 import { sql } from 'drizzle-orm'
 import { v7 as uuidv7 } from 'uuid'
 
-import type { Entry, EntryBody } from 'core'
+import type { EnteredLimit, Entry, EntryBody } from 'core'
 import { readJob, threeShaftBox } from 'core'
 
-import { createBox } from './boxes.ts'
+import { createBox, deleteBox, findBox, restoreBox } from './boxes.ts'
 import { db, migrateDatabase, pool } from './db/client.ts'
-import { MOST_ENTRIES, addEntries, jobsOfBox, jobsOfBoxes, openJob, summaryOf } from './jobs.ts'
-import { keepShelf, readShelf } from './shelf.ts'
+import { MOST_ENTRIES, addEntries, jobsOfBox, jobsOfBoxes, openJob } from './jobs.ts'
+import { summariesOf, summaryOf } from './jobSummaries.ts'
+import { dropRule, keepRule, keepShelf, readRules, readShelf } from './shelf.ts'
 import { USUAL_SHELF } from '../shelf.ts'
 
 const draft = threeShaftBox({
@@ -36,22 +37,143 @@ afterAll(async () => {
 
 async function unitWithJob(): Promise<{ readonly boxId: string; readonly jobId: string }> {
   const boxId = await createBox(draft)
-  const jobId = await openJob(boxId)
-  if (jobId === null) throw new Error('no job was opened')
-  return { boxId, jobId }
+  const job = await openJob(boxId)
+  if (!job) throw new Error('no job was opened')
+  return { boxId, jobId: job.id }
 }
 
+/** Adds entries that must be taken, and returns them as they were kept. */
+async function added(
+  boxId: string,
+  jobId: string,
+  entries: readonly Entry[],
+  sentAt?: string,
+): Promise<readonly Entry[]> {
+  const outcome = await addEntries(boxId, jobId, entries, sentAt)
+  if (outcome.kind !== 'kept') throw new Error(outcome.kind)
+  return outcome.entries
+}
+
+const CLOSE: EntryBody = { kind: 'close', leftOut: '' }
+
 test('a unit has several jobs over the years, numbered from one', async () => {
-  const { boxId } = await unitWithJob()
+  const { boxId, jobId } = await unitWithJob()
+  await added(boxId, jobId, [entry(CLOSE)])
   await openJob(boxId)
   expect((await jobsOfBox(boxId)).map(({ number }) => number)).toEqual([1, 2])
   expect(await openJob(uuidv7())).toBeNull()
+  expect(await openJob('no id')).toBeNull()
 })
 
-test('jobs that are opened at once get numbers of their own', async () => {
+test('a unit has one open job at a time, however often one is opened', async () => {
   const boxId = await createBox(draft)
-  await Promise.all(Array.from({ length: 5 }, () => openJob(boxId)))
-  expect((await jobsOfBox(boxId)).map(({ number }) => number)).toEqual([1, 2, 3, 4, 5])
+  const opened = await Promise.all(Array.from({ length: 5 }, () => openJob(boxId)))
+  expect(new Set(opened.map((job) => job?.id)).size).toBe(1)
+  expect(opened.filter((job) => job?.isNew)).toHaveLength(1)
+  expect((await jobsOfBox(boxId)).map(({ number }) => number)).toEqual([1])
+})
+
+test('no job is opened, and nothing entered, for a box that is off the bench', async () => {
+  const { boxId, jobId } = await unitWithJob()
+  const note = entry({ kind: 'note', text: 'too late' })
+  await deleteBox(boxId)
+  expect(await openJob(boxId)).toBeNull()
+  expect(await addEntries(boxId, jobId, [note])).toEqual({ kind: 'deleted' })
+  await restoreBox(boxId)
+  expect(await added(boxId, jobId, [note])).toEqual([note])
+})
+
+test('a closed job takes nothing but its opening again, and that only while no other is open', async () => {
+  const { boxId, jobId } = await unitWithJob()
+  const before = entry({ kind: 'note', text: 'before' })
+  await added(boxId, jobId, [before, entry(CLOSE)])
+  const late = entry({ kind: 'note', text: 'late' })
+  expect(await addEntries(boxId, jobId, [late])).toEqual({ kind: 'closed', number: 1 })
+  // What had been kept is answered as kept, though the job is closed by now.
+  expect(await added(boxId, jobId, [before])).toEqual([before])
+  const next = await openJob(boxId)
+  const reopen = entry({ kind: 'reopen' })
+  expect(await addEntries(boxId, jobId, [reopen])).toEqual({ kind: 'other-open', number: 2 })
+  await added(boxId, next?.id ?? '', [entry(CLOSE)])
+  await added(boxId, jobId, [reopen, late])
+  expect((await jobsOfBox(boxId))[0]).toMatchObject({ number: 1, isClosed: false })
+})
+
+describe('the time of an entry is the server’s', () => {
+  test('a device whose clock is an hour slow, and one that is an hour fast', async () => {
+    const { boxId, jobId } = await unitWithJob()
+    const HOUR_MS = 3_600_000
+    const device = (offsetMs: number) => new Date(Date.now() + offsetMs).toISOString()
+    const fast = entry({ kind: 'waiting', for: 'fast' }, device(HOUR_MS))
+    await added(boxId, jobId, [fast], device(HOUR_MS))
+    const slow = entry({ kind: 'waiting', for: 'slow' }, device(-HOUR_MS))
+    await added(boxId, jobId, [slow], device(-HOUR_MS))
+    const [job] = await jobsOfBox(boxId)
+    // Entered last, by the clock that everybody goes by.
+    expect(readJob(job?.entries ?? []).waitingFor).toBe('slow')
+  })
+
+  test('what waited through an outage counts from when it was entered', async () => {
+    const { boxId, jobId } = await unitWithJob()
+    const ago = (ms: number) => new Date(Date.now() - ms).toISOString()
+    const [first] = await added(boxId, jobId, [entry({ kind: 'note', text: 'now' }, ago(0))])
+    const [second] = await added(
+      boxId,
+      jobId,
+      [entry({ kind: 'note', text: 'ten minutes ago' }, ago(600_000))],
+      ago(0),
+    )
+    const apart = Date.parse(first?.at ?? '') - Date.parse(second?.at ?? '')
+    expect(Math.abs(apart - 600_000)).toBeLessThan(60_000)
+  })
+
+  test('nothing is entered in the future', async () => {
+    const { boxId, jobId } = await unitWithJob()
+    const [kept] = await added(boxId, jobId, [
+      entry({ kind: 'note', text: 'tomorrow' }, '2199-01-01T00:00:00.000Z'),
+    ])
+    expect(Date.parse(kept?.at ?? '')).toBeLessThanOrEqual(Date.now())
+  })
+})
+
+describe('the limit of a measurement is decided by the server', () => {
+  const gap = (limit: EnteredLimit | null): EntryBody => ({
+    kind: 'measurement',
+    part: 'ring:coupler-1-2/2',
+    measure: 'ring-gap',
+    readings: ['0.9', '0.9', '0.9'],
+    unit: 'mm',
+    tool: '',
+    limit,
+    phase: 'found',
+  })
+  const generous: EnteredLimit = { source: 'maker', least: '0.01', unit: 'mm' }
+  const limitOf = (entries: readonly Entry[]) => {
+    const [body] = entries.map((each) => each.body)
+    return body?.kind === 'measurement' ? body.limit : undefined
+  }
+
+  test('whatever came with it, the rule of thumb, then the shop, then the maker', async () => {
+    const { boxId, jobId } = await unitWithJob()
+    // 0.030 in; common practice.
+    expect(limitOf(await added(boxId, jobId, [entry(gap(generous))]))).toEqual({
+      source: 'thumb',
+      least: '0.762',
+      unit: 'mm',
+    })
+    const shop: EnteredLimit = { source: 'shop', least: '0.85', unit: 'mm' }
+    await keepRule({ measure: 'ring-gap', limit: shop })
+    expect(limitOf(await added(boxId, jobId, [entry(gap(null))]))).toEqual(shop)
+    const maker: EnteredLimit = { source: 'maker', least: '0.95', unit: 'mm' }
+    const figure = entry({ kind: 'limit', part: null, measure: 'ring-gap', limit: maker })
+    await added(boxId, jobId, [figure])
+    await keepRule({ measure: 'ring-gap', limit: { ...shop, least: '0.5' } })
+    expect(limitOf(await added(boxId, jobId, [entry(gap(generous))]))).toEqual(maker)
+    await added(boxId, jobId, [entry({ kind: 'withdraw', entry: figure.id })])
+    await dropRule('ring-gap')
+    expect(await readRules()).toEqual([])
+    expect(limitOf(await added(boxId, jobId, [entry(gap(null))]))?.source).toBe('thumb')
+  })
 })
 
 test('entries come back as they were entered', async () => {
@@ -66,7 +188,7 @@ test('entries come back as they were entered', async () => {
       errorTurns: '1/8',
     }),
   ]
-  expect(await addEntries(boxId, jobId, entries)).toBe('kept')
+  expect(await added(boxId, jobId, entries)).toEqual(entries)
   expect((await jobsOfBox(boxId))[0]?.entries).toEqual(entries)
 })
 
@@ -74,7 +196,7 @@ test('an entry that is sent twice is kept once', async () => {
   const { boxId, jobId } = await unitWithJob()
   const one = entry({ kind: 'note', text: 'once' })
   await addEntries(boxId, jobId, [one])
-  expect(await addEntries(boxId, jobId, [one])).toBe('kept')
+  expect(await added(boxId, jobId, [one])).toEqual([one])
   expect((await jobsOfBox(boxId))[0]?.entries).toEqual([one])
 })
 
@@ -91,7 +213,9 @@ test('two people at one job take nothing from one another', async () => {
 test('an entry for a job of another unit is refused', async () => {
   const { jobId } = await unitWithJob()
   const other = await createBox(draft)
-  expect(await addEntries(other, jobId, [entry({ kind: 'reopen' })])).toBe('absent')
+  const refused = { kind: 'absent' }
+  expect(await addEntries(other, jobId, [entry({ kind: 'reopen' })])).toEqual(refused)
+  expect(await addEntries('no id', jobId, [entry({ kind: 'reopen' })])).toEqual(refused)
 })
 
 test('a job is full some day, and says so', async () => {
@@ -100,7 +224,10 @@ test('a job is full some day, and says so', async () => {
     insert into job_entries (id, job_id, at, by, body)
     select gen_random_uuid(), ${jobId}::uuid, now(), '', '{"kind":"reopen"}'
     from generate_series(1, ${MOST_ENTRIES})`)
-  expect(await addEntries(boxId, jobId, [entry({ kind: 'reopen' })])).toBe('full')
+  const note = entry({ kind: 'note', text: 'one more' })
+  expect(await addEntries(boxId, jobId, [note])).toEqual({ kind: 'full' })
+  // It can be closed all the same.
+  await added(boxId, jobId, [entry(CLOSE)])
 })
 
 test('the bench hears of the latest job of each unit in a line', async () => {
@@ -115,6 +242,24 @@ test('the bench hears of the latest job of each unit in a line', async () => {
     number: 1,
     isClosed: false,
     stage: 'intake',
+    waiting: [{ code: 'said', text: 'a bearing' }, { code: 'nothing-measured' }],
+  })
+})
+
+test('a line on the bench is worked out once, and anew when box or job change', async () => {
+  const { boxId, jobId } = await unitWithJob()
+  const lineOf = async () => {
+    const box = await findBox(boxId)
+    return box && (await summariesOf([box])).get(boxId)
+  }
+  const first = await lineOf()
+  expect(first?.waiting).toEqual([{ code: 'nothing-measured' }])
+  // Kept: what stands in the row is what is shown, until something changes.
+  await db.execute(sql`update jobs set summary = jsonb_set(summary, '{stage}', '"parts"')`)
+  expect(await lineOf()).toEqual({ ...first, stage: 'parts' })
+  await added(boxId, jobId, [entry({ kind: 'waiting', for: 'a bearing' })])
+  expect(await lineOf()).toEqual({
+    ...first,
     waiting: [{ code: 'said', text: 'a bearing' }, { code: 'nothing-measured' }],
   })
 })

@@ -1,25 +1,34 @@
 /** Jobs of the units on the bench, each an ever-growing log of entries. */
-import { and, asc, eq, inArray, sql } from 'drizzle-orm'
+import { and, asc, eq, inArray, isNull, ne, sql } from 'drizzle-orm'
 import { v7 as uuidv7 } from 'uuid'
 
-import type { BoxDraft, Entry, Stage, Waiting } from 'core'
-import { checkBox, readJob, stageAt, stagesOf, waitingOf } from 'core'
+import type { Entry, EntryBody, ShopRule } from 'core'
+import { limitFor, readJob } from 'core'
 
 import { entrySchema } from '../jobEntry.ts'
+import type { Queries } from './db/client.ts'
 import { db, transact } from './db/client.ts'
 import { boxes } from './db/tables/boxes.ts'
 import { jobEntries } from './db/tables/jobEntries.ts'
+import { jobPhotos } from './db/tables/jobPhotos.ts'
 import { jobs } from './db/tables/jobs.ts'
+import { announce } from './events.ts'
+import { isId } from './ids.ts'
+import { readRules } from './shelf.ts'
 
 export interface JobRecord {
   readonly id: string
   readonly number: number
+  readonly isClosed: boolean
   readonly openedAt: string
   readonly entries: readonly Entry[]
 }
 
 /** Entries that a job takes; a shop fills a few hundred. */
 export const MOST_ENTRIES = 20_000
+/** What ends a job or takes something back is taken beyond that, up to this many. */
+const MOST_ENTRIES_AT_ALL = 40_000
+const ENDING: readonly EntryBody['kind'][] = ['close', 'reopen', 'withdraw']
 
 /**
  * A stored entry as the core takes it. Rows were checked before they were stored; one of
@@ -65,92 +74,242 @@ export async function jobsOfBoxes(
   const entries = new Map<string, Entry[]>(found.map(({ id }) => [id, []]))
   for (const row of rows) entries.get(row.jobId)?.push(entryOf(row))
   const byBox = new Map<string, JobRecord[]>()
-  for (const { id, boxId, number, openedAt } of found) {
-    const record = { id, number, openedAt: openedAt.toISOString(), entries: entries.get(id) ?? [] }
+  for (const { id, boxId, number, openedAt, closedAt } of found) {
+    const record = {
+      id,
+      number,
+      isClosed: closedAt !== null,
+      openedAt: openedAt.toISOString(),
+      entries: entries.get(id) ?? [],
+    }
     byBox.set(boxId, [...(byBox.get(boxId) ?? []), record])
   }
   return byBox
 }
 
-/** A job in a line: how far it is and what waits for the person. */
-export interface JobSummary {
-  readonly number: number
-  readonly isClosed: boolean
-  readonly stage: Stage
-  readonly waiting: readonly Waiting[]
-}
-
-/** Null where the box does not hang together. */
-export function summaryOf(draft: BoxDraft, { number, entries }: JobRecord): JobSummary | null {
-  const checked = checkBox(draft)
-  if (!checked.ok) return null
-  const job = readJob(entries)
-  return {
-    number,
-    isClosed: job.isClosed,
-    stage: stageAt(stagesOf(checked.box, job)),
-    waiting: waitingOf(checked.box, job),
-  }
-}
-
 export async function jobsOfBox(boxId: string): Promise<readonly JobRecord[]> {
-  return (await jobsOfBoxes([boxId])).get(boxId) ?? []
+  return isId(boxId) ? ((await jobsOfBoxes([boxId])).get(boxId) ?? []) : []
 }
 
-/** Opens the next job of a unit and returns its id; null when there is no such unit. */
-export async function openJob(boxId: string): Promise<string | null> {
+/** Marks a box as touched by its jobs, and tells whoever has it open. */
+async function touch(tx: Queries, boxId: string): Promise<void> {
+  await tx
+    .update(boxes)
+    .set({ updatedAt: new Date(), jobsRevision: sql`${boxes.jobsRevision} + 1` })
+    .where(eq(boxes.id, boxId))
+  await announce(tx, boxId)
+}
+
+export interface OpenedJob {
+  readonly id: string
+  /** False where a job was open already, which is then the one that comes back. */
+  readonly isNew: boolean
+}
+
+/**
+ * Opens the next job of a unit; the one that is open where there is one, since a unit has
+ * one open job at a time. Null when there is no such unit on the bench.
+ */
+export async function openJob(boxId: string): Promise<OpenedJob | null> {
+  if (!isId(boxId)) return null
   return transact(async (tx) => {
     const [box] = await tx
       .select({ id: boxes.id })
       .from(boxes)
-      .where(eq(boxes.id, boxId))
+      .where(and(eq(boxes.id, boxId), isNull(boxes.deletedAt)))
       .for('update')
     if (!box) return null
+    const [open] = await tx
+      .select({ id: jobs.id })
+      .from(jobs)
+      .where(and(eq(jobs.boxId, boxId), isNull(jobs.closedAt)))
+    if (open) return { id: open.id, isNew: false }
     const [last] = await tx
       .select({ number: sql<number>`coalesce(max(${jobs.number}), 0)::int` })
       .from(jobs)
       .where(eq(jobs.boxId, boxId))
     const id = uuidv7()
     await tx.insert(jobs).values({ id, boxId, number: (last?.number ?? 0) + 1 })
-    await tx.update(boxes).set({ updatedAt: new Date() }).where(eq(boxes.id, boxId))
-    return id
+    await touch(tx, boxId)
+    return { id, isNew: true }
   })
 }
 
-/** Whether there is such a job of that box. */
-export async function isJobOf(
-  tx: Pick<typeof db, 'select'>,
-  boxId: string,
-  jobId: string,
-): Promise<boolean> {
-  const found = await tx
-    .select({ id: jobs.id })
-    .from(jobs)
-    .where(and(eq(jobs.id, jobId), eq(jobs.boxId, boxId)))
-  return found.length > 0
+/** A job as what is entered in it has to find it. */
+interface LockedJob {
+  readonly number: number
+  readonly isClosed: boolean
+  readonly isBoxDeleted: boolean
 }
 
-export type EntryOutcome = 'kept' | 'absent' | 'full'
+/** A job of that box, which nobody else changes until the transaction ends; null where there is none. */
+export async function lockJob(
+  tx: Queries,
+  boxId: string,
+  jobId: string,
+): Promise<LockedJob | null> {
+  if (!isId(boxId) || !isId(jobId)) return null
+  // The box first, as everywhere, so that nobody waits in a circle.
+  const [box] = await tx
+    .select({ deletedAt: boxes.deletedAt })
+    .from(boxes)
+    .where(eq(boxes.id, boxId))
+    .for('update')
+  const [job] = await tx
+    .select({ number: jobs.number, closedAt: jobs.closedAt })
+    .from(jobs)
+    .where(and(eq(jobs.id, jobId), eq(jobs.boxId, boxId)))
+    .for('update')
+  if (!box || !job) return null
+  return {
+    number: job.number,
+    isClosed: job.closedAt !== null,
+    isBoxDeleted: box.deletedAt !== null,
+  }
+}
 
-/** Adds entries to the log of a job; an entry that is there already is left as it is. */
+export type EntryOutcome =
+  /** As it was kept, which may differ from what was sent: its time and its limit. */
+  | { readonly kind: 'kept'; readonly entries: readonly Entry[] }
+  | { readonly kind: 'absent' | 'deleted' | 'full' }
+  | { readonly kind: 'closed' | 'other-open'; readonly number: number }
+
+/** When something was entered, by the server's clock. */
+function enteredAt(at: string, sentAt: string | undefined, now: number): Date {
+  const late = sentAt === undefined ? 0 : now - Date.parse(sentAt)
+  return new Date(Math.min(now, Date.parse(at) + late))
+}
+
+/**
+ * The limit that a measurement is judged by is decided here, from what has been entered
+ * before it, whatever the page knew.
+ */
+async function withLimit(
+  tx: Queries,
+  jobId: string,
+  rules: readonly ShopRule[],
+  body: EntryBody,
+): Promise<EntryBody> {
+  if (body.kind !== 'measurement') return body
+  const rows = await tx
+    .select(entryColumns)
+    .from(jobEntries)
+    .where(
+      and(
+        eq(jobEntries.jobId, jobId),
+        inArray(sql`${jobEntries.body}->>'kind'`, ['limit', 'withdraw']),
+      ),
+    )
+  const job = readJob(rows.map(entryOf))
+  return { ...body, limit: limitFor(job, rules, body.part, body.measure, body.unit) }
+}
+
+/** What an entry means for the rows beside the log. */
+async function follow(tx: Queries, jobId: string, { body }: Entry): Promise<void> {
+  switch (body.kind) {
+    case 'close':
+      await tx.update(jobs).set({ closedAt: new Date() }).where(eq(jobs.id, jobId))
+      break
+    case 'reopen':
+      await tx.update(jobs).set({ closedAt: null }).where(eq(jobs.id, jobId))
+      break
+    case 'withdraw':
+      await tx
+        .update(jobPhotos)
+        .set({ isWithdrawn: true })
+        .where(
+          and(
+            eq(jobPhotos.jobId, jobId),
+            eq(
+              sql`${jobPhotos.id}::text`,
+              sql`(select ${jobEntries.body}->>'photo' from ${jobEntries} where ${jobEntries.id} = ${body.entry}::uuid)`,
+            ),
+          ),
+        )
+      break
+    default:
+      break
+  }
+}
+
+/** Why an entry cannot be added; undefined where it can. */
+async function refusalOf(
+  tx: Queries,
+  boxId: string,
+  jobId: string,
+  job: LockedJob,
+  { body }: Entry,
+): Promise<Exclude<EntryOutcome, { kind: 'kept' }> | undefined> {
+  if (job.isBoxDeleted) return { kind: 'deleted' }
+  if (job.isClosed && body.kind !== 'reopen') return { kind: 'closed', number: job.number }
+  if (body.kind === 'reopen') {
+    const [other] = await tx
+      .select({ number: jobs.number })
+      .from(jobs)
+      .where(and(eq(jobs.boxId, boxId), isNull(jobs.closedAt), ne(jobs.id, jobId)))
+    if (other) return { kind: 'other-open', number: other.number }
+  }
+  const total = await tx.$count(jobEntries, eq(jobEntries.jobId, jobId))
+  const most = ENDING.includes(body.kind) ? MOST_ENTRIES_AT_ALL : MOST_ENTRIES
+  return total >= most ? { kind: 'full' } : undefined
+}
+
+/** Adds one entry; the outcome of the first time where it is there already. */
+async function addEntry(
+  tx: Queries,
+  boxId: string,
+  jobId: string,
+  rules: readonly ShopRule[],
+  entry: Entry,
+  sentAt: string | undefined,
+): Promise<Entry | Exclude<EntryOutcome, { kind: 'kept' }>> {
+  const [earlier] = await tx
+    .select(entryColumns)
+    .from(jobEntries)
+    .where(eq(jobEntries.id, entry.id))
+  if (earlier) return earlier.jobId === jobId ? entryOf(earlier) : { kind: 'absent' }
+  const job = await lockJob(tx, boxId, jobId)
+  if (!job) return { kind: 'absent' }
+  const refusal = await refusalOf(tx, boxId, jobId, job, entry)
+  if (refusal) return refusal
+  const at = enteredAt(entry.at, sentAt, Date.now())
+  const deviceAt = new Date(entry.at)
+  const body = await withLimit(tx, jobId, rules, entry.body)
+  const kept: Entry = { ...entry, at: at.toISOString(), body }
+  await tx.insert(jobEntries).values({
+    id: entry.id,
+    jobId,
+    at,
+    deviceAt: at.getTime() === deviceAt.getTime() ? null : deviceAt,
+    by: entry.by,
+    body,
+  })
+  await follow(tx, jobId, kept)
+  return kept
+}
+
+/**
+ * Adds entries to the log of a job, all or none; an entry that is there already is left as
+ * it is. `sentAt` is what the sender's clock says now, and corrects what it said before.
+ */
 export async function addEntries(
   boxId: string,
   jobId: string,
   entries: readonly Entry[],
+  sentAt?: string,
 ): Promise<EntryOutcome> {
+  if (!isId(boxId) || !isId(jobId)) return { kind: 'absent' }
   const checked = entries.map((entry) => entrySchema.parse(entry))
-  return transact(async (tx) => {
-    if (!(await isJobOf(tx, boxId, jobId))) return 'absent'
-    const [count] = await tx
-      .select({ total: sql<number>`count(*)::int` })
-      .from(jobEntries)
-      .where(eq(jobEntries.jobId, jobId))
-    if ((count?.total ?? 0) + checked.length > MOST_ENTRIES) return 'full'
-    await tx
-      .insert(jobEntries)
-      .values(checked.map(({ id, at, by, body }) => ({ id, jobId, at: new Date(at), by, body })))
-      .onConflictDoNothing({ target: jobEntries.id })
-    await tx.update(boxes).set({ updatedAt: new Date() }).where(eq(boxes.id, boxId))
-    return 'kept'
+  const rules = await readRules()
+  return transact(async (tx): Promise<EntryOutcome> => {
+    if (!(await lockJob(tx, boxId, jobId))) return { kind: 'absent' }
+    const kept: Entry[] = []
+    for (const entry of checked) {
+      const added = await addEntry(tx, boxId, jobId, rules, entry, sentAt)
+      if ('kind' in added) return added
+      kept.push(added)
+    }
+    await touch(tx, boxId)
+    return { kind: 'kept', entries: kept }
   })
 }

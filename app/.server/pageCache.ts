@@ -3,8 +3,10 @@
  * of the person's cookie and of what its loaders found; only the nonce differs from
  * response to response, so a page is kept with a mark in the nonce's place.
  *
- * What the pages of a box are made of is told by the box's version. Such a page is
- * therefore found again without running its loaders, by asking for the version alone.
+ * What the pages of a box are made of is told by the box's version, and what the bench is
+ * made of by that of everything. Such a page is therefore found again without running its
+ * loaders, by asking for the version alone; many who ask for one that is being made wait
+ * for it together.
  */
 import { createHash, randomBytes } from 'node:crypto'
 
@@ -48,7 +50,7 @@ export async function cachedPage(
   return page.replaceAll(NONCE_MARK, nonce)
 }
 
-/** A page of a box as it was last asked for at an address with a cookie. */
+/** A page as it was last asked for at an address with a cookie. */
 interface KnownPage {
   readonly key: string
   readonly version: string
@@ -60,7 +62,38 @@ function addressKey(pathAndQuery: string, cookie: string | undefined): string {
   return `${pathAndQuery}\n${cookie ?? ''}`
 }
 
-/** Remembers under which key the page of an address is kept while its box has this version. */
+/** Pages that are being made, by address, cookie and version. */
+const making = new Map<string, Promise<void>>()
+
+/**
+ * Waits until somebody else has made this page; where nobody is at it, the caller is, and
+ * calls the function that comes back when it is done, whether or not it worked.
+ */
+export async function awaitPage(
+  pathAndQuery: string,
+  cookie: string | undefined,
+  version: string,
+): Promise<(() => void) | undefined> {
+  const key = `${addressKey(pathAndQuery, cookie)}\n${version}`
+  const made = making.get(key)
+  if (made) {
+    await made
+    return undefined
+  }
+  let finish: () => void = () => undefined
+  making.set(
+    key,
+    new Promise((resolve) => {
+      finish = () => {
+        making.delete(key)
+        resolve()
+      }
+    }),
+  )
+  return finish
+}
+
+/** Remembers under which key the page of an address is kept while what it shows has this version. */
 export function rememberPage(
   pathAndQuery: string,
   cookie: string | undefined,
@@ -69,7 +102,7 @@ export function rememberPage(
   known.set(addressKey(pathAndQuery, cookie), page)
 }
 
-/** The kept page of an address whose box has this version now; undefined when there is none. */
+/** The kept page of an address that has this version now; undefined when there is none. */
 export function recallPage(
   pathAndQuery: string,
   cookie: string | undefined,

@@ -1,12 +1,13 @@
 /** Photographs of jobs. */
-import { and, eq, sql } from 'drizzle-orm'
+import { and, eq } from 'drizzle-orm'
 import sharp from 'sharp'
 
 import { MOST_PHOTOS, PHOTO_TYPES } from '../photo.ts'
 import { db, transact } from './db/client.ts'
 import { jobPhotos } from './db/tables/jobPhotos.ts'
 import { jobs } from './db/tables/jobs.ts'
-import { isJobOf } from './jobs.ts'
+import { isId } from './ids.ts'
+import { lockJob } from './jobs.ts'
 
 /** More than any camera makes; guards against pictures that unpack to very much. */
 const MOST_PIXELS = 100_000_000
@@ -37,7 +38,16 @@ export async function readPicture(bytes: Buffer): Promise<{
   }
 }
 
-export type PhotoOutcome = 'kept' | 'absent' | 'no-photo' | 'full'
+/** The type of a picture by its first bytes, without decoding it; undefined for others. */
+export async function pictureType(bytes: Buffer): Promise<string | undefined> {
+  try {
+    return PHOTO_TYPES.get((await sharp(bytes).metadata()).format)
+  } catch {
+    return undefined
+  }
+}
+
+export type PhotoOutcome = 'kept' | 'absent' | 'deleted' | 'closed' | 'no-photo' | 'full'
 
 /** Keeps a photograph under the id that its page gave it; one sent twice is kept once. */
 export async function keepPhoto(
@@ -49,12 +59,18 @@ export async function keepPhoto(
   const picture = await readPicture(bytes)
   if (!picture) return 'no-photo'
   return transact(async (tx) => {
-    if (!(await isJobOf(tx, boxId, jobId))) return 'absent'
-    const [count] = await tx
-      .select({ total: sql<number>`count(*)::int` })
-      .from(jobPhotos)
-      .where(eq(jobPhotos.jobId, jobId))
-    if ((count?.total ?? 0) >= MOST_PHOTOS) return 'full'
+    const job = await lockJob(tx, boxId, jobId)
+    if (!job) return 'absent'
+    const isHere = await tx.$count(jobPhotos, and(eq(jobPhotos.id, id), eq(jobPhotos.jobId, jobId)))
+    if (isHere > 0) return 'kept'
+    if (job.isBoxDeleted) return 'deleted'
+    if (job.isClosed) return 'closed'
+    // One that was taken back makes room for another.
+    const total = await tx.$count(
+      jobPhotos,
+      and(eq(jobPhotos.jobId, jobId), eq(jobPhotos.isWithdrawn, false)),
+    )
+    if (total >= MOST_PHOTOS) return 'full'
     await tx
       .insert(jobPhotos)
       .values({ id, jobId, ...picture, bytes })
@@ -65,6 +81,7 @@ export async function keepPhoto(
 
 /** A photograph of a job of this box; null where there is none by that id. */
 export async function findPhoto(boxId: string, id: string): Promise<Photo | null> {
+  if (!isId(boxId) || !isId(id)) return null
   const [row] = await db
     .select({ contentType: jobPhotos.contentType, bytes: jobPhotos.bytes })
     .from(jobPhotos)

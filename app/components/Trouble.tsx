@@ -1,4 +1,5 @@
 import { TriangleAlert } from 'lucide-react'
+import type { ReactNode } from 'react'
 import { useEffect } from 'react'
 
 const RETRY_MS = 3_000
@@ -8,11 +9,14 @@ export function Trouble({
   title,
   sentence,
   isRetried = false,
+  children,
 }: {
   readonly title: string
   readonly sentence: string
   /** Whether the page tries again by itself. */
   readonly isRetried?: boolean
+  /** What can be done besides. */
+  readonly children?: ReactNode
 }) {
   useEffect(() => {
     if (!isRetried) return
@@ -35,6 +39,7 @@ export function Trouble({
         <TriangleAlert aria-hidden /> {title}
       </h1>
       <p>{sentence}</p>
+      {children}
       <a className="button" href="/">
         To the bench
       </a>

@@ -1,53 +1,17 @@
-import { Download, TriangleAlert } from 'lucide-react'
-import { useState } from 'react'
-import { Link, data, useFetcher } from 'react-router'
+import { Download, TriangleAlert, X } from 'lucide-react'
+import { Link } from 'react-router'
 
-import { OUTAGE_SENTENCE, unlessOutage } from '~/.server/answers.ts'
-import { LARGEST_ARCHIVE_BYTES, previewArchive, readArchive } from '~/.server/archive.ts'
-import type { ArchiveSummary } from '~/.server/archive.ts'
+import type { ArchiveSummary, Named } from '~/archiveTask.ts'
+import type { Step } from '~/components/archive/useArchive.ts'
+import { useArchive } from '~/components/archive/useArchive.ts'
 import { FileButton } from '~/components/FileButton.tsx'
 import { HelpButton } from '~/components/HelpButton.tsx'
 import { Preview } from '~/components/Preview.tsx'
+import { formatShare } from '~/format.ts'
 
-import type { Route } from './+types/archive'
-
-export function loader() {
-  return { largestBytes: LARGEST_ARCHIVE_BYTES }
-}
-
-export async function action({ request }: Route.ActionArgs) {
-  const form = await request.formData()
-  const file = form.get('file')
-  const isPreview = form.get('intent') === 'preview'
-  if (!(file instanceof File) || file.size === 0)
-    return data({
-      kind: 'refused' as const,
-      problems: ['No file came with that. Choose an archive.'],
-    })
-  const bytes = new Uint8Array(await file.arrayBuffer())
-  const outcome = await unlessOutage(() => (isPreview ? previewArchive(bytes) : readArchive(bytes)))
-  if (!outcome) return data({ kind: 'refused' as const, problems: [OUTAGE_SENTENCE] })
-  return outcome.ok
-    ? { kind: isPreview ? ('preview' as const) : ('read' as const), summary: outcome.summary }
-    : data({ kind: 'refused' as const, problems: outcome.problems })
-}
-
-export default function ArchivePage({ loaderData }: Route.ComponentProps) {
-  const fetcher = useFetcher<typeof action>()
-  const [file, setFile] = useState<File>()
-  const [isTooLarge, setIsTooLarge] = useState(false)
-  const send = (chosen: File, intent: 'preview' | 'read') => {
-    const form = new FormData()
-    form.set('intent', intent)
-    form.set('file', chosen)
-    void fetcher.submit(form, { method: 'post', encType: 'multipart/form-data' })
-  }
-  const answer = fetcher.state === 'idle' ? fetcher.data : undefined
-  const problems = isTooLarge
-    ? [`An archive is ${loaderData.largestBytes / 1_000_000} MB at most.`]
-    : answer?.kind === 'refused'
-      ? answer.problems
-      : []
+export default function ArchivePage() {
+  const { step, takeOut, lookThrough, readIn, cancel } = useArchive()
+  const isBusy = step.kind === 'sending' || step.kind === 'working'
   return (
     <div className="mx-auto flex min-h-screen max-w-[60rem] flex-col px-5 pb-6">
       <title>Archive · Udrix</title>
@@ -64,92 +28,150 @@ export default function ArchivePage({ loaderData }: Route.ComponentProps) {
         <section aria-label="Take out">
           <h2 className="mb-1 text-[1.2rem]">Take everything out</h2>
           <p className="mb-3">
-            All boxes with their counts and their whole history, deleted ones too, in one file that
-            another Udrix reads back.
+            All boxes with their counts and their whole history, deleted ones too, all jobs with
+            their logs and photographs, the shelf and the shop’s limits: in one file that another
+            Udrix reads back. What each person chose for themselves, such as units and theme, stays
+            in their browser.
           </p>
-          <a className="button button-main" href="/archive.zip" download>
+          <button type="button" className="button button-main" disabled={isBusy} onClick={takeOut}>
             <Download aria-hidden /> Take out the archive
-          </a>
+          </button>
         </section>
         <section aria-label="Read in">
           <h2 className="mb-1 text-[1.2rem]">Read an archive in</h2>
           <p className="mb-3">
             You see first what would come in. Nothing that is here is written over: a box that is
-            here but differs comes in beside it.
+            here but differs comes in beside it, and a job here gains what its log lacks.
           </p>
-          <FileButton
-            title="Choose an archive"
-            accept=".zip,application/zip"
-            onChoose={(chosen) => {
-              const tooLarge = chosen.size > loaderData.largestBytes
-              setIsTooLarge(tooLarge)
-              if (tooLarge) return
-              setFile(chosen)
-              send(chosen, 'preview')
-            }}
-          />
-          {fetcher.state !== 'idle' && (
-            <p role="status" className="mt-3">
-              Reading {file?.name}…
-            </p>
-          )}
-          {problems.length > 0 && (
-            <div role="alert" className="mt-3">
-              <p className="trouble">
-                <TriangleAlert aria-hidden /> Nothing was read in.
-              </p>
-              <ul className="list-disc pl-6">
-                {problems.map((problem) => (
-                  <li key={problem}>{problem}</li>
-                ))}
-              </ul>
-            </div>
-          )}
-          {answer?.kind === 'read' && (
-            <p role="status" className="mt-3 font-semibold">
-              {answer.summary.fresh.length + answer.summary.differing.length} boxes came in;{' '}
-              {answer.summary.same.length} were here already.{' '}
-              <Link to="/" className="text-accent underline">
-                To the bench
-              </Link>
-            </p>
+          {!isBusy && (
+            <FileButton
+              title="Choose an archive"
+              accept=".zip,application/zip"
+              onChoose={lookThrough}
+            />
           )}
         </section>
+        <StepLine step={step} onCancel={cancel} />
       </main>
-      {answer?.kind === 'preview' && file && (
+      {step.kind === 'asked' && (
         <Preview
-          title={`Read ${file.name} in?`}
+          title={`Read ${step.name} in?`}
           confirm="Read it in"
-          onCancel={() => {
-            setFile(undefined)
-            fetcher.reset()
-          }}
+          onCancel={cancel}
           onConfirm={() => {
-            send(file, 'read')
+            readIn(step.upload)
           }}
         >
-          <Summary summary={answer.summary} />
+          <Summary summary={step.summary} />
         </Preview>
       )}
     </div>
   )
 }
 
-const PARTS = [
-  ['fresh', 'come in whole, with their history'],
-  ['differing', 'are here but differ: they come in beside, as “(from archive)”'],
-  ['same', 'are here already, and stay as they are'],
-] as const
+const WORK = {
+  out: 'Taking out',
+  preview: 'Looking through the archive',
+  read: 'Reading in',
+} as const
 
-function Summary({ summary }: { readonly summary: ArchiveSummary }) {
-  return PARTS.map(([key, sentence]) => (
-    <div key={key} className="mb-2">
+/** How far it is, and how it ended. */
+function StepLine({ step, onCancel }: { readonly step: Step; readonly onCancel: () => void }) {
+  switch (step.kind) {
+    case 'idle':
+    case 'asked':
+      return null
+    case 'sending':
+      return (
+        <p role="status">
+          Sending {step.name}: {formatShare(step.share)} <progress value={step.share} max={1} />
+        </p>
+      )
+    case 'working': {
+      const { work, done, total } = step
+      return (
+        <div role="status" className="flex flex-wrap items-center gap-3">
+          {WORK[work]}
+          {total > 0 ? `: ${done} of ${total} boxes, jobs and photographs` : '…'}
+          <progress value={total > 0 ? done : undefined} max={Math.max(total, 1)} />
+          <button type="button" className="button-quiet" onClick={onCancel}>
+            <X aria-hidden /> Cancel
+          </button>
+        </div>
+      )
+    }
+    case 'taken-out':
+      return (
+        <p role="status" className="font-semibold">
+          Taken out. The file is among your browser’s downloads.
+        </p>
+      )
+    case 'read': {
+      const { fresh, differing, same, freshEntries, freshPhotographs } = step.summary
+      return (
+        <p role="status" className="font-semibold">
+          {fresh.count + differing.count} boxes came in; {same.count} were here already.{' '}
+          {freshEntries} entries of jobs and {freshPhotographs} photographs came in.{' '}
+          <Link to="/" className="text-accent underline">
+            To the bench
+          </Link>
+        </p>
+      )
+    }
+    case 'refused':
+      return (
+        <div role="alert">
+          <p className="trouble">
+            <TriangleAlert aria-hidden /> Nothing was read in.
+          </p>
+          <ul className="list-disc pl-6">
+            {step.problems.map((problem) => (
+              <li key={problem}>{problem}</li>
+            ))}
+          </ul>
+        </div>
+      )
+  }
+}
+
+function Boxes({ named, sentence }: { readonly named: Named; readonly sentence: string }) {
+  const more = named.count - named.names.length
+  return (
+    <div className="mb-2">
       <p className="font-semibold">
-        {summary[key].length} {sentence}
+        {named.count} {sentence}
       </p>
-      {summary[key].length > 0 && (
-        <p className="text-graphite text-[0.9rem]">{summary[key].slice(0, 30).join(' · ')}</p>
+      {named.count > 0 && (
+        <p className="text-graphite text-[0.9rem]">
+          {named.names.join(' · ')}
+          {more > 0 && ` and ${more} more`}
+        </p>
       )}
     </div>
-  ))
+  )
+}
+
+/** What reading it in would do. */
+function Summary({ summary }: { readonly summary: ArchiveSummary }) {
+  const { freshJobs, grownJobs, freshEntries, freshPhotographs, freshShop, keptShop } = summary
+  return (
+    <>
+      <Boxes named={summary.fresh} sentence="come in whole, with their history" />
+      <Boxes
+        named={summary.differing}
+        sentence="are here but differ: they come in beside, as “(from archive)”"
+      />
+      <Boxes named={summary.same} sentence="are here already, and stay as they are" />
+      <p className="mb-2">
+        <b>
+          {freshJobs} jobs come in, {grownJobs} here gain something
+        </b>
+        : {freshEntries} entries and {freshPhotographs} photographs that are not here yet.
+      </p>
+      <p>
+        {freshShop} {freshShop === 1 ? 'part' : 'parts'} of the shelf and the shop’s limits come in
+        {keptShop > 0 && `; ${keptShop} differ and stay as they are here`}.
+      </p>
+    </>
+  )
 }

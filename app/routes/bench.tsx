@@ -1,9 +1,16 @@
 import { Archive, FilePlus2, Ruler, Search, TriangleAlert } from 'lucide-react'
 import { Form, Link, data, redirect } from 'react-router'
 
-import { deleteBox, duplicateBox, editBox, listBoxes, restoreBox } from '~/.server/boxes.ts'
+import {
+  countDeleted,
+  deleteBox,
+  duplicateBox,
+  editBox,
+  listBoxes,
+  restoreBox,
+} from '~/.server/boxes.ts'
 import { OUTAGE_SENTENCE, noSuchBox, unlessOutage, withDatabase } from '~/.server/answers.ts'
-import { jobsOfBoxes, summaryOf } from '~/.server/jobs.ts'
+import { summariesOf } from '~/.server/jobSummaries.ts'
 import { importBox } from '~/.server/importBox.ts'
 import { readForm, textOf } from '~/.server/requests.ts'
 import { readSettings } from '~/.server/settings.ts'
@@ -11,6 +18,7 @@ import { BoxRow } from '~/components/bench/BoxRow.tsx'
 import { DeletedToast } from '~/components/bench/DeletedToast.tsx'
 import { ImportBox } from '~/components/bench/ImportBox.tsx'
 import { HelpButton } from '~/components/HelpButton.tsx'
+import { useLiveData } from '~/components/live.ts'
 import { SettingsControls } from '~/components/SettingsControls.tsx'
 import { storable } from '~/text.ts'
 import { conflictWords, refusalWords } from '~/words/issues.ts'
@@ -27,12 +35,11 @@ export async function loader({ request }: Route.LoaderArgs) {
     withDatabase(() => listBoxes(search, searchParams.get('after'))),
     readSettings(request),
   ])
-  const jobs = await withDatabase(() => jobsOfBoxes(page.boxes.map(({ id }) => id)))
-  const boxes = page.boxes.map((box) => {
-    const job = jobs.get(box.id)?.at(-1)
-    return { ...box, job: job ? summaryOf(box.draft, job) : null }
-  })
-  return { ...page, boxes, search, settings }
+  const [jobs, deletedCount] = await withDatabase(() =>
+    Promise.all([summariesOf(page.boxes), countDeleted()]),
+  )
+  const boxes = page.boxes.map((box) => ({ ...box, job: jobs.get(box.id) ?? null }))
+  return { ...page, boxes, search, settings, deletedCount }
 }
 
 export async function action({ request }: Route.ActionArgs) {
@@ -88,8 +95,9 @@ async function change(form: FormData) {
 }
 
 export default function Bench({ loaderData, actionData }: Route.ComponentProps) {
-  const { boxes, total, isTotalCut, next, search, settings } = loaderData
+  const { boxes, total, isTotalCut, next, search, settings, deletedCount } = loaderData
   const words = vocabularyOf(settings)
+  useLiveData(null)
   const deleted = actionData?.kind === 'deleted' ? actionData : undefined
   const refused = actionData?.kind === 'not-imported' ? actionData : undefined
 
@@ -156,6 +164,11 @@ export default function Bench({ loaderData, actionData }: Route.ComponentProps) 
             {isTotalCut ? `More than ${total}` : total} {total === 1 ? 'box' : 'boxes'}
             {search !== '' && ` with “${search}” in the name`}
           </p>
+          {deletedCount > 0 && (
+            <Link to="/deleted" className="text-accent flex min-h-[44px] items-center underline">
+              Deleted boxes ({deletedCount})
+            </Link>
+          )}
           {next !== null && (
             <Link
               to={`/?${new URLSearchParams({ ...(search === '' ? {} : { q: search }), after: next })}`}

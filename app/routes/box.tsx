@@ -1,11 +1,10 @@
 import { Redo2, TriangleAlert, Undo2, X } from 'lucide-react'
 import { useEffect, useMemo, useState } from 'react'
 import { useHotkeys } from 'react-hotkeys-hook'
-import { Link, NavLink, Outlet, isRouteErrorResponse, useRevalidator } from 'react-router'
-import type { ShouldRevalidateFunctionArgs } from 'react-router'
+import { Link, NavLink, Outlet } from 'react-router'
 
 import type { Route } from './+types/box'
-import { noSuchBox, withDatabase } from '~/.server/answers.ts'
+import { missingBox, withDatabase } from '~/.server/answers.ts'
 import { findBox } from '~/.server/boxes.ts'
 import { readSettings } from '~/.server/settings.ts'
 import type { LoadedBox } from '~/components/box/boxContext.ts'
@@ -13,7 +12,11 @@ import { OpenBoxProvider } from '~/components/box/boxContext.ts'
 import { BoxName } from '~/components/box/BoxName.tsx'
 import { useKeptBox } from '~/components/box/useKeptBox.ts'
 import { HelpButton } from '~/components/HelpButton.tsx'
+import { useLiveData } from '~/components/live.ts'
+import { OutboxNotices } from '~/components/outbox/OutboxNotices.tsx'
 import { SettingsControls } from '~/components/SettingsControls.tsx'
+import { staysOpen, unlessSamePage } from '~/components/staysOpen.ts'
+import { editWords } from '~/words/changes.ts'
 import { conflictWords } from '~/words/issues.ts'
 import { vocabularyOf } from '~/words/vocabulary.ts'
 
@@ -22,39 +25,18 @@ export async function loader({ params, request }: Route.LoaderArgs): Promise<Loa
     withDatabase(() => findBox(params.boxId)),
     readSettings(request),
   ])
-  if (!box) throw noSuchBox()
+  if (!box) throw await missingBox(params.boxId)
   const { id, draft, revision, isDemo, areCautionsRead } = box
   return { id, draft, revision, isDemo, areCautionsRead, settings }
 }
 
-/** What the server last said of each box opened in this visit. */
-const lastLoaded = new Map<string, LoadedBox>()
+const open = staysOpen<LoadedBox>()
 
-/** A page that is open stays open while the server or its database does not answer. */
-export async function clientLoader({
-  params,
-  serverLoader,
-}: Route.ClientLoaderArgs): Promise<LoadedBox> {
-  try {
-    return await serverLoader()
-  } catch (error) {
-    const known = lastLoaded.get(params.boxId)
-    const isAway = !isRouteErrorResponse(error) || error.status >= 500
-    if (known && isAway) return known
-    throw error
-  }
+export function clientLoader(args: Route.ClientLoaderArgs): Promise<LoadedBox> {
+  return open.load(args)
 }
 
-/** A change of position or of gear asks nothing of the server. */
-export function shouldRevalidate({
-  currentUrl,
-  nextUrl,
-  formMethod,
-  defaultShouldRevalidate,
-}: ShouldRevalidateFunctionArgs) {
-  const isSamePage = currentUrl.pathname === nextUrl.pathname && !formMethod
-  return isSamePage && currentUrl.search !== nextUrl.search ? false : defaultShouldRevalidate
-}
+export const shouldRevalidate = unlessSamePage
 
 const PAGES = [
   ['layout', 'Lay out'],
@@ -75,25 +57,17 @@ export default function Box({ loaderData }: Route.ComponentProps) {
 function OpenedBox({ loaderData }: { readonly loaderData: LoadedBox }) {
   const { id, isDemo, settings } = loaderData
   useEffect(() => {
-    lastLoaded.set(id, loaderData)
+    open.remember(id, loaderData)
   }, [id, loaderData])
+  useLiveData(id)
   const [areCautionsRead, setAreCautionsRead] = useState(loaderData.areCautionsRead)
   const kept = useKeptBox(id, loaderData)
+  const { outbox } = kept
   const words = useMemo(() => vocabularyOf(settings), [settings])
-  const { revalidate } = useRevalidator()
-  useEffect(() => {
-    const look = () => {
-      if (document.visibilityState === 'visible') void revalidate()
-    }
-    document.addEventListener('visibilitychange', look)
-    return () => {
-      document.removeEventListener('visibilitychange', look)
-    }
-  }, [revalidate])
   useHotkeys('mod+z', () => kept.undo?.(), { preventDefault: true })
   useHotkeys('mod+shift+z, mod+y', () => kept.redo?.(), { preventDefault: true })
 
-  const open = useMemo(
+  const opened = useMemo(
     () => ({
       ...kept,
       id,
@@ -109,7 +83,7 @@ function OpenedBox({ loaderData }: { readonly loaderData: LoadedBox }) {
     [kept, id, words, settings, areCautionsRead],
   )
   return (
-    <OpenBoxProvider value={open}>
+    <OpenBoxProvider value={opened}>
       <div className="flex min-h-screen flex-col lg:h-screen print:h-auto">
         <header className="border-ink no-print flex flex-wrap items-center gap-x-2 border-b-2 px-4">
           <Link to="/" className="button-quiet -ml-2 font-bold">
@@ -131,7 +105,7 @@ function OpenedBox({ loaderData }: { readonly loaderData: LoadedBox }) {
           </nav>
           <div className="ml-auto flex flex-wrap items-center gap-1">
             <p role="status" className="text-graphite mr-1 text-[0.86rem]">
-              {kept.isWaiting ? '' : kept.pendingCount > 0 ? 'Keeping…' : 'Kept'}
+              {outbox.isWaiting ? '' : outbox.pending.length > 0 ? 'Keeping…' : 'Kept'}
             </p>
             <button
               type="button"
@@ -153,32 +127,16 @@ function OpenedBox({ loaderData }: { readonly loaderData: LoadedBox }) {
             <HelpButton />
           </div>
         </header>
-        {kept.isWaiting && (
-          <p role="alert" className="trouble bg-trouble-wash px-4 py-2">
-            <TriangleAlert aria-hidden />
-            <span>
-              Not yet kept: the database does not answer.{' '}
-              {kept.pendingCount === 1
-                ? 'Your entry stays'
-                : `Your ${kept.pendingCount} entries stay`}{' '}
-              on this page, also through a reload, and {kept.pendingCount === 1 ? 'is' : 'are'} kept
-              as soon as it is back.
-            </span>
-          </p>
-        )}
-        {kept.notices.length > 0 && (
+        <OutboxNotices outbox={outbox} wordsOf={({ edit }) => editWords(kept.draft, words, edit)} />
+        {kept.conflicts.length > 0 && (
           <div role="alert" className="trouble bg-trouble-wash items-center px-4 py-1">
             <TriangleAlert aria-hidden />
             <ul className="flex-1">
-              {kept.notices.map((notice, at) => (
-                <li key={at}>
-                  {notice.kind === 'refused'
-                    ? notice.sentence
-                    : conflictWords(kept.draft, notice.conflict, words)}
-                </li>
+              {kept.conflicts.map((conflict, at) => (
+                <li key={at}>{conflictWords(kept.draft, conflict, words)}</li>
               ))}
             </ul>
-            <button type="button" className="button-quiet" onClick={kept.dismissNotices}>
+            <button type="button" className="button-quiet" onClick={kept.dismissConflicts}>
               <X aria-hidden /> Understood
             </button>
           </div>

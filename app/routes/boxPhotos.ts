@@ -4,6 +4,7 @@ import type { Route } from './+types/boxPhotos'
 import { isDatabaseOutage } from '~/.server/db/client.ts'
 import { log } from '~/.server/log.ts'
 import { keepPhoto } from '~/.server/photos.ts'
+import { readForm } from '~/.server/requests.ts'
 import type { PhotoAnswer } from '~/photo.ts'
 import { LARGEST_PHOTO_BYTES, MOST_PHOTOS, NOT_A_PHOTO } from '~/photo.ts'
 
@@ -19,7 +20,7 @@ const refuse = (sentence: string, status = 400): Response =>
 
 /** Takes one photograph of a job. */
 export async function action({ params, request }: Route.ActionArgs) {
-  const form = await request.formData().catch(() => new FormData())
+  const form = await readForm(request)
   const sent = sentSchema.safeParse(Object.fromEntries(form))
   if (!sent.success) return refuse('No photograph came with this. Choose it again.')
   const { jobId, photo, file } = sent.data
@@ -33,9 +34,16 @@ export async function action({ params, request }: Route.ActionArgs) {
       case 'no-photo':
         return refuse(NOT_A_PHOTO)
       case 'absent':
-        return refuse('This job is no longer on the bench. Restore its box there.', 404)
+        return refuse('There is no such job of this box. Load the page again.', 404)
+      case 'deleted':
+        return refuse(
+          'This box was taken off the bench. Bring it back under “Deleted boxes” on the bench, then try again.',
+          410,
+        )
+      case 'closed':
+        return refuse('This job is closed. Open it again, then try this once more.', 409)
       case 'full':
-        return refuse(`A job takes ${MOST_PHOTOS} photographs. Take one back first.`)
+        return refuse(`A job takes ${MOST_PHOTOS} photographs. Take one back, then try again.`)
     }
   } catch (error) {
     if (!isDatabaseOutage(error)) throw error

@@ -38,7 +38,8 @@ export async function loader({ params, request }: Route.LoaderArgs) {
 }
 
 export default function History({ loaderData }: Route.ComponentProps) {
-  const { draft, words, edit, pendingCount } = useOpenBox()
+  const { draft, words, edit, outbox } = useOpenBox()
+  const pendingCount = outbox.pending.length
   const { revisions, hasOlder, compared } = loaderData
   const { revalidate } = useRevalidator()
   const known = useRef(draft)

@@ -19,9 +19,9 @@ import { formatWhen } from '~/format.ts'
 
 /** Opens the next job of the box. */
 export async function action({ params }: Route.ActionArgs) {
-  const id = await withDatabase(() => openJob(params.boxId))
-  if (id === null) throw noSuchBox()
-  return redirect(`/boxes/${params.boxId}/job`)
+  const job = await withDatabase(() => openJob(params.boxId))
+  if (!job) throw noSuchBox()
+  return redirect(`/boxes/${params.boxId}/job?job=${job.id}`)
 }
 
 /** What came in, how far the work is, and everything entered. */

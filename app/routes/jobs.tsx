@@ -1,36 +1,61 @@
-import { ClipboardPlus, TriangleAlert, X } from 'lucide-react'
-import { useMemo } from 'react'
-import { Form, NavLink, Outlet, useFetcher, useSearchParams } from 'react-router'
+import { ClipboardPlus } from 'lucide-react'
+import { useEffect, useMemo } from 'react'
+import { Form, Link, NavLink, Outlet, useFetcher, useSearchParams } from 'react-router'
 
-import { checkBox } from 'core'
+import type { ShopRule } from 'core'
+import { checkBox, indexBox } from 'core'
 
 import type { Route } from './+types/jobs'
 import { withDatabase } from '~/.server/answers.ts'
 import { jobsOfBox } from '~/.server/jobs.ts'
-import { readShelf } from '~/.server/shelf.ts'
+import { readRules, readShelf } from '~/.server/shelf.ts'
 import { useOpenBox } from '~/components/box/boxContext.ts'
+import type { LoadedJob } from '~/components/job/jobContext.ts'
 import { OpenJobProvider, useKeptJob } from '~/components/job/jobContext.ts'
+import { OutboxNotices } from '~/components/outbox/OutboxNotices.tsx'
+import { staysOpen, unlessSamePage } from '~/components/staysOpen.ts'
+import type { Shelf } from '~/shelf.ts'
+import { entryWords } from '~/words/jobs.ts'
+import { capitalize } from '~/words/names.ts'
 
-export async function loader({ params }: Route.LoaderArgs) {
-  const [jobs, shelf] = await withDatabase(() =>
-    Promise.all([jobsOfBox(params.boxId), readShelf()]),
-  )
-  return { jobs, shelf }
+interface LoadedJobs {
+  readonly jobs: readonly LoadedJob[]
+  readonly shelf: Shelf
+  readonly rules: readonly ShopRule[]
 }
+
+export async function loader({ params }: Route.LoaderArgs): Promise<LoadedJobs> {
+  const [jobs, shelf, rules] = await withDatabase(() =>
+    Promise.all([jobsOfBox(params.boxId), readShelf(), readRules()]),
+  )
+  return { jobs, shelf, rules }
+}
+
+const open = staysOpen<LoadedJobs>()
+
+export function clientLoader(args: Route.ClientLoaderArgs): Promise<LoadedJobs> {
+  return open.load(args)
+}
+
+export const shouldRevalidate = unlessSamePage
 
 /** The pages that belong to a job share what is entered in it. */
 export default function Jobs({ loaderData }: Route.ComponentProps) {
-  const { id, draft, settings } = useOpenBox()
+  const { id, draft, settings, words } = useOpenBox()
+  useEffect(() => {
+    open.remember(id, loaderData)
+  }, [id, loaderData])
   const [search] = useSearchParams()
   const kept = useKeptJob(id, loaderData.jobs, search.get('job'), settings.initials)
   const box = useMemo(() => {
     const checked = checkBox(draft)
     return checked.ok ? checked.box : undefined
   }, [draft])
-  const { shelf } = loaderData
-  const open = useMemo(() => ({ ...kept, box, shelf }), [kept, box, shelf])
+  const { shelf, rules } = loaderData
+  const opened = useMemo(() => ({ ...kept, box, shelf, rules }), [kept, box, shelf, rules])
+  const { outbox, newer } = kept
   return (
-    <OpenJobProvider value={open}>
+    <OpenJobProvider value={opened}>
       <section
         aria-label="The job in hand"
         className="border-rule no-print flex flex-wrap items-center gap-x-4 gap-y-1 border-b px-4 py-1"
@@ -62,9 +87,9 @@ export default function Jobs({ loaderData }: Route.ComponentProps) {
             </nav>
             <Initials value={settings.initials} known={shelf.initials} />
             <p role="status" className="text-graphite text-[0.86rem]">
-              {kept.isWaiting
+              {outbox.isWaiting
                 ? ''
-                : kept.pendingCount > 0
+                : outbox.pending.length > 0
                   ? 'Keeping the entry…'
                   : 'All entries kept'}
             </p>
@@ -73,32 +98,19 @@ export default function Jobs({ loaderData }: Route.ComponentProps) {
           <OpenTheFirst />
         )}
       </section>
-      {kept.isWaiting && (
-        <p role="alert" className="trouble bg-trouble-wash px-4 py-2">
-          <TriangleAlert aria-hidden />
-          <span>
-            Not yet kept: Udrix does not answer.{' '}
-            {kept.pendingCount === 1
-              ? 'Your entry stays'
-              : `Your ${kept.pendingCount} entries stay`}{' '}
-            on this page, also through a reload, and {kept.pendingCount === 1 ? 'is' : 'are'} sent
-            as soon as it does.
-          </span>
+      {newer && (
+        <p role="status" className="bg-accent-wash flex items-center gap-3 px-4 py-1">
+          Job {newer.number} of this unit is open. What you enter here goes to job{' '}
+          {kept.current?.number}.
+          <Link to={`/boxes/${id}/job?job=${newer.id}`} className="text-accent underline">
+            Go to job {newer.number}
+          </Link>
         </p>
       )}
-      {kept.refusals.length > 0 && (
-        <div role="alert" className="trouble bg-trouble-wash items-center px-4 py-1">
-          <TriangleAlert aria-hidden />
-          <ul className="flex-1">
-            {kept.refusals.map((sentence, at) => (
-              <li key={at}>{sentence}</li>
-            ))}
-          </ul>
-          <button type="button" className="button-quiet" onClick={kept.dismissRefusals}>
-            <X aria-hidden /> Understood
-          </button>
-        </div>
-      )}
+      <OutboxNotices
+        outbox={outbox}
+        wordsOf={({ entry }) => [capitalize(entryWords({ box: indexBox(draft), words }, entry))]}
+      />
       <Outlet />
     </OpenJobProvider>
   )

@@ -7,6 +7,7 @@ import {
   VERDICTS,
   boundsOf,
   indexBox,
+  limitFor,
   readJob,
   unitParts,
   unitsOf,
@@ -20,7 +21,6 @@ import { ConeWear } from '~/components/measure/ConeWear.tsx'
 import { FindingList } from '~/components/measure/FindingList.tsx'
 import { LimitEntry } from '~/components/measure/LimitEntry.tsx'
 import { MeasureEntry } from '~/components/measure/MeasureEntry.tsx'
-import { limitFor } from '~/components/measure/limits.ts'
 import { ShimPlanner } from '~/components/measure/ShimPlanner.tsx'
 import { TrendView } from '~/components/measure/TrendView.tsx'
 import { trendPoints } from '~/components/measure/trendPoints.ts'
@@ -47,7 +47,7 @@ const KIND_NAMES: Readonly<Record<UnitPartKind, string>> = {
 /** Measurements and looks, part by part, with their verdicts in the drawing. */
 export default function MeasurePage() {
   const { id, draft, words, settings } = useOpenBox()
-  const { job, jobs, shelf, current, record } = useOpenJob()
+  const { job, jobs, shelf, rules, current, record } = useOpenJob()
   const [search, change] = useViewState()
   const [units, setUnits] = useState<Readonly<Partial<Record<Measure, ReadingUnit>>>>({})
   const [tool, setTool] = useState('')
@@ -79,7 +79,7 @@ export default function MeasurePage() {
     settings.lengthUnit === 'in' ? unit === 'thou' : unit === 'mm',
   )
   const unit: ReadingUnit = (measure && units[measure]) ?? usual ?? readable?.[0] ?? 'mm'
-  const limit = measure ? limitFor(job, part.ref, measure, unit) : null
+  const limit = measure ? limitFor(job, rules, part.ref, measure, unit) : null
   const bounds = boundsOf(limit)
   const limitFigure = bounds?.least ?? bounds?.most
   const latest = job.findings
@@ -203,6 +203,7 @@ export default function MeasurePage() {
               unit={unit}
               tool={tool}
               shelf={shelf}
+              rules={rules}
               isDisabled={isDisabled}
               onUnit={(next) => {
                 setUnits({ ...units, [measure]: next })

@@ -2,6 +2,7 @@
 import type {
   Bounds,
   ConeCount,
+  EnteredLimit,
   LimitSource,
   LineState,
   Look,
@@ -15,7 +16,7 @@ import type {
   Statistic,
   Verdict,
 } from 'core'
-import { toUnit } from 'core'
+import { fromUnit, toUnit } from 'core'
 
 import { formatNumber } from '~/format.ts'
 
@@ -32,6 +33,20 @@ export const UNIT_NAMES: Readonly<Record<ReadingUnit, string>> = {
   lbin: 'lb·in',
   km: 'km',
   mi: 'mi',
+}
+
+/** The units in full, where a short one would read as another word. */
+export const UNIT_WORDS: Readonly<Record<ReadingUnit, string>> = {
+  mm: 'millimetres',
+  um: 'micrometres',
+  in: 'inches',
+  thou: 'thousandths of an inch',
+  deg: 'degrees',
+  Nm: 'newton-metres',
+  lbft: 'pound-feet',
+  lbin: 'pound-inches',
+  km: 'kilometres',
+  mi: 'miles',
 }
 
 const DECIMALS: Readonly<Record<ReadingUnit, number>> = {
@@ -61,6 +76,17 @@ export function formatFigure(value: number, unit: ReadingUnit): string {
   const text = DECIMALS[unit] === 0 ? GROUPED.format(figure) : formatNumber(figure, DECIMALS[unit])
   return `${text}${NBSP}${UNIT_NAMES[unit]}`
 }
+
+/** How far a figure is from a limit, never rounded to nothing: "less than 0.1 thou". */
+function formatDistance(value: number, unit: ReadingUnit): string {
+  const least = 10 ** -DECIMALS[unit]
+  return toUnit(value, unit) < least / 2
+    ? `less than ${formatFigure(fromUnit(least, unit), unit)}`
+    : formatFigure(value, unit)
+}
+
+/** Closer to a limit than this, in the unit used inside, a figure is said to lie on it. */
+const ON_LIMIT = 1e-9
 
 export const MEASURE_NAMES: Readonly<Record<Measure, string>> = {
   'ring-gap': 'ring gap',
@@ -201,19 +227,30 @@ export function boundsWords({ least, most }: Bounds, unit: ReadingUnit): string 
   return most === undefined ? 'no limit' : `at most ${formatFigure(most, unit)}`
 }
 
+/** A limit as it was entered: "0.05 to 0.15 mm", "at least 0.030 in". */
+export function boundsText({ least, most, unit }: EnteredLimit): string {
+  const name = `${NBSP}${UNIT_NAMES[unit]}`
+  if (least !== undefined && most !== undefined) return `${least} to ${most}${name}`
+  return least !== undefined ? `at least ${least}${name}` : `at most ${most ?? ''}${name}`
+}
+
 /** Why a verdict is what it is, one sentence each. */
 export function reasonWords(reason: Reason, unit: ReadingUnit): string {
   switch (reason.code) {
     case 'within':
       return `${formatFigure(reason.figure, unit)} is within the limit of ${boundsWords(reason.bounds, unit)}.`
     case 'below-least':
-      return `${formatFigure(reason.figure, unit)} is ${formatFigure(reason.least - reason.figure, unit)} below the least of ${formatFigure(reason.least, unit)}.`
+      return `${formatFigure(reason.figure, unit)} is ${formatDistance(reason.least - reason.figure, unit)} below the least of ${formatFigure(reason.least, unit)}.`
     case 'above-most':
-      return `${formatFigure(reason.figure, unit)} is ${formatFigure(reason.figure - reason.most, unit)} above the most of ${formatFigure(reason.most, unit)}.`
+      return `${formatFigure(reason.figure, unit)} is ${formatDistance(reason.figure - reason.most, unit)} above the most of ${formatFigure(reason.most, unit)}.`
     case 'near-least':
-      return `${formatFigure(reason.figure, unit)} is only ${formatFigure(reason.figure - reason.least, unit)} above the least of ${formatFigure(reason.least, unit)}.`
+      if (reason.figure - reason.least < ON_LIMIT)
+        return `${formatFigure(reason.figure, unit)} is exactly the least that it may be.`
+      return `${formatFigure(reason.figure, unit)} is only ${formatDistance(reason.figure - reason.least, unit)} above the least of ${formatFigure(reason.least, unit)}.`
     case 'near-most':
-      return `${formatFigure(reason.figure, unit)} is only ${formatFigure(reason.most - reason.figure, unit)} below the most of ${formatFigure(reason.most, unit)}.`
+      if (reason.most - reason.figure < ON_LIMIT)
+        return `${formatFigure(reason.figure, unit)} is exactly the most that it may be.`
+      return `${formatFigure(reason.figure, unit)} is only ${formatDistance(reason.most - reason.figure, unit)} below the most of ${formatFigure(reason.most, unit)}.`
     case 'uneven':
       return `The readings differ by ${formatFigure(reason.spread, unit)} round it, a sign of a bent or cracked part.`
     case 'no-limit':

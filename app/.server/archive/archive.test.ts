@@ -1,17 +1,34 @@
+import { createHash } from 'node:crypto'
+import fs from 'node:fs'
+import os from 'node:os'
 import path from 'node:path'
 
 import { sql } from 'drizzle-orm'
 import fc from 'fast-check'
 import { strFromU8, strToU8, unzipSync, zipSync } from 'fflate'
+import sharp from 'sharp'
+import { v7 as uuidv7 } from 'uuid'
 
-import { movePart, diffDrafts, threeShaftBox } from 'core'
+import type { Entry, EntryBody } from 'core'
+import { diffDrafts, movePart, threeShaftBox } from 'core'
 
-import { couplersOn, tangle } from '../../core/testing/arbitraries.ts'
-import { makeArchive, previewArchive, readArchive } from './archive.ts'
-import { createBox, deleteBox, editBox, findBox, listBoxes } from './boxes.ts'
-import { db, migrateDatabase, pool } from './db/client.ts'
-import { boxRevisions } from './db/tables/boxRevisions.ts'
-import { boxes } from './db/tables/boxes.ts'
+import { couplersOn, tangle } from '../../../core/testing/arbitraries.ts'
+import type { ArchiveSummary } from '../../archiveTask.ts'
+import { formatBoxFile } from '../../boxFile.ts'
+import { USUAL_SHELF } from '../../shelf.ts'
+import { createBox, deleteBox, editBox, findBox, listBoxes } from '../boxes.ts'
+import { db, migrateDatabase, pool } from '../db/client.ts'
+import { boxRevisions } from '../db/tables/boxRevisions.ts'
+import { boxes } from '../db/tables/boxes.ts'
+import { jobEntries } from '../db/tables/jobEntries.ts'
+import { jobPhotos } from '../db/tables/jobPhotos.ts'
+import { jobs } from '../db/tables/jobs.ts'
+import { shop } from '../db/tables/shop.ts'
+import { addEntries, jobsOfBox, openJob } from '../jobs.ts'
+import { keepPhoto } from '../photos.ts'
+import { keepRule, keepShelf } from '../shelf.ts'
+import { previewArchive, readArchive } from './read.ts'
+import { writeArchive } from './write.ts'
 
 const NOW = new Date('2026-11-25T10:00:00Z')
 const draft = threeShaftBox({
@@ -20,142 +37,389 @@ const draft = threeShaftBox({
   directAt: 4,
   reverse: 'constant-mesh',
 })
+const folder = fs.mkdtempSync(path.join(os.tmpdir(), 'udrix-archive-'))
+const FILE = path.join(folder, 'archive.zip')
 
 async function empty(): Promise<void> {
-  await db.execute(sql`truncate boxes, box_revisions, seeds restart identity cascade`)
+  await db.execute(sql`truncate boxes, box_revisions, shop, seeds restart identity cascade`)
 }
 
 beforeAll(() => migrateDatabase(path.resolve('app/.server/db/migrations')))
 beforeEach(empty)
-afterAll(() => pool.end())
+afterAll(async () => {
+  fs.rmSync(folder, { recursive: true })
+  await pool.end()
+})
 
-/** Everything that the database holds of boxes, but for the numbers of revisions. */
+type Files = Record<string, Uint8Array>
+
+async function takeOut(): Promise<void> {
+  await writeArchive(fs.createWriteStream(FILE), NOW)
+}
+
+/** The archive unpacked by another program, changed, and packed again. */
+function repack(change: (files: Files) => void): void {
+  const files = unzipSync(fs.readFileSync(FILE))
+  change(files)
+  fs.writeFileSync(FILE, zipSync(files))
+}
+
+/** Changes a file and states the checksum that it then has, as a careful forger would. */
+function forge(files: Files, name: string, content: string): void {
+  const before = createHash('sha256')
+    .update(files[name] ?? '')
+    .digest('hex')
+  files[name] = strToU8(content)
+  const after = createHash('sha256').update(content).digest('hex')
+  const list = strFromU8(files['checksums.sha256'] ?? new Uint8Array())
+  files['checksums.sha256'] = strToU8(list.replace(before, after))
+}
+
+async function read(): Promise<ArchiveSummary> {
+  const outcome = await readArchive(FILE)
+  if (!outcome.ok) throw new Error(outcome.problems.join(' '))
+  return outcome.summary
+}
+
+function entry(body: EntryBody): Entry {
+  return { id: uuidv7(), at: '2026-01-05T08:00:00.000Z', by: 'AB', body }
+}
+
+function picture(format: 'png' | 'jpeg'): Promise<Buffer> {
+  return sharp({ create: { width: 40, height: 20, channels: 3, background: '#c84' } })
+    .toFormat(format)
+    .toBuffer()
+}
+
+/** A box with history, two jobs and photographs, a deleted one, and what the shop has. */
+async function fillShop(): Promise<{ readonly boxId: string; readonly jobId: string }> {
+  const boxId = await createBox(draft, { isDemo: true, areCautionsRead: true })
+  const count = { kind: 'count', gear: 'main-1', reading: 'first', base: null } as const
+  await editBox(boxId, { ...count, toothCount: 40 }, uuidv7())
+  const moved = movePart(draft, { list: 'gears', id: 'main-2' }, 3)
+  await editBox(boxId, { kind: 'change', changes: diffDrafts(draft, moved) })
+  // Meets the first count, and is written down without effect.
+  await editBox(boxId, { ...count, toothCount: 41, reading: 'second', base: 39 })
+  await editBox(boxId, { ...count, toothCount: 42, reading: 'second', base: 39 })
+  await deleteBox(await createBox({ ...draft, name: 'deleted one' }))
+  const first = await openJob(boxId)
+  await addEntries(boxId, first?.id ?? '', [
+    entry({ kind: 'note', text: 'brass in the oil' }),
+    entry({ kind: 'close', leftOut: '' }),
+  ])
+  const second = await openJob(boxId)
+  const jobId = second?.id ?? ''
+  const photos = [uuidv7(), uuidv7()]
+  await keepPhoto(boxId, jobId, photos[0] ?? '', await picture('png'))
+  await keepPhoto(boxId, jobId, photos[1] ?? '', await picture('jpeg'))
+  const shown = photos.map((photo) => entry({ kind: 'photo', photo, caption: 'ring' }))
+  await addEntries(boxId, jobId, [...shown, entry({ kind: 'withdraw', entry: shown[1]?.id ?? '' })])
+  await keepShelf({ ...USUAL_SHELF, initials: ['AB'] })
+  await keepRule({ measure: 'ring-gap', limit: { source: 'shop', least: '0.8', unit: 'mm' } })
+  return { boxId, jobId }
+}
+
+/** Everything that the database holds, but for running numbers and what is worked out anew. */
 async function everything(): Promise<unknown> {
-  const revisions = await db.select().from(boxRevisions).orderBy(boxRevisions.id)
-  return {
+  const all = {
     boxes: await db.select().from(boxes).orderBy(boxes.id),
-    revisions: revisions.map(({ id: _id, ...rest }) => rest),
+    revisions: await db.select().from(boxRevisions).orderBy(boxRevisions.id),
+    jobs: await db.select().from(jobs).orderBy(jobs.id),
+    entries: await db.select().from(jobEntries).orderBy(jobEntries.seq),
+    photos: await db.select().from(jobPhotos).orderBy(jobPhotos.id),
+    shop: await db.select().from(shop).orderBy(shop.name),
+  }
+  return {
+    ...all,
+    boxes: all.boxes.map(({ jobsRevision: _jobsRevision, ...rest }) => rest),
+    revisions: all.revisions.map(({ id: _id, ...rest }) => rest),
+    jobs: all.jobs.map(({ closedAt, ...rest }) => ({ ...rest, isClosed: closedAt !== null })),
+    entries: all.entries.map(({ seq: _seq, ...rest }) => rest),
   }
 }
 
-async function changed(archive: Uint8Array, change: (files: Record<string, Uint8Array>) => void) {
-  const files = unzipSync(archive)
-  change(files)
-  return readArchive(zipSync(files))
-}
-
-test('another Udrix reads everything back whole: boxes, history, and what was deleted', async () => {
-  const id = await createBox(draft, { isDemo: true, areCautionsRead: true })
-  await editBox(id, {
-    kind: 'count',
-    gear: 'main-1',
-    reading: 'first',
-    toothCount: 40,
-    base: null,
-  })
-  await editBox(id, {
-    kind: 'change',
-    changes: diffDrafts(draft, movePart(draft, { list: 'gears', id: 'main-2' }, 3)),
-  })
-  await deleteBox(await createBox({ ...draft, name: 'deleted one' }))
+test('another Udrix reads everything back whole', async () => {
+  await fillShop()
   const before = await everything()
-  const archive = await makeArchive(NOW)
+  await takeOut()
   await empty()
-  expect(await previewArchive(archive)).toEqual({
+  expect(await previewArchive(FILE)).toEqual({
     ok: true,
-    summary: { fresh: ['archived', 'deleted one'], same: [], differing: [] },
+    summary: {
+      fresh: { count: 2, names: ['archived', 'deleted one'] },
+      same: { count: 0, names: [] },
+      differing: { count: 0, names: [] },
+      freshJobs: 2,
+      grownJobs: 0,
+      freshEntries: 5,
+      freshPhotographs: 2,
+      freshShop: 2,
+      keptShop: 0,
+    },
   })
   expect(await listBoxes()).toMatchObject({ total: 0 })
-  expect((await readArchive(archive)).ok).toBe(true)
+  await read()
   expect(await everything()).toEqual(before)
-  expect(unzipSync(await makeArchive(NOW))).toEqual(unzipSync(archive))
+})
+
+test('any other program can unpack it and make sure of it', async () => {
+  const { boxId } = await fillShop()
+  await takeOut()
+  const files = unzipSync(fs.readFileSync(FILE))
+  const list = strFromU8(files['checksums.sha256'] ?? new Uint8Array())
+  const stated = list
+    .trimEnd()
+    .split('\n')
+    .map((line) => line.split('  '))
+  expect(stated.map(([, name]) => name).sort()).toEqual(
+    Object.keys(files)
+      .filter((name) => name !== 'checksums.sha256')
+      .sort(),
+  )
+  for (const [digest, name = ''] of stated)
+    expect(
+      createHash('sha256')
+        .update(files[name] ?? '')
+        .digest('hex'),
+    ).toBe(digest)
+  const box = await findBox(boxId)
+  expect(strFromU8(files[`boxes/${boxId}.json`] ?? new Uint8Array())).toBe(
+    box && formatBoxFile(box.draft),
+  )
 })
 
 test('random boxes come back as they were', async () => {
   const drafts = fc.sample(couplersOn(tangle), 30)
   const ids = await Promise.all(drafts.map((each) => createBox(each)))
-  const archive = await makeArchive(NOW)
+  await takeOut()
   await empty()
-  await readArchive(archive)
+  await read()
   for (const [at, id] of ids.entries()) expect((await findBox(id))?.draft).toEqual(drafts[at])
 })
 
-test('what is here already stays, and what differs comes in beside it', async () => {
-  const same = await createBox(draft)
-  const id = await createBox({ ...draft, name: 'worked on' })
-  const archive = await makeArchive(NOW)
-  await editBox(id, { kind: 'rename', name: 'worked on further', base: 'worked on' })
-  const outcome = await readArchive(archive)
-  expect(outcome).toEqual({
-    ok: true,
-    summary: { fresh: [], same: ['archived'], differing: ['worked on'] },
+describe('what is here already', () => {
+  test('stays, and what differs comes in beside it, once however often it is read', async () => {
+    const same = await createBox(draft)
+    const id = await createBox({ ...draft, name: 'worked on' })
+    await takeOut()
+    await editBox(id, { kind: 'rename', name: 'worked on further', base: 'worked on' })
+    const named = (...names: string[]) => ({ count: names.length, names })
+    expect(await read()).toMatchObject({
+      fresh: named(),
+      same: named('archived'),
+      differing: named('worked on'),
+    })
+    expect(await read()).toMatchObject({ fresh: named(), differing: named() })
+    const names = (await listBoxes()).boxes.map((box) => box.draft.name).sort()
+    expect(names).toEqual(['archived', 'worked on (from archive)', 'worked on further'])
+    expect((await findBox(same))?.draft).toEqual(draft)
   })
-  const names = (await listBoxes()).boxes.map(({ draft: { name } }) => name).sort()
-  expect(names).toEqual(['archived', 'worked on (from archive)', 'worked on further'])
-  expect((await findBox(same))?.draft).toEqual(draft)
+
+  test('a job gains what its log lacks, and loses nothing', async () => {
+    const { boxId, jobId } = await fillShop()
+    await takeOut()
+    const later = entry({ kind: 'note', text: 'later' })
+    await addEntries(boxId, jobId, [later])
+    await db.execute(sql`delete from job_entries where body->>'caption' = 'ring'`)
+    await db.execute(sql`delete from job_photos where content_type = 'image/png'`)
+    expect(await read()).toMatchObject({
+      freshJobs: 0,
+      grownJobs: 1,
+      freshEntries: 2,
+      freshPhotographs: 1,
+    })
+    const job = (await jobsOfBox(boxId)).find(({ id }) => id === jobId)
+    expect(job?.entries.map(({ body }) => body.kind).sort()).toEqual([
+      'note',
+      'photo',
+      'photo',
+      'withdraw',
+    ])
+  })
+
+  test('a second open job comes in closed, under a number of its own', async () => {
+    const { boxId, jobId } = await fillShop()
+    await takeOut()
+    await db.execute(sql`delete from jobs where id = ${jobId}::uuid`)
+    const other = await openJob(boxId)
+    await read()
+    const all = await jobsOfBox(boxId)
+    expect(all.map(({ number }) => number)).toEqual([1, 2, 3])
+    expect(all.filter(({ isClosed }) => !isClosed).map(({ id }) => id)).toEqual([other?.id])
+    expect(all.at(-1)?.entries.at(-1)?.body).toMatchObject({ kind: 'close' })
+  })
+
+  test('of the shop stays, and is told of where it differs', async () => {
+    await fillShop()
+    await takeOut()
+    await keepShelf({ ...USUAL_SHELF, initials: ['CD'] })
+    expect(await read()).toMatchObject({ freshShop: 0, keptShop: 1 })
+  })
+})
+
+test('an archive of version 1 is read back', async () => {
+  const id = uuidv7()
+  const at = '2026-01-05T08:00:00.000Z'
+  const history = [
+    {
+      revision: 1,
+      edit: { kind: 'rename', name: 'archived', base: 'older' },
+      isApplied: true,
+      documentBefore: { ...draft, name: 'older' },
+      at,
+    },
+  ]
+  const record = {
+    isDemo: false,
+    revision: 2,
+    cautionsReadAt: null,
+    createdAt: at,
+    updatedAt: at,
+    deletedAt: null,
+    history,
+  }
+  // As docs/format.md described version 1.
+  const files = {
+    'udrix-archive.json': strToU8('{"format": "udrix-archive", "version": 1, "boxes": 1}'),
+    [`boxes/${id}.json`]: strToU8(formatBoxFile(draft)),
+    [`records/${id}.json`]: strToU8(JSON.stringify(record)),
+  }
+  fs.writeFileSync(FILE, zipSync(files))
+  expect(await read()).toMatchObject({ fresh: { count: 1 } })
+  expect((await findBox(id))?.draft).toEqual(draft)
+  expect(await db.select({ at: boxRevisions.at }).from(boxRevisions)).toEqual([
+    { at: new Date(at) },
+  ])
+  // One byte of the count of a gear, with the length as it was: the ZIP's own checksum tells.
+  const bytes = Buffer.from(zipSync(files, { level: 0 }))
+  const place = bytes.indexOf('"stationMm"') + '"stationMm": '.length
+  bytes.write('9', place)
+  fs.writeFileSync(FILE, bytes)
+  await empty()
+  const outcome = await readArchive(FILE)
+  expect(outcome.ok ? '' : outcome.problems.join(' ')).toContain('was changed or damaged')
 })
 
 describe('all or nothing', () => {
-  test.each([
+  test.each<readonly [string, (files: Files, box: string, job: string) => void, string]>([
+    [
+      'a count that was changed',
+      (files, box) => {
+        const text = strFromU8(files[box] ?? new Uint8Array())
+        files[box] = strToU8(text.replace('"toothCount": 40', '"toothCount": 41'))
+      },
+      'its checksum is another',
+    ],
     [
       'a box file with an unknown field',
-      (files: Record<string, Uint8Array>, box: string) => {
-        files[box] = strToU8(strFromU8(files[box] ?? new Uint8Array()).replace('{', '{"odd": 1,'))
+      (files, box) => {
+        const text = strFromU8(files[box] ?? new Uint8Array())
+        forge(files, box, text.replace('{', '{"odd": 1,'))
       },
       'Udrix does not know "odd" here',
     ],
     [
+      'a log with an entry of no known kind',
+      (files, _box, job) => {
+        const name = job.replace('jobs', 'entries').replace('json', 'ndjson')
+        const text = strFromU8(files[name] ?? new Uint8Array())
+        forge(files, name, text.replace('"kind":"note"', '"kind":"nothing"'))
+      },
+      'entries/',
+    ],
+    [
+      'a job of a box that is nowhere',
+      (files, _box, job) => {
+        const text = strFromU8(files[job] ?? new Uint8Array())
+        forge(files, job, text.replace(/"boxId": "[^"]+"/, `"boxId": "${uuidv7()}"`))
+      },
+      'of a box that is neither here nor in the archive',
+    ],
+    [
+      'a photograph that is none',
+      (files) => {
+        const name = Object.keys(files).find((each) => each.endsWith('.png')) ?? ''
+        forge(files, name, 'not a picture')
+      },
+      'is not the picture that its name says',
+    ],
+    [
       'a record that is gone',
-      (files: Record<string, Uint8Array>, box: string) => {
+      (files, box) => {
         Reflect.deleteProperty(files, box.replace('boxes', 'records'))
       },
-      'records/',
+      'is missing in this archive',
     ],
     [
       'a heading from a newer version',
-      (files: Record<string, Uint8Array>) => {
+      (files) => {
         files['udrix-archive.json'] = strToU8('{"format": "udrix-archive", "version": 7}')
       },
       'This archive has version 7',
     ],
     [
-      'a file that Udrix does not write',
-      (files: Record<string, Uint8Array>) => {
+      'a file that was put in',
+      (files) => {
+        files[`boxes/${uuidv7()}.json`] = strToU8('{}')
+      },
+      'was not in this archive when Udrix wrote it',
+    ],
+    [
+      'a name that leads elsewhere',
+      (files) => {
         files['boxes/../../elsewhere.json'] = strToU8('{}')
       },
-      'Udrix does not know the file',
+      'not a ZIP archive, or it is damaged',
     ],
   ])('%s: nothing is read in', async (_name, change, sentence) => {
-    await createBox(draft)
-    await createBox({ ...draft, name: 'another' })
-    const archive = await makeArchive(NOW)
+    await fillShop()
+    await takeOut()
     await empty()
-    const outcome = await changed(archive, (files) => {
-      const box = Object.keys(files).find((name) => name.startsWith('boxes/'))
-      change(files, box ?? '')
+    repack((files) => {
+      const named = (start: string) =>
+        Object.keys(files).find(
+          (name) =>
+            name.startsWith(start) &&
+            !strFromU8(files[name] ?? new Uint8Array()).includes('deleted one'),
+        ) ?? ''
+      change(files, named('boxes/'), named('jobs/'))
     })
+    const outcome = await readArchive(FILE)
     expect(outcome.ok ? '' : outcome.problems.join(' ')).toContain(sentence)
-    expect(await listBoxes()).toMatchObject({ total: 0 })
+    expect(await everything()).toEqual({
+      boxes: [],
+      revisions: [],
+      jobs: [],
+      entries: [],
+      photos: [],
+      shop: [],
+    })
   })
 
-  test('bytes that are no archive, or a damaged one', async () => {
+  test('bytes that are no archive, or any one byte changed', async () => {
     await createBox(draft)
-    const archive = await makeArchive(NOW)
+    await takeOut()
+    const archive = fs.readFileSync(FILE)
+    const whole = (await listBoxes()).boxes.map((box) => box.draft)
     await empty()
     await fc.assert(
       fc.asyncProperty(
         fc.oneof(
           fc.uint8Array({ maxLength: 400 }),
-          fc.tuple(fc.nat(archive.length - 1), fc.nat(255)).map(([at, value]) => {
-            const damaged = archive.slice()
-            damaged[at] = value
-            return damaged.slice(0, Math.max(at, archive.length - 50))
+          fc.nat(archive.length).map((length) => archive.subarray(0, length)),
+          fc.tuple(fc.nat(archive.length - 1), fc.integer({ min: 1, max: 255 })).map(([at, by]) => {
+            const damaged = Buffer.from(archive)
+            damaged[at] = ((damaged[at] ?? 0) + by) % 256
+            return damaged
           }),
         ),
         async (bytes) => {
-          const outcome = await readArchive(bytes)
+          fs.writeFileSync(FILE, bytes)
+          const outcome = await readArchive(FILE)
+          // A byte that says nothing, such as a time in the directory, may differ.
+          const expected = outcome.ok ? whole : []
+          expect((await listBoxes()).boxes.map((box) => box.draft)).toEqual(expected)
           if (!outcome.ok) expect(outcome.problems[0]).toBeTruthy()
-          expect((await listBoxes()).total).toBeLessThanOrEqual(1)
           await empty()
         },
       ),

@@ -47,7 +47,7 @@ export const db = drizzle(pool)
 /** What queries are made with: the pool, or the connection of a transaction. */
 export type Queries = Pick<
   typeof db,
-  'select' | 'insert' | 'update' | 'delete' | 'execute' | '$with' | 'with'
+  'select' | 'insert' | 'update' | 'delete' | 'execute' | '$count'
 >
 
 export interface TransactionOptions {
@@ -59,6 +59,44 @@ export interface TransactionOptions {
 
 const BEGIN_SNAPSHOT = sql`begin isolation level repeatable read read only`
 
+/** A connection that somebody works with alone, and gives back or closes. */
+interface Loan {
+  readonly client: pg.PoolClient | pg.Client
+  readonly end: (broken: Error | undefined) => void
+}
+
+async function borrow(isLong: boolean): Promise<Loan> {
+  if (!isLong) {
+    const client = await pool.connect()
+    return {
+      client,
+      end: (broken) => {
+        client.release(broken)
+      },
+    }
+  }
+  const client = await patientClient()
+  return {
+    client,
+    end: () => {
+      void client.end().catch(() => undefined)
+    },
+  }
+}
+
+/** A connection without limits of time, outside the pool. */
+async function patientClient(): Promise<pg.Client> {
+  const client = new pg.Client({
+    connectionString: databaseUrl(),
+    connectionTimeoutMillis: CONNECTION_TIMEOUT_MS,
+  })
+  client.on('error', (error) => {
+    log.warn({ err: error }, 'the connection of a long piece of work broke')
+  })
+  await client.connect()
+  return client
+}
+
 /**
  * Runs work in one transaction on a connection of its own. A connection that broke or
  * does not answer is closed and never used again.
@@ -67,15 +105,11 @@ export async function transact<T>(
   work: (tx: Queries) => Promise<T>,
   { isSnapshot = false, isLong = false }: TransactionOptions = {},
 ): Promise<T> {
-  const client = await pool.connect()
+  const { client, end } = await borrow(isLong)
   const tx = drizzle(client)
   let broken: Error | undefined
   try {
     await tx.execute(isSnapshot ? BEGIN_SNAPSHOT : sql`begin`)
-    if (isLong) {
-      await tx.execute(sql`set local statement_timeout = 0`)
-      await tx.execute(sql`set local idle_in_transaction_session_timeout = 0`)
-    }
     const result = await work(tx)
     await tx.execute(sql`commit`)
     return result
@@ -87,28 +121,31 @@ export async function transact<T>(
       })
     throw error
   } finally {
-    client.release(broken)
+    end(broken)
   }
 }
 
 /** Brings the tables up to date; several servers starting at once take turns. */
 export async function migrateDatabase(migrationsFolder: string): Promise<void> {
-  // A connection of its own, since a migration may take longer than any request may.
-  const client = new pg.Client({
-    connectionString: databaseUrl(),
-    connectionTimeoutMillis: CONNECTION_TIMEOUT_MS,
-  })
-  client.on('error', (error) => {
-    log.warn({ err: error }, 'the connection of a migration broke')
-  })
+  const client = await patientClient()
   try {
-    await client.connect()
     await client.query('select pg_advisory_lock($1)', [MIGRATION_LOCK_KEY])
     await migrate(drizzle(client), { migrationsFolder })
   } finally {
     // Its end gives the lock back.
     await client.end()
   }
+}
+
+/**
+ * What tells one state of the whole database from another: the transactions that are over.
+ * Where two snapshots are the same, so is everything that can be read in them.
+ */
+export async function findVersionOfAll(): Promise<string | null> {
+  const { rows } = await pool.query<{ version: string }>(
+    'select pg_current_snapshot()::text as version',
+  )
+  return rows[0]?.version ?? null
 }
 
 /** Classes of SQLSTATE that mean "no connection", "out of resources" and "operator intervention". */

@@ -42,8 +42,8 @@ export function namesOf({ HOST: host = '', NAMES: names = '' }: Environment): Re
 /** Refuses requests under any other name. */
 export function guardNames(names: ReadonlySet<string>) {
   return (request: Request, response: Response, next: NextFunction): void => {
-    // Absent where the request names no host, whatever the types say.
-    if (names.has(`${request.hostname}`.toLowerCase())) next()
+    const { host = '' } = request.headers
+    if (names.has(host.toLowerCase().replace(/:\d+$/, ''))) next()
     else
       response
         .status(421)

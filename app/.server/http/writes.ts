@@ -2,7 +2,6 @@
 import type { NextFunction, Request, Response } from 'express'
 
 import { LARGEST_PHOTO_BYTES } from '../../photo.ts'
-import { LARGEST_ARCHIVE_BYTES } from '../archive.ts'
 
 /** Leaves room for a box file of the largest size and its form. */
 const LARGEST_BODY_BYTES = 1_100_000
@@ -10,13 +9,7 @@ const LARGEST_BODY_BYTES = 1_100_000
 const PHOTOS_PATH = /^\/boxes\/[0-9a-f-]{36}\/photos$/
 const LARGEST_PHOTO_BODY_BYTES = LARGEST_PHOTO_BYTES + 100_000
 
-/** The address that takes most, with room for the form around an archive. */
-const ARCHIVE_PATH = '/archive'
-const LARGEST_ARCHIVE_BODY_BYTES = LARGEST_ARCHIVE_BYTES + 100_000
-
 function largestBody(pathname: string): number {
-  // The router asks for a page's data under the same name with an ending.
-  if (pathname.replace(/\.data$/, '') === ARCHIVE_PATH) return LARGEST_ARCHIVE_BODY_BYTES
   return PHOTOS_PATH.test(pathname) ? LARGEST_PHOTO_BODY_BYTES : LARGEST_BODY_BYTES
 }
 

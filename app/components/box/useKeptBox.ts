@@ -4,18 +4,24 @@
  * the browser's store until the server has kept it, through reloads and outages.
  */
 import { useCallback, useMemo, useState } from 'react'
+import { v7 as uuidv7 } from 'uuid'
 
 import type { BoxDraft, Edit, EditConflict } from 'core'
 import { applyEdit, inverseOf } from 'core'
 
 import type { EditAnswer } from '~/editAnswer.ts'
+import { EDIT_ANSWER_KINDS } from '~/editAnswer.ts'
+import { postJson } from '~/components/outbox/answers.ts'
+import type { Outbox } from '~/components/outbox/useOutbox.ts'
+import { useOutbox } from '~/components/outbox/useOutbox.ts'
 
-import { postJson, useOutbox } from './useOutbox.ts'
+/** An edit under an id of its own, so that it is applied once, however often it is sent. */
+export interface SentEdit {
+  readonly id: string
+  readonly edit: Edit
+}
 
-/** Something that the person must hear about an entry. */
-export type Notice =
-  | { readonly kind: 'conflict'; readonly conflict: EditConflict }
-  | { readonly kind: 'refused'; readonly sentence: string }
+type KeptEdit = Extract<EditAnswer, { readonly kind: 'kept' }>
 
 export interface KeptBox {
   readonly draft: BoxDraft
@@ -23,12 +29,11 @@ export interface KeptBox {
   readonly edit: (edit: Edit) => void
   readonly undo: (() => void) | undefined
   readonly redo: (() => void) | undefined
-  /** Entries that the server has not confirmed. */
-  readonly pendingCount: number
-  /** Whether the last attempt failed, so that entries wait on this page. */
-  readonly isWaiting: boolean
-  readonly notices: readonly Notice[]
-  readonly dismissNotices: () => void
+  /** Edits that the server has not confirmed. */
+  readonly outbox: Omit<Outbox<SentEdit>, 'put'>
+  /** What met somebody else's change. */
+  readonly conflicts: readonly EditConflict[]
+  readonly dismissConflicts: () => void
 }
 
 interface Known {
@@ -38,29 +43,33 @@ interface Known {
 
 export function useKeptBox(boxId: string, loaded: Known): KeptBox {
   const [known, setKnown] = useState<Known>(loaded)
-  const [notices, setNotices] = useState<readonly Notice[]>([])
+  const [conflicts, setConflicts] = useState<readonly EditConflict[]>([])
   const [done, setDone] = useState<readonly Edit[]>([])
   const [undone, setUndone] = useState<readonly Edit[]>([])
 
   if (loaded.revision > known.revision) setKnown(loaded)
 
-  const { pending, isWaiting, put } = useOutbox<Edit, EditAnswer>(
-    `udrix-entry:${boxId}`,
-    useCallback((edit) => postJson<EditAnswer>(`/boxes/${boxId}/edits`, edit), [boxId]),
-    useCallback((answer) => {
-      if (answer.kind === 'refused')
-        setNotices((before) => [...before, { kind: 'refused', sentence: answer.sentence }])
-      else {
-        const { draft, revision, conflict } = answer
-        setKnown((before) => (revision >= before.revision ? { draft, revision } : before))
-        if (conflict) setNotices((before) => [...before, { kind: 'conflict', conflict }])
-      }
+  const { put, ...outbox } = useOutbox<SentEdit, KeptEdit>(`udrix-edits:${boxId}`, {
+    send: useCallback(
+      (sent: SentEdit) => postJson<EditAnswer>(`/boxes/${boxId}/edits`, sent, EDIT_ANSWER_KINDS),
+      [boxId],
+    ),
+    onKept: useCallback(({ draft, revision, conflict }: KeptEdit) => {
+      setKnown((before) => (revision >= before.revision ? { draft, revision } : before))
+      if (conflict) setConflicts((before) => [...before, conflict])
     }, []),
+  })
+  const { pending } = outbox
+  const send = useCallback(
+    (edits: readonly Edit[]) => {
+      put(edits.map((edit) => ({ id: uuidv7(), edit })))
+    },
+    [put],
   )
 
   const draft = useMemo(
     () =>
-      pending.reduce((before, edit) => {
+      pending.reduce((before, { edit }) => {
         const result = applyEdit(before, edit)
         return result.ok ? result.draft : before
       }, known.draft),
@@ -69,11 +78,11 @@ export function useKeptBox(boxId: string, loaded: Known): KeptBox {
 
   const edit = useCallback(
     (next: Edit) => {
-      put([next])
+      send([next])
       setDone((before) => [...before, next])
       setUndone([])
     },
-    [put],
+    [send],
   )
   const last = done[done.length - 1]
   const lastUndone = undone[undone.length - 1]
@@ -83,22 +92,21 @@ export function useKeptBox(boxId: string, loaded: Known): KeptBox {
     undo:
       last &&
       (() => {
-        put(inverseOf(last))
+        send(inverseOf(last))
         setDone(done.slice(0, -1))
         setUndone([...undone, last])
       }),
     redo:
       lastUndone &&
       (() => {
-        put([lastUndone])
+        send([lastUndone])
         setUndone(undone.slice(0, -1))
         setDone([...done, lastUndone])
       }),
-    pendingCount: pending.length,
-    isWaiting,
-    notices,
-    dismissNotices: useCallback(() => {
-      setNotices([])
+    outbox,
+    conflicts,
+    dismissConflicts: useCallback(() => {
+      setConflicts([])
     }, []),
   }
 }

@@ -4,9 +4,11 @@ import { v7 as uuidv7 } from 'uuid'
 
 import type { Entry } from 'core'
 
-import type { PhotoAnswer } from '~/photo.ts'
 import { LARGEST_FILE_BYTES } from '~/photo.ts'
 
+import { storePhoto } from '~/components/outbox/photoStore.ts'
+
+import { PhotoPicture } from './PhotoPicture.tsx'
 import { useOpenJob } from './jobContext.ts'
 import { shrinkPhoto } from './shrinkPhoto.ts'
 
@@ -21,33 +23,16 @@ interface PhotosProps {
   readonly entry?: string | undefined
 }
 
-/** A photograph that is on its way. */
-interface Upload {
-  readonly id: string
-  readonly blob: Blob
-}
-
-async function send(boxId: string, jobId: string, { id, blob }: Upload): Promise<PhotoAnswer> {
-  const form = new FormData()
-  form.set('jobId', jobId)
-  form.set('photo', id)
-  form.set('file', blob, 'photo')
-  try {
-    const response = await fetch(`/boxes/${boxId}/photos`, { method: 'POST', body: form })
-    // Our own route answers with nothing else.
-    return (await response.json()) as PhotoAnswer
-  } catch {
-    return { kind: 'not-yet' }
-  }
-}
-
 type PhotoEntry = Entry & { readonly body: { readonly kind: 'photo' } }
 
 /** The photographs of a job or of one part of it, and a way to add one. */
 export function Photos({ boxId, part, entry: of }: PhotosProps) {
-  const { job, current, record } = useOpenJob()
+  const { job, current, record, outbox } = useOpenJob()
+  const waiting = new Set(
+    outbox.pending.flatMap(({ entry: { body } }) => (body.kind === 'photo' ? [body.photo] : [])),
+  )
   const [problem, setProblem] = useState<string>()
-  const [waiting, setWaiting] = useState<Upload>()
+  const [isOnPageOnly, setIsOnPageOnly] = useState(false)
   const [caption, setCaption] = useState('')
   const [shown, setShown] = useState(PAGE)
   const isDisabled = current === undefined || job.isClosed
@@ -57,35 +42,23 @@ export function Photos({ boxId, part, entry: of }: PhotosProps) {
     .filter(({ body }) => of === undefined || body.entry === of)
     .reverse()
 
-  const upload = async (one: Upload): Promise<void> => {
-    if (!current) return
-    setWaiting(one)
-    setProblem(undefined)
-    const answer = await send(boxId, current.id, one)
-    switch (answer.kind) {
-      case 'kept':
-        record({
-          kind: 'photo',
-          photo: one.id,
-          caption: caption.trim(),
-          ...(part !== undefined && { part }),
-          ...(of !== undefined && { entry: of }),
-        })
-        setWaiting(undefined)
-        setCaption('')
-        break
-      case 'refused':
-        setWaiting(undefined)
-        setProblem(answer.sentence)
-        break
-      case 'not-yet':
-        setProblem('Udrix does not answer. The photograph is still here: send it again.')
-    }
-  }
   const choose = async (file: File): Promise<void> => {
+    setProblem(undefined)
     const shrunk = await shrinkPhoto(file)
-    if (shrunk.ok) await upload({ id: uuidv7(), blob: shrunk.blob })
-    else setProblem(shrunk.sentence)
+    if (!shrunk.ok) {
+      setProblem(shrunk.sentence)
+      return
+    }
+    const photo = uuidv7()
+    setIsOnPageOnly(!(await storePhoto(photo, shrunk.blob)))
+    record({
+      kind: 'photo',
+      photo,
+      caption: caption.trim(),
+      ...(part !== undefined && { part }),
+      ...(of !== undefined && { entry: of }),
+    })
+    setCaption('')
   }
   return (
     <section aria-label="Photographs">
@@ -119,16 +92,17 @@ export function Photos({ boxId, part, entry: of }: PhotosProps) {
             }}
           />
         </label>
-        {waiting && problem && (
-          <button type="button" className="button" onClick={() => void upload(waiting)}>
-            Send it again
-          </button>
-        )}
       </div>
       <p className="text-graphite text-[0.92rem]">
         JPEG, PNG or WebP, {LARGEST_FILE_BYTES / 1_000_000} MB at most; made smaller before it is
         sent.
       </p>
+      {isOnPageOnly && waiting.size > 0 && (
+        <p role="alert" className="trouble">
+          <TriangleAlert aria-hidden /> This browser keeps no photographs. Leave the page open until
+          it is sent.
+        </p>
+      )}
       {problem && (
         <p role="alert" className="trouble">
           <TriangleAlert aria-hidden /> {problem}
@@ -138,14 +112,12 @@ export function Photos({ boxId, part, entry: of }: PhotosProps) {
         <ul aria-label="Photographs of this job" className="mt-1 flex flex-wrap gap-3">
           {photos.slice(0, shown).map(({ id, body }) => (
             <li key={id} className="w-[10rem]">
-              <a href={`/boxes/${boxId}/photos/${body.photo}`}>
-                <img
-                  src={`/boxes/${boxId}/photos/${body.photo}`}
-                  alt={body.caption === '' ? 'Photograph without a caption' : body.caption}
-                  loading="lazy"
-                  className="border-rule h-[7rem] w-full border object-cover"
-                />
-              </a>
+              <PhotoPicture
+                boxId={boxId}
+                photo={body.photo}
+                caption={body.caption}
+                isWaiting={waiting.has(body.photo)}
+              />
               <span className="block text-[0.92rem] break-words">{body.caption}</span>
               {!isDisabled && (
                 <button

@@ -2,17 +2,24 @@
 import { createContext, useCallback, useContext, useMemo, useState } from 'react'
 import { v7 as uuidv7 } from 'uuid'
 
-import type { Box, Entry, EntryBody, Job } from 'core'
+import type { Box, Entry, EntryBody, Job, ShopRule } from 'core'
 import { readJob } from 'core'
 
-import { postJson, useOutbox } from '~/components/box/useOutbox.ts'
+import { serverNow } from '~/components/live.ts'
+import { removePhoto } from '~/components/outbox/photoStore.ts'
+import type { Outbox } from '~/components/outbox/useOutbox.ts'
+import { useOutbox } from '~/components/outbox/useOutbox.ts'
 import type { EntryAnswer } from '~/jobEntry.ts'
 import type { Shelf } from '~/shelf.ts'
+
+import type { SentEntry } from './sendEntry.ts'
+import { sendEntry } from './sendEntry.ts'
 
 /** A job as the server hands it to its pages. */
 export interface LoadedJob {
   readonly id: string
   readonly number: number
+  readonly isClosed: boolean
   readonly openedAt: string
   readonly entries: readonly Entry[]
 }
@@ -25,14 +32,14 @@ export interface OpenJob {
   readonly job: Job
   /** The box where it hangs together; jobs are judged by nothing else. */
   readonly box: Box | undefined
-  /** What the shop has. */
+  /** Another job of the unit that is open while this page shows an older one. */
+  readonly newer: LoadedJob | undefined
+  /** What the shop has, and the limits that it goes by. */
   readonly shelf: Shelf
+  readonly rules: readonly ShopRule[]
   /** Adds an entry to the current job and returns its id. */
   readonly record: (body: EntryBody) => string
-  readonly pendingCount: number
-  readonly isWaiting: boolean
-  readonly refusals: readonly string[]
-  readonly dismissRefusals: () => void
+  readonly outbox: Omit<Outbox<SentEntry>, 'put'>
 }
 
 const Context = createContext<OpenJob | undefined>(undefined)
@@ -45,12 +52,22 @@ export function useOpenJob(): OpenJob {
   return job
 }
 
-interface Sent {
-  readonly jobId: string
-  readonly entry: Entry
-}
+type KeptEntry = Extract<EntryAnswer, { readonly kind: 'kept' }>
 
 const NO_ENTRIES: readonly Entry[] = []
+
+/**
+ * The job that a page is about: the one that its address names, else the one that was the
+ * latest when it was opened. It stays so when somebody opens another, since what is being
+ * entered belongs to the job that the person has before them.
+ */
+function usePinnedJob(jobs: readonly LoadedJob[], chosen: string | null): LoadedJob | undefined {
+  const wanted = jobs.find(({ id }) => id === chosen)?.id
+  const [pinned, setPinned] = useState(wanted ?? jobs.at(-1)?.id)
+  if (wanted !== undefined && wanted !== pinned) setPinned(wanted)
+  if (pinned === undefined && jobs.length > 0) setPinned(jobs.at(-1)?.id)
+  return jobs.find(({ id }) => id === (wanted ?? pinned)) ?? jobs.at(-1)
+}
 
 /** The jobs of a box with what was entered here on top, kept now or as soon as the server can. */
 export function useKeptJob(
@@ -58,23 +75,22 @@ export function useKeptJob(
   jobs: readonly LoadedJob[],
   chosen: string | null,
   by: string,
-): Omit<OpenJob, 'box' | 'shelf'> {
-  const current = jobs.find(({ id }) => id === chosen) ?? jobs.at(-1)
-  const [kept, setKept] = useState<readonly Sent[]>([])
-  const [refusals, setRefusals] = useState<readonly string[]>([])
-  const { pending, isWaiting, put } = useOutbox<Sent, EntryAnswer>(
-    `udrix-job:${boxId}`,
-    useCallback((sent) => postJson<EntryAnswer>(`/boxes/${boxId}/entries`, sent), [boxId]),
-    useCallback((answer, sent) => {
-      if (answer.kind === 'refused') setRefusals((before) => [...before, answer.sentence])
-      else setKept((before) => [...before, sent])
+): Omit<OpenJob, 'box' | 'shelf' | 'rules'> {
+  const current = usePinnedJob(jobs, chosen)
+  const [kept, setKept] = useState<readonly SentEntry[]>([])
+  const { put, ...outbox } = useOutbox<SentEntry, KeptEntry>(`udrix-entries:${boxId}`, {
+    send: useCallback((sent: SentEntry) => sendEntry(boxId, sent), [boxId]),
+    onKept: useCallback(({ entry }: KeptEntry, { jobId }: SentEntry) => {
+      setKept((before) => [...before, { jobId, entry }])
     }, []),
-  )
+  })
+  const { pending, aside, takeBack } = outbox
   const job = useMemo(() => {
     const entries = new Map<string, Entry>()
-    for (const entry of current?.entries ?? NO_ENTRIES) entries.set(entry.id, entry)
-    for (const { jobId, entry } of [...kept, ...pending])
+    for (const { jobId, entry } of [...pending, ...kept])
       if (jobId === current?.id) entries.set(entry.id, entry)
+    // What the server says of an entry is its last word.
+    for (const entry of current?.entries ?? NO_ENTRIES) entries.set(entry.id, entry)
     return readJob([...entries.values()])
   }, [current, kept, pending])
   const jobId = current?.id
@@ -82,7 +98,7 @@ export function useKeptJob(
     (body: EntryBody) => {
       const id = uuidv7()
       if (jobId !== undefined)
-        put([{ jobId, entry: { id, at: new Date().toISOString(), by, body } }])
+        put([{ jobId, entry: { id, at: serverNow().toISOString(), by, body } }])
       return id
     },
     [jobId, put, by],
@@ -90,13 +106,21 @@ export function useKeptJob(
   return {
     jobs,
     current,
+    newer: jobs.find(
+      ({ id, isClosed, number }) => id !== jobId && !isClosed && number > (current?.number ?? 0),
+    ),
     job,
     record,
-    pendingCount: pending.length,
-    isWaiting,
-    refusals,
-    dismissRefusals: useCallback(() => {
-      setRefusals([])
-    }, []),
+    outbox: {
+      ...outbox,
+      takeBack: useCallback(
+        (key: string) => {
+          const body = aside.find((letter) => letter.key === key)?.item.entry.body
+          if (body?.kind === 'photo') void removePhoto(body.photo)
+          takeBack(key)
+        },
+        [aside, takeBack],
+      ),
+    },
   }
 }

@@ -1,18 +1,11 @@
-import type { EnteredLimit, ReadingUnit, Stack } from 'core'
+import type { EnteredLimit, ReadingUnit } from 'core'
 import { STACK_UNITS_PER_MM, boundsOf, stacksRound } from 'core'
 
 import type { Shelf } from '~/shelf.ts'
-import { formatThickness } from '~/shelf.ts'
-import { UNIT_NAMES } from '~/words/measures.ts'
+import { stackText } from '~/shelf.ts'
 
 /** A stack of more leaves than this reads wrong. */
 const MOST_LEAVES = 3
-
-function stackWords({ thicknesses, total }: Stack, unit: ReadingUnit): string {
-  const each = thicknesses.map((thickness) => formatThickness(thickness, unit)).join(' + ')
-  const sum = thicknesses.length > 1 ? ` = ${formatThickness(total, unit)}` : ''
-  return `${each}${sum} ${UNIT_NAMES[unit]}`
-}
 
 /** Which of the shop's leaves to put together round the limit of a gap. */
 export function LeafHint({
@@ -34,8 +27,9 @@ export function LeafHint({
   if (!go || !next) return null
   return (
     <p className="text-[0.98rem]">
-      From your leaves: <b>{stackWords(go, unit)}</b> must go in all round, or the gap is below the
-      limit. <b>{stackWords(next, unit)}</b> going in as well shows that it is above it.
+      From your leaves: <b>{stackText(shelf.leaves, go.thicknesses, unit)}</b> must go in all round,
+      or the gap is below the limit. <b>{stackText(shelf.leaves, next.thicknesses, unit)}</b> going
+      in as well shows that it is above it.
     </p>
   )
 }

@@ -1,11 +1,12 @@
 import { TriangleAlert } from 'lucide-react'
 import { useState } from 'react'
+import { useFetcher } from 'react-router'
 
 import type { EntryBody, LimitSource, Measure, ReadingUnit } from 'core'
 import { MEASURE_RULES } from 'core'
 
 import { entryBodySchema } from '~/jobEntry.ts'
-import { MEASURE_NAMES, SOURCE_NAMES, UNIT_NAMES, shownUnit } from '~/words/measures.ts'
+import { MEASURE_NAMES, SOURCE_NAMES, UNIT_WORDS, shownUnit } from '~/words/measures.ts'
 
 interface LimitEntryProps {
   readonly part: string
@@ -22,6 +23,8 @@ export function LimitEntry({ part, measure, unit, isDisabled, onKeep }: LimitEnt
   const [source, setSource] = useState<LimitSource>('maker')
   const [isForAll, setIsForAll] = useState(true)
   const [problem, setProblem] = useState<string>()
+  const rule = useFetcher<{ readonly isKept: boolean; readonly sentence: string }>()
+  const isOfShop = source === 'shop'
   const shown = shownUnit(MEASURE_RULES[measure].judges, unit)
   const end = (label: string, value: string, set: (text: string) => void) => (
     <label className="font-semibold">
@@ -41,7 +44,7 @@ export function LimitEntry({ part, measure, unit, isDisabled, onKeep }: LimitEnt
   return (
     <details className="border-rule border-t-2 pt-2">
       <summary className="text-accent min-h-[44px] cursor-pointer py-2 font-semibold">
-        Enter a limit for this unit
+        Enter a limit
       </summary>
       <form
         className="grid gap-2"
@@ -60,14 +63,19 @@ export function LimitEntry({ part, measure, unit, isDisabled, onKeep }: LimitEnt
           })
           setProblem(parsed.error?.issues[0]?.message)
           if (!parsed.success) return
+          if (isOfShop) {
+            const limit = { least, most, unit: shown, measure }
+            void rule.submit({ intent: 'rule', ...limit }, { method: 'post', action: '/shelf' })
+            return
+          }
           onKeep(parsed.data)
           setLeast('')
           setMost('')
         }}
       >
         <div className="flex flex-wrap gap-3">
-          {end(`Least, ${UNIT_NAMES[shown]}`, least, setLeast)}
-          {end(`Most, ${UNIT_NAMES[shown]}`, most, setMost)}
+          {end(`Least, ${UNIT_WORDS[shown]}`, least, setLeast)}
+          {end(`Most, ${UNIT_WORDS[shown]}`, most, setMost)}
           <label className="font-semibold">
             From
             <select
@@ -82,7 +90,16 @@ export function LimitEntry({ part, measure, unit, isDisabled, onKeep }: LimitEnt
             </select>
           </label>
         </div>
-        <label className="flex min-h-[44px] items-center gap-2">
+        {isOfShop && (
+          <p>
+            A rule of the shop is kept for every unit, and stands on the Shelf. The maker’s figure
+            for a unit comes before it.
+          </p>
+        )}
+        {isOfShop && rule.data && (
+          <p role={rule.data.isKept ? 'status' : 'alert'}>{rule.data.sentence}</p>
+        )}
+        <label className="flex min-h-[44px] items-center gap-2" hidden={isOfShop}>
           <input
             type="checkbox"
             className="size-5"
@@ -98,7 +115,7 @@ export function LimitEntry({ part, measure, unit, isDisabled, onKeep }: LimitEnt
             <TriangleAlert aria-hidden /> {problem}
           </p>
         )}
-        <button className="button" disabled={isDisabled}>
+        <button className="button" disabled={isDisabled && !isOfShop}>
           Keep the limit
         </button>
       </form>

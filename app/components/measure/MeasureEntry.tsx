@@ -1,8 +1,17 @@
 import { CornerDownLeft, Plus, TriangleAlert } from 'lucide-react'
 import { useRef, useState } from 'react'
 
-import type { ConeCount, EnteredLimit, EntryBody, Job, Measure, ReadingUnit } from 'core'
-import { CONE_COUNTS, MEASURE_RULES, boundsOf, figureOf, judge, parseReading, unitsOf } from 'core'
+import type { ConeCount, EnteredLimit, EntryBody, Job, Measure, ReadingUnit, ShopRule } from 'core'
+import {
+  CONE_COUNTS,
+  MEASURE_RULES,
+  boundsOf,
+  figureOf,
+  judge,
+  limitFor,
+  parseReading,
+  unitsOf,
+} from 'core'
 
 import { entryBodySchema } from '~/jobEntry.ts'
 import type { Shelf } from '~/shelf.ts'
@@ -12,7 +21,7 @@ import {
   MEASURE_NAMES,
   SOURCE_NAMES,
   STATISTIC_NAMES,
-  UNIT_NAMES,
+  UNIT_WORDS,
   VERDICT_NAMES,
   boundsWords,
   formatFigure,
@@ -22,7 +31,7 @@ import {
 import { capitalize } from '~/words/names.ts'
 
 import { LeafHint } from './LeafHint.tsx'
-import { limitFor } from './limits.ts'
+
 import { VerdictSign } from './VerdictMarks.tsx'
 
 interface MeasureEntryProps {
@@ -33,6 +42,7 @@ interface MeasureEntryProps {
   readonly unit: ReadingUnit
   readonly tool: string
   readonly shelf: Shelf
+  readonly rules: readonly ShopRule[]
   readonly isDisabled: boolean
   readonly onUnit: (unit: ReadingUnit) => void
   readonly onTool: (tool: string) => void
@@ -41,8 +51,20 @@ interface MeasureEntryProps {
 
 /** Asks for the readings of one measurement; the verdict stands beside them before they are kept. */
 export function MeasureEntry(props: MeasureEntryProps) {
-  const { job, part, measure, partName, unit, tool, shelf, isDisabled, onUnit, onTool, onKeep } =
-    props
+  const {
+    job,
+    part,
+    measure,
+    partName,
+    unit,
+    tool,
+    shelf,
+    rules,
+    isDisabled,
+    onUnit,
+    onTool,
+    onKeep,
+  } = props
   const rule = MEASURE_RULES[measure]
   const [readings, setReadings] = useState<readonly string[]>(
     Array.from({ length: rule.leastReadings }, () => ''),
@@ -51,8 +73,10 @@ export function MeasureEntry(props: MeasureEntryProps) {
   const [cones, setCones] = useState<ConeCount>(1)
   const [phase, setPhase] = useState<'found' | 'after'>('found')
   const [problems, setProblems] = useState<readonly string[]>([])
+  const [isAsked, setIsAsked] = useState(false)
+  const [isFineMeant, setIsFineMeant] = useState(false)
   const fields = useRef<(HTMLInputElement | null)[]>([])
-  const limit = limitFor(job, part, measure, unit)
+  const limit = limitFor(job, rules, part, measure, unit)
   const written = readings.filter((text) => text.trim() !== '')
   const values = written.map((text) => figureOf(text, unit))
   const known = values.filter((value) => value !== undefined)
@@ -63,7 +87,13 @@ export function MeasureEntry(props: MeasureEntryProps) {
       ? judge(measure, known, radiusMm, boundsOf(limit))
       : undefined
 
+  const doubtful = unit === 'thou' ? written.filter(isTooFineForThou) : []
   const keep = (): void => {
+    if (doubtful.length > 0 && !isFineMeant) {
+      setIsAsked(true)
+      return
+    }
+    setIsAsked(false)
     const parsed = entryBodySchema.safeParse({
       kind: 'measurement',
       part,
@@ -81,6 +111,7 @@ export function MeasureEntry(props: MeasureEntryProps) {
       return
     }
     setProblems([])
+    setIsFineMeant(false)
     onKeep(parsed.data)
     setReadings(Array.from({ length: rule.leastReadings }, () => ''))
     fields.current[0]?.focus()
@@ -120,7 +151,7 @@ export function MeasureEntry(props: MeasureEntryProps) {
           >
             {unitsOf(rule.reads).map((each) => (
               <option key={each} value={each}>
-                {UNIT_NAMES[each]}
+                {UNIT_WORDS[each]}
               </option>
             ))}
           </select>
@@ -233,6 +264,36 @@ export function MeasureEntry(props: MeasureEntryProps) {
           </span>
         </p>
       )}
+      {isAsked && doubtful.length > 0 && (
+        <div role="alert" className="bg-trouble-wash grid gap-2 p-2">
+          <p className="trouble">
+            <TriangleAlert aria-hidden /> {doubtful.join(', ')} in thousandths of an inch is thinner
+            than any tool reads. Did you read inches?
+          </p>
+          <span className="flex flex-wrap gap-2">
+            <button
+              type="button"
+              className="button"
+              onClick={() => {
+                setIsAsked(false)
+                onUnit('in')
+              }}
+            >
+              Yes, {doubtful[0]} inches
+            </button>
+            <button
+              type="button"
+              className="button-quiet"
+              onClick={() => {
+                setIsFineMeant(true)
+                setIsAsked(false)
+              }}
+            >
+              No, thousandths
+            </button>
+          </span>
+        </div>
+      )}
       {problems.map((problem) => (
         <p key={problem} role="alert" className="trouble">
           <TriangleAlert aria-hidden /> {problem}
@@ -243,6 +304,16 @@ export function MeasureEntry(props: MeasureEntryProps) {
       </button>
     </form>
   )
+}
+
+/** Less than a ten-thousandth of an inch is read by no tool of the bench. */
+const FINEST_THOU = 0.1
+
+/** Whether a figure in thousandths looks like one in inches, such as 0.018. */
+function isTooFineForThou(text: string): boolean {
+  const reading = parseReading(text)
+  const size = reading.ok ? Math.abs(reading.value.toNumber()) : 0
+  return size > 0 && size < FINEST_THOU
 }
 
 /** The limit in force and where it came from. */

@@ -4,7 +4,7 @@ import type { EnteredLimit, FittedShims, ReadingUnit } from 'core'
 import { STACK_UNITS_PER_MM, boundsOf, figureOf, planShims } from 'core'
 
 import type { Shelf } from '~/shelf.ts'
-import { formatThickness } from '~/shelf.ts'
+import { formatThickness, stackText } from '~/shelf.ts'
 import { UNIT_NAMES } from '~/words/measures.ts'
 
 const MOST_SHIMS = 3
@@ -76,8 +76,8 @@ export function ShimPlanner(props: ShimPlannerProps) {
           <ol className="list-decimal pl-6">
             {plan.choices.map(({ stack, expected, isWithin }) => (
               <li key={stack.thicknesses.join(' ')}>
-                <b>{stack.thicknesses.map(shown).join(' + ')}</b>: {shown(expected)} of end play to
-                be expected, {isWithin ? 'within the range' : 'outside the range'}{' '}
+                <b>{stackText(shelf.shims, stack.thicknesses, unit)}</b>: {shown(expected)} of end
+                play to be expected, {isWithin ? 'within the range' : 'outside the range'}{' '}
                 <button
                   type="button"
                   className="button-quiet"
@@ -100,7 +100,7 @@ export function ShimPlanner(props: ShimPlannerProps) {
           <p className="text-graphite">Measure again after fitting, and keep that reading too.</p>
           {done && (
             <p>
-              <b>Fitted: {done.thicknesses.map(shown).join(' + ')}</b>, expected{' '}
+              <b>Fitted: {stackText(shelf.shims, done.thicknesses, unit)}</b>, expected{' '}
               {shown(done.expected)}
               {done.measuredMm === null
                 ? '. Not measured since.'

@@ -1,112 +1,125 @@
 /**
- * What a person has entered and the server has not confirmed. Items are sent one after
- * another; each stays in the browser's store until the server has answered, through
- * reloads and outages.
+ * Sends what a person has entered, one after another; each item stays in the browser's
+ * store until the server has kept it, through reloads and outages. What is refused, or
+ * answered by somebody else, is set aside with the reason, and those behind it go on.
  */
-import { useCallback, useEffect, useRef, useState } from 'react'
+import { useCallback, useEffect, useMemo, useRef, useState } from 'react'
+import { v7 as uuidv7 } from 'uuid'
+
+import type { Foreign, NotYet } from './answers.ts'
+import type { Letter } from './outboxStore.ts'
+import { browserStore, putLetter, readLetters, removeLetter, setAside } from './outboxStore.ts'
 
 const RETRY_MS = 2_000
+/** An answer that takes longer is told to the person. */
+const SLOW_MS = 3_000
 
-interface Waiting<Item> {
-  readonly key: string
-  readonly item: Item
+export interface Refused {
+  readonly kind: 'refused'
+  readonly sentence: string
 }
 
 export interface Outbox<Item> {
   /** Not confirmed yet, in the order of entry. */
   readonly pending: readonly Item[]
-  /** Whether the last attempt failed, so that items wait on this page. */
+  /** Refused, with the reason. */
+  readonly aside: readonly Letter<Item>[]
+  /** Whether the last attempt failed or takes long, so that items wait on this page. */
   readonly isWaiting: boolean
+  /** Whether something is on this page only, because the browser keeps nothing. */
+  readonly isUnsafe: boolean
+  /** How many items of an earlier visit could not be read any more. */
+  readonly brokenCount: number
   readonly put: (items: readonly Item[]) => void
+  readonly retry: (key: string) => void
+  readonly takeBack: (key: string) => void
 }
 
-/** The server's word on an item; `not-yet` means that it is to be sent again later. */
-interface Answer {
-  readonly kind: string
-}
+export type Sent<Kept> = Kept | Refused | NotYet | Foreign
 
-function stored<Item>(prefix: string): readonly Waiting<Item>[] {
-  const found: Waiting<Item>[] = []
-  for (let at = 0; at < localStorage.length; at++) {
-    const key = localStorage.key(at)
-    const text = key?.startsWith(prefix) ? localStorage.getItem(key) : null
-    // Written by `remember` below, and refused by the server if it is anything else.
-    if (key && text) found.push({ key, item: JSON.parse(text) as Item })
-  }
-  return found.sort((one, other) => one.key.localeCompare(other.key))
-}
-
-function remember<Item>(prefix: string, item: Item, order: number): Waiting<Item> {
-  const key = `${prefix}${Date.now().toString().padStart(15, '0')}-${order.toString().padStart(6, '0')}`
-  localStorage.setItem(key, JSON.stringify(item))
-  return { key, item }
-}
-
-/** Posts an item as JSON; whatever goes wrong on the way is `not-yet`. */
-export async function postJson<Given extends Answer>(
-  url: string,
-  item: unknown,
-): Promise<Given | { readonly kind: 'not-yet' }> {
-  try {
-    const response = await fetch(url, {
-      method: 'POST',
-      headers: { 'Content-Type': 'application/json' },
-      body: JSON.stringify(item),
-    })
-    // Our own route answers with nothing else; any other body fails to parse.
-    return (await response.json()) as Given
-  } catch {
-    return { kind: 'not-yet' }
-  }
+interface Delivery<Item, Kept extends { readonly kind: 'kept' }> {
+  readonly send: (item: Item) => Promise<Sent<Kept>>
+  readonly onKept: (answer: Kept, item: Item) => void
 }
 
 /**
- * `name` tells this outbox from others in the store. `send` and `onAnswer` must stay the
- * same functions; `onAnswer` hears every answer but `not-yet`.
+ * `name` tells this outbox from others in the store. `send` and `onKept` must stay the same
+ * functions; `onKept` hears what the server says of each item that it keeps.
  */
-export function useOutbox<Item, Given extends Answer>(
+export function useOutbox<Item, Kept extends { readonly kind: 'kept' }>(
   name: string,
-  send: (item: Item) => Promise<Given | { readonly kind: 'not-yet' }>,
-  onAnswer: (answer: Exclude<Given, { readonly kind: 'not-yet' }>, item: Item) => void,
+  { send, onKept }: Delivery<Item, Kept>,
 ): Outbox<Item> {
   const prefix = `${name}:`
-  const [pending, setPending] = useState<readonly Item[]>([])
+  const [letters, setLetters] = useState<readonly Letter<Item>[]>([])
   const [isWaiting, setIsWaiting] = useState(false)
-  const queue = useRef<readonly Waiting<Item>[]>([])
+  const [brokenCount, setBrokenCount] = useState(0)
+  const queue = useRef<readonly Letter<Item>[]>([])
   const isSending = useRef(false)
-  const order = useRef(0)
 
-  const show = useCallback((next: readonly Waiting<Item>[]) => {
+  const show = useCallback((next: readonly Letter<Item>[]) => {
     queue.current = next
-    setPending(next.map(({ item }) => item))
+    setLetters(next)
   }, [])
+  const replace = useCallback(
+    (key: string, next: Letter<Item> | null) => {
+      show(
+        queue.current.flatMap((letter) => (letter.key === key ? (next ? [next] : []) : [letter])),
+      )
+    },
+    [show],
+  )
 
   const flush = useCallback(async () => {
     if (isSending.current) return
     isSending.current = true
-    for (let next = queue.current[0]; next; next = queue.current[0]) {
-      const answer = await send(next.item)
+    const nextLetter = () => queue.current.find(({ aside }) => aside === null)
+    for (let letter = nextLetter(); letter; letter = nextLetter()) {
+      const slow = setTimeout(() => {
+        setIsWaiting(true)
+      }, SLOW_MS)
+      const answer = await send(letter.item)
+      clearTimeout(slow)
       if (answer.kind === 'not-yet') {
         setIsWaiting(true)
         break
       }
       setIsWaiting(false)
-      localStorage.removeItem(next.key)
-      show(queue.current.slice(1))
-      // All other answers are the route's own.
-      onAnswer(answer as Exclude<Given, { readonly kind: 'not-yet' }>, next.item)
+      const store = browserStore()
+      if (answer.kind === 'kept') {
+        removeLetter(store, letter.key)
+        replace(letter.key, null)
+        onKept(answer, letter.item)
+      } else {
+        const reason = answer.kind === 'refused' ? answer.sentence : answer.reason
+        replace(letter.key, setAside(store, letter, reason))
+      }
     }
     isSending.current = false
-  }, [send, onAnswer, show])
+  }, [send, onKept, replace])
+
+  /** What is in the store now, with what is on this page only. */
+  const look = useCallback(() => {
+    const store = browserStore()
+    const { letters: found, broken } = readLetters<Item>(store, prefix)
+    for (const key of broken) removeLetter(store, key)
+    if (broken.length > 0) setBrokenCount((before) => before + broken.length)
+    const unsafe = queue.current.filter(({ isStored }) => !isStored)
+    if (found.length + unsafe.length > 0 || queue.current.length > 0) show([...found, ...unsafe])
+    void flush()
+  }, [prefix, show, flush])
 
   useEffect(() => {
-    const left = stored<Item>(prefix)
-    if (left.length > 0) {
-      queue.current = left
-      setPending(queue.current.map(({ item }) => item))
-      void flush()
+    const first = setTimeout(look)
+    const onStorage = ({ key }: StorageEvent) => {
+      if (key === null || key.startsWith(prefix)) look()
     }
-  }, [prefix, flush])
+    window.addEventListener('storage', onStorage)
+    return () => {
+      clearTimeout(first)
+      window.removeEventListener('storage', onStorage)
+    }
+  }, [look, prefix])
 
   useEffect(() => {
     if (!isWaiting) return
@@ -116,12 +129,45 @@ export function useOutbox<Item, Given extends Answer>(
     }
   }, [isWaiting, flush])
 
+  const isUnsafe = letters.some(({ isStored }) => !isStored)
+  useEffect(() => {
+    if (!isUnsafe) return
+    const warn = (event: BeforeUnloadEvent) => {
+      event.preventDefault()
+    }
+    window.addEventListener('beforeunload', warn)
+    return () => {
+      window.removeEventListener('beforeunload', warn)
+    }
+  }, [isUnsafe])
+
   const put = useCallback(
     (items: readonly Item[]) => {
-      show([...queue.current, ...items.map((item) => remember(prefix, item, order.current++))])
+      for (const item of items)
+        show([...queue.current, putLetter(browserStore(), prefix, item, queue.current, uuidv7())])
       void flush()
     },
     [prefix, flush, show],
   )
-  return { pending, isWaiting, put }
+  const retry = useCallback(
+    (key: string) => {
+      const letter = queue.current.find((each) => each.key === key)
+      if (letter) replace(key, setAside(browserStore(), letter, null))
+      void flush()
+    },
+    [replace, flush],
+  )
+  const takeBack = useCallback(
+    (key: string) => {
+      removeLetter(browserStore(), key)
+      replace(key, null)
+    },
+    [replace],
+  )
+  const pending = useMemo(
+    () => letters.filter(({ aside }) => aside === null).map(({ item }) => item),
+    [letters],
+  )
+  const aside = useMemo(() => letters.filter((letter) => letter.aside !== null), [letters])
+  return { pending, aside, isWaiting, isUnsafe, brokenCount, put, retry, takeBack }
 }

@@ -11,6 +11,8 @@ export const boxes = pgTable(
     document: jsonb().notNull(),
     /** Counts the edits that took effect. */
     revision: integer().notNull().default(1),
+    /** Counts what was entered in its jobs. */
+    jobsRevision: integer('jobs_revision').notNull().default(0),
     /** When somebody confirmed the cautions for this box. */
     cautionsReadAt: timestamp('cautions_read_at', { withTimezone: true }),
     createdAt: timestamp('created_at', { withTimezone: true }).notNull().defaultNow(),

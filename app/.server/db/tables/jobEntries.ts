@@ -12,7 +12,13 @@ export const jobEntries = pgTable(
     jobId: uuid('job_id')
       .notNull()
       .references(() => jobs.id, { onDelete: 'cascade' }),
+    /** When it was entered, by the server's clock: what a job is follows from this order. */
     at: timestamp({ withTimezone: true, precision: 3 }).notNull(),
+    /** What the clock of the device said, where that was another time. */
+    deviceAt: timestamp('device_at', { withTimezone: true, precision: 3 }),
+    receivedAt: timestamp('received_at', { withTimezone: true, precision: 3 })
+      .notNull()
+      .defaultNow(),
     by: text().notNull(),
     body: jsonb().notNull(),
   },

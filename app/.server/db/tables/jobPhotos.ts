@@ -1,4 +1,4 @@
-import { customType, index, integer, pgTable, text, uuid } from 'drizzle-orm/pg-core'
+import { boolean, customType, index, integer, pgTable, text, uuid } from 'drizzle-orm/pg-core'
 
 import { jobs } from './jobs.ts'
 
@@ -16,6 +16,8 @@ export const jobPhotos = pgTable(
     width: integer().notNull(),
     height: integer().notNull(),
     bytes: bytea().notNull(),
+    /** Taken back: kept for the log, and not counted. */
+    isWithdrawn: boolean('is_withdrawn').notNull().default(false),
   },
   (table) => [index('photos_of_a_job').on(table.jobId)],
 )

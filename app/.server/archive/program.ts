@@ -1,0 +1,71 @@
+/**
+ * Archives are written and read by a process of their own, so that nobody else waits for
+ * them and they end when their memory or their reader does:
+ *
+ *   out            writes an archive to standard output
+ *   preview FILE   tells what reading FILE in would do
+ *   read FILE      reads it in
+ *
+ * How far it is, and what came of it, goes to the parent process as messages.
+ */
+import type { ArchiveOutcome } from '../../archiveTask.ts'
+import { pool } from '../db/client.ts'
+import { log } from '../log.ts'
+import type { Progress } from './progress.ts'
+import { previewArchive, readArchive } from './read.ts'
+import { writeArchive } from './write.ts'
+
+export type ProgramMessage =
+  | { readonly kind: 'progress'; readonly progress: Progress }
+  | { readonly kind: 'outcome'; readonly outcome: ArchiveOutcome }
+
+/** Progress is told this often at most. */
+const TELL_MS = 200
+
+function send(message: ProgramMessage): Promise<void> {
+  return new Promise((resolve) => {
+    if (process.send)
+      process.send(message, undefined, undefined, () => {
+        resolve()
+      })
+    else resolve()
+  })
+}
+
+function progressTeller(): (progress: Progress) => void {
+  let told = -Infinity
+  return (progress) => {
+    const now = performance.now()
+    if (now - told < TELL_MS) return
+    told = now
+    void send({ kind: 'progress', progress })
+  }
+}
+
+async function run([work, file = '']: readonly string[]): Promise<void> {
+  const onProgress = progressTeller()
+  switch (work) {
+    case 'out':
+      await writeArchive(process.stdout, new Date(), onProgress)
+      break
+    case 'preview':
+      await send({ kind: 'outcome', outcome: await previewArchive(file, onProgress) })
+      break
+    case 'read':
+      await send({ kind: 'outcome', outcome: await readArchive(file, onProgress) })
+      break
+    default:
+      throw new Error(`there is no work called ${work ?? ''}`)
+  }
+}
+
+// Whoever asked for it has gone.
+process.on('disconnect', () => process.exit(1))
+try {
+  await run(process.argv.slice(2))
+  await pool.end()
+  process.disconnect()
+} catch (error) {
+  log.error({ err: error }, 'the work on an archive failed')
+  process.exit(1)
+}

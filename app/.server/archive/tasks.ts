@@ -1,0 +1,111 @@
+/** Work on archives, each in a process of its own, and how far it is. */
+import type { ChildProcess } from 'node:child_process'
+import { spawn } from 'node:child_process'
+import fs from 'node:fs'
+import path from 'node:path'
+
+import { v7 as uuidv7 } from 'uuid'
+
+import type { ArchiveTask } from '../../archiveTask.ts'
+import { log } from '../log.ts'
+import type { ProgramMessage } from './program.ts'
+
+const isProduction = process.env.NODE_ENV === 'production'
+/** Archives that were sent and are not read in yet. */
+const UPLOADS = path.resolve(process.env.UDRIX_DATA ?? '.udrix', 'uploads')
+/** What is left of work that nobody asks about any more is forgotten after this. */
+const KEPT_MS = 60 * 60_000
+/** Two at a time, so that one who takes everything out does not keep another from it. */
+const MOST_AT_ONCE = 2
+const STARTS_WITHIN_MS = 20_000
+
+const tasks = new Map<string, ArchiveTask>()
+const running = new Map<string, ChildProcess>()
+
+/** The program that does the work: built for production, or from its source. */
+function programArgs(): readonly string[] {
+  return isProduction
+    ? [path.resolve(process.env.UDRIX_BUILD ?? 'build', 'server/archive.js')]
+    : ['--import', 'tsx', path.resolve('app/.server/archive/program.ts')]
+}
+
+/** Whether no more work can be begun now. */
+export function isBusy(): boolean {
+  return running.size >= MOST_AT_ONCE
+}
+
+export function findTask(id: string): ArchiveTask | undefined {
+  return tasks.get(id)
+}
+
+/** Ends work; what it did to the database is rolled back. */
+export function cancelTask(id: string): void {
+  running.get(id)?.kill('SIGKILL')
+}
+
+/** Ends all of it, when the server ends. */
+export function cancelTasks(): void {
+  for (const child of running.values()) child.kill('SIGKILL')
+}
+
+/** Begins work under an id; its standard output is the caller's where `isPiped`. */
+export function beginTask(
+  id: string,
+  args: readonly string[],
+  { isPiped = false }: { readonly isPiped?: boolean } = {},
+): ChildProcess {
+  const child = spawn(process.execPath, [...programArgs(), ...args], {
+    stdio: ['ignore', isPiped ? 'pipe' : 'ignore', 'inherit', 'ipc'],
+    env: process.env,
+  })
+  running.set(id, child)
+  tasks.set(id, { state: 'running', done: 0, total: 0 })
+  // The program sends nothing else.
+  child.on('message', (message) => {
+    const told = message as ProgramMessage
+    if (told.kind === 'progress') tasks.set(id, { state: 'running', ...told.progress })
+    else tasks.set(id, { state: 'done', outcome: told.outcome })
+  })
+  child.on('error', (error) => {
+    log.error({ err: error }, 'the program for archives does not start')
+  })
+  child.on('close', (code) => {
+    running.delete(id)
+    if (tasks.get(id)?.state === 'running')
+      tasks.set(id, code === 0 ? { state: 'done', outcome: null } : { state: 'failed' })
+    setTimeout(() => tasks.delete(id), KEPT_MS).unref()
+  })
+  return child
+}
+
+/** Resolves once the work has begun in earnest; false where it ended before. */
+export function hasBegun(child: ChildProcess): Promise<boolean> {
+  return new Promise((resolve) => {
+    const late = setTimeout(() => {
+      resolve(false)
+    }, STARTS_WITHIN_MS)
+    const settle = (isBegun: boolean) => () => {
+      clearTimeout(late)
+      resolve(isBegun)
+    }
+    child.once('message', settle(true))
+    child.once('close', settle(false))
+  })
+}
+
+/** Where an archive of this id is put while it is read in. */
+export function uploadPath(id: string): string {
+  return path.join(UPLOADS, `${id}.zip`)
+}
+
+/** A place for an archive that is being sent; those long forgotten are cleared away. */
+export async function newUpload(): Promise<{ readonly id: string; readonly path: string }> {
+  await fs.promises.mkdir(UPLOADS, { recursive: true, mode: 0o700 })
+  for (const name of await fs.promises.readdir(UPLOADS)) {
+    const file = path.join(UPLOADS, name)
+    const { mtimeMs } = await fs.promises.stat(file)
+    if (Date.now() - mtimeMs > KEPT_MS) await fs.promises.rm(file, { force: true })
+  }
+  const id = uuidv7()
+  return { id, path: uploadPath(id) }
+}

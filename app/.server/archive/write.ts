@@ -1,0 +1,253 @@
+/** Writes an archive, one row after another, in as little memory as the largest of them takes. */
+import { createHash } from 'node:crypto'
+import { PassThrough, Readable, Transform } from 'node:stream'
+import type { Writable } from 'node:stream'
+import { finished, pipeline } from 'node:stream/promises'
+
+import { and, asc, eq, gt } from 'drizzle-orm'
+import { ZipFile } from 'yazl'
+
+import { formatBoxFile } from '../../boxFile.ts'
+import type { Queries } from '../db/client.ts'
+import { transact } from '../db/client.ts'
+import { draftOfDocument } from '../db/documents.ts'
+import { boxRevisions } from '../db/tables/boxRevisions.ts'
+import { boxes } from '../db/tables/boxes.ts'
+import { jobEntries } from '../db/tables/jobEntries.ts'
+import { jobPhotos } from '../db/tables/jobPhotos.ts'
+import { jobs } from '../db/tables/jobs.ts'
+import { shop } from '../db/tables/shop.ts'
+import type {
+  ArchivedEntry,
+  ArchivedJob,
+  ArchivedPhotograph,
+  ArchivedRecord,
+  ArchivedRevision,
+  Counts,
+} from './format.ts'
+import { CHECKSUMS, FORMAT, HEADING, SHOP, VERSION, photographName } from './format.ts'
+import type { Progress } from './progress.ts'
+
+/** Rows fetched at once: boxes and entries are small, histories hold whole boxes. */
+const BATCH = 100
+
+/** A ZIP file that is written one file after the other, with the checksum of each. */
+class Archive {
+  readonly #zip = new ZipFile()
+  readonly #checksums: string[] = []
+  readonly written: Promise<void>
+
+  constructor(output: Writable) {
+    this.written = pipeline(this.#zip.outputStream, output)
+    // Told to whoever awaits `written`; until then it is nobody's surprise.
+    this.written.catch(() => undefined)
+  }
+
+  /** Adds a file and waits until its content has been taken. */
+  async add(name: string, content: Readable, compress = true): Promise<void> {
+    const hash = createHash('sha256')
+    const through = new Transform({
+      transform(chunk: Buffer, _encoding, done) {
+        hash.update(chunk)
+        done(null, chunk)
+      },
+    })
+    const taken = new PassThrough()
+    this.#zip.addReadStream(taken, name, { compress })
+    // A reader that went away leaves nothing to be taken, so both are waited for.
+    await Promise.race([
+      pipeline(content, through, taken).then(() => finished(taken)),
+      this.written.then(() => {
+        throw new Error('the archive ended before it was written')
+      }),
+    ])
+    this.#checksums.push(`${hash.digest('hex')}  ${name}\n`)
+  }
+
+  addText(name: string, text: string): Promise<void> {
+    return this.add(name, Readable.from([Buffer.from(text)]))
+  }
+
+  addJson(name: string, content: unknown): Promise<void> {
+    return this.addText(name, `${JSON.stringify(content, null, 2)}\n`)
+  }
+
+  async end(): Promise<void> {
+    const list = Readable.from([Buffer.from(this.#checksums.join(''))])
+    this.#zip.addReadStream(list, CHECKSUMS)
+    this.#zip.end()
+    await this.written
+  }
+}
+
+async function countAll(tx: Queries): Promise<Counts> {
+  return {
+    boxes: await tx.$count(boxes),
+    revisions: await tx.$count(boxRevisions),
+    jobs: await tx.$count(jobs),
+    entries: await tx.$count(jobEntries),
+    photographs: await tx.$count(jobPhotos),
+  }
+}
+
+async function* linesOf(
+  fetch: (after: number) => Promise<readonly { readonly place: number; readonly line: object }[]>,
+): AsyncGenerator<Buffer> {
+  for (let after = 0; ;) {
+    const rows = await fetch(after)
+    const last = rows.at(-1)
+    if (!last) return
+    yield Buffer.from(rows.map(({ line }) => `${JSON.stringify(line)}\n`).join(''))
+    after = last.place
+  }
+}
+
+function historyOf(tx: Queries, boxId: string): AsyncGenerator<Buffer> {
+  return linesOf(async (after) => {
+    const rows = await tx
+      .select()
+      .from(boxRevisions)
+      .where(and(eq(boxRevisions.boxId, boxId), gt(boxRevisions.id, after)))
+      .orderBy(asc(boxRevisions.id))
+      .limit(BATCH)
+    return rows.map(({ id: place, boxId: _boxId, at, documentBefore, edit, ...rest }) => ({
+      place,
+      line: {
+        ...rest,
+        // Only edits are put into the column.
+        edit: edit as ArchivedRevision['edit'],
+        documentBefore: draftOfDocument(boxId, documentBefore),
+        at: at.toISOString(),
+      },
+    }))
+  })
+}
+
+function entriesOf(tx: Queries, jobId: string): AsyncGenerator<Buffer> {
+  return linesOf(async (after) => {
+    const rows = await tx
+      .select()
+      .from(jobEntries)
+      .where(and(eq(jobEntries.jobId, jobId), gt(jobEntries.seq, after)))
+      .orderBy(asc(jobEntries.seq))
+      .limit(BATCH)
+    return rows.map(({ seq: place, id, at, deviceAt, receivedAt, by, body }) => ({
+      place,
+      line: {
+        id,
+        at: at.toISOString(),
+        deviceAt: deviceAt?.toISOString() ?? null,
+        receivedAt: receivedAt.toISOString(),
+        by,
+        // Only checked bodies are put into the column.
+        body: body as ArchivedEntry['body'],
+      } satisfies ArchivedEntry,
+    }))
+  })
+}
+
+async function addBoxes(tx: Queries, archive: Archive, onBox: () => void): Promise<void> {
+  for (let after: string | undefined; ;) {
+    const rows = await tx
+      .select()
+      .from(boxes)
+      .where(after === undefined ? undefined : gt(boxes.id, after))
+      .orderBy(asc(boxes.id))
+      .limit(BATCH)
+    for (const { id, document, isDemo, revision, ...row } of rows) {
+      const record: ArchivedRecord = {
+        isDemo,
+        revision,
+        cautionsReadAt: row.cautionsReadAt?.toISOString() ?? null,
+        createdAt: row.createdAt.toISOString(),
+        updatedAt: row.updatedAt.toISOString(),
+        deletedAt: row.deletedAt?.toISOString() ?? null,
+      }
+      await archive.addText(`boxes/${id}.json`, formatBoxFile(draftOfDocument(id, document)))
+      await archive.addJson(`records/${id}.json`, record)
+      if ((await tx.$count(boxRevisions, eq(boxRevisions.boxId, id))) > 0)
+        await archive.add(`history/${id}.ndjson`, Readable.from(historyOf(tx, id)))
+      onBox()
+    }
+    after = rows.at(-1)?.id
+    if (after === undefined) return
+  }
+}
+
+async function addJobs(
+  tx: Queries,
+  archive: Archive,
+  onDone: (what: 'job' | 'photograph') => void,
+): Promise<void> {
+  for (let after: string | undefined; ;) {
+    const rows = await tx
+      .select()
+      .from(jobs)
+      .where(after === undefined ? undefined : gt(jobs.id, after))
+      .orderBy(asc(jobs.id))
+      .limit(BATCH)
+    for (const { id, boxId, number, openedAt } of rows) {
+      const { bytes: _bytes, jobId: _jobId, ...columns } = photoColumns
+      const photographs: ArchivedPhotograph[] = await tx
+        .select(columns)
+        .from(jobPhotos)
+        .where(eq(jobPhotos.jobId, id))
+        .orderBy(asc(jobPhotos.id))
+      const job: ArchivedJob = { boxId, number, openedAt: openedAt.toISOString(), photographs }
+      await archive.addJson(`jobs/${id}.json`, job)
+      await archive.add(`entries/${id}.ndjson`, Readable.from(entriesOf(tx, id)))
+      for (const photograph of photographs) {
+        const [row] = await tx
+          .select({ bytes: jobPhotos.bytes })
+          .from(jobPhotos)
+          .where(eq(jobPhotos.id, photograph.id))
+        // Pictures are packed already.
+        await archive.add(photographName(photograph), Readable.from([row?.bytes]), false)
+        onDone('photograph')
+      }
+      onDone('job')
+    }
+    after = rows.at(-1)?.id
+    if (after === undefined) return
+  }
+}
+
+const photoColumns = {
+  id: jobPhotos.id,
+  jobId: jobPhotos.jobId,
+  contentType: jobPhotos.contentType,
+  width: jobPhotos.width,
+  height: jobPhotos.height,
+  bytes: jobPhotos.bytes,
+  isWithdrawn: jobPhotos.isWithdrawn,
+}
+
+/**
+ * Writes everything as it is at one moment. `onProgress` hears first how much there is,
+ * before anything is written.
+ */
+export async function writeArchive(
+  output: Writable,
+  now: Date,
+  onProgress: (progress: Progress) => void = () => undefined,
+): Promise<void> {
+  await transact(
+    async (tx) => {
+      const counts = await countAll(tx)
+      const total = counts.boxes + counts.jobs + counts.photographs
+      let done = 0
+      onProgress({ done, total })
+      const step = () => {
+        done += 1
+        onProgress({ done, total })
+      }
+      const archive = new Archive(output)
+      await archive.addJson(HEADING, { format: FORMAT, version: VERSION, madeAt: now, counts })
+      await archive.addJson(SHOP, await tx.select().from(shop).orderBy(asc(shop.name)))
+      await addBoxes(tx, archive, step)
+      await addJobs(tx, archive, step)
+      await archive.end()
+    },
+    { isSnapshot: true, isLong: true },
+  )
+}

@@ -1,0 +1,14 @@
+import { jsonb, pgTable, timestamp, uuid } from 'drizzle-orm/pg-core'
+
+import { boxes } from './boxes.ts'
+
+/** Every edit that was answered, by the id that its page gave it: sent again, it does nothing. */
+export const editReceipts = pgTable('edit_receipts', {
+  id: uuid().primaryKey(),
+  boxId: uuid('box_id')
+    .notNull()
+    .references(() => boxes.id, { onDelete: 'cascade' }),
+  /** What its author was told of somebody else's change; null where there was none. */
+  conflict: jsonb(),
+  at: timestamp({ withTimezone: true }).notNull().defaultNow(),
+})

@@ -1,0 +1,104 @@
+/**
+ * What the bench shows of the latest job of each box: worked out once for a state of box
+ * and job, and kept beside the job until either changes.
+ */
+import { desc, eq, inArray } from 'drizzle-orm'
+import { z } from 'zod'
+
+import type { BoxDraft, Stage, Waiting } from 'core'
+import { STAGES, checkBox, readJob, stageAt, stagesOf, waitingOf } from 'core'
+
+import type { BoxRecord } from './boxes.ts'
+import { db } from './db/client.ts'
+import { jobs } from './db/tables/jobs.ts'
+import type { JobRecord } from './jobs.ts'
+import { jobsOfBoxes } from './jobs.ts'
+
+/** A job in a line: how far it is and what waits for the person. */
+export interface JobSummary {
+  readonly number: number
+  readonly isClosed: boolean
+  readonly stage: Stage
+  readonly waiting: readonly Waiting[]
+}
+
+/** Changes whenever what a summary says would be worked out in another way. */
+const SUMMARY_VERSION = 1
+
+const storedSummary = z
+  .object({
+    number: z.int(),
+    isClosed: z.boolean(),
+    stage: z.enum(STAGES),
+    // Written by `summaryOf` of this version alone.
+    waiting: z.array(z.custom<Waiting>()),
+  })
+  .nullable()
+
+/** Null where the box does not hang together. */
+export function summaryOf(draft: BoxDraft, { number, entries }: JobRecord): JobSummary | null {
+  const checked = checkBox(draft)
+  if (!checked.ok) return null
+  const job = readJob(entries)
+  return {
+    number,
+    isClosed: job.isClosed,
+    stage: stageAt(stagesOf(checked.box, job)),
+    waiting: waitingOf(checked.box, job),
+  }
+}
+
+/** The state of a box and its jobs that a summary is of. */
+function stateOf({ revision, jobsRevision, updatedAt }: BoxRecord): string {
+  return [SUMMARY_VERSION, revision, jobsRevision, updatedAt.getTime()].join(' ')
+}
+
+/** Works out the summaries of boxes whose kept ones are out of date, and keeps them. */
+async function renew(boxes: readonly BoxRecord[]): Promise<ReadonlyMap<string, JobSummary | null>> {
+  const all = await jobsOfBoxes(boxes.map(({ id }) => id))
+  const renewed = new Map<string, JobSummary | null>()
+  for (const box of boxes) {
+    const job = all.get(box.id)?.at(-1)
+    if (!job) continue
+    const summary = summaryOf(box.draft, job)
+    renewed.set(box.id, summary)
+    await db
+      .update(jobs)
+      .set({ summary, summaryOf: stateOf(box) })
+      .where(eq(jobs.id, job.id))
+  }
+  return renewed
+}
+
+/** A line of the latest job of each of these boxes that has one. */
+export async function summariesOf(
+  boxes: readonly BoxRecord[],
+): Promise<ReadonlyMap<string, JobSummary | null>> {
+  if (boxes.length === 0) return new Map()
+  const rows = await db
+    .selectDistinctOn([jobs.boxId], {
+      boxId: jobs.boxId,
+      summary: jobs.summary,
+      summaryOf: jobs.summaryOf,
+    })
+    .from(jobs)
+    .where(
+      inArray(
+        jobs.boxId,
+        boxes.map(({ id }) => id),
+      ),
+    )
+    .orderBy(jobs.boxId, desc(jobs.number))
+  const kept = new Map(rows.map((row) => [row.boxId, row]))
+  const stale = boxes.filter((box) => {
+    const row = kept.get(box.id)
+    return row && row.summaryOf !== stateOf(box)
+  })
+  const renewed = stale.length > 0 ? await renew(stale) : new Map<string, JobSummary | null>()
+  return new Map(
+    rows.map(({ boxId, summary }) => [
+      boxId,
+      renewed.has(boxId) ? (renewed.get(boxId) ?? null) : storedSummary.parse(summary),
+    ]),
+  )
+}

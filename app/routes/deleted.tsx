@@ -1,0 +1,65 @@
+import { Undo2 } from 'lucide-react'
+import { Form, Link, redirect } from 'react-router'
+
+import { noSuchBox, withDatabase } from '~/.server/answers.ts'
+import { listDeleted, restoreBox } from '~/.server/boxes.ts'
+import { readForm, textOf } from '~/.server/requests.ts'
+import { useLiveData } from '~/components/live.ts'
+import { formatWhen } from '~/format.ts'
+
+import type { Route } from './+types/deleted'
+
+export async function loader() {
+  return { boxes: await withDatabase(listDeleted) }
+}
+
+/** Brings a box back to the bench. */
+export async function action({ request }: Route.ActionArgs) {
+  const id = textOf(await readForm(request), 'box')
+  const restored = await withDatabase(() => restoreBox(id))
+  if (!restored) throw noSuchBox()
+  return redirect('/')
+}
+
+/** Boxes that were taken off the bench, with all that belongs to them. */
+export default function Deleted({ loaderData: { boxes } }: Route.ComponentProps) {
+  useLiveData(null)
+  return (
+    <div className="mx-auto max-w-[960px] px-5 pb-6">
+      <title>Deleted boxes · Udrix</title>
+      <header className="border-ink flex items-center gap-4 border-b-2 py-1">
+        <Link to="/" className="button-quiet -ml-2 font-bold">
+          Bench
+        </Link>
+        <h1 className="text-[1.5rem]">Deleted boxes</h1>
+      </header>
+      <main className="py-4">
+        <p className="mb-3">
+          {boxes.length === 0
+            ? 'No box is deleted. One that you delete on the bench is kept here and can be brought back.'
+            : 'These were taken off the bench. Their counts, history, jobs and photographs are kept; bring back whichever you want.'}
+        </p>
+        <ul className={boxes.length > 0 ? 'border-ink border-t-2' : ''}>
+          {boxes.map(({ id, name, deletedAt }) => (
+            <li key={id} className="border-rule flex items-center gap-3 border-b py-1.5">
+              <span className="min-w-0 flex-1 text-[1.1rem] font-semibold break-words">{name}</span>
+              <time
+                dateTime={new Date(deletedAt).toISOString()}
+                className="text-graphite"
+                suppressHydrationWarning
+              >
+                deleted {formatWhen(deletedAt)}
+              </time>
+              <Form method="post">
+                <input type="hidden" name="box" value={id} />
+                <button className="button" aria-label={`Bring back ${name}`}>
+                  <Undo2 aria-hidden /> Bring back
+                </button>
+              </Form>
+            </li>
+          ))}
+        </ul>
+      </main>
+    </div>
+  )
+}
