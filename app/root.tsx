@@ -1,3 +1,4 @@
+import { useEffect } from 'react'
 import {
   Links,
   Meta,
@@ -52,6 +53,10 @@ export function Layout({ children }: { readonly children: React.ReactNode }) {
 }
 
 export default function Root() {
+  useEffect(() => {
+    // From here on the page answers to clicks and keys; tests wait for it, as people do.
+    document.documentElement.dataset.live = ''
+  }, [])
   return <Outlet />
 }
 

@@ -1,5 +1,5 @@
-import { FOUR_SPEED_COUNTS, countAll, startFourSpeed } from './pages.ts'
-import { expect, startUdrix, test } from './udrix.ts'
+import { FOUR_SPEED_COUNTS, countAll, hearNothing, startFourSpeed } from './pages.ts'
+import { expect, openPage, startUdrix, test } from './udrix.ts'
 
 test('impossible counts are refused at the field and the field keeps what was typed', async ({
   page,
@@ -61,10 +61,11 @@ test('a stale count from a second tab becomes the second count, and both are tol
   page,
   context,
 }) => {
+  await hearNothing(page)
   const box = await startFourSpeed(page, 'Two tabs')
   const second = await context.newPage()
-  await second.goto(`${box}/count?gear=main-3`, { waitUntil: 'networkidle' })
-  await page.goto(`${box}/count?gear=main-3`, { waitUntil: 'networkidle' })
+  await second.goto(`${box}/count?gear=main-3`)
+  await page.goto(`${box}/count?gear=main-3`)
   await second.getByRole('textbox', { name: '3rd gear, main shaft' }).fill('31')
   // The first count has to reach the server before the second one sets out.
   const kept = second.waitForResponse((response) => response.url().endsWith('/edits'))
@@ -88,13 +89,13 @@ test('with the database stopped an entry stays, says so, and is kept when it is 
   browser,
 }) => {
   const udrix = await startUdrix('e2e-outage')
-  const page = await browser.newPage({ baseURL: udrix.url })
+  const page = await openPage(browser, udrix.url)
   const box = await startFourSpeed(page, 'Outage box')
   await udrix.stopDatabase()
   await page.keyboard.type('20')
   await page.keyboard.press('Enter')
   await expect(page.getByRole('alert')).toContainText(
-    'Not yet kept: the database does not answer. Your entry stays on this page',
+    'Not yet kept: Udrix or its database does not answer. Your entry stays on this page',
   )
   await expect(page.getByRole('button', { name: /^Head gear, input shaft/ })).toContainText('20')
   expect((await page.request.get('/healthz')).status()).toBe(503)
@@ -122,7 +123,7 @@ test('with the database stopped the bench and a new box say so and keep what was
   browser,
 }) => {
   const udrix = await startUdrix('e2e-forms')
-  const page = await browser.newPage({ baseURL: udrix.url })
+  const page = await openPage(browser, udrix.url)
   await page.goto('/new')
   await page.getByLabel('Name of the box').fill('Waiting box')
   await udrix.stopDatabase()

@@ -74,7 +74,10 @@ test('the drawing is a picture of its own, in the words and for the position cho
 test('everything goes out as one archive and comes back, seen before it does', async ({ page }) => {
   await page.goto('/?q=Tarn')
   await page.getByRole('link', { name: 'Archive' }).click()
-  const bytes = fs.readFileSync(await download(page, 'Take out the archive'))
+  const waiting = page.waitForEvent('download')
+  await page.getByRole('button', { name: 'Take out the archive' }).click()
+  const bytes = fs.readFileSync(await (await waiting).path())
+  await expect(page.getByText('Taken out.')).toBeVisible()
   const chooser = page.locator('input[type=file]')
   const archive = { name: 'udrix.zip', mimeType: 'application/zip', buffer: bytes }
   await chooser.setInputFiles(archive)

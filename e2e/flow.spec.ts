@@ -1,11 +1,11 @@
 import { FOUR_SPEED_COUNTS, countAll, startFourSpeed } from './pages.ts'
-import { expect, startUdrix, test } from './udrix.ts'
+import { expect, openPage, startUdrix, test } from './udrix.ts'
 
 test('a box is started, counted, traced, and is there after reload and crash', async ({
   browser,
 }) => {
   const udrix = await startUdrix('e2e-flow')
-  const page = await browser.newPage({ baseURL: udrix.url })
+  const page = await openPage(browser, udrix.url)
   const box = await startFourSpeed(page, 'Flow box')
   await countAll(page, FOUR_SPEED_COUNTS)
 

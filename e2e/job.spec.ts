@@ -3,14 +3,14 @@ import fs from 'node:fs'
 import type { Page } from '@playwright/test'
 
 import { countAll, FOUR_SPEED_COUNTS, openDemo, startFourSpeed } from './pages.ts'
-import { expect, startUdrix, test } from './udrix.ts'
+import { expect, openPage, startUdrix, test } from './udrix.ts'
 
 /** Opens the first job of a box and lands on one of its pages. */
 async function openJob(page: Page, box: string, tab: string): Promise<void> {
-  await page.goto(`${box}/job`, { waitUntil: 'networkidle' })
+  await page.goto(`${box}/job`)
   await page.getByRole('button', { name: 'Open a job' }).click()
   await expect(page.getByText('Job 1', { exact: true })).toBeVisible()
-  await page.goto(`${box}/${tab}`, { waitUntil: 'networkidle' })
+  await page.goto(`${box}/${tab}`)
 }
 
 const allKept = (page: Page) => expect(page.getByText('All entries kept')).toBeVisible()
@@ -142,7 +142,7 @@ test('two people at one job: both entries stand', async ({ page, context }) => {
   const box = await startFourSpeed(page, 'Two people')
   await openJob(page, box, 'job')
   const other = await context.newPage()
-  await other.goto(`${box}/job`, { waitUntil: 'networkidle' })
+  await other.goto(`${box}/job`)
   await page.getByLabel('Note', { exact: true }).fill('mine')
   await page.getByLabel('Note', { exact: true }).press('Enter')
   await other.getByLabel('Note', { exact: true }).fill('yours')
@@ -159,7 +159,7 @@ test('with the server gone in the middle an entry stays on the page, and is kept
   browser,
 }) => {
   const udrix = await startUdrix('e2e-job-outage')
-  const page = await browser.newPage({ baseURL: udrix.url })
+  const page = await openPage(browser, udrix.url)
   const box = await startFourSpeed(page, 'Outage job')
   await openJob(page, box, 'job')
   await udrix.stopDatabase()
@@ -212,7 +212,7 @@ test('what gear one is, by its outside diameter, its mate and a broken arc', asy
 test('the shelf keeps leaves, shims and people, and refuses what is no thickness', async ({
   page,
 }) => {
-  await page.goto('/shelf', { waitUntil: 'networkidle' })
+  await page.goto('/shelf')
   await page.getByLabel(/^Shims on the shelf/).fill('0.10 x4 thin')
   await page.getByRole('button', { name: 'Keep the shelf' }).click()
   await expect(page.getByRole('alert')).toContainText('“thin” is no thickness')
@@ -221,7 +221,7 @@ test('the shelf keeps leaves, shims and people, and refuses what is no thickness
   await page.getByRole('button', { name: 'Keep the shelf' }).click()
   await expect(page.getByRole('status')).toContainText('Kept.')
   await page.reload()
-  await expect(page.getByLabel(/^Shims on the shelf/)).toHaveValue('0.1 x4  0.15')
+  await expect(page.getByLabel(/^Shims on the shelf/)).toHaveValue('0.10 x4  0.15')
   await expect(page.getByLabel(/^People/)).toHaveValue('AB CD')
 })
 
@@ -280,7 +280,7 @@ test('photographs are checked by content, made smaller, and shown', async ({ pag
 test('shims from the shelf bring an end play into its range, and what came of them is told', async ({
   page,
 }) => {
-  await page.goto('/shelf', { waitUntil: 'networkidle' })
+  await page.goto('/shelf')
   await page.getByLabel(/^Shims on the shelf/).fill('0.10 x2 0.50')
   await page.getByRole('button', { name: 'Keep the shelf' }).click()
   await expect(page.getByRole('status')).toContainText('Kept.')
@@ -296,7 +296,7 @@ test('shims from the shelf bring an end play into its range, and what came of th
   const shims = page.getByRole('region', { name: 'Shims' })
   // 0.62 − 0.50 leaves 0.12, by hand.
   await expect(shims.getByRole('listitem').first()).toContainText(
-    '0.5 mm: 0.12 mm of end play to be expected, within the range',
+    '0.50 mm: 0.12 mm of end play to be expected, within the range',
   )
   await shims.getByRole('button', { name: 'Fitted' }).first().click()
   await expect(shims).toContainText('Not measured since')

@@ -1,6 +1,6 @@
 import type { Page } from '@playwright/test'
 
-import { openDemo, startFourSpeed } from './pages.ts'
+import { hearNothing, openDemo, startFourSpeed } from './pages.ts'
 import { expect, test } from './udrix.ts'
 
 const part = (page: Page, id: string) => page.locator(`[data-part="${id}"]`)
@@ -130,11 +130,13 @@ test('two tabs change one box: both changes stand, and where they meet both are 
   page,
   context,
 }) => {
+  await hearNothing(page)
   const box = await openCopy(page)
   const other = await context.newPage()
-  await other.goto(`${box}/layout?part=gears:main-3`, { waitUntil: 'networkidle' })
+  await hearNothing(other)
+  await other.goto(`${box}/layout?part=gears:main-3`)
   const aside = (of: Page) => of.getByRole('region', { name: 'Selected part' })
-  await page.goto(`${box}/layout?part=gears:main-3`, { waitUntil: 'networkidle' })
+  await page.goto(`${box}/layout?part=gears:main-3`)
 
   await aside(page).getByLabel('Called').fill('mine')
   // Each change has to reach the server before the other tab sends the next one.

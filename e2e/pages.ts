@@ -40,3 +40,9 @@ export async function openDemo(page: Page, name: string, tab: string) {
   await page.getByRole('link', { name: tab, exact: true }).click()
   await expect(page).toHaveTitle(new RegExp(tab))
 }
+
+/** Keeps a page from hearing of changes made elsewhere, so that what it shows grows old. */
+export async function hearNothing(page: Page): Promise<void> {
+  // The answer that tells a browser not to ask again.
+  await page.route('**/events*', (route) => route.fulfill({ status: 204 }))
+}

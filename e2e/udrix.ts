@@ -4,6 +4,7 @@ import { spawn } from 'node:child_process'
 import fs from 'node:fs'
 import path from 'node:path'
 
+import type { Browser, Page, Response } from '@playwright/test'
 import { test as base } from '@playwright/test'
 
 import { freePort, startCluster } from '../scripts/cluster.mjs'
@@ -12,8 +13,12 @@ import { ROOT, STATE } from '../scripts/paths.mjs'
 export interface Udrix {
   readonly url: string
   readonly databaseUrl: string
+  /** The server's own process. */
+  readonly serverPid: () => number
   readonly stopDatabase: () => Promise<void>
   readonly startDatabase: () => Promise<void>
+  /** Another server on the same database. */
+  readonly serveAgain: () => Promise<{ readonly url: string; readonly stop: () => Promise<void> }>
   /** Ends the server as a crash would, and starts it again on the same address. */
   readonly crashServer: () => Promise<void>
   readonly stop: () => Promise<void>
@@ -70,9 +75,15 @@ export async function startUdrix(name: string): Promise<Udrix> {
   return {
     url: `http://127.0.0.1:${port}`,
     databaseUrl: cluster.url,
+    serverPid: () => server.pid ?? 0,
     stopDatabase: () => cluster.stop(),
     startDatabase: async () => {
       cluster = await startCluster(folder, { port: databasePort })
+    },
+    serveAgain: async () => {
+      const otherPort = await freePort()
+      const other = await serve(otherPort, cluster.url)
+      return { url: `http://127.0.0.1:${otherPort}`, stop: () => ended(other, 'SIGTERM') }
     },
     crashServer: async () => {
       await ended(server, 'SIGKILL')
@@ -85,8 +96,32 @@ export async function startUdrix(name: string): Promise<Udrix> {
   }
 }
 
+/** A page of ours answers to clicks and keys only once its script has run: `goto` waits for that. */
+function awaitLive(page: Page): void {
+  const goto = page.goto.bind(page)
+  const reload = page.reload.bind(page)
+  const live = async (response: Response | null) => {
+    const isPage = response?.ok() && response.headers()['content-type']?.startsWith('text/html')
+    if (isPage) await page.locator('html[data-live]').waitFor({ state: 'attached' })
+    return response
+  }
+  page.goto = async (url, options) => live(await goto(url, options))
+  page.reload = async (options) => live(await reload(options))
+}
+
+/** A page of a Udrix of the test's own. */
+export async function openPage(browser: Browser, baseURL: string): Promise<Page> {
+  const page = await browser.newPage({ baseURL })
+  awaitLive(page)
+  return page
+}
+
 /** Tests with one Udrix a worker, as `baseURL`. Console errors and foreign requests fail a test. */
 export const test = base.extend<{ readonly quiet: undefined }, { readonly udrix: Udrix }>({
+  context: async ({ context }, use) => {
+    context.on('page', awaitLive)
+    await use(context)
+  },
   udrix: [
     async ({}, use, { workerIndex }) => {
       const udrix = await startUdrix(`e2e-${workerIndex}`)

@@ -17,13 +17,15 @@ import { ensureBuild, ensurePackages, ensurePostgres } from './setup.mjs'
 import { watchStarters } from './starters.mjs'
 
 const isDev = process.argv.includes('--dev')
+const BUILD = process.env.UDRIX_BUILD ?? 'build'
+/** A server ends within this after whoever started it. */
+const ORPHAN_TIMEOUT_MS = 6_000
 
 /** @typedef {import('./options.mjs').Options} Options */
 
-/** Before anything is touched. @param {Options} options */
-async function refuseBusyPort({ port, host }) {
-  /** @type {boolean} */
-  const isBusy = await new Promise((resolve) => {
+/** @param {Options} options @returns {Promise<boolean>} */
+function isPortBusy({ port, host }) {
+  return new Promise((resolve) => {
     const probe = net.connect({ port, host }, () => {
       probe.destroy()
       resolve(true)
@@ -32,10 +34,21 @@ async function refuseBusyPort({ port, host }) {
       resolve(false)
     })
   })
-  if (isBusy)
+}
+
+/** A server whose starter was killed ends by itself; it is waited for. @param {Options} options */
+async function refuseBusyPort(options) {
+  const { port, host } = options
+  const deadline = Date.now() + ORPHAN_TIMEOUT_MS
+  while (await isPortBusy(options)) {
+    if (Date.now() < deadline) {
+      await new Promise((resolve) => setTimeout(resolve, 200))
+      continue
+    }
     throw new SetupError(
       `Port ${port} is in use: perhaps Udrix runs already, at ${addressOf({ host, port })}. To use another port: PORT=4800 npm start`,
     )
+  }
 }
 
 /** Two at a time in one folder would install, build and stop for one another. @param {Options} options */
@@ -101,12 +114,12 @@ async function start() {
   for (const signal of /** @type {const} */ (['SIGINT', 'SIGTERM', 'SIGHUP']))
     process.on(signal, stop)
   watchStarters(stop)
-  await refuseBusyPort(options)
   await refuseSecond(options)
+  await refuseBusyPort(options)
   await whileHolding(ROOT, async () => {
     if (!options.databaseUrl) await ensurePostgres()
     await ensurePackages()
-    if (!isDev) await ensureBuild('build')
+    if (!isDev) await ensureBuild(BUILD)
   })
   if (asked.signal.aborted) return
   const cluster = options.databaseUrl

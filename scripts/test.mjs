@@ -19,6 +19,7 @@ const STEPS = [
   ['types', 'npm', ['run', '-s', 'typecheck']],
   ['lint and import rules', 'npm', ['run', '-s', 'lint']],
   ['Jest', 'npm', ['run', '-s', 'jest', '--', '--json', `--outputFile=${JEST_RESULTS}`]],
+  ['kills', 'npm', ['run', '-s', 'kills', '--', '10']],
   ['browser tests', 'npx', ['playwright', 'test']],
 ]
 

@@ -1,33 +1,31 @@
 /** A page that is open stays open while the server or its database does not answer. */
 import { isRouteErrorResponse } from 'react-router'
 
-/** What a route's client loader is given, as far as it is used here. */
-interface ClientLoaderArgs<Data> {
-  readonly params: { readonly boxId: string }
-  readonly serverLoader: () => Promise<Data>
-}
+/** Too much at once, and a box deleted elsewhere: what is being typed has a place until it is sent. */
+const STAYING: ReadonlySet<number> = new Set([410, 429])
 
 export interface StaysOpen<Data> {
-  /** Remembers what the server said last of a box. */
-  readonly remember: (boxId: string, loaded: Data) => void
-  readonly load: (args: ClientLoaderArgs<Data>) => Promise<Data>
+  /** Remembers what the server said last of a page, by whatever tells it from others. */
+  readonly remember: (key: string, loaded: Data) => void
+  readonly load: (key: string, ask: () => Promise<Data>) => Promise<Data>
 }
 
 /** Falls back on what the server said last in this visit. */
 export function staysOpen<Data>(): StaysOpen<Data> {
   const last = new Map<string, Data>()
   return {
-    remember: (boxId, loaded) => {
-      last.set(boxId, loaded)
+    remember: (key, loaded) => {
+      last.set(key, loaded)
     },
-    load: async ({ params, serverLoader }) => {
+    load: async (key, ask) => {
       try {
-        const loaded = await serverLoader()
-        last.set(params.boxId, loaded)
+        const loaded = await ask()
+        last.set(key, loaded)
         return loaded
       } catch (error) {
-        const known = last.get(params.boxId)
-        const isAway = !isRouteErrorResponse(error) || error.status >= 500 || error.status === 429
+        const known = last.get(key)
+        const isAway =
+          !isRouteErrorResponse(error) || error.status >= 500 || STAYING.has(error.status)
         if (known !== undefined && isAway) return known
         throw error
       }

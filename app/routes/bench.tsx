@@ -1,5 +1,6 @@
 import { Archive, FilePlus2, Ruler, Search, TriangleAlert } from 'lucide-react'
-import { Form, Link, data, redirect } from 'react-router'
+import { useEffect } from 'react'
+import { Form, Link, data, redirect, useLocation } from 'react-router'
 
 import {
   countDeleted,
@@ -19,6 +20,8 @@ import { DeletedToast } from '~/components/bench/DeletedToast.tsx'
 import { ImportBox } from '~/components/bench/ImportBox.tsx'
 import { HelpButton } from '~/components/HelpButton.tsx'
 import { useLiveData } from '~/components/live.ts'
+import { useLastWord } from '~/components/useLastWord.ts'
+import { staysOpen } from '~/components/staysOpen.ts'
 import { SettingsControls } from '~/components/SettingsControls.tsx'
 import { storable } from '~/text.ts'
 import { conflictWords, refusalWords } from '~/words/issues.ts'
@@ -40,6 +43,12 @@ export async function loader({ request }: Route.LoaderArgs) {
   )
   const boxes = page.boxes.map((box) => ({ ...box, job: jobs.get(box.id) ?? null }))
   return { ...page, boxes, search, settings, deletedCount }
+}
+
+const open = staysOpen<Awaited<ReturnType<typeof loader>>>()
+
+export function clientLoader({ request, serverLoader }: Route.ClientLoaderArgs) {
+  return open.load(new URL(request.url).search, serverLoader)
 }
 
 export async function action({ request }: Route.ActionArgs) {
@@ -81,7 +90,7 @@ async function change(form: FormData) {
     case 'delete': {
       const deleted = await deleteBox(id)
       if (!deleted) throw noSuchBox()
-      return { kind: 'deleted' as const, ...deleted }
+      return { kind: 'deleted' as const, at: Date.now(), ...deleted }
     }
     case 'restore': {
       if (!(await restoreBox(id))) throw noSuchBox()
@@ -98,8 +107,13 @@ export default function Bench({ loaderData, actionData }: Route.ComponentProps) 
   const { boxes, total, isTotalCut, next, search, settings, deletedCount } = loaderData
   const words = vocabularyOf(settings)
   useLiveData(null)
-  const deleted = actionData?.kind === 'deleted' ? actionData : undefined
-  const refused = actionData?.kind === 'not-imported' ? actionData : undefined
+  const { search: address } = useLocation()
+  useEffect(() => {
+    open.remember(address, loaderData)
+  }, [address, loaderData])
+  const said = useLastWord(actionData)
+  const deleted = said?.kind === 'deleted' ? said : undefined
+  const refused = said?.kind === 'not-imported' ? said : undefined
 
   return (
     <div className="mx-auto flex min-h-screen max-w-[1280px] flex-col px-5 pb-6">
@@ -141,9 +155,9 @@ export default function Bench({ loaderData, actionData }: Route.ComponentProps) 
             <button className="button">Find</button>
           </Form>
         </div>
-        {actionData?.kind === 'notice' && (
+        {said?.kind === 'notice' && (
           <p role="alert" className="trouble mb-3">
-            <TriangleAlert aria-hidden /> {actionData.sentence}
+            <TriangleAlert aria-hidden /> {said.sentence}
           </p>
         )}
         {boxes.length === 0 ? (
@@ -179,7 +193,9 @@ export default function Bench({ loaderData, actionData }: Route.ComponentProps) 
           )}
         </nav>
       </main>
-      {deleted && <DeletedToast key={deleted.id} id={deleted.id} name={deleted.name} />}
+      {deleted && (
+        <DeletedToast key={`${deleted.id} ${deleted.at}`} id={deleted.id} name={deleted.name} />
+      )}
     </div>
   )
 }

@@ -32,8 +32,8 @@ export async function loader({ params, request }: Route.LoaderArgs): Promise<Loa
 
 const open = staysOpen<LoadedBox>()
 
-export function clientLoader(args: Route.ClientLoaderArgs): Promise<LoadedBox> {
-  return open.load(args)
+export function clientLoader({ params, serverLoader }: Route.ClientLoaderArgs) {
+  return open.load(params.boxId, serverLoader)
 }
 
 export const shouldRevalidate = unlessSamePage

@@ -33,8 +33,8 @@ export async function loader({ params }: Route.LoaderArgs): Promise<LoadedJobs> 
 
 const open = staysOpen<LoadedJobs>()
 
-export function clientLoader(args: Route.ClientLoaderArgs): Promise<LoadedJobs> {
-  return open.load(args)
+export function clientLoader({ params, serverLoader }: Route.ClientLoaderArgs) {
+  return open.load(params.boxId, serverLoader)
 }
 
 export const shouldRevalidate = unlessSamePage

@@ -8,6 +8,7 @@ import { OUTAGE_SENTENCE, unlessOutage, withDatabase } from '~/.server/answers.t
 import { readForm, textOf } from '~/.server/requests.ts'
 import { readSettings } from '~/.server/settings.ts'
 import { dropRule, keepRule, keepShelf, readRules, readShelf } from '~/.server/shelf.ts'
+import { useLastWord } from '~/components/useLastWord.ts'
 import { formatPieces, parsePieces, ruleSchema, shelfSchema } from '~/shelf.ts'
 import { MEASURE_NAMES, UNIT_WORDS, boundsText } from '~/words/measures.ts'
 import { capitalize } from '~/words/names.ts'
@@ -108,6 +109,7 @@ async function forgetRule(form: FormData) {
 /** The shop's own leaves, shims, people and limits. */
 export default function ShelfPage({ loaderData, actionData }: Route.ComponentProps) {
   const { shelf, rules, unit, base } = loaderData
+  const said = useLastWord(actionData)
   const fields = [
     {
       name: 'leaves',
@@ -141,16 +143,16 @@ export default function ShelfPage({ loaderData, actionData }: Route.ComponentPro
         </p>
       </header>
       <main className="grid gap-x-10 gap-y-4 py-4 lg:grid-cols-2">
-        {actionData && (
+        {said && (
           <p
-            role={actionData.isKept ? 'status' : 'alert'}
-            className={`lg:col-span-2 ${actionData.isKept ? '' : 'trouble'}`}
+            role={said.isKept ? 'status' : 'alert'}
+            className={`lg:col-span-2 ${said.isKept ? '' : 'trouble'}`}
           >
-            {!actionData.isKept && <TriangleAlert aria-hidden />} {actionData.sentence}
+            {!said.isKept && <TriangleAlert aria-hidden />} {said.sentence}
           </p>
         )}
         <Form method="post" className="grid content-start gap-4">
-          <input type="hidden" name="base" value={actionData?.base ?? base} />
+          <input type="hidden" name="base" value={said?.base ?? base} />
           {fields.map(({ name, label, hint, value }) => (
             <label key={`${name} ${value}`} className="font-semibold">
               {label}

@@ -5,12 +5,13 @@ import { threeShaftBox } from 'core'
 
 import { TEST_BUILD, startUdrix } from '../../e2e/udrix.ts'
 import { ensureBuild, ensureChromium, ensurePostgres } from '../setup.mjs'
+import { benchArchive } from './archive.ts'
 import { benchBrowser } from './browser.ts'
 import { benchCombinations } from './combinations.ts'
 import { benchCore, benchPositions } from './core.ts'
 import { benchClosedBox, benchJob, benchTurnChecks } from './job.ts'
 import { benchMotion } from './motion.ts'
-import { benchBench, benchServer } from './server.ts'
+import { benchBench, benchMany, benchServer, fillJobs } from './server.ts'
 
 const FIVE_SPEED = threeShaftBox({
   name: 'bench',
@@ -39,10 +40,14 @@ try {
   const [box] = /\/boxes\/[0-9a-f-]{36}/.exec(bench) ?? []
   if (!box) throw new Error('the demo is not on the bench')
   await benchServer(udrix.url, `${box}/trace?position=2`)
+  await benchMany(udrix.url, box, 'the demo')
   await benchBrowser(udrix.url, box)
   await benchMotion(udrix.url, udrix.databaseUrl)
   await benchJob(udrix.url, udrix.databaseUrl, box)
   await benchBench(udrix.url, udrix.databaseUrl)
+  await fillJobs(udrix.databaseUrl)
+  await benchMany(udrix.url, box, '5,000 boxes and 2,000 jobs')
+  await benchArchive(udrix)
 } finally {
   await udrix.stop()
 }

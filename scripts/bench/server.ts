@@ -24,6 +24,64 @@ export async function benchServer(base: string, tracePath: string): Promise<void
   )
 }
 
+/** Clients of a whole shop with nothing else to do. */
+const MANY_CLIENTS = 50
+const MANY_SECONDS = 10
+
+async function loadMany(url: string): Promise<autocannon.Result> {
+  await autocannon({ url, connections: MANY_CLIENTS, duration: 2 })
+  const result = await autocannon({ url, connections: MANY_CLIENTS, duration: MANY_SECONDS })
+  if (result.non2xx > 0 || result.errors > 0) throw new Error(`${url} failed under load`)
+  return result
+}
+
+/** Bench and Job at many clients, beside the health check of the same server. */
+export async function benchMany(base: string, boxPath: string, what: string): Promise<void> {
+  const reference = await loadMany(`${base}/healthz`)
+  for (const [name, page] of [
+    ['Bench', base],
+    ['Job', `${base}${boxPath}/job`],
+    ['Trace', `${base}${boxPath}/trace?position=2`],
+  ] as const) {
+    const { latency, requests } = await loadMany(page)
+    report(
+      `Server: ${name} at ${MANY_CLIENTS} parallel clients, ${what}, ${requests.total} requests, p97.5`,
+      ms(latency.p97_5),
+      `health check ${ms(reference.latency.p97_5)}: ${(latency.p97_5 / reference.latency.p97_5).toFixed(1)} times`,
+      'within 3 times',
+    )
+  }
+}
+
+const MANY_JOBS = 2_000
+
+/** Copies of the demo's jobs, with their logs, for boxes that have none. */
+export async function fillJobs(databaseUrl: string): Promise<void> {
+  const client = new pg.Client({ connectionString: databaseUrl })
+  await client.connect()
+  try {
+    await client.query(
+      `with model as (select id from jobs where closed_at is null order by opened_at limit 1),
+            homes as (
+              select id from boxes where deleted_at is null
+                and not exists (select 1 from jobs where box_id = boxes.id)
+              order by updated_at desc limit $1
+            ),
+            made as (
+              insert into jobs (id, box_id, number) select gen_random_uuid(), id, 1 from homes
+              returning id
+            )
+       insert into job_entries (id, job_id, at, by, body)
+       select gen_random_uuid(), made.id, at, by, body
+       from made, job_entries where job_id = (select id from model)`,
+      [MANY_JOBS],
+    )
+    await client.query('analyze')
+  } finally {
+    await client.end()
+  }
+}
+
 const FEW_BOXES = 50
 const MANY_BOXES = 5_000
 const REQUESTS = 30

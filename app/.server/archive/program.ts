@@ -59,11 +59,13 @@ async function run([work, file = '']: readonly string[]): Promise<void> {
   }
 }
 
-// Whoever asked for it has gone.
-process.on('disconnect', () => process.exit(1))
+/** Whoever asked for it has gone. */
+const giveUp = () => process.exit(1)
+process.on('disconnect', giveUp)
 try {
   await run(process.argv.slice(2))
   await pool.end()
+  process.off('disconnect', giveUp)
   process.disconnect()
 } catch (error) {
   log.error({ err: error }, 'the work on an archive failed')

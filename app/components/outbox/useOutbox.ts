@@ -112,14 +112,18 @@ export function useOutbox<Item, Kept extends { readonly kind: 'kept' }>(
   useEffect(() => {
     const first = setTimeout(look)
     const onStorage = ({ key }: StorageEvent) => {
-      if (key === null || key.startsWith(prefix)) look()
+      if (key !== null && !key.startsWith(prefix)) return
+      // Another page has sent what this one found in the store; what it puts there is its own.
+      const there = new Set(readLetters(browserStore(), prefix).letters.map((each) => each.key))
+      const left = queue.current.filter((each) => !each.isStored || there.has(each.key))
+      if (left.length < queue.current.length) show(left)
     }
     window.addEventListener('storage', onStorage)
     return () => {
       clearTimeout(first)
       window.removeEventListener('storage', onStorage)
     }
-  }, [look, prefix])
+  }, [look, prefix, show])
 
   useEffect(() => {
     if (!isWaiting) return
