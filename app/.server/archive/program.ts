@@ -12,8 +12,6 @@ import type { ArchiveOutcome } from '../../archiveTask.ts'
 import { pool } from '../db/client.ts'
 import { log } from '../log.ts'
 import type { Progress } from './progress.ts'
-import { previewArchive, readArchive } from './read.ts'
-import { writeArchive } from './write.ts'
 
 export type ProgramMessage =
   | { readonly kind: 'progress'; readonly progress: Progress }
@@ -45,15 +43,19 @@ function progressTeller(): (progress: Progress) => void {
 async function run([work, file = '']: readonly string[]): Promise<void> {
   const onProgress = progressTeller()
   switch (work) {
-    case 'out':
+    case 'out': {
+      const { writeArchive } = await import('./write.ts')
       await writeArchive(process.stdout, new Date(), onProgress)
       break
+    }
     case 'preview':
-      await send({ kind: 'outcome', outcome: await previewArchive(file, onProgress) })
+    case 'read': {
+      // What one of the two works needs is no burden to the other.
+      const { previewArchive, readArchive } = await import('./read.ts')
+      const outcome = await (work === 'read' ? readArchive : previewArchive)(file, onProgress)
+      await send({ kind: 'outcome', outcome })
       break
-    case 'read':
-      await send({ kind: 'outcome', outcome: await readArchive(file, onProgress) })
-      break
+    }
     default:
       throw new Error(`there is no work called ${work ?? ''}`)
   }

@@ -58,8 +58,8 @@ import {
 import type { Progress } from './progress.ts'
 import { ArchiveProblem, ZipReader } from './zip.ts'
 
-/** Rows put into the database at once. */
-const BATCH = 100
+/** Rows put into the database at once, most of which hold a whole box. */
+const BATCH = 20
 /** Problems told before the rest is not looked for any more. */
 const MOST_PROBLEMS = 20
 /** Names told of each kind. */

@@ -29,6 +29,18 @@ function programArgs(): readonly string[] {
     : ['--import', 'tsx', path.resolve('app/.server/archive/program.ts')]
 }
 
+/** Heap of the program: enough for its largest batch, and little enough to be kept tidy. */
+const HEAP_MB = 256
+/** An archive of version 1 has whole histories in one file, and is no larger than this. */
+const LARGEST_1_BYTES = 64_100_000
+const HEAP_1_MB = 1_500
+
+/** How much heap the work on a file may take. */
+function heapFor(file: string | undefined): number {
+  const isSmall = file !== undefined && fs.statSync(file).size <= LARGEST_1_BYTES
+  return isSmall ? HEAP_1_MB : HEAP_MB
+}
+
 /** Whether no more work can be begun now. */
 export function isBusy(): boolean {
   return running.size >= MOST_AT_ONCE
@@ -54,9 +66,11 @@ export function beginTask(
   args: readonly string[],
   { isPiped = false }: { readonly isPiped?: boolean } = {},
 ): ChildProcess {
-  const child = spawn(process.execPath, [...programArgs(), ...args], {
+  const heap = [`--max-old-space-size=${heapFor(args[1])}`, '--max-semi-space-size=2']
+  const child = spawn(process.execPath, [...heap, ...programArgs(), ...args], {
     stdio: ['ignore', isPiped ? 'pipe' : 'ignore', 'inherit', 'ipc'],
-    env: process.env,
+    // Its threads share one arena, so that memory given back by one serves the others.
+    env: { ...process.env, MALLOC_ARENA_MAX: '1', MALLOC_TRIM_THRESHOLD_: '1000000' },
   })
   running.set(id, child)
   tasks.set(id, { state: 'running', done: 0, total: 0 })

@@ -28,8 +28,8 @@ import type {
 import { CHECKSUMS, FORMAT, HEADING, SHOP, VERSION, photographName } from './format.ts'
 import type { Progress } from './progress.ts'
 
-/** Rows fetched at once: boxes and entries are small, histories hold whole boxes. */
-const BATCH = 100
+/** Rows fetched at once, most of which hold a whole box. */
+const BATCH = 20
 
 /** A ZIP file that is written one file after the other, with the checksum of each. */
 class Archive {
@@ -62,6 +62,10 @@ class Archive {
       }),
     ])
     this.#checksums.push(`${hash.digest('hex')}  ${name}\n`)
+    // The directory at the end needs the entry, and not the streams that it was read from.
+    const written = this.#zip as unknown as { readonly entries: { doFileDataPump?: unknown }[] }
+    const entry = written.entries.at(-1)
+    if (entry) entry.doFileDataPump = undefined
   }
 
   addText(name: string, text: string): Promise<void> {
