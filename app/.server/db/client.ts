@@ -6,7 +6,7 @@ import pg from 'pg'
 import { log } from '../log.ts'
 
 /** The longest that a request waits for a connection before it hears that there is none. */
-const CONNECTION_TIMEOUT_MS = 2_000
+const CONNECTION_TIMEOUT_MS = 5_000
 /** The longest that the database may work on one statement; it says so itself. */
 const STATEMENT_TIMEOUT_MS = 5_000
 /** For a database that says nothing at all any more, such as a frozen one. */
@@ -14,6 +14,8 @@ const ANSWER_TIMEOUT_MS = STATEMENT_TIMEOUT_MS + 1_000
 /** The health check is to answer within two seconds, whatever the database does. */
 const HEALTH_TIMEOUT_MS = 1_500
 const POOL_SIZE = 10
+/** A new connection costs more than a kept one: its password alone takes thousands of rounds. */
+const IDLE_MS = 5 * 60_000
 /** Any fixed number: whoever migrates holds the advisory lock of this key. */
 const MIGRATION_LOCK_KEY = 4700
 
@@ -27,6 +29,7 @@ export const pool = new pg.Pool({
   connectionString: databaseUrl(),
   max: POOL_SIZE,
   connectionTimeoutMillis: CONNECTION_TIMEOUT_MS,
+  idleTimeoutMillis: IDLE_MS,
   statement_timeout: STATEMENT_TIMEOUT_MS,
   query_timeout: ANSWER_TIMEOUT_MS,
   idle_in_transaction_session_timeout: 4 * STATEMENT_TIMEOUT_MS,
