@@ -10,7 +10,7 @@ import { readSettings } from '~/.server/settings.ts'
 import { dropRule, keepRule, keepShelf, readRules, readShelf } from '~/.server/shelf.ts'
 import { useLastWord } from '~/components/useLastWord.ts'
 import { formatPieces, parsePieces, ruleSchema, shelfSchema } from '~/shelf.ts'
-import { MEASURE_NAMES, UNIT_WORDS, boundsText } from '~/words/measures.ts'
+import { MEASURE_NAMES, UNIT_NAMES, UNIT_WORDS, boundsText } from '~/words/measures.ts'
 import { capitalize } from '~/words/names.ts'
 
 import type { Route } from './+types/shelf'
@@ -211,7 +211,7 @@ export default function ShelfPage({ loaderData, actionData }: Route.ComponentPro
                 >
                   {units.map((each) => (
                     <option key={each} value={each}>
-                      {UNIT_WORDS[each]}
+                      {UNIT_NAMES[each]}
                     </option>
                   ))}
                 </select>
