@@ -1,4 +1,4 @@
-/** Writes an archive, one row after another, in as little memory as the largest of them takes. */
+/** Writes an archive as a stream, one row after another. */
 import { createHash } from 'node:crypto'
 import { PassThrough, Readable, Transform } from 'node:stream'
 import type { Writable } from 'node:stream'
@@ -62,10 +62,6 @@ class Archive {
       }),
     ])
     this.#checksums.push(`${hash.digest('hex')}  ${name}\n`)
-    // The directory at the end needs the entry, and not the streams that it was read from.
-    const written = this.#zip as unknown as { readonly entries: { doFileDataPump?: unknown }[] }
-    const entry = written.entries.at(-1)
-    if (entry) entry.doFileDataPump = undefined
   }
 
   addText(name: string, text: string): Promise<void> {
