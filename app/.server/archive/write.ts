@@ -31,16 +31,27 @@ import type { Progress } from './progress.ts'
 /** Rows fetched at once, most of which hold a whole box. */
 const BATCH = 20
 
+/** Gives a stream to the ZIP file, whose list of entries would keep it until the end. */
+function givenOnce(stream: Readable): (take: (error: null, stream: Readable) => void) => void {
+  const streams = [stream]
+  return (take) => {
+    for (const given of streams.splice(0)) take(null, given)
+  }
+}
+
 /** A ZIP file that is written one file after the other, with the checksum of each. */
 class Archive {
   readonly #zip = new ZipFile()
   readonly #checksums: string[] = []
+  /** The file that is being taken now; it breaks off when nobody reads the archive. */
+  #taken: PassThrough | undefined
   readonly written: Promise<void>
 
   constructor(output: Writable) {
     this.written = pipeline(this.#zip.outputStream, output)
-    // Told to whoever awaits `written`; until then it is nobody's surprise.
-    this.written.catch(() => undefined)
+    this.written.catch((error: unknown) => {
+      this.#taken?.destroy(error instanceof Error ? error : new Error(String(error)))
+    })
   }
 
   /** Adds a file and waits until its content has been taken. */
@@ -53,14 +64,11 @@ class Archive {
       },
     })
     const taken = new PassThrough()
-    this.#zip.addReadStream(taken, name, { compress })
-    // A reader that went away leaves nothing to be taken, so both are waited for.
-    await Promise.race([
-      pipeline(content, through, taken).then(() => finished(taken)),
-      this.written.then(() => {
-        throw new Error('the archive ended before it was written')
-      }),
-    ])
+    this.#taken = taken
+    this.#zip.addReadStreamLazy(name, { compress }, givenOnce(taken))
+    const isTaken = finished(taken)
+    await pipeline(content, through, taken)
+    await isTaken
     this.#checksums.push(`${hash.digest('hex')}  ${name}\n`)
   }
 
