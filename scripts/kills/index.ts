@@ -120,14 +120,27 @@ interface Found {
   readonly place: number
 }
 
+/** A connection to the database, which may be coming up again. */
+async function connectDatabase(): Promise<pg.Client> {
+  for (const began = performance.now(); ; await wait(100)) {
+    const url = await clusterUrl(path.join(FOLDER, 'cluster'))
+    const database = new pg.Client({ connectionString: url })
+    database.on('error', () => undefined)
+    try {
+      if (url === undefined) throw new Error('the database is not up')
+      await database.connect()
+      return database
+    } catch (error) {
+      if (performance.now() - began > 2 * LONGEST_RESTART_MS) throw error
+    }
+  }
+}
+
 /** What is wrong with what is there, beside what was answered as kept. */
 async function faultsOf(client: Client, boxId: string): Promise<readonly string[]> {
   // What is answered while we look is there already; so the answers are taken first.
   const { edits, entries, photos } = client.kept
-  const url = await clusterUrl(path.join(FOLDER, 'cluster'))
-  const database = new pg.Client({ connectionString: url })
-  database.on('error', () => undefined)
-  await database.connect()
+  const database = await connectDatabase()
   try {
     // One statement sees one moment, while more is being entered.
     const { rows } = await database.query<Found>(
