@@ -46,7 +46,28 @@ describe('the module of a gear', () => {
 
   it('spans so many teeth as the tables have it', () => {
     // 2 teeth from 12 to 18, 3 to 27, 4 to 36, at 20° (Machinery's Handbook, from memory).
-    expect([18, 19, 27, 28, 36].map((teeth) => usualSpan(teeth, 20))).toEqual([2, 3, 3, 4, 4])
+    expect([18, 19, 27, 28, 36].map((teeth) => usualSpan(teeth, 0, 20))).toEqual([2, 3, 3, 4, 4])
+  })
+
+  it('spans more teeth of a helical gear: its virtual count z/cos³β (Machinery’s Handbook)', () => {
+    // 40/cos³30° = 61.6 and 60/cos³30° = 92.4, of which a ninth is 6.8 and 10.3; by hand.
+    expect(usualSpan(40, 30, 20)).toBe(7)
+    expect(usualSpan(60, 30, 20)).toBe(11)
+  })
+
+  it('touches the flanks between root and tip (W² cos² β_b + d_b² is the square of the diameter there)', () => {
+    const rad = (deg: number): number => (deg * Math.PI) / 180
+    for (const helix of [0, 10, 20, 30, 35])
+      for (const pressure of [14.5, 20, 25])
+        for (let teeth = 20; teeth <= 90; teeth += 5) {
+          const { spanMm } = expectedSizes(1, teeth, helix, pressure)
+          const transverse = Math.atan(Math.tan(rad(pressure)) / Math.cos(rad(helix)))
+          const pitchMm = teeth / Math.cos(rad(helix))
+          const baseMm = pitchMm * Math.cos(transverse)
+          const baseHelix = Math.asin(Math.sin(rad(helix)) * Math.cos(rad(pressure)))
+          const touchedMm = Math.hypot(baseMm, spanMm * Math.cos(baseHelix))
+          expect(Math.abs(touchedMm - pitchMm)).toBeLessThan(2)
+        }
   })
 })
 

@@ -88,9 +88,20 @@ export function moduleOfTwoSpansMm(
   return (longerMm - shorterMm) / (Math.PI * Math.cos(radians(pressureAngleDeg)))
 }
 
-/** The teeth to span so that the jaws touch near the pitch line: z·α/180°, up to the next whole. */
-export function usualSpan(toothCount: number, pressureAngleDeg: number): number {
-  return Math.max(2, Math.ceil((toothCount * pressureAngleDeg) / 180))
+/**
+ * The teeth to span so that the jaws touch near the pitch line: zᵥ·α/180°, up to the next
+ * whole, with the virtual count zᵥ = z·inv αₜ / inv αₙ of a helical gear (DIN 3960, from
+ * memory).
+ */
+export function usualSpan(
+  toothCount: number,
+  helixAngleDeg: number,
+  pressureAngleDeg: number,
+): number {
+  const transverse = transverseAngle(pressureAngleDeg, helixAngleDeg)
+  const virtual = (toothCount * involute(transverse)) / involute(radians(pressureAngleDeg))
+  // Without a helix the two angles are one, but for the rounding of floats.
+  return Math.max(2, Math.ceil((virtual * pressureAngleDeg) / 180 - 1e-9))
 }
 
 /** The standard sizes nearest a module, the nearest first: one of each series. */
@@ -128,7 +139,7 @@ export function expectedSizes(
   pressureAngleDeg: number,
 ): ExpectedSizes {
   const pitchMm = (moduleMm * toothCount) / Math.cos(radians(helixAngleDeg))
-  const spanned = usualSpan(toothCount, pressureAngleDeg)
+  const spanned = usualSpan(toothCount, helixAngleDeg, pressureAngleDeg)
   return {
     pitchMm,
     outsideMm: pitchMm + 2 * moduleMm,

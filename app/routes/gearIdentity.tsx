@@ -125,7 +125,7 @@ export default function GearIdentity() {
   ]
   const spanMm = value('span')
   const longerMm = value('longerSpan')
-  const spanned = teeth === undefined ? undefined : usualSpan(teeth, pressure)
+  const spanned = teeth === undefined ? undefined : usualSpan(teeth, helix, pressure)
   const moduleMm =
     outsideMm !== undefined && teeth !== undefined
       ? moduleOfOutsideMm(outsideMm, teeth, helix)
