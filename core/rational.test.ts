@@ -71,3 +71,12 @@ test.each(['4', '-5/2', '1258/315', '123456789012345678901/2'])(
     expect(formatFraction(parseFraction(text))).toBe(text)
   },
 )
+
+test('numbers beyond what floats hold are infinite or as near as can be, and never NaN', () => {
+  const huge = 10n ** 400n
+  expect(rational(huge).toNumber()).toBe(Infinity)
+  expect(rational(-huge).toNumber()).toBe(-Infinity)
+  expect(rational(1, huge).toNumber()).toBe(0)
+  expect(rational(3n * huge, huge * 2n + 1n).toNumber()).toBeCloseTo(1.5, 12)
+  expect(rational(-(3n ** 900n), 2n * 3n ** 899n + 1n).toNumber()).toBeCloseTo(-1.5, 12)
+})

@@ -17,6 +17,13 @@ function isExact(whole: number): boolean {
   return whole <= Number.MAX_SAFE_INTEGER && whole >= -Number.MAX_SAFE_INTEGER
 }
 
+/** Bits of whole numbers that floats reach. */
+const FLOAT_BITS = 1_000
+
+function bitsOf(whole: bigint): number {
+  return whole.toString(2).length
+}
+
 /** An exact rational number; immutable. Make one with `rational`. */
 export class Rational {
   private constructor(
@@ -135,9 +142,16 @@ export class Rational {
     return this.sub(other).sign() > 0
   }
 
-  /** The nearest float, for showing only. */
+  /** The nearest float, for showing only; infinite where no float is so large. */
   toNumber(): number {
-    return this.wide ? this.wide.valueOf() : this.numerator / this.denominator
+    if (!this.wide) return this.numerator / this.denominator
+    const { s, n, d } = this.wide
+    // Both are cut to what a float holds, by as many bits as the longer one has too many.
+    const excess = Math.max(bitsOf(n), bitsOf(d)) - FLOAT_BITS
+    const cut = BigInt(Math.max(excess, 0))
+    const [over, under] = [Number(n >> cut), Number(d >> cut)]
+    if (over > 0 && under > 0) return Number(s) * (over / under)
+    return under > 0 ? 0 : Number(s) * Infinity
   }
 
   /** Decimal text with so many decimals, rounded exactly; halves away from 0. */

@@ -21,16 +21,27 @@ export interface Trend {
   readonly latestKm: number | null
 }
 
-/**
- * Two-sided 90 % quantiles of Student's t for 1 to 30 degrees of freedom, and of the
- * normal distribution beyond (any statistical handbook).
- */
-export const STUDENT_T_90 = [
+/** Two-sided 90 % quantiles of Student's t for 1 to 30 degrees of freedom (any handbook). */
+const STUDENT_T_90 = [
   6.314, 2.92, 2.353, 2.132, 2.015, 1.943, 1.895, 1.86, 1.833, 1.812, 1.796, 1.782, 1.771, 1.761,
   1.753, 1.746, 1.74, 1.734, 1.729, 1.725, 1.721, 1.717, 1.714, 1.711, 1.708, 1.706, 1.703, 1.701,
   1.699, 1.697,
 ] as const
-const NORMAL_90 = 1.645
+/** That of the normal distribution. */
+const NORMAL_90 = 1.644854
+
+/**
+ * The two-sided 90 % quantile of Student's t. Beyond the table it is expanded about that of
+ * the normal distribution (Abramowitz and Stegun, 26.7.5, first three terms; from memory).
+ */
+export function studentT90(freedoms: number): number {
+  const listed = STUDENT_T_90[freedoms - 1]
+  if (listed !== undefined) return listed
+  const z = NORMAL_90
+  return (
+    z + (z ** 3 + z) / (4 * freedoms) + (5 * z ** 5 + 16 * z ** 3 + 3 * z) / (96 * freedoms ** 2)
+  )
+}
 
 /** The trend of at least two figures at different distances; undefined otherwise. */
 export function trendOf(points: readonly TrendPoint[], limit: number): Trend | undefined {
@@ -54,7 +65,7 @@ export function trendOf(points: readonly TrendPoint[], limit: number): Trend | u
     (sum, { distanceKm, figure }) => sum + (figure - atZero - slopePerKm * distanceKm) ** 2,
     0,
   )
-  const t = STUDENT_T_90[n - 3] ?? NORMAL_90
+  const t = studentT90(n - 2)
   const variance = t ** 2 * (residual / (n - 2))
   // With u = x − x̄ and d = ȳ − L: (d + b·u)² = v·(1/n + u²/Sxx), a quadratic in u.
   const d = meanY - limit

@@ -109,12 +109,11 @@ function main(): void {
   )
   if (positions.length === 0) {
     const labels = draft.positions.map(({ label }) => label).join(', ')
-    fail([
-      {
-        path: ['positions'],
-        message: `There is no position ${wanted ?? ''}; there are ${labels}.`,
-      },
-    ])
+    const message =
+      labels === ''
+        ? 'The box lists no positions.'
+        : `There is no position ${wanted ?? ''}; there are ${labels}.`
+    fail([{ path: ['positions'], message }])
     return
   }
   print({
