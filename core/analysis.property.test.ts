@@ -8,11 +8,12 @@ import { fraction, lusolve } from 'mathjs'
 import type { Fraction as MathFraction } from 'mathjs'
 
 import type { Analysis, Drive } from './analysis.ts'
-import { analyse, analyseBox, prepareSolver, surveyBox } from './analysis.ts'
+import { analyse, analyseBox, prepareSolver, shareOfSplit, surveyBox } from './analysis.ts'
+import { checkBox } from './check.ts'
 import { standingLaws } from './laws.ts'
 import type { PathStep } from './path.ts'
 import { ONE, ZERO, formatFraction, rational, toNumber } from './rational.ts'
-import { tangle, train } from './testing/arbitraries.ts'
+import { halfCounted, tangle, train, wideTangle } from './testing/arbitraries.ts'
 import { PATTERNS, buildPattern } from './patterns/index.ts'
 import { boxOf, withCounts } from './testing/boxes.ts'
 import { classifyByFloats, lawRow } from './testing/floats.ts'
@@ -74,6 +75,70 @@ test('what random tangles of every link can do equals what their singular values
   expect([...seen].sort()).toEqual(['drive', 'input-locked', 'locked', 'neutral', 'output-locked'])
 })
 
+test('what boxes with differentials and several outputs do equals what singular values say', () => {
+  const seen = new Set<string>()
+  fc.assert(
+    fc.property(wideTangle, (draft) => {
+      const analysis = only(draft)
+      const expected = classifyByFloats(draft, {})
+      seen.add(expected.state)
+      expect(analysis.state).toBe(expected.state)
+      if (analysis.state === 'drive' && expected.ratio !== undefined)
+        expect(Math.abs(toNumber(analysis.ratio) / expected.ratio - 1)).toBeLessThan(
+          FLOAT_TOLERANCE,
+        )
+      if (analysis.state === 'undetermined') expect(analysis.open.length).toBeGreaterThan(0)
+    }),
+    { numRuns: 800 },
+  )
+  expect([...seen].sort()).toEqual([
+    'drive',
+    'input-locked',
+    'locked',
+    'neutral',
+    'output-locked',
+    'undetermined',
+  ])
+})
+
+test('what is said of a half-counted box holds whatever the missing counts are', () => {
+  const teeth = fc.array(fc.integer({ min: 12, max: 60 }), { minLength: 16, maxLength: 16 })
+  let said = 0
+  fc.assert(
+    fc.property(halfCounted(wideTangle), teeth, (draft, counts) => {
+      const analysis = only(draft)
+      if (analysis.state === 'uncounted') return
+      if (draft.gears.some(({ toothCount }) => toothCount === null)) said++
+      const gears = draft.gears.map((each, at) => ({
+        ...each,
+        toothCount: each.toothCount ?? (counts[at] ?? 12) + (each.id.endsWith('-b') ? 60 : 0),
+      }))
+      // A ring is larger than its sun.
+      if (!checkBox({ ...draft, gears }).ok) return
+      expect(analysis.state).toBe(classifyByFloats({ ...draft, gears }, {}).state)
+    }),
+    { numRuns: 800 },
+  )
+  expect(said).toBeGreaterThan(100)
+})
+
+test('in a drive with several outputs all bodies are in balance, and power out equals power in', () => {
+  fc.assert(
+    fc.property(wideTangle, (draft) => {
+      const analysis = only(draft)
+      if (analysis.state !== 'drive') return
+      const torques = new Map([[draft.input, ONE]])
+      for (const [law, multiplier] of analysis.multipliers)
+        for (const { body, coefficient } of law.terms)
+          torques.set(body, (torques.get(body) ?? ZERO).add(multiplier.mul(coefficient)))
+      for (const torque of torques.values()) expect(formatFraction(torque)).toBe('0')
+      const out = analysis.outputs.reduce((sum, each) => sum.add(each.speed.mul(each.torque)), ZERO)
+      expect(formatFraction(out)).toBe('1')
+    }),
+    { numRuns: 400 },
+  )
+})
+
 test('in a drive, every body is in balance and power in equals power out', () => {
   fc.assert(
     fc.property(fc.oneof(train, tangle), (draft) => {
@@ -132,11 +197,8 @@ test('a share set at a split is the share found there, and the box stays in bala
       const [split] = assumed.splits
       if (!split) throw new Error('the load of two countershafts is not left open')
       expect(split.parts.map(({ part }) => formatFraction(part))).toEqual(['1/2', '1/2'])
-      const parts = split.parts.map(({ law }, at) => ({
-        source: law.source,
-        part: rational(at === 0 ? one : other),
-      }))
-      const set = analyse(solver, places, { shares: [{ body: split.body, parts }] })
+      const share = shareOfSplit(split, [rational(one), rational(other)])
+      const set = analyse(solver, places, { shares: [share] })
       if (set.state !== 'drive') throw new Error(set.state)
       expect(set.splits[0]?.isSet).toBe(true)
       expect(set.splits[0]?.parts.map(({ part }) => formatFraction(part))).toEqual(

@@ -1,6 +1,8 @@
 import type { Analysis, Drive } from './analysis.ts'
-import { analyse, analyseBox, prepareSolver } from './analysis.ts'
-import { formatFraction, rational } from './rational.ts'
+import { analyse, analyseBox, prepareSolver, shareOfSplit } from './analysis.ts'
+import { classifyAll, combinationAt } from './combinations.ts'
+import { USUAL_EFFICIENCIES, solveLosses } from './losses.ts'
+import { ONE, formatFraction, rational } from './rational.ts'
 import {
   boxOf,
   draftOf,
@@ -12,7 +14,7 @@ import {
 } from './testing/boxes.ts'
 import type { Stage } from './testing/boxes.ts'
 import { threeShaftBox } from './patterns/threeShaft.ts'
-import type { BoxDraft } from './types.ts'
+import type { BoxDraft, Coupler } from './types.ts'
 
 function only(draft: BoxDraft): Analysis {
   const [entry] = analyseBox(boxOf(draft))
@@ -159,7 +161,7 @@ describe('an open differential (ωl + ωr = 2·ω_case; equal torques, common pr
     })
     expect(analysis.state).toBe('undetermined')
     if (analysis.state !== 'undetermined') return
-    expect(analysis.open).toEqual(['ring'])
+    expect(analysis.open).toEqual(['sun', 'ring'])
     expect(analysis.through.map(({ kind }) => kind)).toEqual(['planetary'])
   })
 })
@@ -353,4 +355,200 @@ test('a sliding idler drives only where it is slid in, and turns the output back
     'reverse-out',
   ])
   expect(analyses.get('1')?.motions.get('idler')).toEqual({ kind: 'coasts' })
+})
+
+/** Shafts of the given names, each on an axis of its own. */
+function shafts(...names: readonly string[]): Pick<BoxDraft, 'axes' | 'members'> {
+  return { axes: names.map((id) => ({ id })), members: names.map((id) => shaft(id)) }
+}
+
+/** A coupler of one shaft that locks, holds or lets go. */
+function dog(id: string, hub: string, engages: Coupler['positions'][number]['engages']): Coupler {
+  return {
+    id,
+    kind: 'dog-ring',
+    hub,
+    stationMm: 50,
+    positions: [
+      { id: 'off', travel: 'centre', engages: [] },
+      { id: 'on', travel: 'towards-output', engages },
+    ],
+  }
+}
+
+describe('an open differential is taken to have both sides alike only where nothing else settles it', () => {
+  const feedback = draftOf({
+    ...shafts('in', 'c1', 'left', 'right', 'l2', 'aside'),
+    gears: [gear('g-l2', 'l2', 20), gear('g-right', 'right', 20)],
+    links: [
+      { id: 'd1', kind: 'differential', case: 'c1', left: 'left', right: 'right' },
+      { id: 'd2', kind: 'differential', case: 'in', left: 'left', right: 'l2' },
+      { id: 'pair', kind: 'external-mesh', a: 'g-l2', b: 'g-right' },
+    ],
+    couplers: [
+      dog('unrelated', 'aside', [{ kind: 'hold', body: 'aside' }]),
+      dog('brake', 'c1', [{ kind: 'hold', body: 'c1' }]),
+    ],
+    input: 'in',
+    outputs: ['left', 'right'],
+    positions: [
+      { id: 'free', label: 'free', couplers: {} },
+      { id: 'braked', label: 'braked', couplers: { brake: 'on' } },
+    ],
+  })
+
+  test('the input turns with the case free: not locked (by hand: left = c1 + in, right = c1 − in)', () => {
+    const [free, braked] = analyseBox(boxOf(feedback)).map(({ analysis }) => analysis)
+    expect(free?.state).toBe('undetermined')
+    expect(formatFraction(drive(braked).ratio)).toBe('1')
+  })
+
+  test('the table of combinations says the same, whatever coupler comes first', () => {
+    const classified = classifyAll(prepareSolver(boxOf(feedback)))
+    if (classified.kind !== 'table') throw new Error(classified.kind)
+    for (const number of classified.table.states.keys()) {
+      const { places, state } = combinationAt(classified.table, number)
+      expect(state).toBe(places.brake === 'on' ? 'drive' : 'undetermined')
+    }
+  })
+
+  test('power that comes in by a side leaves the other open, and nothing throws', () => {
+    const analysis = only(
+      draftOf({
+        ...shafts('q', 'r', 's', 'p', 't'),
+        gears: [gear('g-p', 'p', 20), gear('g-s', 's', 20)],
+        links: [
+          { id: 'd1', kind: 'differential', case: 'r', left: 's', right: 'q' },
+          { id: 'pair', kind: 'external-mesh', a: 'g-p', b: 'g-s' },
+          { id: 'd2', kind: 'differential', case: 'p', left: 'q', right: 't' },
+        ],
+        input: 'q',
+        outputs: ['t', 'r'],
+      }),
+    )
+    expect(analysis.state).toBe('undetermined')
+    expect(analysis.state === 'undetermined' && analysis.open).toEqual(['t', 'r'])
+  })
+
+  test('behind an engaged dog clutch it drives both axles alike', () => {
+    const centre = draftOf({
+      ...shafts('in', 'case', 'front', 'rear', 'front-out'),
+      links: [
+        { id: 'centre', kind: 'differential', case: 'case', left: 'front', right: 'rear' },
+        { id: 'joint', kind: 'joined', a: 'in', b: 'case' },
+      ],
+      couplers: [dog('dog', 'front', [{ kind: 'lock', body: 'front-out' }])],
+      input: 'in',
+      outputs: ['rear', 'front-out'],
+      positions: [
+        { id: 'off', label: 'off', couplers: {} },
+        { id: 'on', label: 'on', couplers: { dog: 'on' } },
+      ],
+    })
+    const [off, on] = analyseBox(boxOf(centre)).map(({ analysis }) => analysis)
+    expect(off?.state).toBe('neutral')
+    expect(formatFraction(drive(on).ratio)).toBe('1')
+    expect(drive(on).outputs.map(({ torque }) => formatFraction(torque))).toEqual(['1/2', '1/2'])
+  })
+})
+
+test('with the first output free, the box drives the other one (common practice: a power take-off in neutral)', () => {
+  const takeOff = draftOf({
+    ...shafts('in', 'main', 'take-off'),
+    gears: [gear('g-in', 'in', 20), gear('g-out', 'take-off', 30)],
+    links: [{ id: 'pair', kind: 'external-mesh', a: 'g-in', b: 'g-out' }],
+    couplers: [dog('dog', 'main', [{ kind: 'lock', body: 'in' }])],
+    input: 'in',
+    outputs: ['main', 'take-off'],
+    positions: [
+      { id: 'n', label: 'N', couplers: {} },
+      { id: '1', label: '1', couplers: { dog: 'on' } },
+    ],
+  })
+  const [neutral, first] = analyseBox(boxOf(takeOff)).map(({ analysis }) => drive(analysis))
+  expect(neutral?.outputs.map(({ body }) => body)).toEqual(['take-off'])
+  expect(neutral && formatFraction(neutral.ratio)).toBe('-3/2')
+  expect(first && formatFraction(first.ratio)).toBe('1')
+})
+
+describe('a planetary set locked as one', () => {
+  const locked = (outputs: readonly string[]): BoxDraft => ({
+    ...draftOf({
+      axes: [{ id: 'line' }, { id: 'beside' }],
+      members: [
+        shaft('sun', 'line'),
+        { ...shaft('ring', 'line'), kind: 'ring' },
+        { ...shaft('carrier', 'line'), kind: 'carrier' },
+        shaft('take-off', 'beside'),
+      ],
+      gears: [
+        gear('sun-gear', 'sun', 20),
+        gear('ring-gear', 'ring', 80),
+        gear('g-sun', 'sun', 30),
+        gear('g-off', 'take-off', 30),
+      ],
+      links: [
+        { id: 'set', kind: 'planetary', sun: 'sun-gear', ring: 'ring-gear', carrier: 'carrier' },
+        { id: 'pair', kind: 'external-mesh', a: 'g-sun', b: 'g-off' },
+      ],
+      couplers: [dog('lock', 'sun', [{ kind: 'lock', body: 'ring' }])],
+      input: 'sun',
+      outputs,
+      positions: [{ id: 'on', label: 'on', couplers: { lock: 'on' } }],
+    }),
+  })
+
+  test('turns as one block, in which no power goes round', () => {
+    const analysis = drive(only(locked(['carrier'])))
+    expect(formatFraction(analysis.ratio)).toBe('1')
+    expect(analysis.circulations).toEqual([])
+    expect(analysis.blocks.map(({ id }) => id)).toEqual(['set'])
+    expect(analysis.splits).toEqual([])
+  })
+
+  test('divides between sun and ring as the counts have it; only the outputs are open', () => {
+    const draft = locked(['carrier', 'take-off'])
+    const [split, ...others] = drive(only(draft)).splits
+    expect(others).toEqual([])
+    expect(split?.parts.map(({ laws }) => laws.map(({ kind }) => kind).sort())).toEqual([
+      ['lock', 'planetary'],
+      ['external-mesh'],
+    ])
+    if (!split) return
+    const shares = [shareOfSplit(split, [ONE, rational(2)])]
+    const set = drive(analyse(prepareSolver(boxOf(draft)), { lock: 'on' }, { shares }))
+    // A third of the torque goes to the wheels, two thirds to the take-off, turned round.
+    expect(set.outputs.map(({ torque }) => formatFraction(torque))).toEqual(['1/3', '-2/3'])
+  })
+})
+
+test('two locks in one place of a coupler are two laws, each with its own torque', () => {
+  const twice = draftOf({
+    ...shafts('in', 'one', 'two', 'out'),
+    gears: [gear('g1', 'one', 20), gear('g2', 'two', 20), gear('o1', 'out', 40)],
+    links: [
+      { id: 'p1', kind: 'external-mesh', a: 'g1', b: 'o1' },
+      { id: 'p2', kind: 'external-mesh', a: 'g2', b: 'o1' },
+    ],
+    couplers: [
+      dog('both', 'in', [
+        { kind: 'lock', body: 'one' },
+        { kind: 'lock', body: 'two' },
+      ]),
+    ],
+    input: 'in',
+    outputs: ['out'],
+    positions: [{ id: 'on', label: 'on', couplers: { both: 'on' } }],
+  })
+  const box = boxOf(twice)
+  const [split] = drive(only(twice)).splits
+  if (!split) throw new Error('nothing is shared')
+  const shares = [shareOfSplit(split, [rational(1), rational(3)])]
+  const set = drive(analyse(prepareSolver(box), { both: 'on' }, { shares }))
+  expect(set.splits[0]?.parts.map(({ part }) => formatFraction(part))).toEqual(['1/4', '3/4'])
+  const losses = solveLosses(box, set, USUAL_EFFICIENCIES)
+  if (losses.kind !== 'solved') throw new Error(losses.kind)
+  const lost = [...losses.links, ...losses.bearings]
+  const sum = lost.reduce((total, { power }) => total.add(power), losses.efficiency)
+  expect(formatFraction(sum)).toBe('1')
 })

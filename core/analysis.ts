@@ -1,7 +1,7 @@
 /** What a box does with its couplers at given places. */
 import type { Box, CouplerPlaces } from './box.ts'
 import { centreOf, placeOf } from './box.ts'
-import type { Law } from './laws.ts'
+import type { Law, Term } from './laws.ts'
 import {
   balancingLaw,
   bearingLaws,
@@ -16,9 +16,17 @@ import type { Circulation, PathStep, RatioFactor, Stretch, TorqueAt } from './pa
 import { orderPath, ratioFactors, torqueStretches } from './path.ts'
 import type { Rational } from './rational.ts'
 import { ONE, ZERO } from './rational.ts'
-import type { Share } from './statics.ts'
+import type { Share, Statics } from './statics.ts'
 import { solveStatics } from './statics.ts'
-import type { BoxPosition, Coupler, CouplerPosition, Differential, Gear, Link } from './types.ts'
+import type {
+  BoxDraft,
+  BoxPosition,
+  Coupler,
+  CouplerPosition,
+  Differential,
+  Gear,
+  Link,
+} from './types.ts'
 
 /** How a body moves when the input turns. */
 export type BodyMotion =
@@ -51,10 +59,13 @@ export interface OutputDrive {
   readonly torque: Rational
 }
 
-/** The input turns the first output. */
+/** The input turns an output. */
 export interface Drive extends Findings {
   readonly state: 'drive'
-  /** Turns of the input for one turn of the first output; negative when they turn against each other. */
+  /**
+   * Turns of the input for one turn of the first output that it turns, which is the first
+   * of `outputs`; negative when they turn against each other.
+   */
   readonly ratio: Rational
   /** The outputs that the input turns; those that it leaves free are not among them. */
   readonly outputs: readonly OutputDrive[]
@@ -62,6 +73,8 @@ export interface Drive extends Findings {
   readonly balanced: readonly Differential[]
   readonly factors: readonly RatioFactor[] | undefined
   readonly path: readonly PathStep[]
+  /** Planetary sets that bear load and turn as one block. */
+  readonly blocks: readonly Law[]
   /** Loops in which power goes round without leaving. */
   readonly circulations: readonly Circulation[]
   readonly stretches: readonly Stretch[]
@@ -73,13 +86,33 @@ export interface Drive extends Findings {
   readonly isOverrun: boolean
 }
 
-/** A body from which power goes on through several links, divided by assumption or by a share set. */
+/** A body from which power goes on by several ways, divided by assumption or by a share set. */
 export interface Split {
   readonly body: string
-  /** Each link, and its part of the torque that goes on there; the parts make 1. */
-  readonly parts: readonly { readonly law: Law; readonly part: Rational }[]
+  /** The parts make 1. */
+  readonly parts: readonly SplitPart[]
   /** Whether a person has set the parts. */
   readonly isSet: boolean
+}
+
+/** One way on: links among which the counts settle how it divides again. */
+export interface SplitPart {
+  readonly laws: readonly [Law, ...Law[]]
+  /** Of the torque that goes on at the body. */
+  readonly part: Rational
+  /** Of that part, what the first of the links has. */
+  readonly ofFirst: Rational
+}
+
+/** The share that gives the ways on from a body the given parts, in the order of its split. */
+export function shareOfSplit({ body, parts }: Split, wanted: readonly Rational[]): Share {
+  return {
+    body,
+    parts: parts.map(({ laws, ofFirst }, at) => ({
+      law: laws[0].id,
+      part: (wanted[at] ?? ZERO).mul(ofFirst),
+    })),
+  }
 }
 
 /** How one state of the couplers is looked at. */
@@ -106,6 +139,8 @@ export const NO_DRIVE_STATES = ['neutral', 'locked', 'input-locked', 'output-loc
 
 export interface NoDrive extends Findings {
   readonly state: (typeof NO_DRIVE_STATES)[number]
+  /** Open differentials that are all that lets an output turn while the input cannot. */
+  readonly opposed: readonly Differential[]
 }
 
 /** The input moves an output, but does not settle its speed. */
@@ -126,38 +161,76 @@ export interface Solver {
   readonly motions: Motions
   /** The ends of the box in the order in which their freedom is kept. */
   readonly rank: readonly string[]
-  /** What would make the sides of each differential that has both loaded turn alike. */
-  readonly balancing: readonly { readonly differential: Differential; readonly law: Law }[]
+  /** What would make the sides of each differential turn alike that some places load on both. */
+  readonly balancing: readonly Balancing[]
+}
+
+interface Balancing {
+  readonly differential: Differential
+  readonly law: Law
 }
 
 const NO_MOTION: SpeedSum = new Map()
 
+function speedOf({ speeds }: Motions, body: string): SpeedSum {
+  return speeds.get(body) ?? NO_MOTION
+}
+
 const isCounted = (law: Law): boolean => law.uncounted.length === 0
 
-/** Whether the two sides lead to outputs of their own, so that the road holds both alike. */
-function isLoadedOnBothSides(
-  { draft }: Box,
-  standing: readonly Law[],
+/** The bodies to which each side of a differential leads by laws other than its own. */
+function sidesOf(
+  laws: readonly Law[],
   { id, left, right }: Differential,
+): readonly [ReadonlySet<string>, ReadonlySet<string>] {
+  const others = laws.filter(({ source }) => source !== id)
+  return [connectedBodies(others, left), connectedBodies(others, right)]
+}
+
+/** Whether each side leads to an output that is not the other's only one. */
+function canBeLoaded({ outputs }: BoxDraft, [left, right]: ReturnType<typeof sidesOf>): boolean {
+  return outputs.some(
+    (one) => left.has(one) && outputs.some((other) => other !== one && right.has(other)),
+  )
+}
+
+/**
+ * Whether the two sides lead to outputs of their own, so that the road holds both alike, and
+ * the power comes in by the case: neither side leads to the input or to the other.
+ */
+function isLoadedOnBothSides(
+  draft: BoxDraft,
+  laws: readonly Law[],
+  differential: Differential,
 ): boolean {
-  const others = standing.filter(({ source }) => source !== id)
-  const [leftwards, rightwards] = [left, right].map((side) => {
-    const reached = connectedBodies(others, side)
-    return draft.outputs.filter((output) => reached.has(output))
-  })
-  return leftwards?.some((one) => rightwards?.some((other) => other !== one) ?? false) ?? false
+  const sides = sidesOf(laws, differential)
+  const [left, right] = sides
+  return (
+    canBeLoaded(draft, sides) &&
+    !left.has(draft.input) &&
+    !right.has(draft.input) &&
+    !left.has(differential.right)
+  )
 }
 
 export function prepareSolver(box: Box): Solver {
+  const { draft } = box
   const standing = standingLaws(box)
-  const rank = [box.draft.input, ...box.draft.outputs]
+  const rank = [draft.input, ...draft.outputs]
   const motions = restrictMotions(freeMotions(box.bodies), standing.filter(isCounted), rank)
-  const balancing = box.draft.links.flatMap((link) =>
-    link.kind === 'differential' && isLoadedOnBothSides(box, standing, link)
-      ? [{ differential: link, law: balancingLaw(link) }]
-      : [],
-  )
+  const differentials = draft.links.filter((link) => link.kind === 'differential')
+  const anywhere = differentials.length === 0 ? [] : [...standing, ...allEngagedLaws(box)]
+  const balancing = differentials
+    .filter((differential) => canBeLoaded(draft, sidesOf(anywhere, differential)))
+    .map((differential) => ({ differential, law: balancingLaw(differential) }))
   return { box, standing, motions, rank, balancing }
+}
+
+/** What each place of each coupler does. */
+function allEngagedLaws(box: Box): readonly Law[] {
+  return box.draft.couplers.flatMap((coupler) =>
+    coupler.positions.flatMap((place) => engagedLaws(box, { [coupler.id]: place.id }, [coupler])),
+  )
 }
 
 /** The couplers that `places` put away from their centre. */
@@ -193,87 +266,125 @@ function bodyMotions(
   return result
 }
 
-/** The gears that must be counted before anything can be said of input and output. */
-function neededCounts(solver: Solver, bearing: readonly Law[]): readonly Gear[] {
-  if (bearing.every(isCounted)) return []
-  const { input, outputs } = solver.box.draft
-  const reached = connectedBodies(bearing, input)
-  if (!outputs.some((output) => reached.has(output))) return []
-  const needed = bearing
-    .filter((law) => law.terms.some(({ body }) => reached.has(body)))
-    .flatMap((law) => law.uncounted)
+/**
+ * The gears that must be counted before anything can be said of input and outputs: those
+ * between them or, where nothing leads from one to the other, those of loops that may hold
+ * an end.
+ */
+function neededCounts({ box }: Solver, laws: readonly Law[]): readonly Gear[] {
+  if (laws.every(isCounted)) return []
+  const { input, outputs } = box.draft
+  const between = bearingLaws(laws, input, outputs)
+  if (between.every(isCounted)) return []
+  const uncountedFrom = (bearing: readonly Law[], reached: ReadonlySet<string>): readonly Gear[] =>
+    bearing
+      .filter((law) => law.terms.some(({ body }) => reached.has(body)))
+      .flatMap((law) => law.uncounted)
+  const reached = connectedBodies(between, input)
+  const needed = outputs.some((output) => reached.has(output))
+    ? uncountedFrom(between, reached)
+    : [input, ...outputs].flatMap((end) => {
+        const holding = bearingLaws(laws, end, [])
+        return uncountedFrom(holding, connectedBodies(holding, end))
+      })
   return [...new Set(needed)]
 }
 
 /** What the motions that are left say of input and outputs. */
 export type Verdict =
-  | { readonly state: NoDrive['state']; readonly motions: Motions }
-  | { readonly state: 'undetermined'; readonly motions: Motions }
+  | { readonly state: NoDrive['state'] | 'undetermined'; readonly motions: Motions }
   | {
       readonly state: 'drive'
       readonly motions: Motions
-      /** Turns of the first output for one turn of the input. */
+      /** Turns of the first output that the input turns, for one turn of the input. */
       readonly speed: Rational
       readonly balanced: readonly Differential[]
     }
 
 /**
- * Judges input and outputs by the motions left. Where open differentials are all
- * that leaves an output unsettled, or free while the input is held, their sides
- * are taken to turn alike.
+ * Judges input and outputs by the motions that `laws` leave. It is judged first what the
+ * laws settle by themselves. Only where they leave the speed of an output open are the
+ * sides of open differentials that have both loaded taken to turn alike, as far as the
+ * input still turns then.
  */
-export function judgeMotions(solver: Solver, motions: Motions): Verdict {
-  const strict = judgeStrictly(solver, motions, [])
-  if (strict.state !== 'undetermined' && strict.state !== 'input-locked') return strict
-  const { input } = solver.box.draft
+export function judgeMotions(
+  solver: Solver,
+  motions: Motions,
+  laws: () => readonly Law[],
+): Verdict {
+  const strict = judgeStrictly(solver, motions)
+  if (strict.state !== 'undetermined') return strict
+  const { motions: alike, balanced } = balance(solver, motions, laws())
+  if (balanced.length === 0) return strict
+  const assumed = judgeStrictly(solver, alike)
+  return assumed.state === 'drive' ? { ...assumed, balanced } : strict
+}
+
+/** The motions with the sides of differentials alike that both are loaded and open. */
+function balance(
+  solver: Solver,
+  motions: Motions,
+  laws: readonly Law[],
+  mayHold = false,
+): { readonly motions: Motions; readonly balanced: readonly Differential[] } {
+  const { draft } = solver.box
   let alike = motions
   const balanced: Differential[] = []
   for (const { differential, law } of solver.balancing) {
-    // One whose sides are settled, though not alike, has nothing left to assume.
-    const isOpen = law.terms.some(({ body }) =>
-      [...(alike.speeds.get(body) ?? NO_MOTION).keys()].some((freedom) => freedom !== input),
-    )
-    if (!isOpen) continue
+    if (!isLoadedOnBothSides(draft, laws, differential)) continue
     const next = restrictMotions(alike, [law], solver.rank)
-    if (next.redundant.length === alike.redundant.length) balanced.push(differential)
+    const isSettled = next.redundant.length > alike.redundant.length
+    if (isSettled || (!mayHold && speedOf(next, draft.input).size === 0)) continue
+    balanced.push(differential)
     alike = next
   }
-  if (balanced.length === 0) return strict
-  const assumed = judgeStrictly(solver, alike, balanced)
-  return assumed.state === 'drive' || assumed.state === 'locked' ? assumed : strict
+  return { motions: alike, balanced }
 }
 
-function judgeStrictly(
-  solver: Solver,
-  motions: Motions,
-  balanced: readonly Differential[],
-): Verdict {
-  const { input, outputs } = solver.box.draft
-  const sumOf = (body: string): SpeedSum => motions.speeds.get(body) ?? NO_MOTION
-  const inputTurns = sumOf(input).size > 0
-  const outputTurns = outputs.some((output) => sumOf(output).size > 0)
+/** Whether neither the input nor any output can turn, and no further law can change that. */
+export function areEndsStill({ rank }: Solver, motions: Motions): boolean {
+  return rank.every((end) => speedOf(motions, end).size === 0)
+}
+
+function judgeStrictly({ box }: Solver, motions: Motions): Verdict {
+  const { input, outputs } = box.draft
+  const inputTurns = speedOf(motions, input).size > 0
+  const outputTurns = outputs.some((output) => speedOf(motions, output).size > 0)
   if (!inputTurns) return { state: outputTurns ? 'input-locked' : 'locked', motions }
   if (!outputTurns) return { state: 'output-locked', motions }
-  if (!outputs.some((output) => sumOf(output).has(input))) return { state: 'neutral', motions }
-  const speed = settledSpeed(solver, motions)
-  return speed ? { state: 'drive', motions, speed, balanced } : { state: 'undetermined', motions }
+  let first: Rational | undefined
+  let isOpen = false
+  for (const output of outputs) {
+    const sum = speedOf(motions, output)
+    const speed = sum.get(input)
+    if (!speed) continue
+    first ??= speed
+    isOpen ||= sum.size > 1
+  }
+  if (!first) return { state: 'neutral', motions }
+  return isOpen
+    ? { state: 'undetermined', motions }
+    : { state: 'drive', motions, speed: first, balanced: [] }
 }
 
-/** The first output's speed for one turn of the input, when no output is left half settled. */
-function settledSpeed({ box }: Solver, { speeds }: Motions): Rational | undefined {
+/** The outputs whose speed is left open, by a freedom that one of them has besides the input's. */
+function openOutputs({ box }: Solver, motions: Motions): readonly string[] {
   const { input, outputs } = box.draft
-  return outputs.every((output) => (speeds.get(output) ?? NO_MOTION).size <= 1)
-    ? speeds.get(outputs[0] ?? input)?.get(input)
-    : undefined
+  const open = new Set<string>()
+  for (const output of outputs) {
+    const sum = speedOf(motions, output)
+    if (sum.has(input)) for (const freedom of sum.keys()) if (freedom !== input) open.add(freedom)
+  }
+  return outputs.filter((output) => [...speedOf(motions, output).keys()].some((f) => open.has(f)))
 }
 
 /** The planetary sets and differentials that have a body of unsettled speed. */
-function openLinks({ box }: Solver, laws: readonly Law[], { speeds }: Motions): readonly Link[] {
+function openLinks({ box }: Solver, laws: readonly Law[], motions: Motions): readonly Link[] {
   return laws.flatMap(({ source, kind, terms }) => {
     const link = box.links.get(source)
     const isOpen =
       (kind === 'planetary' || kind === 'differential') &&
-      terms.some(({ body }) => (speeds.get(body) ?? NO_MOTION).size > 1)
+      terms.some(({ body }) => speedOf(motions, body).size > 1)
     return link && isOpen ? [link] : []
   })
 }
@@ -295,39 +406,65 @@ export function analyse(
     engaged,
     motions: bodyMotions(solver, laws, motions),
   })
-  const bearing = bearingLaws(laws, input, outputs)
-  const gears = neededCounts(solver, bearing)
+  const gears = neededCounts(solver, laws)
   if (gears.length > 0) return { state: 'uncounted', gears, ...findings(free) }
 
-  const verdict = judgeMotions(solver, free)
+  const verdict = judgeMotions(solver, free, () => laws)
   const { motions } = verdict
-  if (verdict.state === 'undetermined')
-    return {
-      state: verdict.state,
-      open: outputs.filter((output) => (motions.speeds.get(output) ?? NO_MOTION).size > 1),
-      through: openLinks(solver, laws, motions),
-      ...findings(motions),
-    }
   const found = findings(motions)
-  if (verdict.state !== 'drive') return { state: verdict.state, ...found }
-  return {
-    state: 'drive',
-    ratio: verdict.speed.inverse(),
-    balanced: verdict.balanced,
-    ...found,
-    ...followPower(solver, bearing.filter(isCounted), verdict.speed, motions, shares, isOverrun),
+  switch (verdict.state) {
+    case 'drive': {
+      const loaded = outputs.filter((output) =>
+        verdict.balanced.length > 0
+          ? speedOf(free, output).size > 0
+          : speedOf(motions, output).has(input),
+      )
+      const bearing = bearingLaws(laws, input, outputs).filter(isCounted)
+      return {
+        state: 'drive',
+        ratio: verdict.speed.inverse(),
+        balanced: verdict.balanced,
+        ...found,
+        ...followPower(solver, bearing, loaded, motions, shares, isOverrun),
+      }
+    }
+    case 'undetermined':
+      return {
+        state: verdict.state,
+        open: openOutputs(solver, motions),
+        through: openLinks(solver, laws, motions),
+        ...found,
+      }
+    default:
+      return {
+        state: verdict.state,
+        opposed: opposedIn(solver, verdict.state, free, laws),
+        ...found,
+      }
   }
 }
 
+/** The differentials without which a box whose input cannot turn would be locked. */
+function opposedIn(
+  solver: Solver,
+  state: NoDrive['state'],
+  motions: Motions,
+  laws: readonly Law[],
+): readonly Differential[] {
+  if (state !== 'input-locked') return []
+  const { motions: alike, balanced } = balance(solver, motions, laws, true)
+  return areEndsStill(solver, alike) ? balanced : []
+}
+
 /**
- * The torques of one unit put in. Each output that turns is loaded by a torque
+ * The torques of one unit put in. Each output in `loaded` is loaded by a torque
  * still to be found, which is the multiplier of a law of its own; equal sides of
  * an open differential then come out of the balance by themselves.
  */
 function followPower(
   { box }: Solver,
   bearing: readonly Law[],
-  outputSpeed: Rational,
+  loaded: readonly string[],
   motions: Motions,
   shares: readonly Share[],
   isOverrun: boolean,
@@ -340,9 +477,7 @@ function followPower(
     const speed = sum.get(input)
     if (speed) speeds.set(body, speed)
   }
-  const loads = box.draft.outputs
-    .filter((output) => speeds.has(output))
-    .map((output) => loadLaw(output, box.members.get(output)?.toMm ?? 0))
+  const loads = loaded.map((output) => loadLaw(output, box.members.get(output)?.toMm ?? 0))
   const laws = [...bearing, ...loads]
   const load = new Map([[input, ONE]])
   const free = solveStatics(laws, load)
@@ -350,11 +485,11 @@ function followPower(
   let statics = free
   // What bears nothing at an equal share, such as a free gear between two countershafts,
   // has backlash and bears nothing at an unequal one either, if that can be.
-  const loaded = laws.filter((law) => free.multipliers.get(law)?.isZero() === false)
+  const bears = laws.filter((law) => free.multipliers.get(law)?.isZero() === false)
   const held: Share[] = []
   for (const share of shares) {
     const wanted = [...held, share]
-    const tried = solveStatics(loaded, load, wanted) ?? solveStatics(laws, load, wanted)
+    const tried = solveStatics(bears, load, wanted) ?? solveStatics(laws, load, wanted)
     if (!tried) continue
     held.push(share)
     statics = tried
@@ -374,54 +509,112 @@ function followPower(
     for (const { body, coefficient, stationMm } of law.terms)
       torques.push({ body, stationMm, torque: multiplier.mul(coefficient) })
 
+  const driven = loads.flatMap((law): OutputDrive[] => {
+    const speed = speeds.get(law.source)
+    return speed ? [{ body: law.source, speed, torque: (multipliers.get(law) ?? ZERO).neg() }] : []
+  })
+  const [first] = driven
   return {
-    outputs: loads.map((law) => ({
-      body: law.source,
-      speed: speeds.get(law.source) ?? ZERO,
-      torque: (multipliers.get(law) ?? ZERO).neg(),
-    })),
-    factors: ratioFactors(driving.path, box.draft.outputs[0] ?? input, outputSpeed.inverse()),
+    outputs: driven,
+    factors: first && ratioFactors(driving.path, first.body, first.speed.inverse()),
     path,
+    blocks: laws
+      .filter(
+        ({ kind, terms: [first, ...others] }) =>
+          kind === 'planetary' && areOneSpeed(first, others, speeds),
+      )
+      .filter((law) => multipliers.get(law)?.isZero() === false),
     circulations,
     stretches: torqueStretches(torques),
     multipliers,
-    splits: findSplits(path, multipliers, new Set(free.shared), held),
+    splits: findSplits(path, multipliers, free, held),
     isOverrun,
   }
+}
+
+function areOneSpeed(
+  first: Term | undefined,
+  others: readonly Term[],
+  speeds: ReadonlyMap<string, Rational>,
+): boolean {
+  const speed = first && speeds.get(first.body)
+  return speed !== undefined && others.every(({ body }) => speeds.get(body)?.equals(speed))
 }
 
 function negated(multipliers: ReadonlyMap<Law, Rational>): ReadonlyMap<Law, Rational> {
   return new Map([...multipliers].map(([law, multiplier]) => [law, multiplier.neg()]))
 }
 
-/** The bodies that hand power on, or out, through several links whose load the laws leave open. */
+/** A link by which a body hands torque on, and what it hands on as load moves between paths. */
+interface HandedOn {
+  readonly law: Law
+  readonly torque: Rational
+  /** Its torque as it was shared, and for each way in which load can move. */
+  readonly ways: readonly Rational[]
+}
+
+/**
+ * The bodies that hand power on, or out, by several ways whose load the laws leave open.
+ * Links whose torques stay in one proportion however the load moves are one way.
+ */
 function findSplits(
   path: readonly PathStep[],
   multipliers: ReadonlyMap<Law, Rational>,
-  open: ReadonlySet<Law>,
+  { multipliers: free, shared }: Statics,
   held: readonly Share[],
 ): readonly Split[] {
-  const torquesAt = new Map<string, { law: Law; torque: Rational }[]>()
-  const handOn = (body: string, law: Law, torque: Rational): void => {
-    const at = torquesAt.get(body)
-    if (at) at.push({ law, torque: torque.abs() })
-    else torquesAt.set(body, [{ law, torque: torque.abs() }])
+  const at = new Map<string, HandedOn[]>()
+  const handOn = (body: string, law: Law): void => {
+    const moved = shared.get(law)
+    const coefficient = law.terms.find((term) => term.body === body)?.coefficient
+    if (!moved || !coefficient) return
+    const handed = {
+      law,
+      torque: coefficient.mul(multipliers.get(law) ?? ZERO).abs(),
+      ways: [free.get(law) ?? ZERO, ...moved].map((way) => way.mul(coefficient)),
+    }
+    const before = at.get(body)
+    if (before) before.push(handed)
+    else at.set(body, [handed])
   }
-  for (const { law, from } of path)
-    for (const { body, torque } of open.has(law) ? from : []) handOn(body, law, torque)
-  for (const law of open)
-    if (law.kind === 'load') handOn(law.source, law, multipliers.get(law) ?? ZERO)
-  return [...torquesAt].flatMap(([body, at]): Split[] => {
-    if (at.length < 2) return []
-    const sum = at.reduce((total, { torque }) => total.add(torque), ZERO)
+  for (const { law, from } of path) for (const { body } of from) handOn(body, law)
+  for (const law of shared.keys()) if (law.kind === 'load') handOn(law.source, law)
+  return [...at].flatMap(([body, handed]): Split[] => {
+    const groups: [HandedOn, ...HandedOn[]][] = []
+    for (const each of handed) {
+      const group = groups.find(([first]) => areProportional(first.ways, each.ways))
+      if (group) group.push(each)
+      else groups.push([each])
+    }
+    if (groups.length < 2) return []
+    const total = sumOfTorques(handed)
     return [
       {
         body,
-        parts: at.map(({ law, torque }) => ({ law, part: torque.div(sum) })),
+        parts: groups.map((group) => {
+          const torque = sumOfTorques(group)
+          const [first, ...others] = group
+          return {
+            laws: [first.law, ...others.map(({ law }) => law)],
+            part: torque.div(total),
+            ofFirst: torque.isZero() ? ONE : first.torque.div(torque),
+          }
+        }),
         isSet: held.some((share) => share.body === body),
       },
     ]
   })
+}
+
+function sumOfTorques(handed: readonly HandedOn[]): Rational {
+  return handed.reduce((sum, { torque }) => sum.add(torque), ZERO)
+}
+
+/** Whether one list is a multiple of the other. */
+function areProportional(one: readonly Rational[], other: readonly Rational[]): boolean {
+  const at = one.findIndex((value) => !value.isZero())
+  const [scale, scaled] = [one[at] ?? ONE, other[at] ?? ZERO]
+  return one.every((value, index) => value.mul(scaled).equals((other[index] ?? ZERO).mul(scale)))
 }
 
 /** What a position does, without the way of its power. */
@@ -435,14 +628,11 @@ export interface PositionSurvey {
 /** Turns of the input for one turn of the first output, and the state; no way of the power. */
 export function surveyPosition(solver: Solver, position: BoxPosition): PositionSurvey {
   const { box } = solver
-  const { input, outputs } = box.draft
   const added = engagedLaws(box, position.couplers)
-  const bearing = bearingLaws([...solver.standing, ...added], input, outputs)
-  if (neededCounts(solver, bearing).length > 0) return { position, state: 'uncounted', ratio: null }
-  const verdict = judgeMotions(
-    solver,
-    restrictMotions(solver.motions, added.filter(isCounted), solver.rank),
-  )
+  const laws = [...solver.standing, ...added]
+  if (neededCounts(solver, laws).length > 0) return { position, state: 'uncounted', ratio: null }
+  const motions = restrictMotions(solver.motions, added.filter(isCounted), solver.rank)
+  const verdict = judgeMotions(solver, motions, () => laws)
   const ratio = verdict.state === 'drive' ? verdict.speed.inverse() : null
   return { position, state: verdict.state, ratio }
 }

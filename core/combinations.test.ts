@@ -16,7 +16,7 @@ import {
 import { PATTERNS, buildPattern } from './patterns/index.ts'
 import type { Chosen, PatternId } from './patterns/index.ts'
 import { formatFraction, rational } from './rational.ts'
-import { couplersOn, tangle } from './testing/arbitraries.ts'
+import { couplersOn, tangle, wideTangle } from './testing/arbitraries.ts'
 import { boxOf, withCounts } from './testing/boxes.ts'
 import { classifyByFloats } from './testing/floats.ts'
 import type { BoxDraft } from './types.ts'
@@ -85,9 +85,18 @@ test('all combinations of random tangles with random couplers are what each is a
   )
 })
 
+test('all combinations of boxes with several outputs are what each is alone', () => {
+  fc.assert(
+    fc.property(couplersOn(wideTangle), (draft) => {
+      expectSameAsOneByOne(draft)
+    }),
+    { numRuns: 120 },
+  )
+})
+
 test('all combinations of random tangles are what their singular values say', () => {
   fc.assert(
-    fc.property(couplersOn(tangle), (draft) => {
+    fc.property(couplersOn(fc.oneof(tangle, wideTangle)), (draft) => {
       const table = tableOf(draft)
       for (let number = 0; number < countCombinations(draft); number++) {
         const { places, state, ratio } = combinationAt(table, number)
@@ -176,12 +185,14 @@ describe('positions are found and not declared', () => {
     expect(ready?.idle).toEqual(['coupler-2-4'])
   })
 
-  test('two gears on two closed clutches lock', () => {
+  test('two gears on two closed clutches lock the input, and leave the wheels to turn against each other', () => {
     const draft = different('dual-clutch', {})
     const solver = prepareSolver(boxOf(draft))
     const both = { 'clutch-odd': 'closed', 'coupler-3-1': '1', 'coupler-2-4': '2' }
     expect(analyse(solver, both).state).toBe('drive')
-    expect(analyse(solver, { ...both, 'clutch-even': 'closed' }).state).toBe('locked')
+    const locked = analyse(solver, { ...both, 'clutch-even': 'closed' })
+    expect(locked.state).toBe('input-locked')
+    expect('opposed' in locked && locked.opposed.map(({ kind }) => kind)).toEqual(['differential'])
   })
 })
 

@@ -12,7 +12,7 @@
  * fastest, so a table is one byte and one index for each.
  */
 import type { Solver } from './analysis.ts'
-import { NO_DRIVE_STATES, judgeMotions } from './analysis.ts'
+import { NO_DRIVE_STATES, areEndsStill, judgeMotions } from './analysis.ts'
 import type { CouplerPlaces } from './box.ts'
 import { centreOf } from './box.ts'
 import { brokenInterlock, brokenRule } from './check.ts'
@@ -39,7 +39,7 @@ export interface CombinationTable {
   readonly states: Uint8Array
   /** By number: an index into `ratios`, or −1 where the combination does not drive. */
   readonly ratioIndex: Int32Array
-  /** Turns of the input for one turn of the first output; each value once. */
+  /** Turns of the input for one turn of the first output that it turns; each value once. */
   readonly ratios: readonly Rational[]
   /** By number: one bit for each output that the input turns, the first output's lowest. */
   readonly drivenOutputs: Uint8Array
@@ -102,11 +102,15 @@ export function* classifyCombinations(solver: Solver): Generator<number, Classif
     redundant: [],
   })
 
+  /** What the couplers chosen so far add. */
+  const chosen: (readonly Law[])[] = []
+  const lawsChosen = (): readonly Law[] => [...solver.standing, ...chosen.flat()]
+
   let reported = 0
   function* visit(depth: number, first: number, motions: Motions): Generator<number> {
     const places = lawsAt[depth]
     if (!places) {
-      const verdict = judgeMotions(solver, motions)
+      const verdict = judgeMotions(solver, motions, lawsChosen)
       states[first] = stateNumber(verdict.state)
       if (verdict.state === 'drive') {
         const key = verdict.speed.toString()
@@ -131,8 +135,12 @@ export function* classifyCombinations(solver: Solver): Generator<number, Classif
     for (const [at, laws] of places.entries()) {
       const from = first + at * each
       const next = laws.length === 0 ? here : restrictMotions(here, laws, rank)
-      if (judgeMotions(solver, next).state === 'locked') states.fill(locked, from, from + each)
-      else yield* visit(depth + 1, from, next)
+      if (areEndsStill(solver, next)) states.fill(locked, from, from + each)
+      else {
+        chosen.push(laws)
+        yield* visit(depth + 1, from, next)
+        chosen.pop()
+      }
       if (from + each - reported >= REPORT_EVERY) {
         reported = from + each
         yield reported

@@ -10,10 +10,18 @@ export type {
   PositionSurvey,
   Solver,
   Split,
+  SplitPart,
   Uncounted,
   Undetermined,
 } from './analysis.ts'
-export { analyse, analyseBox, couplersAway, prepareSolver, surveyBox } from './analysis.ts'
+export {
+  analyse,
+  analyseBox,
+  couplersAway,
+  prepareSolver,
+  shareOfSplit,
+  surveyBox,
+} from './analysis.ts'
 export type { Box, BoxIndex, CouplerPlaces } from './box.ts'
 export { bodyOfGear, centreOf, indexBox, memberOfBody, placeOf, placesAtRest } from './box.ts'
 export type { BoxIssue, BoxIssueCode, CheckedBox, IdKind } from './check.ts'
@@ -141,7 +149,7 @@ export type { ShopRule } from './limits.ts'
 export { limitFor } from './limits.ts'
 export type { Demand, LockCause } from './lock.ts'
 export { explainLock } from './lock.ts'
-export type { Efficiencies, Losses } from './losses.ts'
+export type { Efficiencies, LossResult, Losses } from './losses.ts'
 export { USUAL_EFFICIENCIES, solveLosses } from './losses.ts'
 export type {
   Bounds,

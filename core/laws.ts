@@ -44,6 +44,8 @@ export type LawKind =
   | 'alike'
 
 export interface Law {
+  /** One of its own among all laws of a box: a coupler can bring in several. */
+  readonly id: string
   /** The link's id, or the coupler's when a lock or a hold is its doing. */
   readonly source: string
   readonly kind: LawKind
@@ -67,7 +69,7 @@ function found<P>(map: ReadonlyMap<string, P>, id: string): P {
 }
 
 /** Where along its axis a body is, as far as one number can say: the middle of it. */
-function middleMm(box: BoxIndex, body: string): number {
+function middleMm(box: Pick<BoxIndex, 'gears' | 'members'>, body: string): number {
   const gear = box.gears.get(body)
   if (gear) return gear.stationMm
   const member = found(box.members, body)
@@ -75,7 +77,11 @@ function middleMm(box: BoxIndex, body: string): number {
 }
 
 /** The station at which a body comes nearest to `towardsMm`. */
-function nearestMm(box: BoxIndex, body: string, towardsMm: number): number {
+function nearestMm(
+  box: Pick<BoxIndex, 'gears' | 'members'>,
+  body: string,
+  towardsMm: number,
+): number {
   const member = box.members.get(body)
   if (!member) return middleMm(box, body)
   return Math.min(Math.max(towardsMm, member.fromMm), member.toMm)
@@ -85,9 +91,9 @@ function uncountedOf(gears: readonly Gear[]): readonly Gear[] {
   return gears.filter((gear) => gear.toothCount === null)
 }
 
-/** The law of one link. */
-export function lawOfLink(box: Box, link: Link): Law {
-  const { id: source, kind } = link
+/** The law of one link of a checked box, which may have got other counts. */
+export function lawOfLink(box: Pick<BoxIndex, 'gears' | 'members'>, link: Link): Law {
+  const { id, kind } = link
   switch (kind) {
     case 'external-mesh':
     case 'internal-mesh':
@@ -97,7 +103,8 @@ export function lawOfLink(box: Box, link: Link): Law {
       const teethOfB = kind === 'external-mesh' ? count(b) : count(b).neg()
       const stationMm = meshStationMm(a, b)
       return {
-        source,
+        id,
+        source: id,
         kind,
         terms: [gearTerm(a, count(a), stationMm), gearTerm(b, teethOfB, stationMm)],
         uncounted: uncountedOf([a, b]),
@@ -108,7 +115,8 @@ export function lawOfLink(box: Box, link: Link): Law {
       const ring = found(box.gears, link.ring)
       const carrier = bodyTerm(link.carrier, count(sun).add(count(ring)).neg(), sun.stationMm)
       return {
-        source,
+        id,
+        source: id,
         kind,
         terms: [gearTerm(sun, count(sun)), gearTerm(ring, count(ring)), carrier],
         uncounted: uncountedOf([sun, ring]),
@@ -117,7 +125,8 @@ export function lawOfLink(box: Box, link: Link): Law {
     case 'differential': {
       const stationMm = middleMm(box, link.case)
       return {
-        source,
+        id,
+        source: id,
         kind,
         terms: [
           bodyTerm(link.left, ONE, stationMm),
@@ -129,7 +138,8 @@ export function lawOfLink(box: Box, link: Link): Law {
     }
     case 'joined':
       return {
-        source,
+        id,
+        source: id,
         kind,
         terms: equalSpeeds(
           link.a,
@@ -141,7 +151,8 @@ export function lawOfLink(box: Box, link: Link): Law {
       }
     case 'held':
       return {
-        source,
+        id,
+        source: id,
         kind,
         terms: [bodyTerm(link.body, ONE, middleMm(box, link.body))],
         uncounted: [],
@@ -151,12 +162,19 @@ export function lawOfLink(box: Box, link: Link): Law {
 
 /** ωl − ωr = 0, which settles an open differential. */
 export function balancingLaw({ id: source, left, right }: Differential): Law {
-  return { source, kind: 'alike', terms: equalSpeeds(left, 0, right, 0), uncounted: [] }
+  return {
+    id: `alike ${source}`,
+    source,
+    kind: 'alike',
+    terms: equalSpeeds(left, 0, right, 0),
+    uncounted: [],
+  }
 }
 
 /** The torque that whatever hangs on an output puts on it, at the output's end. */
 export function loadLaw(output: string, stationMm: number): Law {
   return {
+    id: `load ${output}`,
     source: output,
     kind: 'load',
     terms: [bodyTerm(output, ONE, stationMm)],
@@ -182,6 +200,7 @@ function lawsOfCoupler(box: Box, coupler: Coupler, places: CouplerPlaces): reado
         return lawOfLink(box, found(box.links, engagement.link))
       case 'lock':
         return {
+          id: `${coupler.id} ${engagement.body}`,
           source: coupler.id,
           kind: 'lock',
           terms: equalSpeeds(engagement.body, stationMm, coupler.hub, stationMm),
@@ -189,6 +208,7 @@ function lawsOfCoupler(box: Box, coupler: Coupler, places: CouplerPlaces): reado
         }
       case 'hold':
         return {
+          id: `${coupler.id} ${engagement.body} held`,
           source: coupler.id,
           kind: 'held',
           terms: [bodyTerm(engagement.body, ONE, stationMm)],

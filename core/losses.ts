@@ -13,6 +13,7 @@
  * treated alike.
  */
 import type { Drive, OutputDrive } from './analysis.ts'
+import { shareOfSplit } from './analysis.ts'
 import type { BoxIndex } from './box.ts'
 import type { Law, Term } from './laws.ts'
 import type { Rational } from './rational.ts'
@@ -43,13 +44,21 @@ export interface Losses {
   readonly bearings: readonly { readonly body: string; readonly power: Rational }[]
 }
 
-/** Undefined where the box, with such losses, could not turn: it would hold itself. */
-export function solveLosses(
-  box: BoxIndex,
-  drive: Drive,
-  efficiencies: Efficiencies,
-): Losses | undefined {
-  const { motions, multipliers, isOverrun, splits } = drive
+/**
+ * Where there is no answer: the box, with such losses, could not turn and would hold
+ * itself; or which way the power goes in some links of parallel paths depends on how they
+ * share the load, which losses alone do not settle.
+ */
+export type LossResult =
+  | ({ readonly kind: 'solved' } & Losses)
+  | { readonly kind: 'holds-itself' }
+  | { readonly kind: 'unsettled'; readonly laws: readonly Law[] }
+
+/** Losses turn the power round in a link of parallel paths; it is then looked at the other way. */
+const MOST_TURNS = 12
+
+export function solveLosses(box: BoxIndex, drive: Drive, efficiencies: Efficiencies): LossResult {
+  const { motions, isOverrun } = drive
   const { input } = box.draft
   const speedOf = (body: string): Rational => {
     const motion = motions.get(body)
@@ -57,59 +66,94 @@ export function solveLosses(
   }
   const bearingsOf = (body: string): Rational =>
     box.members.has(body) && !speedOf(body).isZero() ? efficiencies.bearings : ONE
-
-  const rolling = new Map<Law, Law>()
-  for (const [law, multiplier] of multipliers)
-    if (!multiplier.isZero())
-      rolling.set(law, withMeshLosses(law, multiplier, speedOf, efficiencies.mesh))
-  const receives = (law: Law, { body, coefficient }: Term): boolean =>
-    (multipliers.get(law) ?? ZERO).mul(coefficient).mul(speedOf(body)).sign() > 0
-  const lossy = [...rolling].map(([law, { terms, ...rest }]): Law => ({
-    ...rest,
-    terms: terms.map((term) =>
-      receives(law, term)
-        ? { ...term, coefficient: term.coefficient.mul(bearingsOf(term.body)) }
-        : term,
-    ),
-  }))
-  const shares = splits
+  const shares = drive.splits
     .filter(({ isSet }) => isSet)
-    .map(({ body, parts }) => ({
-      body,
-      parts: parts.map(({ law, part }) => ({ source: law.source, part })),
-    }))
+    .map((split) =>
+      shareOfSplit(
+        split,
+        split.parts.map(({ part }) => part),
+      ),
+    )
   const atInput = isOverrun ? ONE.neg() : bearingsOf(input)
-  const statics = solveStatics(lossy, new Map([[input, atInput]]), shares)
-  if (!statics) return undefined
 
-  const found = new Map([...statics.multipliers].map(([law, value]) => [keyOf(law), value]))
+  /** Which way each law bears load, by what was found last. */
+  let assumed = new Map([...drive.multipliers].filter(([, multiplier]) => !multiplier.isZero()))
+  for (let turn = 0; turn < MOST_TURNS; turn++) {
+    const rolling = [...assumed].map(([law, multiplier]) => ({
+      law,
+      multiplier,
+      ...withMeshLosses(law, multiplier, speedOf, efficiencies.mesh),
+    }))
+    const lossy = rolling.map(({ law, multiplier, terms }): Law => ({
+      ...law,
+      terms: terms.map((term) =>
+        multiplier.mul(term.coefficient).mul(speedOf(term.body)).sign() > 0
+          ? { ...term, coefficient: term.coefficient.mul(bearingsOf(term.body)) }
+          : term,
+      ),
+    }))
+    const statics = solveStatics(lossy, new Map([[input, atInput]]), shares)
+    if (!statics) return { kind: 'holds-itself' }
+    const borne = rolling.map(({ law, multiplier, terms }, at) => {
+      const found = lossy[at] && statics.multipliers.get(lossy[at])
+      return { law, terms, assumed: multiplier, found: found ?? ZERO }
+    })
+    const turned = borne.filter(({ assumed: was, found }) => was.sign() * found.sign() < 0)
+    if (turned.length === 0) return lossesOf(drive, borne, input, speedOf, bearingsOf)
+    // Where nothing is shared, another direction than without losses is no motion at all.
+    if (turned.some(({ law }) => law.kind === 'load')) return { kind: 'holds-itself' }
+    if (turn === MOST_TURNS - 1) return { kind: 'unsettled', laws: turned.map(({ law }) => law) }
+    assumed = new Map(
+      borne.map(({ law, assumed: was, found }) => [law, found.isZero() ? was : found]),
+    )
+  }
+  return { kind: 'holds-itself' }
+}
+
+/** A law with what it bears, and which way it was taken to. */
+interface Borne {
+  readonly law: Law
+  /** With what rolling loses in it. */
+  readonly terms: readonly Term[]
+  readonly assumed: Rational
+  readonly found: Rational
+}
+
+function lossesOf(
+  drive: Drive,
+  borne: readonly Borne[],
+  input: string,
+  speedOf: (body: string) => Rational,
+  bearingsOf: (body: string) => Rational,
+): LossResult {
+  const { isOverrun } = drive
   const links: { law: Law; power: Rational }[] = []
   const received = new Map<string, Rational>(isOverrun ? [] : [[input, ONE]])
-  for (const [law, { terms }] of rolling) {
-    const multiplier = found.get(keyOf(law)) ?? ZERO
+  const loads = new Map<string, Rational>()
+  for (const { law, terms, assumed, found } of borne) {
     let lost = ZERO
-    for (const term of terms) {
-      const power = multiplier.mul(term.coefficient).mul(speedOf(term.body))
+    for (const { body, coefficient } of terms) {
+      const power = found.mul(coefficient).mul(speedOf(body))
       lost = lost.sub(power)
-      if (receives(law, term)) received.set(term.body, (received.get(term.body) ?? ZERO).add(power))
+      if (assumed.mul(coefficient).mul(speedOf(body)).sign() > 0)
+        received.set(body, (received.get(body) ?? ZERO).add(power))
     }
-    if (law.kind !== 'load' && !lost.isZero()) links.push({ law, power: lost })
+    if (law.kind === 'load') loads.set(law.source, found)
+    else if (!lost.isZero()) links.push({ law, power: lost })
   }
   const bearings = [...received]
     .map(([body, power]) => ({ body, power: power.mul(ONE.sub(bearingsOf(body))) }))
     .filter(({ power }) => !power.isZero())
+  const gives = [...links, ...bearings].some(({ power }) => power.sign() < 0)
   const outputs = drive.outputs.map((output) => ({
     ...output,
-    torque: (found.get(`load ${output.body}`) ?? ZERO).neg(),
+    torque: (loads.get(output.body) ?? ZERO).neg(),
   }))
   const atOutputs = outputs.reduce((sum, { speed, torque }) => sum.add(speed.mul(torque)), ZERO)
-  if (isOverrun ? atOutputs.sign() >= 0 : atOutputs.sign() <= 0) return undefined
+  if (gives || (isOverrun ? atOutputs.sign() >= 0 : atOutputs.sign() <= 0))
+    return { kind: 'holds-itself' }
   const efficiency = isOverrun ? atOutputs.inverse().neg() : atOutputs
-  return { outputs, efficiency, links, bearings }
-}
-
-function keyOf({ kind, source }: Law): string {
-  return `${kind} ${source}`
+  return { kind: 'solved', outputs, efficiency, links, bearings }
 }
 
 /** The law with the torque on what it drives, as seen from what carries its pinions, made smaller. */

@@ -102,7 +102,8 @@ export function orderPath(
   const upstream: PathStep[] = []
   const visit = (step: PathStep): void => {
     const cut = upstream.indexOf(step)
-    if (cut >= 0) circulations.push(circulationOf(upstream.slice(cut).reverse()))
+    const loop = cut >= 0 ? upstream.slice(cut).reverse() : []
+    if (loop.length > 0 && !turnsAsOne(loop)) circulations.push(circulationOf(loop))
     if (visited.has(step)) return
     visited.add(step)
     upstream.push(step)
@@ -112,6 +113,12 @@ export function orderPath(
   }
   steps.forEach(visit)
   return { path, circulations }
+}
+
+/** Whether all that the steps link turns at one speed: a solid block, which merely bears load. */
+function turnsAsOne(steps: readonly PathStep[]): boolean {
+  const ends = steps.flatMap(({ from, to }) => [...from, ...to])
+  return ends.every(({ speed }) => ends[0]?.speed.equals(speed) ?? true)
 }
 
 /** A loop of steps, each of which drives the next. */

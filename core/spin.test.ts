@@ -6,7 +6,7 @@ import { PATTERNS, buildPattern } from './patterns/index.ts'
 import { formatFraction } from './rational.ts'
 import type { Seen, SpinRecord, SpinSetup } from './spin.ts'
 import { expectedOf, findDisagreements, findMends, readMounts, spin } from './spin.ts'
-import { boxOf, fourSpeed } from './testing/boxes.ts'
+import { boxOf, draftOf, fourSpeed, gear, shaft } from './testing/boxes.ts'
 import type { BoxDraft } from './types.ts'
 
 const draft = fourSpeed('sliding-idler')
@@ -202,4 +202,74 @@ test('of two that explain it as well, the mate of the gear that did otherwise co
     ]),
   }
   expect(findMends(box, [record])[0]).toMatchObject({ kind: 'mount', gear: 'counter-2', left: 0 })
+})
+
+describe('where counts matter', () => {
+  /** A sun and a ring driven against each other from one shaft; the carrier follows both. */
+  const driven = (counts: Readonly<Record<string, number | null>>): BoxDraft =>
+    draftOf({
+      axes: ['a', 'b', 'c'].map((id) => ({ id })),
+      members: [
+        shaft('drive', 'a'),
+        shaft('idler', 'c'),
+        shaft('sun', 'b'),
+        { ...shaft('ring', 'b'), kind: 'ring' },
+        { ...shaft('carrier', 'b'), kind: 'carrier' },
+      ],
+      gears: [
+        ['drive-sun', 'drive'],
+        ['sun-drive', 'sun'],
+        ['drive-ring', 'drive'],
+        ['idler-gear', 'idler'],
+        ['ring-drive', 'ring'],
+        ['sun-gear', 'sun'],
+        ['ring-gear', 'ring'],
+      ].map(([id = '', member = '']) => gear(id, member, counts[id] ?? null)),
+      links: [
+        { id: 'to-sun', kind: 'external-mesh', a: 'drive-sun', b: 'sun-drive' },
+        { id: 'to-idler', kind: 'external-mesh', a: 'drive-ring', b: 'idler-gear' },
+        { id: 'to-ring', kind: 'external-mesh', a: 'idler-gear', b: 'ring-drive' },
+        { id: 'set', kind: 'planetary', sun: 'sun-gear', ring: 'ring-gear', carrier: 'carrier' },
+      ],
+      input: 'drive',
+      outputs: ['carrier'],
+    })
+  const setup: SpinSetup = { places: {}, held: [], turned: 'drive' }
+
+  it('a carrier between a sun and a ring turned against each other needs them', () => {
+    const { motions, needed, isBlocked } = spin(boxOf(driven({})), setup)
+    expect(motions.get('carrier')).toEqual({ kind: 'uncounted' })
+    expect(motions.get('sun')?.kind).toBe('turns')
+    expect(isBlocked).toBe(false)
+    expect(needed.map(({ id }) => id)).toContain('ring-gear')
+  })
+
+  it('with counts it turns as Willis has it: (20·(−1) + 80·3/8)/100 = 1/10', () => {
+    const counts = { 'drive-sun': 20, 'sun-drive': 20, 'drive-ring': 15, 'idler-gear': 20 }
+    const whole = { ...counts, 'ring-drive': 40, 'sun-gear': 20, 'ring-gear': 80 }
+    const carrier = spin(boxOf(driven(whole)), setup).motions.get('carrier')
+    expect(carrier?.kind === 'turns' && formatFraction(carrier.speed)).toBe('1/10')
+  })
+
+  it('two gears engaged at once on one shaft lock it or not by their counts; one alone does not', () => {
+    const uncounted = {
+      ...draft,
+      gears: draft.gears.map((each) => ({ ...each, toothCount: null })),
+    }
+    const [one, other] = uncounted.couplers
+    if (!one || !other) throw new Error('no couplers')
+    const engaged = (coupler: typeof one) => [
+      coupler.id,
+      coupler.positions.find(({ engages }) => engages[0]?.kind === 'lock')?.id ?? '',
+    ]
+    const at = (pairs: string[][]): SpinSetup => ({
+      places: Object.fromEntries(pairs) as Record<string, string>,
+      held: [],
+      turned: 'input',
+    })
+    const two = spin(boxOf(uncounted), at([engaged(one), engaged(other)]))
+    expect(two.motions.get('main')?.kind).toBe('uncounted')
+    const alone = spin(boxOf(uncounted), at([engaged(one)]))
+    expect(alone.motions.get('main')?.kind).toBe('turns')
+  })
 })

@@ -1,7 +1,8 @@
 /**
- * The spin test: hold some parts, turn another, and see what moves. It needs no
- * counts; while a gear is uncounted, pairs are taken as one to one, which changes
- * how fast things turn and not what does.
+ * The spin test: hold some parts, turn another, and see what moves. Mostly that needs no
+ * counts, since pairs in mesh turn together whatever their ratio. Where it does depend on
+ * them, as in a planetary set driven at two places, or where two ways lead to one shaft,
+ * several sets of counts tell, and no answer is given that one of them contradicts.
  */
 import type { BodyMotion } from './analysis.ts'
 import { checkBox } from './check.ts'
@@ -9,10 +10,10 @@ import type { Box, BoxIndex, CouplerPlaces } from './box.ts'
 import { bodyOfGear, indexBox, placesAtRest } from './box.ts'
 import { setMount } from './drafting.ts'
 import type { Law } from './laws.ts'
-import { engagedLaws, standingLaws } from './laws.ts'
+import { bearingLaws, connectedBodies, engagedLaws, standingLaws } from './laws.ts'
 import { freeMotions, restrictMotions } from './motion.ts'
 import { ONE } from './rational.ts'
-import type { BoxDraft, GearMount } from './types.ts'
+import type { BoxDraft, Gear, GearMount } from './types.ts'
 
 export interface SpinSetup {
   /** Couplers that are not named, or have no such place, stand at rest. */
@@ -26,31 +27,63 @@ export interface SpinSetup {
 export interface Spin {
   /** What is turned cannot turn. */
   readonly isBlocked: boolean
-  /** Every body, for one turn of what is turned; what coasts is not driven, and free to move. */
+  /**
+   * Every body, for one turn of what is turned; what coasts is not driven, and free to move.
+   * What is `uncounted` may do one or the other, as the counts have it.
+   */
   readonly motions: ReadonlyMap<string, BodyMotion>
   /** Whether speeds are known; without all counts only what moves and what stands is. */
   readonly isCounted: boolean
+  /** The gears to count where something is `uncounted`. */
+  readonly needed: readonly Gear[]
 }
 
-export function spin(box: Box, { places, held, turned }: SpinSetup): Spin {
+export function spin(box: Box, setup: SpinSetup): Spin {
   const isCounted = box.draft.gears.every(({ toothCount }) => toothCount !== null)
-  const known = isCounted ? box : withoutCounts(box)
+  const [first, ...others] = isCounted
+    ? [spinBy(box, setup)]
+    : TRIALS.map((sizes) => spinBy(withSizes(box, sizes), setup))
+  const motions = new Map<string, BodyMotion>()
+  for (const [body, motion] of first ?? [])
+    motions.set(
+      body,
+      others.every((other) => other.get(body)?.kind === motion.kind)
+        ? motion
+        : { kind: 'uncounted' },
+    )
+  const depending = [...motions].flatMap(([body, { kind }]) => (kind === 'uncounted' ? [body] : []))
+  return {
+    isBlocked: motions.get(setup.turned)?.kind === 'still',
+    motions,
+    isCounted,
+    needed: neededGears(box, setup, depending),
+  }
+}
+
+/** The laws of a setup, with what is held by hand. */
+function lawsOf(box: Box, { places, held }: SpinSetup): readonly Law[] {
   const holds = held.map((body): Law => ({
+    id: `held ${body}`,
     source: body,
     kind: 'held',
     terms: [{ body, gear: undefined, coefficient: ONE, stationMm: 0 }],
     uncounted: [],
   }))
-  const { couplers } = known.draft
+  const { couplers } = box.draft
   const atRest = placesAtRest(couplers)
   const full = Object.fromEntries(
     couplers.map((coupler) => {
-      const wanted = coupler.positions.find(({ id }) => id === places[coupler.id])
+      const named = Object.hasOwn(places, coupler.id) ? places[coupler.id] : undefined
+      const wanted = coupler.positions.find(({ id }) => id === named)
       return [coupler.id, wanted?.id ?? atRest[coupler.id] ?? '']
     }),
   )
-  const laws = [...standingLaws(known), ...engagedLaws(known, full), ...holds]
-  const { speeds } = restrictMotions(freeMotions(known.bodies), laws, [turned])
+  return [...standingLaws(box), ...engagedLaws(box, full), ...holds]
+}
+
+function spinBy(box: Box, setup: SpinSetup): ReadonlyMap<string, BodyMotion> {
+  const { turned } = setup
+  const { speeds } = restrictMotions(freeMotions(box.bodies), lawsOf(box, setup), [turned])
   const motions = new Map<string, BodyMotion>()
   for (const [body, sum] of speeds) {
     const speed = sum.get(turned)
@@ -63,18 +96,49 @@ export function spin(box: Box, { places, held, turned }: SpinSetup): Spin {
           : { kind: 'coasts' },
     )
   }
-  return { isBlocked: motions.get(turned)?.kind !== 'turns', motions, isCounted }
+  return motions
 }
 
-/** The same box with every count taken away: all pairs are then one to one. */
-function withoutCounts(box: Box): Box {
-  const draft = {
-    ...box.draft,
-    gears: box.draft.gears.map((gear) => ({ ...gear, toothCount: null })),
-  }
-  const checked = checkBox(draft)
-  if (!checked.ok) throw new Error(`a checked box fails without counts: ${draft.name}`)
-  return checked.box
+/** The uncounted gears between the turned body and those that depend on counts. */
+function neededGears(box: Box, setup: SpinSetup, depending: readonly string[]): readonly Gear[] {
+  if (depending.length === 0) return []
+  const bearing = bearingLaws(lawsOf(box, setup), setup.turned, depending)
+  const reached = connectedBodies(bearing, setup.turned)
+  const needed = bearing
+    .filter(({ terms }) => terms.some(({ body }) => reached.has(body)))
+    .flatMap(({ uncounted }) => uncounted)
+  return [...new Set(needed)]
+}
+
+/** Teeth by the number of a body, and of a gear that stands in a planetary set. */
+interface Sizes {
+  readonly ofBody: (at: number) => number
+  readonly ofSetGear: (at: number) => number
+}
+
+/**
+ * All alike; and twice sizes without common measure. Every body has one size for its pairs
+ * in mesh, so that all ways from one body to another agree in ratio, as they do in a box
+ * that turns; sets and couplers then show whether anything depends on the sizes.
+ */
+const TRIALS: readonly Sizes[] = [
+  { ofBody: () => 1, ofSetGear: () => 1 },
+  { ofBody: (at) => 101 + at * at + 7 * at, ofSetGear: (at) => 211 + at * at * at },
+  { ofBody: (at) => 997 - at * at, ofSetGear: (at) => 53 + 17 * at * at },
+]
+
+/** The same box with such teeth; they are no counts that a gear could have. */
+function withSizes(box: Box, { ofBody, ofSetGear }: Sizes): Box {
+  const inSet = new Set(
+    box.draft.links.flatMap((link) => (link.kind === 'planetary' ? [link.sun, link.ring] : [])),
+  )
+  const gears = new Map(
+    box.draft.gears.map((gear, at): [string, Gear] => {
+      const size = inSet.has(gear.id) ? ofSetGear(at) : ofBody(box.bodies.indexOf(bodyOfGear(gear)))
+      return [gear.id, { ...gear, toothCount: Math.abs(size) + 1 }]
+    }),
+  )
+  return { ...box, gears }
 }
 
 /** What a person saw a part do: a member or a gear, by id. */

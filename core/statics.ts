@@ -25,15 +25,18 @@ import { ONE, ZERO } from './rational.ts'
 /** How several links divide the load of one body among themselves. */
 export interface Share {
   readonly body: string
-  /** `source` of each law, and its part of the load in any one unit; positive. */
-  readonly parts: readonly { readonly source: string; readonly part: Rational }[]
+  /** Id of each law, and its part of the load in any one unit. */
+  readonly parts: readonly { readonly law: string; readonly part: Rational }[]
 }
 
 export interface Statics {
   /** λ of each law. */
   readonly multipliers: ReadonlyMap<Law, Rational>
-  /** Laws among which the load was shared by assumption. */
-  readonly shared: readonly Law[]
+  /**
+   * The laws among which the load was shared by assumption, each with its entry in every
+   * column of N: what it takes on when load moves from one path to another.
+   */
+  readonly shared: ReadonlyMap<Law, readonly Rational[]>
 }
 
 interface Unknown {
@@ -85,34 +88,47 @@ export function solveStatics(
   }
 
   const left = [...open]
-  const { solution, isFree } = leastSquares(left, rest)
+  const { solution, idle } = leastSquares(left, rest)
   left.forEach((unknown, at) => {
     settle(unknown, solution[at] ?? ZERO)
   })
   for (const torque of rest.values()) if (!torque.isZero()) return undefined
-  return { multipliers, shared: left.flatMap(({ law }, at) => (isFree[at] ? [law] : [])) }
+  const shared = new Map<Law, readonly Rational[]>()
+  left.forEach(({ law }, at) => {
+    const entries = idle.map((column) => column[at] ?? ZERO)
+    if (entries.some((entry) => !entry.isZero())) shared.set(law, entries)
+  })
+  return { multipliers, shared }
 }
 
 function entriesOf(law: Law, shares: readonly Share[]): Unknown['entries'] {
   const entries = law.terms.map(({ body, coefficient }) => ({ row: body, coefficient }))
   for (const { body, parts } of shares) {
-    const at = parts.findIndex(({ source }) => source === law.source)
+    const at = parts.findIndex((each) => each.law === law.id)
     const coefficient = law.terms.find((term) => term.body === body)?.coefficient
     if (at < 0 || !coefficient) continue
     const [before, after] = [parts[at - 1], parts[at + 1]]
     if (before)
-      entries.push({ row: `share ${body} ${at}`, coefficient: coefficient.mul(before.part).neg() })
+      entries.push({ row: shareRow(body, at), coefficient: coefficient.mul(before.part).neg() })
     if (after)
-      entries.push({ row: `share ${body} ${at + 1}`, coefficient: coefficient.mul(after.part) })
+      entries.push({ row: shareRow(body, at + 1), coefficient: coefficient.mul(after.part) })
   }
   return entries
 }
 
-/** The least solution, and which of the unknowns the balance alone does not settle. */
+/** The name of a row that is no body's: ids are one line. */
+function shareRow(body: string, at: number): string {
+  return `share\n${body}\n${at}`
+}
+
+/** The least solution, and the multipliers that balance without a load, column by column. */
 function leastSquares(
   unknowns: readonly Unknown[],
   load: ReadonlyMap<string, Rational>,
-): { readonly solution: readonly Rational[]; readonly isFree: readonly boolean[] } {
+): {
+  readonly solution: readonly Rational[]
+  readonly idle: readonly (readonly Rational[])[]
+} {
   const size = unknowns.length
   const rows = new Map<string, Rational[]>()
   unknowns.forEach(({ entries }, at) => {
@@ -132,7 +148,6 @@ function leastSquares(
   pivots.forEach((pivot, at) => {
     particular[pivot] = lines[at]?.[size] ?? ZERO
   })
-  /** Multipliers that balance without a load, one list for each free unknown. */
   const idle = free.map((freed) => {
     const column = new Array<Rational>(size).fill(ZERO)
     column[freed] = ONE
@@ -152,7 +167,7 @@ function leastSquares(
         return entry.isZero() ? sum : sum.add(entry.mul(amounts[which] ?? ZERO))
       }, value),
     ),
-    isFree: unknowns.map((_, at) => idle.some((column) => !(column[at] ?? ZERO).isZero())),
+    idle,
   }
 }
 

@@ -97,12 +97,14 @@ describe('what joins parts', () => {
     stationMm: 0,
   })
   const pair = {
+    id: 'pair',
     source: 'pair',
     kind: 'external-mesh',
     terms: [term('counter', 'counter-1'), term('main-1', 'main-1')],
     uncounted: [],
   } as const
   const sleeve = {
+    id: 'coupler-1-2',
     source: 'coupler-1-2',
     kind: 'lock',
     terms: [term('main-1'), term('main')],

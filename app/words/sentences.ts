@@ -6,6 +6,7 @@ import type {
   EngagedCoupler,
   Engagement,
   Gear,
+  NoDrive,
   PathEnd,
   PathStep,
   Rational,
@@ -121,6 +122,22 @@ export function balanceSentence(naming: Naming, { balanced }: Drive): string | n
   return `An open differential: figures are for ${listed(sides)} turning alike.`
 }
 
+/** A set that neither reduces nor turns round; nothing where there is none. */
+export function blockSentence(naming: Naming, { blocks }: Drive): string | null {
+  if (blocks.length === 0) return null
+  const sets = listed(blocks.map((law) => `the planetary set of ${lawName(naming, law)}`))
+  return `${capitalize(sets)} ${blocks.length > 1 ? 'turn each' : 'turns'} as one block.`
+}
+
+/** What an open differential leaves where the input cannot turn; nothing where none does. */
+export function opposedSentence(naming: Naming, { opposed }: NoDrive): string | null {
+  if (opposed.length === 0) return null
+  const sides = opposed.map(
+    ({ left, right }) => `the ${bodyName(naming, left)} and the ${bodyName(naming, right)}`,
+  )
+  return `The input cannot turn. ${capitalize(listed(sides))} can only turn against each other; together they are locked. Do not force it.`
+}
+
 /** Which freedom is left where the input does not settle the output, and by what. */
 export function openSentence(naming: Naming, { open, through }: Undetermined): string {
   const outputs = listed(open.map((body) => `the ${bodyName(naming, body)}`))
@@ -166,8 +183,8 @@ function meshWords(naming: Naming, place: CouplerPosition): readonly string[] {
   )
 }
 
-/** Reduction, direct or overdrive, and the sense of the output. */
-export function ratioSentence(words: Vocabulary, ratio: Rational): string {
+/** Reduction, direct or overdrive, and the sense of the output, named where it is not the usual one. */
+export function ratioSentence(words: Vocabulary, ratio: Rational, output = 'output'): string {
   const size = ratio.abs()
   const against = ratio.sign() < 0
   const kind = size.isOne()
@@ -177,5 +194,5 @@ export function ratioSentence(words: Vocabulary, ratio: Rational): string {
     : size.isGreaterThan(ONE)
       ? 'Reduction'
       : 'Overdrive'
-  return `${kind}: the output turns ${against ? 'against' : 'with'} the input, ${viewpoint(words)}.`
+  return `${kind}: the ${output} turns ${against ? 'against' : 'with'} the input, ${viewpoint(words)}.`
 }

@@ -41,6 +41,12 @@ const linkSeed: fc.Arbitrary<LinkSeed> = fc.tuple(
   fc.tuple(toothCount, toothCount),
 )
 
+/** The same box with one to three outputs. */
+function withOutputs(drafts: fc.Arbitrary<BoxDraft>): fc.Arbitrary<BoxDraft> {
+  const ends = fc.shuffledSubarray(['s1', 's3', 's4', 's5'], { minLength: 1, maxLength: 3 })
+  return fc.tuple(drafts, ends).map(([draft, outputs]) => ({ ...draft, outputs }))
+}
+
 /**
  * Six shafts linked at random by links of every kind: most such boxes are locked
  * or free somewhere, which is what they are for. Input and output are the first
@@ -86,6 +92,20 @@ export const tangle: fc.Arbitrary<BoxDraft> = fc
       outputs: ['s5'],
     })
   })
+
+/** Tangles with several outputs, most of them with differentials. */
+export const wideTangle: fc.Arbitrary<BoxDraft> = withOutputs(tangle)
+
+/** The same box with some of its gears not counted yet. */
+export function halfCounted(drafts: fc.Arbitrary<BoxDraft>): fc.Arbitrary<BoxDraft> {
+  const isCounted = fc.array(fc.boolean(), { minLength: 16, maxLength: 16 })
+  return fc.tuple(drafts, isCounted).map(([draft, counted]) => ({
+    ...draft,
+    gears: draft.gears.map((each, at) =>
+      counted[at] === false ? { ...each, toothCount: null } : each,
+    ),
+  }))
+}
 
 /** Boxes with three couplers of three places each that lock shafts and gears at random. */
 export function couplersOn(drafts: fc.Arbitrary<BoxDraft>): fc.Arbitrary<BoxDraft> {

@@ -1,6 +1,6 @@
 import { TriangleAlert } from 'lucide-react'
 
-import type { Drive, Losses } from 'core'
+import type { Drive, LossResult } from 'core'
 import { toNumber } from 'core'
 
 import type { ViewChanges } from '~/components/useViewState.ts'
@@ -20,7 +20,7 @@ const TITLES: Readonly<Record<EfficiencyKey, string>> = {
 interface LossTableProps {
   readonly naming: Naming
   readonly drive: Drive
-  readonly losses: Losses | undefined
+  readonly losses: LossResult
   readonly input: TraceInput
   readonly lossInput: LossInput
   readonly onChange: (changes: ViewChanges) => void
@@ -28,7 +28,7 @@ interface LossTableProps {
 
 /** What the box keeps of the power, mesh by mesh and shaft by shaft, with the ideal beside it. */
 export function LossTable({ naming, drive, losses, input, lossInput, onChange }: LossTableProps) {
-  const lost = losses && [
+  const lost = losses.kind === 'solved' && [
     ...losses.links.map(({ law, power }) => ({ name: lawName(naming, law), power })),
     ...losses.bearings.map(({ body, power }) => ({
       name: `bearings of the ${bodyName(naming, body)}`,
@@ -63,7 +63,7 @@ export function LossTable({ naming, drive, losses, input, lossInput, onChange }:
           </div>
         ))}
       </div>
-      {losses && lost ? (
+      {losses.kind === 'solved' && lost ? (
         <>
           <p>
             Of the power, <b data-testid="efficiency">{formatShare(toNumber(losses.efficiency))}</b>{' '}
@@ -113,7 +113,13 @@ export function LossTable({ naming, drive, losses, input, lossInput, onChange }:
       ) : (
         <p className="trouble">
           <TriangleAlert aria-hidden />
-          With losses like these the box could not turn: it would hold itself.
+          {losses.kind === 'unsettled'
+            ? `Not settled: which way power goes through the ${losses.laws
+                .map((law) => lawName(naming, law))
+                .join(
+                  ', the ',
+                )} depends on how the parallel paths share the load. Set the share on Trace.`
+            : 'With losses like these the box could not turn: it would hold itself.'}
         </p>
       )}
       <p className="text-graphite text-[0.86rem]">

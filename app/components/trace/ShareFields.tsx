@@ -1,10 +1,11 @@
-import type { Split } from 'core'
+import type { Split, SplitPart } from 'core'
 import { toNumber } from 'core'
 
 import { formatShare } from '~/format.ts'
 import { bodyName, shareName } from '~/words/names.ts'
 
 import type { OpenTrace } from './traceContext.ts'
+import type { WantedShare } from './traceState.ts'
 import { LEAST_SHARE_PERCENT, MOST_SHARE_PERCENT, withShare } from './traceState.ts'
 
 /** How parallel paths share the load: by assumption, or as a person has set it. */
@@ -24,9 +25,12 @@ function ShareField({ split, trace }: { readonly split: Split; readonly trace: O
   const { body, parts, isSet } = split
   const [first, ...others] = parts
   if (!first) return null
-  const nameOf = ({ law }: Split['parts'][number]): string => shareName(naming, law, body)
+  const nameOf = ({ laws }: SplitPart): string =>
+    [...new Set(laws.map((law) => shareName(naming, law, body)))].join(' with ')
   const percent = Math.round(toNumber(first.part) * 100)
-  const setTo = (value: number | null): void => {
+  const isLoad = parts.some(({ laws }) => laws.some(({ kind }) => kind === 'load'))
+  const isEqual = parts.every(({ part }) => part.equals(first.part))
+  const setTo = (value: WantedShare | null): void => {
     change({ share: withShare(search.get('share'), body, value) })
   }
   return (
@@ -34,12 +38,20 @@ function ShareField({ split, trace }: { readonly split: Split; readonly trace: O
       <p className="text-[0.92rem]">
         {isSet
           ? `From the ${bodyName(naming, body)}, as set: `
-          : parts.some(({ law }) => law.kind === 'load')
+          : isLoad
             ? `How the load divides at the ${bodyName(naming, body)} is up to the road; here it is taken to be: `
-            : `From the ${bodyName(naming, body)}, taken to be shared equally between equal paths, an assumption: `}
+            : `From the ${bodyName(naming, body)}, as an assumption: `}
         <b>
           {parts.map((part) => `${nameOf(part)} ${formatShare(toNumber(part.part))}`).join(', ')}
         </b>
+        {!isSet && !isLoad && (
+          <span className="text-graphite">
+            {' '}
+            No count settles it. Taken is the division with the least sum of squares of the tooth
+            forces: equal paths share equally, and of unequal ones the one whose gears are larger
+            takes more.
+          </span>
+        )}
       </p>
       <div className="no-print flex items-center gap-2">
         <input
@@ -54,6 +66,17 @@ function ShareField({ split, trace }: { readonly split: Split; readonly trace: O
             setTo(Number(event.target.value))
           }}
         />
+        {!isEqual && (
+          <button
+            type="button"
+            className="button-quiet"
+            onClick={() => {
+              setTo('equal')
+            }}
+          >
+            Equal torque
+          </button>
+        )}
         {isSet && (
           <button
             type="button"
@@ -62,7 +85,7 @@ function ShareField({ split, trace }: { readonly split: Split; readonly trace: O
               setTo(null)
             }}
           >
-            Equal again
+            As assumed
           </button>
         )}
       </div>

@@ -6,7 +6,7 @@ import { SelectField } from '~/components/layout/Fields.tsx'
 import { ToggleRow } from '~/components/ToggleRow.tsx'
 import type { ViewChanges } from '~/components/useViewState.ts'
 import type { Naming } from '~/words/names.ts'
-import { bodyName, capitalize, couplerName, partName, placeName } from '~/words/names.ts'
+import { bodyName, capitalize, couplerName, gearName, partName, placeName } from '~/words/names.ts'
 
 import { formatPlaces } from './movedPlaces.ts'
 import type { SpinState, SpinTest } from './spinState.ts'
@@ -109,6 +109,12 @@ export function SpinSetupFields({ naming, state, result, onChange }: SpinSetupFi
           ))}
         </div>
       </details>
+      {result.needed.length > 0 && (
+        <p role="status">
+          What some parts do depends on counts. Count first:{' '}
+          {result.needed.map((gear) => gearName(naming, gear)).join(', ')}.
+        </p>
+      )}
       {result.isBlocked && (
         <p className="trouble" role="status">
           <TriangleAlert aria-hidden />

@@ -48,6 +48,8 @@ export function SpinTicks({ naming, result, seen, onTick }: SpinTicksProps) {
           : 'moves'
       case 'still':
         return 'stands'
+      case 'uncounted':
+        return 'as counts have it'
       default:
         return 'free'
     }

@@ -19,7 +19,9 @@ import {
   balanceSentence,
   circulationSentence,
   engagementSentence,
+  blockSentence,
   openSentence,
+  opposedSentence,
   pathSentences,
   ratioSentence,
 } from '~/words/sentences.ts'
@@ -74,7 +76,7 @@ export function TraceResult(props: TraceResultProps) {
           <p>
             {analysis.state === 'undetermined'
               ? openSentence(naming, analysis)
-              : STATES[analysis.state].sentence}
+              : (opposedSentence(naming, analysis) ?? STATES[analysis.state].sentence)}
           </p>
           {lock !== undefined && (
             <p className="trouble mt-2">
@@ -130,6 +132,9 @@ function DriveFigures({
   readonly children: React.ReactNode
 }) {
   const { ratio } = drive
+  const [first] = drive.outputs
+  const isElsewhere = first !== undefined && first.body !== naming.box.draft.outputs[0]
+  const elsewhere = isElsewhere ? bodyName(naming, first.body) : undefined
   const balance = balanceSentence(naming, drive)
   const disputed = drive.path
     .flatMap((step) => [...step.from, ...step.to])
@@ -147,7 +152,7 @@ function DriveFigures({
             {formatExact(ratio)}
           </b>
         </p>
-        <p className="mt-1 font-semibold">{ratioSentence(naming.words, ratio)}</p>
+        <p className="mt-1 font-semibold">{ratioSentence(naming.words, ratio, elsewhere)}</p>
       </div>
       {disputed && (
         <p className="trouble">
@@ -174,7 +179,7 @@ function DriveFigures({
               </td>
               <td className="text-[1.5rem] font-bold" data-testid="speed-out">
                 {formatSpeed(Math.abs(toNumber(speed)) * input.speedRpm)}
-                {drive.outputs.length > 1 && (
+                {(drive.outputs.length > 1 || isElsewhere) && (
                   <span className="text-graphite block text-[0.86rem] font-normal">
                     {bodyName(naming, body)}
                   </span>
@@ -203,6 +208,8 @@ function RoadSpeed({
 }) {
   const { finalDrive = null, rollingRadiusMm } = naming.box.draft
   const [output] = drive.outputs
+  // The wheels hang on the first output; another one has no road speed.
+  if (output && output.body !== naming.box.draft.outputs[0]) return null
   if (!rollingRadiusMm || !output)
     return (
       <p className="text-graphite -mt-2 text-[0.86rem]">
@@ -288,6 +295,7 @@ function PathList({
   readonly input: TraceInput
   readonly children: React.ReactNode
 }) {
+  const block = blockSentence(naming, drive)
   return (
     <section>
       <h3 className="text-[1.05rem]">The way of the torque</h3>
@@ -296,6 +304,7 @@ function PathList({
           <li key={at}>{sentence}</li>
         ))}
       </ol>
+      {block && <p className="mt-1">{block}</p>}
       {drive.circulations.map((circulation, at) => (
         <p key={at} className="mt-1">
           {circulationSentence(naming, circulation)}

@@ -69,7 +69,13 @@ test('forces as a file: a gear with its three, a shaft with its thrust and beari
   const naming = { box: indexBox(draft), words: PLAIN_WORDS }
   const [gear] = draft.gears
   if (!gear) throw new Error('the box has no gears')
-  const law = { source: 'pair', kind: 'external-mesh', terms: [], uncounted: [] } as const
+  const law = {
+    id: 'pair',
+    source: 'pair',
+    kind: 'external-mesh',
+    terms: [],
+    uncounted: [],
+  } as const
   const csv = formatForcesCsv(naming, {
     teeth: [{ gear, law, tangentialN: 1000, radialN: 364, axialN: -250 }],
     shafts: [

@@ -10,7 +10,7 @@ import type {
   Solver,
   Split,
 } from 'core'
-import { ONE, analyse, explainLock, rational } from 'core'
+import { ONE, analyse, explainLock, rational, shareOfSplit } from 'core'
 
 import type { AnalysedBox } from '~/components/box/analysis.ts'
 import { mostTorque } from '~/components/box/analysis.ts'
@@ -99,43 +99,47 @@ function movedPosition(couplers: CouplerPlaces): PositionAnalysis['position'] {
 export const LEAST_SHARE_PERCENT = 1
 export const MOST_SHARE_PERCENT = 99
 
-/** "input:55,main:45" → per cent of the first of the paths, by the body that splits. */
-function parseShares(text: string | null): ReadonlyMap<string, number> {
+/** Per cent of the first of the ways on, or the same torque for all of them. */
+export type WantedShare = number | 'equal'
+
+/** "input:55,main:equal" → what is wanted, by the body that splits. */
+function parseShares(text: string | null): ReadonlyMap<string, WantedShare> {
   return new Map(
-    (text ?? '').split(',').flatMap((pair) => {
+    (text ?? '').split(',').flatMap((pair): [string, WantedShare][] => {
       const at = pair.lastIndexOf(':')
-      const percent = Number(pair.slice(at + 1))
+      if (at <= 0) return []
+      const [body, wanted] = [pair.slice(0, at), pair.slice(at + 1)]
+      if (wanted === 'equal') return [[body, wanted]]
+      const percent = Number(wanted)
       const isUsable =
-        at > 0 &&
-        Number.isInteger(percent) &&
-        percent >= LEAST_SHARE_PERCENT &&
-        percent <= MOST_SHARE_PERCENT
-      return isUsable ? [[pair.slice(0, at), percent] as const] : []
+        Number.isInteger(percent) && percent >= LEAST_SHARE_PERCENT && percent <= MOST_SHARE_PERCENT
+      return isUsable ? [[body, percent]] : []
     }),
   )
 }
 
 /** The text with one body's share changed; null takes it out. */
-export function withShare(text: string | null, body: string, percent: number | null): string {
+export function withShare(text: string | null, body: string, wanted: WantedShare | null): string {
   const shares = new Map(parseShares(text))
-  if (percent === null) shares.delete(body)
-  else shares.set(body, percent)
+  if (wanted === null) shares.delete(body)
+  else shares.set(body, wanted)
   return [...shares].map(([id, part]) => `${id}:${part}`).join(',')
 }
 
-/** The first path gets its per cent, the others divide what is left equally. */
+/** The first way on gets its per cent, the others divide what is left equally. */
 function sharesOf({ splits }: Drive, text: string | null): readonly Share[] {
-  const wanted = parseShares(text)
-  return splits.flatMap(({ body, parts }): Share[] => {
-    const percent = wanted.get(body)
-    if (percent === undefined || parts.length < 2) return []
-    const first = rational(percent, 100)
-    const other = ONE.sub(first).div(rational(parts.length - 1))
+  const wantedAt = parseShares(text)
+  return splits.flatMap((split): Share[] => {
+    const wanted = wantedAt.get(split.body)
+    const count = split.parts.length
+    if (wanted === undefined) return []
+    const first = wanted === 'equal' ? ONE.div(rational(count)) : rational(wanted, 100)
+    const other = ONE.sub(first).div(rational(count - 1))
     return [
-      {
-        body,
-        parts: parts.map(({ law }, at) => ({ source: law.source, part: at === 0 ? first : other })),
-      },
+      shareOfSplit(
+        split,
+        split.parts.map((_, at) => (at === 0 ? first : other)),
+      ),
     ]
   })
 }
