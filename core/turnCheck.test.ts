@@ -271,6 +271,48 @@ describe('findSuspects', () => {
     )
   })
 
+  it('stays a number where sums of teeth between two axes lie far apart', () => {
+    fc.assert(
+      fc.property(
+        fc.array(fc.integer({ min: 13, max: 59 }), { minLength: 20, maxLength: 20 }),
+        (teeth) => {
+          const draft = sixSpeed()
+          const unrelated = {
+            ...draft,
+            gears: draft.gears.map((gear, at) => ({ ...gear, toothCount: teeth[at] ?? 13 })),
+          }
+          const suspects = findSuspects(boxOf(unrelated), [check('1', '99', 9)])
+          const sum = suspects.reduce((total, { share }) => total + share, 0)
+          expect(sum).toBeCloseTo(1, 9)
+        },
+      ),
+      { numRuns: 40 },
+    )
+  })
+
+  it('finds two gears that only together explain what was read', () => {
+    // Two teeth too many on one, two on the other: 22/40 × 22/40 of the true 20/40 × 20/40.
+    const counted = trainDraft([
+      [22, 40],
+      [22, 40],
+    ])
+    const suspects = findSuspects(boxOf(counted), [check('only', '40', 10, '1/8')])
+    const pair = suspects.find(({ miscounts }) =>
+      ['driving-0', 'driving-1'].every((id) =>
+        miscounts.some(({ gear, toothCount }) => gear.id === id && toothCount === 20),
+      ),
+    )
+    expect(pair?.agreeing).toBe(1)
+    // No single count one or two off gives 4 : 1; by enumeration.
+    for (const gear of counted.gears)
+      for (const off of [-2, -1, 1, 2]) {
+        const tried = withCounts(counted, [{ gear, toothCount: (gear.toothCount ?? 0) + off }])
+        const [entry] = analyseBox(boxOf(tried))
+        if (entry?.analysis.state !== 'drive') throw new Error('does not drive')
+        expect(Math.abs(toNumber(entry.analysis.ratio) * 10 - 40)).toBeGreaterThan(1 / 8)
+      }
+  })
+
   it('the shares make one', () => {
     const suspects = findSuspects(boxOf(trainDraft([[22, 31]])), [check('only', '15', 10)])
     expect(suspects.reduce((sum, { share }) => sum + share, 0)).toBeCloseTo(1, 12)

@@ -10,11 +10,14 @@
  * constants: they order the suspects and decide nothing. What a suspect makes of a turn
  * check is decided on exact fractions.
  */
-import type { PositionSurvey } from './analysis.ts'
-import { analyse, prepareSolver, surveyPosition } from './analysis.ts'
+import type { PositionSurvey, Solver } from './analysis.ts'
+import { analyse, judgeMotions, prepareSolver, surveyPosition } from './analysis.ts'
 import type { Box } from './box.ts'
 import { checkBox } from './check.ts'
 import { isConfirmed } from './counting.ts'
+import type { Law } from './laws.ts'
+import { bearingLaws, connectedBodies, engagedLaws, lawOfLink } from './laws.ts'
+import { freeMotions, restrictMotions } from './motion.ts'
 import type { Rational } from './rational.ts'
 import { rational } from './rational.ts'
 import type { BoxDraft, BoxPosition, Gear, Mesh } from './types.ts'
@@ -122,20 +125,58 @@ function surveysOf(
   return new Map(positions.map((each) => [each.id, surveyPosition(solver, each)]))
 }
 
+/** What the ratio of one position is worked out from, and can be again with other counts. */
+interface Train {
+  readonly position: BoxPosition
+  readonly laws: readonly Law[]
+  readonly bodies: readonly string[]
+}
+
+function trainOf(solver: Solver, position: BoxPosition): Train {
+  const { box } = solver
+  const { input, outputs } = box.draft
+  const all = [...solver.standing, ...engagedLaws(box, position.couplers)]
+  const bearing = bearingLaws(all, input, outputs)
+  const reached = connectedBodies(bearing, input)
+  const laws = bearing.filter(({ terms }) => terms.some(({ body }) => reached.has(body)))
+  const bodies = new Set([input, ...outputs, ...laws.flatMap(({ terms }) => bodiesOf(terms))])
+  return { position, laws, bodies: [...bodies] }
+}
+
+function bodiesOf(terms: Law['terms']): readonly string[] {
+  return terms.map(({ body }) => body)
+}
+
+/** What the position does with other counts of some gears. */
+function surveyWith(solver: Solver, train: Train, miscounts: readonly Miscount[]): PositionSurvey {
+  const { box, rank } = solver
+  const gears = new Map(box.gears)
+  for (const { gear, toothCount } of miscounts) gears.set(gear.id, { ...gear, toothCount })
+  const laws = train.laws.map((law) => {
+    const link = box.links.get(law.id)
+    const isOther = miscounts.some(({ gear }) => law.terms.some((term) => term.gear === gear))
+    return link && isOther ? lawOfLink({ ...box, gears }, link) : law
+  })
+  const { position } = train
+  if (laws.some(({ uncounted }) => uncounted.length > 0))
+    return { position, state: 'uncounted', ratio: null }
+  const motions = restrictMotions(freeMotions(train.bodies), laws, rank)
+  const verdict = judgeMotions(solver, motions, () => laws)
+  const ratio = verdict.state === 'drive' ? verdict.speed.inverse() : null
+  return { position, state: verdict.state, ratio }
+}
+
 /**
- * The gears whose counts the ratios of these positions depend on: those of the links
- * that bear torque. All of them where a position is locked by the counts as they are.
+ * The gears whose counts the ratio of a position depends on: those of the links that bear
+ * torque, or that could where it is locked by the counts as they are.
  */
-function bearingGears(box: Box, positions: readonly BoxPosition[]): readonly Gear[] {
-  const solver = prepareSolver(box)
-  const bearing = new Set<string>()
-  for (const { couplers } of positions) {
-    const analysis = analyse(solver, couplers)
-    if (analysis.state !== 'drive') return box.draft.gears
-    for (const [{ terms }, multiplier] of analysis.multipliers)
-      for (const { gear } of multiplier.isZero() ? [] : terms) if (gear) bearing.add(gear.id)
-  }
-  return box.draft.gears.filter(({ id }) => bearing.has(id))
+function bearingGears(solver: Solver, { position, laws }: Train): readonly Gear[] {
+  const analysis = analyse(solver, position.couplers)
+  const bearing =
+    analysis.state === 'drive'
+      ? [...analysis.multipliers].flatMap(([law, multiplier]) => (multiplier.isZero() ? [] : [law]))
+      : laws
+  return bearing.flatMap(({ terms }) => terms.flatMap(({ gear }) => gear ?? []))
 }
 
 /** The draft with other counts. */
@@ -159,17 +200,24 @@ interface Trial {
 
 /** The trial of these counts; undefined where they bring none of the disputed checks into agreement. */
 function tryCounts(
-  box: Box,
+  solver: Solver,
+  trains: ReadonlyMap<string, Train>,
   checks: readonly TurnCheck[],
   disputed: readonly TurnCheck[],
   miscounts: readonly Miscount[],
 ): Trial | undefined {
-  const draft = withCounts(box.draft, miscounts)
-  const checked = checkBox(draft)
-  if (!checked.ok) return undefined
+  const surveys = new Map<string, PositionSurvey>()
+  const judgedBy = (check: TurnCheck): JudgedCheck => {
+    const train = trains.get(check.position)
+    const known = surveys.get(check.position)
+    const survey = known ?? (train && surveyWith(solver, train, miscounts))
+    if (survey) surveys.set(check.position, survey)
+    return judgeCheck(check, survey)
+  }
   // Few trials mend anything, so the checks that agree already are looked at only then.
-  const mends = judgeChecks(checked.box, disputed).some(({ isAgreed }) => isAgreed === true)
-  return mends ? { miscounts, draft, judged: judgeChecks(checked.box, checks) } : undefined
+  if (!disputed.some((check) => judgedBy(check).isAgreed === true)) return undefined
+  const draft = withCounts(solver.box.draft, miscounts)
+  return checkBox(draft).ok ? { miscounts, draft, judged: checks.map(judgedBy) } : undefined
 }
 
 const disagreeing = ({ judged }: Pick<Trial, 'judged'>): number =>
@@ -178,30 +226,41 @@ const disagreeing = ({ judged }: Pick<Trial, 'judged'>): number =>
 /**
  * What may be wrong where turn checks and counts disagree, the likeliest first; empty
  * where all agree. Every single count that, one or two teeth off, brings a disagreeing
- * check into agreement is among them, and so is the misreading; pairs of counts are
- * where no single one explains all checks.
+ * check into agreement is among them, and so is the misreading. Where no single one explains
+ * all checks, so is every pair of counts that explains more of them than any one does.
  */
 export function findSuspects(box: Box, checks: readonly TurnCheck[]): readonly Suspect[] {
   const asIs: Trial = { miscounts: [], draft: box.draft, judged: judgeChecks(box, checks) }
   const disputed = asIs.judged.flatMap(({ check, isAgreed }) => (isAgreed === false ? [check] : []))
   if (disputed.length === 0) return []
-  const singles: Trial[] = []
-  for (const gear of bearingGears(box, positionsOf(box.draft, disputed)))
-    for (const toothCount of neighbours(gear)) {
-      const trial = tryCounts(box, checks, disputed, [{ gear, toothCount }])
-      if (trial) singles.push(trial)
-    }
-  const trials = [asIs, ...singles]
-  if (singles.every((trial) => disagreeing(trial) > 0))
-    for (const [at, one] of singles.entries())
-      for (const other of singles.slice(at + 1)) {
-        const [a, b] = [one.miscounts[0], other.miscounts[0]]
-        if (!a || !b || a.gear.id === b.gear.id) continue
-        const trial = tryCounts(box, checks, disputed, [a, b])
-        if (trial && disagreeing(trial) < Math.min(disagreeing(one), disagreeing(other)))
-          trials.push(trial)
-      }
-  const weights = trials.map((trial) => Math.exp(logWeight(trial)))
+  const solver = prepareSolver(box)
+  const trains = new Map(
+    positionsOf(box.draft, checks).map((position) => [position.id, trainOf(solver, position)]),
+  )
+  const bearing = new Set(
+    disputed.flatMap(({ position }) => {
+      const train = trains.get(position)
+      return train ? bearingGears(solver, train) : []
+    }),
+  )
+  const candidates = box.draft.gears
+    .filter((gear) => bearing.has(gear))
+    .flatMap((gear) => neighbours(gear).map((toothCount): Miscount => ({ gear, toothCount })))
+  const tried = (miscounts: readonly Miscount[]): readonly Trial[] => {
+    const trial = tryCounts(solver, trains, checks, disputed, miscounts)
+    return trial ? [trial] : []
+  }
+  const trials = [asIs, ...candidates.flatMap((one) => tried([one]))]
+  const fewest = Math.min(...trials.map(disagreeing))
+  if (fewest > 0)
+    for (const [at, one] of candidates.entries())
+      for (const other of candidates.slice(at + 1))
+        if (other.gear !== one.gear)
+          trials.push(...tried([one, other]).filter((trial) => disagreeing(trial) < fewest))
+  // Only differences count; the likeliest is taken as 1, so that not all of them underflow.
+  const logs = trials.map(logWeight)
+  const largest = logs.reduce((most, log) => Math.max(most, log), -Infinity)
+  const weights = logs.map((log) => Math.exp(log - largest))
   const sum = weights.reduce((total, weight) => total + weight, 0)
   return trials
     .map((trial, at): Suspect => ({
