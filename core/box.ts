@@ -73,9 +73,14 @@ export function placesAtRest(couplers: readonly Coupler[]): CouplerPlaces {
   )
 }
 
+/** The place that is named for a coupler; an id may be any word, also one that objects know. */
+export function namedPlace(places: CouplerPlaces, coupler: string): string | undefined {
+  return Object.hasOwn(places, coupler) ? places[coupler] : undefined
+}
+
 /** Where a coupler stands; undefined when its place is not named and it has no centre. */
 export function placeOf(coupler: Coupler, places: CouplerPlaces): CouplerPosition | undefined {
-  const named = Object.hasOwn(places, coupler.id) ? places[coupler.id] : undefined
+  const named = namedPlace(places, coupler.id)
   return named === undefined
     ? centreOf(coupler)
     : coupler.positions.find((position) => position.id === named)

@@ -1,5 +1,5 @@
 import type { Box, BoxIndex, CouplerPlaces } from './box.ts'
-import { bodyOfGear, centreOf, indexBox, placeOf } from './box.ts'
+import { bodyOfGear, centreOf, indexBox, namedPlace, placeOf } from './box.ts'
 import { pitchRadiusOfModuleMm } from './mesh.ts'
 import type { BoxDraft, Coupler, Gear, Link, Mesh, Path, Rule } from './types.ts'
 
@@ -465,7 +465,7 @@ function checkPositions({ draft }: BoxIndex): BoxIssue[] {
   const seen = new Map<string, string>()
   draft.positions.forEach((position, at) => {
     const places = draft.couplers.map((coupler) => {
-      const place = position.couplers[coupler.id] ?? centreOf(coupler)?.id
+      const place = namedPlace(position.couplers, coupler.id) ?? centreOf(coupler)?.id
       if (place === undefined)
         issues.push({
           code: 'coupler-place-not-named',

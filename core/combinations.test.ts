@@ -1,6 +1,7 @@
 import fc from 'fast-check'
 
-import { analyse, prepareSolver } from './analysis.ts'
+import { analyse, analyseBox, prepareSolver } from './analysis.ts'
+import type { CouplerPlaces } from './box.ts'
 import type { Classification, CombinationTable, FoundPosition } from './combinations.ts'
 import {
   MOST_COMBINATIONS,
@@ -241,4 +242,34 @@ test.each([
   ['1', '1', 0, true],
 ])('%s and %s within %d %%: %s', (one, other, percent, expected) => {
   expect(isNearRepeat(rational(Number(one)), rational(Number(other)), percent)).toBe(expected)
+})
+
+test('ids that objects know by themselves are ids like others', () => {
+  const draft = different('three-shaft', {})
+  const odd = ['constructor', '__proto__', 'toString', 'hasOwnProperty', 'valueOf']
+  const renamed = odd.slice(0, draft.couplers.length)
+  const nameOf = (id: string): string =>
+    renamed[draft.couplers.findIndex((each) => each.id === id)] ?? id
+  const places = (of: CouplerPlaces): CouplerPlaces =>
+    Object.fromEntries(Object.entries(of).map(([id, place]) => [nameOf(id), place]))
+  const same: BoxDraft = {
+    ...draft,
+    couplers: draft.couplers.map((each) => ({ ...each, id: nameOf(each.id) })),
+    positions: draft.positions.map((each) => ({ ...each, couplers: places(each.couplers) })),
+    interlocks: (draft.interlocks ?? []).map((each) => ({
+      ...each,
+      couplers: each.couplers.map(nameOf),
+    })),
+    rules: (draft.rules ?? []).map((each) => ({ ...each, forbids: places(each.forbids) })),
+  }
+  expect(analyseBox(boxOf(same)).map(({ analysis }) => analysis.state)).toEqual(
+    analyseBox(boxOf(draft)).map(({ analysis }) => analysis.state),
+  )
+  expect(usable(same).map(({ ratio }) => formatFraction(ratio))).toEqual(
+    usable(draft).map(({ ratio }) => formatFraction(ratio)),
+  )
+  // A draft that names no place of them leaves them at their centres.
+  const id = draft.positions[0]?.id ?? ''
+  const silent = { ...same, positions: [{ id, label: 'none', couplers: {} }] }
+  expect(analyseBox(boxOf(silent))[0]?.analysis.state).toBe('neutral')
 })

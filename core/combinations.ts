@@ -14,7 +14,7 @@
 import type { Solver } from './analysis.ts'
 import { NO_DRIVE_STATES, areEndsStill, judgeMotions } from './analysis.ts'
 import type { CouplerPlaces } from './box.ts'
-import { centreOf } from './box.ts'
+import { centreOf, namedPlace, placeOf } from './box.ts'
 import { brokenInterlock, brokenRule } from './check.ts'
 import { engagedLaws } from './laws.ts'
 import type { Law } from './laws.ts'
@@ -182,11 +182,13 @@ function strides(couplers: readonly Coupler[]): readonly number[] {
 
 export function combinationAt(table: CombinationTable, number: number): Combination {
   const step = strides(table.couplers)
-  const places: Record<string, string> = {}
-  table.couplers.forEach((coupler, at) => {
-    const place = coupler.positions[Math.floor(number / (step[at] ?? 1)) % coupler.positions.length]
-    if (place) places[coupler.id] = place.id
-  })
+  const places = Object.fromEntries(
+    table.couplers.flatMap((coupler, at) => {
+      const { positions } = coupler
+      const place = positions[Math.floor(number / (step[at] ?? 1)) % positions.length]
+      return place ? [[coupler.id, place.id]] : []
+    }),
+  )
   return {
     number,
     places,
@@ -233,7 +235,7 @@ export function findPositions(draft: BoxDraft, table: CombinationTable): readonl
     const combination = combinationAt(table, number)
     const idle = table.couplers.flatMap((coupler, at) => {
       const centre = centreOf(coupler)
-      if (!centre || combination.places[coupler.id] === centre.id) return []
+      if (!centre || namedPlace(combination.places, coupler.id) === centre.id) return []
       const stride = step[at] ?? 1
       const here = Math.floor(number / stride) % coupler.positions.length
       const without = number + (coupler.positions.indexOf(centre) - here) * stride
@@ -277,8 +279,7 @@ export function fullPlaces(
 ): Readonly<Record<string, string>> {
   return Object.fromEntries(
     couplers.flatMap((coupler): [string, string][] => {
-      const place: CouplerPosition | undefined =
-        coupler.positions.find(({ id }) => id === places[coupler.id]) ?? centreOf(coupler)
+      const place: CouplerPosition | undefined = placeOf(coupler, places) ?? centreOf(coupler)
       return place ? [[coupler.id, place.id]] : []
     }),
   )

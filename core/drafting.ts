@@ -2,7 +2,7 @@
  * What a person does to a drawing, as functions from draft to draft. New parts get
  * ids of their own; taking a part out takes out what cannot be without it.
  */
-import { bodyOfGear, indexBox } from './box.ts'
+import { bodyOfGear, indexBox, namedPlace } from './box.ts'
 import type { PartList } from './parts.ts'
 import type {
   BoxDraft,
@@ -470,7 +470,8 @@ export function removePlace(draft: BoxDraft, couplerId: string, placeId: string)
   const isCentre = coupler.positions.find(({ id }) => id === placeId)?.engages.length === 0
   const uses = (places: BoxPosition['couplers']): boolean =>
     // Where nothing is said of a coupler it stands at its centre.
-    places[couplerId] === placeId || (isCentre && places[couplerId] === undefined)
+    namedPlace(places, couplerId) === placeId ||
+    (isCentre && namedPlace(places, couplerId) === undefined)
   return {
     ...draft,
     couplers: draft.couplers.map((each) => (each === coupler ? { ...coupler, positions } : each)),

@@ -23,7 +23,15 @@ export {
   surveyBox,
 } from './analysis.ts'
 export type { Box, BoxIndex, CouplerPlaces } from './box.ts'
-export { bodyOfGear, centreOf, indexBox, memberOfBody, placeOf, placesAtRest } from './box.ts'
+export {
+  bodyOfGear,
+  centreOf,
+  indexBox,
+  memberOfBody,
+  namedPlace,
+  placeOf,
+  placesAtRest,
+} from './box.ts'
 export type { BoxIssue, BoxIssueCode, CheckedBox, IdKind } from './check.ts'
 export {
   LEAST_PRESSURE_ANGLE_DEG,

@@ -7,7 +7,7 @@
 import type { BodyMotion } from './analysis.ts'
 import { checkBox } from './check.ts'
 import type { Box, BoxIndex, CouplerPlaces } from './box.ts'
-import { bodyOfGear, indexBox, placesAtRest } from './box.ts'
+import { bodyOfGear, indexBox, namedPlace, placesAtRest } from './box.ts'
 import { setMount } from './drafting.ts'
 import type { Law } from './laws.ts'
 import { bearingLaws, connectedBodies, engagedLaws, standingLaws } from './laws.ts'
@@ -73,7 +73,7 @@ function lawsOf(box: Box, { places, held }: SpinSetup): readonly Law[] {
   const atRest = placesAtRest(couplers)
   const full = Object.fromEntries(
     couplers.map((coupler) => {
-      const named = Object.hasOwn(places, coupler.id) ? places[coupler.id] : undefined
+      const named = namedPlace(places, coupler.id)
       const wanted = coupler.positions.find(({ id }) => id === named)
       return [coupler.id, wanted?.id ?? atRest[coupler.id] ?? '']
     }),

@@ -1,5 +1,5 @@
 import type { BoxPosition, Coupler, Interlock, Link, Rule } from 'core'
-import { LEAST_TOOTH_COUNT, MOST_TOOTH_COUNT, indexBox } from 'core'
+import { LEAST_TOOTH_COUNT, MOST_TOOTH_COUNT, indexBox, namedPlace } from 'core'
 
 import { capitalize, couplerName, placeName } from '~/words/names.ts'
 import type { Vocabulary } from '~/words/vocabulary.ts'
@@ -73,7 +73,7 @@ function Places({
     <SelectField
       key={coupler.id}
       label={capitalize(couplerName(naming, coupler))}
-      value={places[coupler.id] ?? ''}
+      value={namedPlace(places, coupler.id) ?? ''}
       options={[
         ['', isOptional ? 'wherever it is' : 'at its centre'],
         ...coupler.positions.map((place): [string, string] => [

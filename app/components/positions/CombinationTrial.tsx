@@ -9,6 +9,7 @@ import {
   checkBox,
   explainLock,
   prepareSolver,
+  namedPlace,
 } from 'core'
 
 import { SelectField } from '~/components/layout/Fields.tsx'
@@ -50,7 +51,7 @@ export function CombinationTrial({ draft, words }: CombinationTrialProps) {
           <SelectField
             key={coupler.id}
             label={capitalize(couplerName(naming, coupler))}
-            value={places[coupler.id] ?? ''}
+            value={namedPlace(places, coupler.id) ?? ''}
             options={coupler.positions.map((place): [string, string] => [
               place.id,
               place.engages.length === 0 ? 'centre' : placeName(naming, coupler, place),

@@ -2,7 +2,7 @@ import { Ban, Eye, EyeOff, ListPlus, ListX } from 'lucide-react'
 import { useMemo } from 'react'
 
 import type { BoxDraft, CouplerPlaces } from 'core'
-import { ONE, countCombinations, indexBox, removePart } from 'core'
+import { ONE, countCombinations, indexBox, namedPlace, removePart } from 'core'
 
 import { EntryField } from '~/components/layout/Fields.tsx'
 import { parseWithin } from '~/components/layout/numbers.ts'
@@ -187,7 +187,7 @@ function Result({ drafting, words, found }: FoundPositionsProps & { readonly fou
 function placesText(naming: Naming, draft: BoxDraft, places: CouplerPlaces): string {
   return draft.couplers
     .flatMap((coupler) => {
-      const place = coupler.positions.find(({ id }) => id === places[coupler.id])
+      const place = coupler.positions.find(({ id }) => id === namedPlace(places, coupler.id))
       return place && place.engages.length > 0
         ? [`${capitalize(couplerName(naming, coupler))}: ${placeName(naming, coupler, place)}`]
         : []

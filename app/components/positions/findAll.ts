@@ -7,6 +7,7 @@ import {
   findPositions,
   formatFraction,
   prepareSolver,
+  namedPlace,
 } from 'core'
 
 /** More than these are not listed; the counts still speak of all. */
@@ -47,7 +48,7 @@ function* findAll(draft: BoxDraft): Generator<number, FoundAll> {
   const rows = all.filter(({ idle }) => idle.length === 0)
   const clutches = draft.couplers.filter(({ kind }) => kind === 'friction-clutch')
   const isOpen = (coupler: Coupler, places: CouplerPlaces): boolean =>
-    coupler.positions.find(({ id }) => id === places[coupler.id])?.engages.length === 0
+    coupler.positions.find(({ id }) => id === namedPlace(places, coupler.id))?.engages.length === 0
   const ready = all.filter(
     ({ idle, barredBy, places }) =>
       idle.length > 0 &&

@@ -2,7 +2,7 @@ import clsx from 'clsx'
 import { useRef } from 'react'
 
 import type { BoxDraft, Coupler, CouplerPlaces, Section } from 'core'
-import { indexBox, sleeveShiftMm } from 'core'
+import { indexBox, namedPlace, sleeveShiftMm } from 'core'
 
 import type { Scale } from '~/components/section/scale.ts'
 import { capitalize, couplerName, placeName } from '~/words/names.ts'
@@ -37,7 +37,7 @@ export function SleeveGrips(props: SleeveGripsProps) {
         (coupler.kind === 'sliding-idler' && gear.member === coupler.hub),
     )
     const isSlider = slid !== undefined && coupler.kind !== 'synchronizer'
-    const place = coupler.positions.find(({ id }) => id === places[coupler.id])
+    const place = coupler.positions.find(({ id }) => id === namedPlace(places, coupler.id))
     const restMm = isSlider ? slid.gear.stationMm : coupler.stationMm
     // Plates of a clutch close where they stand.
     const shiftMm = coupler.kind === 'friction-clutch' ? 0 : sleeveShiftMm(place)
@@ -53,7 +53,7 @@ export function SleeveGrips(props: SleeveGripsProps) {
       <Grip
         key={coupler.id}
         coupler={coupler}
-        place={places[coupler.id] ?? ''}
+        place={namedPlace(places, coupler.id) ?? ''}
         x={x}
         y={top + GRIP.height / 2}
         title={`${capitalize(couplerName(naming, coupler))}, ${state}. Pull it, or move it with the arrow keys`}

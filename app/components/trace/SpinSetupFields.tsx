@@ -1,6 +1,7 @@
 import { TriangleAlert } from 'lucide-react'
 
 import type { Spin } from 'core'
+import { namedPlace } from 'core'
 
 import { SelectField } from '~/components/layout/Fields.tsx'
 import { ToggleRow } from '~/components/ToggleRow.tsx'
@@ -97,7 +98,7 @@ export function SpinSetupFields({ naming, state, result, onChange }: SpinSetupFi
             <SelectField
               key={coupler.id}
               label={capitalize(couplerName(naming, coupler))}
-              value={places[coupler.id] ?? ''}
+              value={namedPlace(places, coupler.id) ?? ''}
               options={coupler.positions.map((place) => [
                 place.id,
                 place.engages.length === 0 ? 'at its centre' : placeName(naming, coupler, place),
@@ -132,7 +133,7 @@ export function SpinSetupFields({ naming, state, result, onChange }: SpinSetupFi
 /** "all at their centres", or which are engaged. */
 function placesWords(naming: Naming, places: Readonly<Record<string, string>>): string {
   const engaged = naming.box.draft.couplers.flatMap((coupler) => {
-    const place = coupler.positions.find(({ id }) => id === places[coupler.id])
+    const place = coupler.positions.find(({ id }) => id === namedPlace(places, coupler.id))
     return place && place.engages.length > 0
       ? [`${couplerName(naming, coupler)} at ${placeName(naming, coupler, place)}`]
       : []

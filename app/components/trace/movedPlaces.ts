@@ -1,6 +1,6 @@
 /** Couplers that a person has moved by hand, in the page's address. */
 import type { BoxDraft, Coupler, CouplerPlaces, CouplerPosition } from 'core'
-import { brokenInterlock, fullPlaces, placesAtRest } from 'core'
+import { brokenInterlock, fullPlaces, namedPlace, placesAtRest } from 'core'
 
 /** Stands for the position that a person has made by moving couplers. */
 export const MOVED_ID = 'moved'
@@ -24,7 +24,7 @@ export function parsePlaces(draft: BoxDraft, text: string | null): CouplerPlaces
 }
 
 export function formatPlaces(draft: BoxDraft, places: CouplerPlaces): string {
-  return draft.couplers.map(({ id }) => `${id}:${places[id] ?? ''}`).join(',')
+  return draft.couplers.map(({ id }) => `${id}:${namedPlace(places, id) ?? ''}`).join(',')
 }
 
 /** The places of a coupler in the order in which it passes them from the input end. */
