@@ -16,9 +16,12 @@ import {
   VERDICTS,
   checkBounds,
   checkReadings,
+  exactFigureOf,
   figureOf,
   fromUnit,
   parseReading,
+  parseSpan,
+  spanOf,
 } from 'core'
 
 import { writtenText } from './text.ts'
@@ -56,6 +59,14 @@ const positiveTurns = reading.refine((text) => {
   return !parsed.ok || parsed.value.sign() > 0
 }, 'Turns are more than 0.')
 
+/** Of a measurement: also what went in and what did not. */
+const spanReading = writtenText()
+  .max(60, 'A reading has 60 characters at most.')
+  .superRefine((text, context) => {
+    const parsed = parseSpan(text)
+    if (!parsed.ok) context.addIssue(readingProblemWords(text, parsed.code))
+  })
+
 const entered = z.strictObject({ text: reading, unit })
 
 export const limitSchema = z
@@ -79,7 +90,7 @@ const measurement = z
     part: partRef,
     measure: z.enum(MEASURES),
     readings: z
-      .array(reading)
+      .array(spanReading)
       .max(
         MOST_READINGS,
         `One measurement has ${MOST_READINGS} readings at most. Split it, or keep the ones that matter.`,
@@ -97,10 +108,10 @@ const measurement = z
       context.addIssue('This is not read in that unit.')
       return
     }
-    const values = readings.map((text) => figureOf(text, of))
+    const values = readings.map((text) => spanOf(text, of))
     const known = values.filter((value) => value !== undefined)
     if (known.length < values.length) return
-    const radiusMm = radius ? (figureOf(radius.text, radius.unit) ?? null) : null
+    const radiusMm = radius ? (exactFigureOf(radius.text, radius.unit) ?? null) : null
     for (const issue of checkReadings(measure, known, radiusMm))
       context.addIssue(readingIssueWords(issue, of))
   })

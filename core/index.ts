@@ -145,9 +145,12 @@ export {
   LOOKS,
   STAGES,
   boundsOf,
+  exactBoundsOf,
+  exactFigureOf,
   figureOf,
   latestFindings,
   readJob,
+  spanOf,
   standingVerdict,
   verdictsByPart,
 } from './job.ts'
@@ -162,6 +165,7 @@ export { USUAL_EFFICIENCIES, solveLosses } from './losses.ts'
 export type {
   Bounds,
   ConeCount,
+  ExactBounds,
   Figures,
   Judgement,
   Measure,
@@ -194,8 +198,8 @@ export {
 export type { Circulation, PathEnd, PathStep, RatioFactor, Stretch } from './path.ts'
 export type { Rational } from './rational.ts'
 export { ONE, ZERO, formatFraction, parseFraction, rational, toNumber } from './rational.ts'
-export type { Reading, ReadingProblem } from './reading.ts'
-export { parseReading } from './reading.ts'
+export type { Reading, ReadingProblem, Span, SpanReading } from './reading.ts'
+export { parseReading, parseSpan } from './reading.ts'
 export type { RatioRow } from './ratios.ts'
 export { compareRatios, finalDriveRatio } from './ratios.ts'
 export { roadSpeedKmh } from './road.ts'

@@ -3,12 +3,14 @@
  * only ever added, so that two people at one job take nothing from one another; what was
  * wrong is withdrawn by another entry, and what a job *is* follows from reading its log.
  */
-import type { Bounds, ConeCount, Judgement, Measure, Verdict } from './measurement.ts'
-import { judge } from './measurement.ts'
-import { parseReading } from './reading.ts'
+import type { Bounds, ConeCount, ExactBounds, Judgement, Measure, Verdict } from './measurement.ts'
+import { SEVERITY, judge } from './measurement.ts'
+import type { Rational } from './rational.ts'
+import type { Span } from './reading.ts'
+import { parseReading, parseSpan } from './reading.ts'
 import type { TurnCheck } from './turnCheck.ts'
 import type { ReadingUnit } from './units.ts'
-import { fromUnit } from './units.ts'
+import { exactFromUnit } from './units.ts'
 
 /** In the order of the work (common practice). */
 export const STAGES = [
@@ -192,18 +194,42 @@ export interface Job {
 }
 
 /** A figure as entered, in the unit used inside; undefined where the text is none. */
-export function figureOf(text: string, unit: ReadingUnit): number | undefined {
+export function exactFigureOf(text: string, unit: ReadingUnit): Rational | undefined {
   const reading = parseReading(text)
-  return reading.ok ? fromUnit(reading.value.toNumber(), unit) : undefined
+  return reading.ok ? exactFromUnit(reading.value, unit) : undefined
 }
 
-export function boundsOf(limit: EnteredLimit | null): Bounds | null {
+/** The same as a float. */
+export function figureOf(text: string, unit: ReadingUnit): number | undefined {
+  return exactFigureOf(text, unit)?.toNumber()
+}
+
+/** A reading as entered, one figure or from one to another, in the unit used inside. */
+export function spanOf(text: string, unit: ReadingUnit): Span | undefined {
+  const reading = parseSpan(text)
+  return reading.ok
+    ? { low: exactFromUnit(reading.span.low, unit), high: exactFromUnit(reading.span.high, unit) }
+    : undefined
+}
+
+export function exactBoundsOf(limit: EnteredLimit | null): ExactBounds | null {
   if (!limit) return null
   const { least, most, unit } = limit
   return {
-    ...(least !== undefined && { least: figureOf(least, unit) }),
-    ...(most !== undefined && { most: figureOf(most, unit) }),
+    ...(least !== undefined && { least: exactFigureOf(least, unit) }),
+    ...(most !== undefined && { most: exactFigureOf(most, unit) }),
   }
+}
+
+/** The same as floats. */
+export function boundsOf(limit: EnteredLimit | null): Bounds | null {
+  const bounds = exactBoundsOf(limit)
+  return (
+    bounds && {
+      ...(bounds.least && { least: bounds.least.toNumber() }),
+      ...(bounds.most && { most: bounds.most.toNumber() }),
+    }
+  )
 }
 
 function checkOf(entry: Entry, body: Body<'turn-check'>): TurnCheck | undefined {
@@ -257,11 +283,11 @@ export function readJob(log: readonly Entry[]): Job {
         break
       }
       case 'measurement': {
-        const readings = body.readings.map((text) => figureOf(text, body.unit))
+        const readings = body.readings.map((text) => spanOf(text, body.unit))
         const known = readings.filter((value) => value !== undefined)
         if (known.length === 0) break
-        const radius = body.radius && figureOf(body.radius.text, body.radius.unit)
-        const judgement = judge(body.measure, known, radius ?? null, boundsOf(body.limit))
+        const radius = body.radius && exactFigureOf(body.radius.text, body.radius.unit)
+        const judgement = judge(body.measure, known, radius ?? null, exactBoundsOf(body.limit))
         findings.push({
           entry,
           part: body.part,
@@ -346,8 +372,6 @@ function compare(one: string, other: string): number {
 export function standingVerdict(finding: Finding): Verdict | null {
   return finding.overruled?.verdict ?? finding.verdict
 }
-
-const SEVERITY: Readonly<Record<Verdict, number>> = { good: 0, watch: 1, replace: 2 }
 
 /** The latest finding of each kind on each part. */
 export function latestFindings(job: Job): readonly Finding[] {

@@ -1,7 +1,31 @@
-import { checkBounds, checkReadings, coneWearMm, figuresOf, judge } from './measurement.ts'
+import fc from 'fast-check'
+import { bignumber, compare as compareNumbers } from 'mathjs'
 
-/** Thousandths of an inch in mm. */
-const thou = (count: number): number => count * 0.0254
+import type { EnteredLimit } from './job.ts'
+import { exactBoundsOf, spanOf } from './job.ts'
+import type { Judgement, Measure } from './measurement.ts'
+import { checkBounds, checkReadings, coneWearMm, figuresOf, judge } from './measurement.ts'
+import { rational } from './rational.ts'
+import type { Span } from './reading.ts'
+import type { ReadingUnit } from './units.ts'
+
+/** Readings as they are written in a unit. */
+function read(texts: readonly (string | number)[], unit: ReadingUnit = 'mm'): readonly Span[] {
+  return texts.map((text) => {
+    const span = spanOf(`${text}`, unit)
+    if (!span) throw new Error(`${text} is no reading`)
+    return span
+  })
+}
+
+function verdictOf(
+  measure: Measure,
+  texts: readonly (string | number)[],
+  limit: Omit<EnteredLimit, 'source'>,
+  unit: ReadingUnit = limit.unit,
+): Judgement {
+  return judge(measure, read(texts, unit), null, exactBoundsOf({ source: 'maker', ...limit }))
+}
 
 describe('checkReadings', () => {
   it.each([
@@ -18,23 +42,25 @@ describe('checkReadings', () => {
     },
     { readings: [0.9, 0.9, 0.9], radius: null, issues: [] },
   ])('a ring gap of $readings', ({ readings, radius, issues }) => {
-    expect(checkReadings('ring-gap', readings, radius)).toEqual(issues)
+    expect(checkReadings('ring-gap', read(readings), radius)).toEqual(issues)
   })
 
   it('takes no hundred thousand readings', () => {
     expect(
       checkReadings(
         'ring-gap',
-        Array.from({ length: 100_000 }, () => 1),
+        Array.from({ length: 100_000 }, () => ({ low: rational(1), high: rational(1) })),
         null,
       ),
     ).toEqual([{ code: 'too-many', most: 36, given: 100_000 }])
   })
 
   it('a dial may run below nothing, and a rock needs its radius', () => {
-    expect(checkReadings('run-out', [-0.02, 0.01], null)).toEqual([])
-    expect(checkReadings('spline-rock', [0.3], null)).toEqual([{ code: 'radius-missing' }])
-    expect(checkReadings('spline-rock', [0.3], 0)).toEqual([{ code: 'radius-missing' }])
+    expect(checkReadings('run-out', read([-0.02, 0.01]), null)).toEqual([])
+    expect(checkReadings('spline-rock', read([0.3]), null)).toEqual([{ code: 'radius-missing' }])
+    expect(checkReadings('spline-rock', read([0.3]), rational(0))).toEqual([
+      { code: 'radius-missing' },
+    ])
   })
 })
 
@@ -49,26 +75,26 @@ test('a limit has an end, and its ends in order', () => {
 describe('figuresOf', () => {
   it('of a ring takes the least gap', () => {
     // (0.8 + 0.9 + 1.0)/3, by hand.
-    const figures = figuresOf('ring-gap', [0.9, 0.8, 1], null)
+    const figures = figuresOf('ring-gap', read([0.9, 0.8, 1]), null)
     expect(figures.figure).toBe(0.8)
     expect(figures.mean).toBeCloseTo(0.9, 12)
     expect(figures.spread).toBeCloseTo(0.2, 12)
   })
 
   it('of a dial takes all that it ran', () => {
-    expect(figuresOf('run-out', [-0.02, 0.03, 0.01], null).figure).toBeCloseTo(0.05, 12)
+    expect(figuresOf('run-out', read([-0.02, 0.03, 0.01]), null).figure).toBeCloseTo(0.05, 12)
   })
 
   it('of a rock takes the angle of its chord', () => {
     // A chord as long as the radius is 60°; geometry.
-    expect(figuresOf('spline-rock', [10], 10).figure).toBeCloseTo(60, 9)
+    expect(figuresOf('spline-rock', read([10]), rational(10)).figure).toBeCloseTo(60, 9)
     // For small angles, s/r radians: 1 mm at 57.29578 mm is a degree.
-    expect(figuresOf('spline-rock', [1], 57.29578).figure).toBeCloseTo(1, 4)
+    expect(figuresOf('spline-rock', read([1]), rational(5729578, 100000)).figure).toBeCloseTo(1, 4)
   })
 })
 
 describe('judge', () => {
-  const thumb = { least: thou(30) }
+  const thumb = { least: '30', unit: 'thou' } as const
 
   it.each([
     // Worn under about 0.030 in, a new ring 0.040 to 0.050 in; source: common practice.
@@ -77,19 +103,19 @@ describe('judge', () => {
     { gaps: [40, 41, 42], verdict: 'good', code: 'within' },
     { gaps: [50, 50, 50], verdict: 'good', code: 'within' },
   ])('a ring of $gaps thousandths: $verdict', ({ gaps, verdict, code }) => {
-    const judgement = judge('ring-gap', gaps.map(thou), null, thumb)
+    const judgement = verdictOf('ring-gap', gaps, thumb)
     expect(judgement.verdict).toBe(verdict)
     expect(judgement.reasons[0]?.code).toBe(code)
   })
 
   it('an uneven ring is watched, though its least gap is good', () => {
-    const judgement = judge('ring-gap', [38, 50, 52].map(thou), null, thumb)
+    const judgement = verdictOf('ring-gap', [38, 50, 52], thumb)
     expect(judgement.verdict).toBe('watch')
     expect(judgement.reasons.map(({ code }) => code)).toEqual(['within', 'uneven'])
   })
 
   it('without a limit there is no verdict', () => {
-    const judgement = judge('end-play', [0.2], null, null)
+    const judgement = judge('end-play', read([0.2]), null, null)
     expect(judgement.verdict).toBeNull()
     expect(judgement.reasons).toEqual([{ code: 'no-limit', figure: 0.2 }])
   })
@@ -100,9 +126,84 @@ describe('judge', () => {
     { play: 0.3, verdict: 'good', code: 'within' },
     { play: 0.31, verdict: 'replace', code: 'above-most' },
   ])('an end play of $play mm in 0.05 to 0.30: $verdict', ({ play, verdict, code }) => {
-    const judgement = judge('end-play', [play], null, { least: 0.05, most: 0.3 })
+    const judgement = verdictOf('end-play', [play], {
+      least: '0.05',
+      most: '0.3',
+      unit: 'mm',
+    })
     expect(judgement.verdict).toBe(verdict)
     expect(judgement.reasons[0]?.code).toBe(code)
+  })
+})
+
+describe('at the limit itself', () => {
+  it.each([
+    // By hand: (0.1 + 0.2)/2 = 0.15; 0.17 − 0.12 = 0.05. What lies on a limit is within it.
+    { measure: 'end-play', texts: ['0.1', '0.2'], least: '0.05', most: '0.15', verdict: 'good' },
+    { measure: 'end-play', texts: ['0.05'], least: '0.05', most: '0.15', verdict: 'good' },
+    { measure: 'run-out', texts: ['0.12', '0.17'], most: '0.05', verdict: 'watch' },
+    { measure: 'run-out', texts: ['0.12', '0.171'], most: '0.05', verdict: 'replace' },
+    // Preload is end play below nothing.
+    { measure: 'end-play', texts: ['-0.05'], least: '-0.05', most: '0', verdict: 'good' },
+    { measure: 'end-play', texts: ['-0.051'], least: '-0.05', most: '0', verdict: 'replace' },
+  ] as const)('$measure of $texts: $verdict', ({ measure, texts, verdict, ...limit }) => {
+    expect(verdictOf(measure, texts, { ...limit, unit: 'mm' }).verdict).toBe(verdict)
+  })
+
+  it('two thousandths of an inch of run-out are the most that the rule of thumb lets pass', () => {
+    const limit = { most: '0.0508', unit: 'mm' } as const
+    expect(verdictOf('run-out', ['0', '0.002'], limit, 'in').verdict).toBe('watch')
+    expect(verdictOf('run-out', ['0', '0.0021'], limit, 'in').verdict).toBe('replace')
+  })
+
+  it('every figure on a limit is within it, in every unit, and one step beyond is not (mathjs decimals)', () => {
+    const units = fc.constantFrom<ReadingUnit>('mm', 'um', 'in', 'thou')
+    const steps = fc.integer({ min: 1, max: 400 })
+    const decimals = fc.integer({ min: 1, max: 4 })
+    const parts = fc.array(fc.integer({ min: -30, max: 30 }), { minLength: 1, maxLength: 5 })
+    fc.assert(
+      fc.property(steps, decimals, units, parts, (step, digits, unit, around) => {
+        const text = (value: number): string => (value / 10 ** digits).toFixed(digits)
+        // Readings whose mean is the limit: pairs that lie as far above it as below.
+        const texts = around.flatMap((apart) => [text(step + apart), text(step - apart)])
+        const sum = texts.reduce((total, each) => total.plus(each), bignumber(0))
+        expect(compareNumbers(sum.div(texts.length), bignumber(text(step))).toString()).toBe('0')
+        for (const limit of [{ least: text(step) }, { most: text(step) }])
+          expect(verdictOf('end-play', texts, { ...limit, unit }).verdict).not.toBe('replace')
+        const beyond = [...texts.slice(1), text(step + (around[0] ?? 0) + 1)]
+        expect(verdictOf('end-play', beyond, { most: text(step), unit }).verdict).toBe('replace')
+      }),
+      { numRuns: 275 },
+    )
+  })
+})
+
+describe('leaves', () => {
+  const least = { least: '30', unit: 'thou' } as const
+
+  it.each([
+    // 0.015 and 0.016 stacked are 0.031; 31 went in and 35 did not; source: common practice.
+    { texts: ['0.015+0.016', '0.031', '0.031'], unit: 'in', verdict: 'watch', between: null },
+    { texts: ['31..35', '33', '40'], unit: 'thou', verdict: 'watch', between: [31, 33] },
+    { texts: ['40..45', '41', '42'], unit: 'thou', verdict: 'good', between: [40, 41] },
+    { texts: ['28..32', '33', '34'], unit: 'thou', verdict: 'watch', between: [28, 32] },
+    { texts: ['20..25', '33', '34'], unit: 'thou', verdict: 'replace', between: [20, 25] },
+  ] as const)('$texts $unit: $verdict', ({ texts, unit, verdict, between }) => {
+    const judgement = verdictOf('ring-gap', texts, least, unit)
+    expect(judgement.verdict).toBe(verdict)
+    expect(judgement.figures.between?.map((mm) => Math.round((mm / 0.0254) * 1e6) / 1e6)).toEqual(
+      between ?? undefined,
+    )
+  })
+
+  it('says so where the limit lies between what went in and what did not', () => {
+    const [reason] = verdictOf('ring-gap', ['28..32', '33', '34'], least).reasons
+    expect(reason?.code).toBe('straddles')
+  })
+
+  it('run from the least to the most that they can', () => {
+    // From 3 − 2 to 4 − 1, by hand.
+    expect(figuresOf('run-out', read(['1..2', '3..4']), null).between).toEqual([1, 3])
   })
 })
 

@@ -7,6 +7,9 @@
  * degrees or N·m. The limits shipped here are rules of thumb (common practice); the
  * maker's figure for the unit, where there is one, is what counts.
  */
+import type { Rational } from './rational.ts'
+import { ZERO, rational } from './rational.ts'
+import type { Span } from './reading.ts'
 import type { Quantity } from './units.ts'
 
 export const MEASURES = [
@@ -36,9 +39,15 @@ export interface MeasureRule {
   /** Whether it is read at a radius. */
   readonly hasRadius: boolean
   /** A spread of the readings beyond this share of their mean, and the floor below, is uneven. */
-  readonly mostSpreadShare?: number
+  readonly mostSpreadShare?: Rational
   /** What a rule of thumb says, where the trade has one; common practice. */
   readonly thumb?: Bounds
+}
+
+/** The same bounds as they were entered. */
+export interface ExactBounds {
+  readonly least?: Rational | undefined
+  readonly most?: Rational | undefined
 }
 
 /** Either end may be open. */
@@ -56,7 +65,7 @@ export const MEASURE_RULES: Readonly<Record<Measure, MeasureRule>> = {
     mostPlausible: 5,
     mayBeNegative: false,
     hasRadius: false,
-    mostSpreadShare: 0.2,
+    mostSpreadShare: rational(20, 100),
     // 0.030 in; common practice.
     thumb: { least: 0.762 },
   },
@@ -89,13 +98,14 @@ export const MEASURE_RULES: Readonly<Record<Measure, MeasureRule>> = {
     mayBeNegative: false,
     hasRadius: true,
   },
+  // Below 0 it is preload: one scale through nothing (common practice).
   'end-play': {
     reads: 'length',
     judges: 'length',
     statistic: 'mean',
     leastReadings: 1,
     mostPlausible: 10,
-    mayBeNegative: false,
+    mayBeNegative: true,
     hasRadius: false,
   },
   backlash: {
@@ -106,7 +116,7 @@ export const MEASURE_RULES: Readonly<Record<Measure, MeasureRule>> = {
     mostPlausible: 5,
     mayBeNegative: false,
     hasRadius: false,
-    mostSpreadShare: 0.5,
+    mostSpreadShare: rational(50, 100),
   },
   'run-out': {
     reads: 'length',
@@ -117,7 +127,7 @@ export const MEASURE_RULES: Readonly<Record<Measure, MeasureRule>> = {
     mayBeNegative: true,
     hasRadius: false,
     // Two thousandths of an inch on the dial; common practice.
-    thumb: { most: 0.05 },
+    thumb: { most: 0.0508 },
   },
   'bearing-drag': {
     reads: 'torque',
@@ -134,9 +144,9 @@ export const MEASURE_RULES: Readonly<Record<Measure, MeasureRule>> = {
 export const MOST_READINGS = 36
 
 /** A spread under this is the tool's, not the part's, in the unit used inside. */
-const LEAST_TELLING_SPREAD = 0.05
+const LEAST_TELLING_SPREAD = rational(5, 100)
 /** A figure this near to its limit is watched, as a share of the limit (common practice). */
-const WATCH_SHARE = 0.15
+const WATCH_SHARE = rational(15, 100)
 
 export interface Figures {
   readonly mean: number
@@ -145,6 +155,8 @@ export interface Figures {
   readonly spread: number
   /** What is judged: one of the above, or the angle that a rock at a radius is. */
   readonly figure: number
+  /** Where readings are spans: the ends between which the figure lies; `figure` is their middle. */
+  readonly between: readonly [number, number] | null
 }
 
 export type ReadingIssue =
@@ -164,21 +176,23 @@ export type ReadingIssue =
 /** What is wrong with readings before they are kept; empty where they can be. */
 export function checkReadings(
   measure: Measure,
-  readings: readonly number[],
-  radiusMm: number | null,
+  readings: readonly Span[],
+  radiusMm: Rational | null,
 ): readonly ReadingIssue[] {
   const rule = MEASURE_RULES[measure]
   const given = readings.length
   if (given > MOST_READINGS) return [{ code: 'too-many', most: MOST_READINGS, given }]
   const issues: ReadingIssue[] = []
-  readings.forEach((value, at) => {
-    if (value < 0 && !rule.mayBeNegative) issues.push({ code: 'negative', at, value })
+  readings.forEach((span, at) => {
+    const [low, high] = [span.low.toNumber(), span.high.toNumber()]
+    const value = Math.abs(low) > Math.abs(high) ? low : high
+    if (low < 0 && !rule.mayBeNegative) issues.push({ code: 'negative', at, value: low })
     if (Math.abs(value) > rule.mostPlausible)
       issues.push({ code: 'implausible', at, value, most: rule.mostPlausible })
   })
   if (given < rule.leastReadings)
     issues.push({ code: 'too-few', needed: rule.leastReadings, given })
-  if (rule.hasRadius && !(radiusMm !== null && radiusMm > 0))
+  if (rule.hasRadius && !(radiusMm !== null && radiusMm.sign() > 0))
     issues.push({ code: 'radius-missing' })
   return issues
 }
@@ -191,27 +205,81 @@ export function checkBounds({ least, most }: Bounds): readonly ReadingIssue[] {
     : []
 }
 
+/** The statistics of readings, exactly. */
+interface ExactFigures {
+  readonly mean: Rational
+  readonly least: Rational
+  readonly greatest: Rational
+  readonly spread: Rational
+  /** What is judged, before it is turned into an angle. */
+  readonly read: Rational
+}
+
+function exactFigures(statistic: Statistic, readings: readonly Rational[]): ExactFigures {
+  const [first = ZERO, ...others] = readings
+  let [sum, least, greatest] = [first, first, first]
+  for (const value of others) {
+    sum = sum.add(value)
+    if (least.isGreaterThan(value)) least = value
+    if (value.isGreaterThan(greatest)) greatest = value
+  }
+  const mean = sum.div(rational(readings.length))
+  const spread = greatest.sub(least)
+  return { mean, least, greatest, spread, read: { least, greatest, mean, run: spread }[statistic] }
+}
+
+/** The ends between which what is judged lies: both alike where every reading is one figure. */
+function endsOf(
+  measure: Measure,
+  readings: readonly Span[],
+): readonly [ExactFigures, ExactFigures] {
+  const { statistic } = MEASURE_RULES[measure]
+  const low = exactFigures(
+    statistic,
+    readings.map((span) => span.low),
+  )
+  const high = exactFigures(
+    statistic,
+    readings.map((span) => span.high),
+  )
+  if (statistic !== 'run') return [low, high]
+  const apart = (one: Rational, other: Rational): Rational =>
+    one.isGreaterThan(other) ? one.sub(other) : ZERO
+  return [
+    { ...low, read: apart(low.greatest, high.least) },
+    { ...high, read: apart(high.greatest, low.least) },
+  ]
+}
+
 /**
- * What readings come to. A rock of s at radius r is the angle 2·asin(s/2r), seen as the
- * chord that it is.
+ * What readings come to, as floats to be shown. A rock of s at radius r is the angle
+ * 2·asin(s/2r), seen as the chord that it is.
  */
 export function figuresOf(
   measure: Measure,
-  readings: readonly number[],
-  radiusMm: number | null,
+  readings: readonly Span[],
+  radiusMm: Rational | null,
 ): Figures {
   if (readings.length === 0) throw new Error('a measurement has readings')
-  const least = Math.min(...readings)
-  const greatest = Math.max(...readings)
-  const mean = readings.reduce((sum, value) => sum + value, 0) / readings.length
-  const spread = greatest - least
-  const rule = MEASURE_RULES[measure]
-  const read = { least, greatest, mean, run: spread }[rule.statistic]
-  const figure =
-    rule.hasRadius && radiusMm !== null && radiusMm > 0
-      ? (2 * Math.asin(Math.min(1, read / (2 * radiusMm))) * 180) / Math.PI
-      : read
-  return { mean, least, greatest, spread, figure }
+  const [low, high] = endsOf(measure, readings)
+  const middle = (of: keyof ExactFigures): number => (low[of].toNumber() + high[of].toNumber()) / 2
+  const ends = [low, high].map(({ read }) => judgedFigure(measure, read, radiusMm))
+  const [least = 0, most = 0] = ends
+  return {
+    mean: middle('mean'),
+    least: middle('least'),
+    greatest: middle('greatest'),
+    spread: middle('spread'),
+    figure: (least + most) / 2,
+    between: least === most ? null : [least, most],
+  }
+}
+
+function judgedFigure(measure: Measure, read: Rational, radiusMm: Rational | null): number {
+  if (!MEASURE_RULES[measure].hasRadius || radiusMm === null || radiusMm.sign() <= 0)
+    return read.toNumber()
+  const share = read.toNumber() / (2 * radiusMm.toNumber())
+  return (2 * Math.asin(Math.min(1, share)) * 180) / Math.PI
 }
 
 export const VERDICTS = ['good', 'watch', 'replace'] as const
@@ -223,6 +291,12 @@ export type Reason =
   | { readonly code: 'above-most'; readonly figure: number; readonly most: number }
   | { readonly code: 'near-least'; readonly figure: number; readonly least: number }
   | { readonly code: 'near-most'; readonly figure: number; readonly most: number }
+  /** Judged at one end of a span it is good, at the other it is not. */
+  | {
+      readonly code: 'straddles'
+      readonly between: readonly [number, number]
+      readonly bounds: Bounds
+    }
   | { readonly code: 'uneven'; readonly spread: number; readonly mean: number }
   | { readonly code: 'no-limit'; readonly figure: number }
 
@@ -233,46 +307,96 @@ export interface Judgement {
   readonly reasons: readonly Reason[]
 }
 
-/** The verdict on readings by a limit, and why. Uneven readings are watched at the least. */
+/** An angle is no exact figure: nearer to a limit than this, in degrees, it lies on it. */
+const ON_LIMIT_DEG = 1e-9
+
+/** The verdict on one figure, which is told from a limit by `compare`: below, on or above it. */
+function judgeFigure(
+  figure: number,
+  compare: (limit: Rational) => number,
+  { least, most }: ExactBounds,
+): { readonly verdict: Verdict; readonly reason: Reason } {
+  const [leastNumber, mostNumber] = [least?.toNumber(), most?.toNumber()]
+  if (least && leastNumber !== undefined && compare(least) < 0)
+    return { verdict: 'replace', reason: { code: 'below-least', figure, least: leastNumber } }
+  if (most && mostNumber !== undefined && compare(most) > 0)
+    return { verdict: 'replace', reason: { code: 'above-most', figure, most: mostNumber } }
+  // Between two ends everything is as it should be; towards one end it wears.
+  if (!most && least && leastNumber !== undefined) {
+    const watched = least.add(least.abs().mul(WATCH_SHARE))
+    if (compare(watched) < 0)
+      return { verdict: 'watch', reason: { code: 'near-least', figure, least: leastNumber } }
+  }
+  if (!least && most && mostNumber !== undefined) {
+    const watched = most.sub(most.abs().mul(WATCH_SHARE))
+    if (compare(watched) > 0)
+      return { verdict: 'watch', reason: { code: 'near-most', figure, most: mostNumber } }
+  }
+  const bounds = { least: leastNumber, most: mostNumber }
+  return { verdict: 'good', reason: { code: 'within', figure, bounds } }
+}
+
+/**
+ * The verdict on readings by a limit, and why: exactly, as both were entered. Uneven
+ * readings are watched at the least. Where readings are spans and the two ends are judged
+ * apart, the part is watched if one end is to be replaced, and else by the worse.
+ */
 export function judge(
   measure: Measure,
-  readings: readonly number[],
-  radiusMm: number | null,
-  bounds: Bounds | null,
+  readings: readonly Span[],
+  radiusMm: Rational | null,
+  bounds: ExactBounds | null,
 ): Judgement {
   const figures = figuresOf(measure, readings, radiusMm)
-  const { figure, spread, mean } = figures
-  const { mostSpreadShare } = MEASURE_RULES[measure]
+  const { hasRadius, mostSpreadShare } = MEASURE_RULES[measure]
+  const ends = endsOf(measure, readings)
   const reasons: Reason[] = []
   let verdict: Verdict | null = null
   if (bounds) {
-    const { least, most } = bounds
-    verdict = 'good'
-    if (least !== undefined && figure < least) {
-      verdict = 'replace'
-      reasons.push({ code: 'below-least', figure, least })
-    } else if (most !== undefined && figure > most) {
-      verdict = 'replace'
-      reasons.push({ code: 'above-most', figure, most })
-    } else if (most === undefined && least !== undefined && figure < least * (1 + WATCH_SHARE)) {
-      // Between two ends everything is as it should be; towards one end it wears.
+    const [low, high] = ends.map(({ read }) => {
+      const figure = judgedFigure(measure, read, radiusMm)
+      const compare = (limit: Rational): number => {
+        if (!hasRadius) return read.sub(limit).sign()
+        const apart = figure - limit.toNumber()
+        return Math.abs(apart) < ON_LIMIT_DEG ? 0 : apart
+      }
+      return judgeFigure(figure, compare, bounds)
+    })
+    if (!low || !high) throw new Error('a figure has two ends')
+    const isSplit = (low.verdict === 'replace') !== (high.verdict === 'replace')
+    if (isSplit && figures.between) {
       verdict = 'watch'
-      reasons.push({ code: 'near-least', figure, least })
-    } else if (least === undefined && most !== undefined && figure > most * (1 - WATCH_SHARE)) {
-      verdict = 'watch'
-      reasons.push({ code: 'near-most', figure, most })
-    } else reasons.push({ code: 'within', figure, bounds })
-  } else reasons.push({ code: 'no-limit', figure })
+      const { least, most } = bounds
+      reasons.push({
+        code: 'straddles',
+        between: figures.between,
+        bounds: { least: least?.toNumber(), most: most?.toNumber() },
+      })
+    } else {
+      const [worse, better] =
+        SEVERITY[low.verdict] > SEVERITY[high.verdict] ? [low, high] : [high, low]
+      verdict = worse.verdict
+      // Of two ends beyond the least the higher says how far at the least, and the other way round.
+      reasons.push(worse.reason.code === 'above-most' ? better.reason : worse.reason)
+    }
+  } else reasons.push({ code: 'no-limit', figure: figures.figure })
+  const [low, high] = ends
   const isUneven =
     mostSpreadShare !== undefined &&
-    spread > LEAST_TELLING_SPREAD &&
-    spread > mean * mostSpreadShare
+    ends.every(
+      ({ spread }) =>
+        spread.isGreaterThan(LEAST_TELLING_SPREAD) &&
+        spread.isGreaterThan(low.mean.add(high.mean).div(rational(2)).mul(mostSpreadShare)),
+    )
   if (isUneven) {
     if (verdict !== 'replace') verdict = 'watch'
-    reasons.push({ code: 'uneven', spread, mean })
+    reasons.push({ code: 'uneven', spread: figures.spread, mean: figures.mean })
   }
   return { figures, verdict, reasons }
 }
+
+/** How bad a verdict is. */
+export const SEVERITY: Readonly<Record<Verdict, number>> = { good: 0, watch: 1, replace: 2 }
 
 /** Friction cones of a synchronizer that act together, one inside the other. */
 export const CONE_COUNTS = [1, 2, 3] as const

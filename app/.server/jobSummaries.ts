@@ -23,7 +23,7 @@ export interface JobSummary {
 }
 
 /** Changes whenever what a summary says would be worked out in another way. */
-const SUMMARY_VERSION = 1
+const SUMMARY_VERSION = 2
 
 const storedSummary = z
   .object({

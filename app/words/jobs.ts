@@ -12,6 +12,7 @@ import {
   UNIT_NAMES,
   VERDICT_NAMES,
   formatFigure,
+  readingText,
 } from './measures.ts'
 import type { Naming } from './names.ts'
 import { bodyName, couplerName, gearName, placeName } from './names.ts'
@@ -121,7 +122,7 @@ export function entryWords(naming: Naming, { body }: Entry): string {
       return `Turn check in ${label ?? body.position}: ${body.inputTurns} turns in for ${body.outputTurns} out, ± ${body.errorTurns}`
     }
     case 'measurement':
-      return `${MEASURE_NAMES[body.measure]} of ${part(body.part)}: ${body.readings.join(', ')} ${UNIT_NAMES[body.unit]}${body.tool === '' ? '' : `, with ${body.tool}`}${body.cones === undefined ? '' : `, ${CONE_NAMES[body.cones]}`}${body.phase === 'after' ? ', after the work' : ''}`
+      return `${MEASURE_NAMES[body.measure]} of ${part(body.part)}: ${body.readings.map(readingText).join(', ')} ${UNIT_NAMES[body.unit]}${body.tool === '' ? '' : `, with ${body.tool}`}${body.cones === undefined ? '' : `, ${CONE_NAMES[body.cones]}`}${body.phase === 'after' ? ', after the work' : ''}`
     case 'look':
       return `${LOOK_NAMES[body.look]} of ${part(body.part)}: ${LOOK_GRADES[body.look][body.grade]}`
     case 'overrule':

@@ -3,6 +3,7 @@ import type {
   Bounds,
   ConeCount,
   EnteredLimit,
+  Figures,
   LimitSource,
   LineState,
   Look,
@@ -102,12 +103,14 @@ export const MEASURE_NAMES: Readonly<Record<Measure, string>> = {
 /** How it is done, said beside the entry. */
 export const MEASURE_HINTS: Readonly<Record<Measure, string>> = {
   'ring-gap':
-    'Clean and dry the ring and its cone. Press the ring square on the cone by hand, and slide the leaves in at three or more places round it. Oil on the cone or a cocked ring reads wrong.',
+    'Clean and dry the ring and its cone. Press the ring square on the cone by hand, and slide the leaves in at three or more places round it. Oil on the cone or a cocked ring reads wrong. Stacked leaves: 15+16. What went in and what did not: 31..35.',
   'dog-engagement': 'Sleeve fully home: how far its teeth reach over the dog teeth.',
-  'fork-clearance': 'Leaves between the fork’s pad and the groove of the sleeve, pad by pad.',
+  'fork-clearance':
+    'Leaves between the fork’s pad and the groove of the sleeve, pad by pad. Stacked leaves: 0.5+0.3. What went in and what did not: 0.8..0.9.',
   'spline-rock':
     'Hold the shaft, rock the flange or sprocket, and read the whole way it goes at a radius you measure.',
-  'end-play': 'Dial on the end, push and pull the part, read all of its way.',
+  'end-play':
+    'Dial on the end, push and pull the part, read all of its way. Preload is end play below 0.',
   backlash: 'Dial square on a tooth, mate held: read at several teeth round the gear.',
   'run-out': 'Dial on the shaft, turn it once by hand: write readings from round it; below 0 too.',
   'bearing-drag': 'Turn steadily and read the torque that keeps it turning, without seals.',
@@ -185,11 +188,13 @@ export const LINE_STATE_NAMES: Readonly<Record<LineState, string>> = {
   'left-out': 'left out',
 }
 
-export function readingProblemWords(text: string, problem: ReadingProblem): string {
+export function readingProblemWords(text: string, problem: ReadingProblem | 'not-rising'): string {
   const shown = text.length > 30 ? `${text.slice(0, 30)}…` : text
   switch (problem) {
     case 'divided-by-zero':
       return `“${shown}” divides by 0. Write the fraction again, such as 3 7/8.`
+    case 'not-rising':
+      return `“${shown}”: what did not go in is thicker than what did. Write the thinner first, such as 31..35.`
     case 'too-long':
       return `“${shown}” has more digits than any tool gives. Write what you read.`
     case 'no-number':
@@ -234,6 +239,19 @@ export function boundsText({ least, most, unit }: EnteredLimit): string {
   return least !== undefined ? `at least ${least}${name}` : `at most ${most ?? ''}${name}`
 }
 
+/** A reading as it is told: "31 in, 35 not", or as it was written. */
+export function readingText(text: string): string {
+  const [went, stayed] = text.split(/\.\.+|…/)
+  return stayed === undefined ? text : `${went?.trim() ?? ''} in, ${stayed.trim()} not`
+}
+
+/** The figure judged, or the two between which it lies. */
+export function figureWords({ figure, between }: Figures, unit: ReadingUnit): string {
+  return between
+    ? `between ${formatFigure(between[0], unit)} and ${formatFigure(between[1], unit)}`
+    : formatFigure(figure, unit)
+}
+
 /** Why a verdict is what it is, one sentence each. */
 export function reasonWords(reason: Reason, unit: ReadingUnit): string {
   switch (reason.code) {
@@ -251,6 +269,8 @@ export function reasonWords(reason: Reason, unit: ReadingUnit): string {
       if (reason.most - reason.figure < ON_LIMIT)
         return `${formatFigure(reason.figure, unit)} is exactly the most that it may be.`
       return `${formatFigure(reason.figure, unit)} is only ${formatDistance(reason.most - reason.figure, unit)} below the most of ${formatFigure(reason.most, unit)}.`
+    case 'straddles':
+      return `Between ${formatFigure(reason.between[0], unit)} and ${formatFigure(reason.between[1], unit)}, and the limit of ${boundsWords(reason.bounds, unit)} lies between the two: try a leaf of that.`
     case 'uneven':
       return `The readings differ by ${formatFigure(reason.spread, unit)} round it, a sign of a bent or cracked part.`
     case 'no-limit':

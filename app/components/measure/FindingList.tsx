@@ -14,6 +14,7 @@ import {
   UNIT_NAMES,
   VERDICT_NAMES,
   boundsWords,
+  readingText,
   reasonWords,
   shownUnit,
 } from '~/words/measures.ts'
@@ -72,7 +73,7 @@ function OneFinding({
             {isLook(what) ? LOOK_NAMES[what] : MEASURE_NAMES[what]}
           </b>{' '}
           {measured
-            ? `${measured.readings.join(' · ')} ${UNIT_NAMES[measured.unit]}`
+            ? `${measured.readings.map(readingText).join(' · ')} ${UNIT_NAMES[measured.unit]}`
             : isLook(what) && verdict
               ? LOOK_GRADES[what][verdict]
               : ''}

@@ -6,10 +6,13 @@ import {
   CONE_COUNTS,
   MEASURE_RULES,
   boundsOf,
-  figureOf,
+  exactBoundsOf,
+  exactFigureOf,
   judge,
   limitFor,
   parseReading,
+  parseSpan,
+  spanOf,
   unitsOf,
 } from 'core'
 
@@ -24,6 +27,7 @@ import {
   UNIT_WORDS,
   VERDICT_NAMES,
   boundsWords,
+  figureWords,
   formatFigure,
   reasonWords,
   shownUnit,
@@ -78,13 +82,13 @@ export function MeasureEntry(props: MeasureEntryProps) {
   const fields = useRef<(HTMLInputElement | null)[]>([])
   const limit = limitFor(job, rules, part, measure, unit)
   const written = readings.filter((text) => text.trim() !== '')
-  const values = written.map((text) => figureOf(text, unit))
+  const values = written.map((text) => spanOf(text, unit))
   const known = values.filter((value) => value !== undefined)
-  const radiusMm = figureOf(radius, 'mm') ?? null
+  const radiusMm = exactFigureOf(radius, 'mm') ?? null
   const shown = shownUnit(rule.judges, unit)
   const judgement =
     known.length > 0 && known.length === values.length && (!rule.hasRadius || radiusMm)
-      ? judge(measure, known, radiusMm, boundsOf(limit))
+      ? judge(measure, known, radiusMm, exactBoundsOf(limit))
       : undefined
 
   const doubtful = unit === 'thou' ? written.filter(isTooFineForThou) : []
@@ -256,9 +260,8 @@ export function MeasureEntry(props: MeasureEntryProps) {
             {judgement.verdict && (
               <b className="text-[1.15rem]">{capitalize(VERDICT_NAMES[judgement.verdict])}. </b>
             )}
-            {capitalize(STATISTIC_NAMES[rule.statistic])}{' '}
-            {formatFigure(judgement.figures.figure, shown)}, mean{' '}
-            {formatFigure(judgement.figures.mean, unit)}, spread{' '}
+            {capitalize(STATISTIC_NAMES[rule.statistic])} {figureWords(judgement.figures, shown)},
+            mean {formatFigure(judgement.figures.mean, unit)}, spread{' '}
             {formatFigure(judgement.figures.spread, unit)}.{' '}
             {judgement.reasons.map((reason) => reasonWords(reason, shown)).join(' ')}
           </span>
@@ -311,8 +314,8 @@ const FINEST_THOU = 0.1
 
 /** Whether a figure in thousandths looks like one in inches, such as 0.018. */
 function isTooFineForThou(text: string): boolean {
-  const reading = parseReading(text)
-  const size = reading.ok ? Math.abs(reading.value.toNumber()) : 0
+  const reading = parseSpan(text)
+  const size = reading.ok ? Math.abs(reading.span.high.toNumber()) : 0
   return size > 0 && size < FINEST_THOU
 }
 
