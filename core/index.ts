@@ -233,6 +233,8 @@ export { expectedOf, findDisagreements, findMends, readMounts, spin } from './sp
 export type { GoNoGo, Piece, ShimAim, ShimChoice, ShimPlan, Stack } from './stacks.ts'
 export { MOST_PIECES, STACK_UNITS_PER_MM, nearestStacks, planShims, stacksRound } from './stacks.ts'
 export type { StageState, Waiting } from './stages.ts'
+export type { Need, OrderRule, OrderTarget } from './orders.ts'
+export { ORDER_RULES, needsOf, orderKey } from './orders.ts'
 export { neededParts, stageAt, stagesOf, waitingOf } from './stages.ts'
 export type { Share } from './statics.ts'
 export { ordinal } from './patterns/builder.ts'

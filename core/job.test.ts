@@ -152,7 +152,9 @@ describe('stages', () => {
     ]
     const of = (stage: string, entries = log) =>
       stagesOf(box, readJob(entries)).find((each) => each.stage === stage)
-    expect(of('intake')).toMatchObject({ done: 3, total: 3, isDone: true })
+    expect(of('intake')).toMatchObject({ done: 3, total: 5, isDone: true })
+    expect(of('parts', [])).toMatchObject({ total: 0, isDone: false })
+    expect(of('parts')).toMatchObject({ total: 0, isDone: true })
     expect(of('count')).toMatchObject({ isDone: true })
     expect(of('rings')).toMatchObject({ done: 4, total: 4, isDone: true })
     expect(of('turn-check')).toMatchObject({ done: 0, isDone: false })

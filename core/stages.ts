@@ -2,8 +2,10 @@
 import type { Box } from './box.ts'
 import { countingProgress } from './counting.ts'
 import type { Job, Stage } from './job.ts'
-import { STAGES, verdictsByPart } from './job.ts'
+import { STAGES, standingVerdict } from './job.ts'
+import { needsOf } from './orders.ts'
 import { judgeChecks, turnablePositions } from './turnCheck.ts'
+import type { UnitPart } from './unitParts.ts'
 import { companionsOf, unitParts } from './unitParts.ts'
 
 export interface StageState {
@@ -29,9 +31,7 @@ export type Waiting =
 
 /** What is replaced by the verdicts, what goes with it, and what was written down besides. */
 export function neededParts(box: Box, job: Job): readonly string[] {
-  const replaced = [...verdictsByPart(job)].flatMap(([part, verdict]) =>
-    verdict === 'replace' ? [part] : [],
-  )
+  const replaced = needsOf(job).map(({ key }) => key)
   return [...replaced, ...companionsOf(box.draft, replaced).map(({ key }) => key)]
 }
 
@@ -41,16 +41,23 @@ function latestChecks(box: Box, job: Job) {
   return judgeChecks(box, [...latest.values()])
 }
 
+/** Measured by what tells most of it, or good for nothing by what was seen. */
+function isJudged(job: Job, { ref, measures: [first] }: UnitPart): boolean {
+  const findings = job.findings.filter(({ part }) => part === ref)
+  return findings.some(
+    (finding) => finding.what === first || standingVerdict(finding) === 'replace',
+  )
+}
+
 export function stagesOf(box: Box, job: Job): readonly StageState[] {
   const { draft } = box
   const counting = countingProgress(draft)
   const checks = latestChecks(box, job)
   const positions = turnablePositions(box)
   const parts = unitParts(draft)
-  const found = new Set(job.findings.map(({ part }) => part))
   const ofKind = (kind: string): readonly [number, number] => {
     const all = parts.filter((part) => part.kind === kind)
-    return [all.filter(({ ref }) => found.has(ref)).length, all.length]
+    return [all.filter((part) => isJudged(job, part)).length, all.length]
   }
   const needed = neededParts(box, job)
   const settled = new Set(
@@ -58,10 +65,10 @@ export function stagesOf(box: Box, job: Job): readonly StageState[] {
       state === 'arrived' || state === 'left-out' ? [key] : [],
     ),
   )
-  const { complaint, distance, oil } = job.intake
+  const { reference, complaint, distance, oil, cameWith } = job.intake
   /** How many of how many; a stage without figures is a person's word. */
   const figures: Readonly<Partial<Record<Stage, readonly [number, number]>>> = {
-    intake: [[complaint, distance, oil].filter(Boolean).length, 3],
+    intake: [[reference, complaint, distance, oil, cameWith].filter(Boolean).length, 5],
     'lay-out': [draft.gears.length > 0 ? 1 : 0, 1],
     count: [counting.counted - counting.disputed.length, counting.total],
     'turn-check': [
@@ -81,7 +88,18 @@ export function stagesOf(box: Box, job: Job): readonly StageState[] {
     const [done, total] = figures[stage] ?? [0, 0]
     const isByHand = figures[stage] === undefined
     const mark = job.marks.get(stage) ?? null
-    return { stage, done, total, isByHand, mark, isDone: mark ?? (!isByHand && done >= total) }
+    // Before anything was found, an empty list of parts says nothing.
+    const isKnown = stage !== 'parts' || job.findings.length > 0
+    // A reference and what came with the unit are written down where there is any.
+    const isEnough = stage === 'intake' ? Boolean(complaint && distance && oil) : done >= total
+    return {
+      stage,
+      done,
+      total,
+      isByHand,
+      mark,
+      isDone: mark ?? (!isByHand && isKnown && isEnough),
+    }
   })
 }
 
@@ -99,9 +117,7 @@ export function waitingOf(box: Box, job: Job): readonly Waiting[] {
   const needed = neededParts(box, job)
   const unordered = needed.filter((key) => (lines.get(key) ?? 'needed') === 'needed').length
   const ordered = [...lines.values()].filter((state) => state === 'ordered').length
-  const replaced = [...verdictsByPart(job).values()].filter(
-    (verdict) => verdict === 'replace',
-  ).length
+  const replaced = needsOf(job).length
   const waiting: Waiting[] = []
   if (disputed > 0) waiting.push({ code: 'counts-disagree', count: disputed })
   if (turns > 0) waiting.push({ code: 'turns-disagree', count: turns })

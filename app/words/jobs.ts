@@ -1,6 +1,17 @@
 /** Jobs, their parts and their log in words. */
-import type { BoxIndex, Companion, Entry, StageState, Waiting } from 'core'
-import { STACK_UNITS_PER_MM } from 'core'
+import type {
+  BoxIndex,
+  Companion,
+  Entered,
+  Entry,
+  Finding,
+  Intake,
+  Look,
+  Need,
+  StageState,
+  Waiting,
+} from 'core'
+import { LOOKS, STACK_UNITS_PER_MM } from 'core'
 
 import {
   CONE_NAMES,
@@ -47,9 +58,33 @@ export function unitPartName(naming: Naming, ref: string): string {
     }
     case 'shaft':
       return bodyName(naming, id)
+    case 'bearings':
+    case 'shims':
+      return `${kind} of the ${bodyName(naming, id)}`
+    case 'fork': {
+      const coupler = couplers.get(id)
+      return coupler ? `fork of the ${couplerName(naming, coupler)}` : ref
+    }
+    case 'thrust-washer': {
+      const gear = gears.get(id)
+      return gear ? `thrust washer of the ${gearName(naming, gear)}` : ref
+    }
     default:
       return KEEPSAKES[ref] ?? ref
   }
+}
+
+/** What was found that asks for a part. */
+export function needWords(naming: Naming, { key, finding }: Need): string {
+  const { part, what, measured } = finding
+  const found = measured ? MEASURE_NAMES[measured.measure] : lookName(what)
+  return part === key
+    ? `judged to be replaced: ${found}`
+    : `${found} of the ${unitPartName(naming, part)}`
+}
+
+function lookName(what: Finding['what']): string {
+  return LOOKS.some((look) => look === what) ? LOOK_NAMES[what as Look] : what
 }
 
 const WHY: Readonly<Record<Companion['why'], string>> = {
@@ -99,19 +134,33 @@ export function stageWords(state: StageState): string {
   const { done, total, isByHand, mark, isDone } = state
   if (mark === false) return 'opened again'
   if (isByHand) return isDone ? 'done' : 'say when it is done'
-  if (total === 0) return 'nothing to do here'
+  if (total === 0) return isDone ? 'nothing to do here' : 'nothing found yet'
   if (mark === true && done < total) return `${done} of ${total}, called done`
   return `${done} of ${total}`
 }
 
-/** One line of the log. */
-export function entryWords(naming: Naming, { body }: Entry): string {
+function isSameFigure(one: Entered | null, other: Entered | null | undefined): boolean {
+  return one?.text === other?.text && one?.unit === other?.unit
+}
+
+/** One line of the log; of an intake, `before` is the one that it corrects. */
+export function entryWords(naming: Naming, { body }: Entry, before?: Intake): string {
   const part = (ref: string): string => unitPartName(naming, ref)
   switch (body.kind) {
     case 'intake': {
-      const { complaint, distance } = body.intake
-      const run = distance ? `, ${distance.text} ${UNIT_NAMES[distance.unit]} run` : ''
-      return `Intake${complaint === '' ? '' : `: “${complaint}”`}${run}`
+      const { reference, complaint, distance, oil, cameWith } = body.intake
+      // Of what was written before, only what is new is told again.
+      const news = [
+        ...(complaint === before?.complaint ? [] : [complaint === '' ? '' : `“${complaint}”`]),
+        ...(isSameFigure(distance, before?.distance)
+          ? []
+          : [distance ? `${distance.text} ${UNIT_NAMES[distance.unit]} run` : 'no distance']),
+        ...(reference === (before?.reference ?? '') ? [] : [`reference ${reference}`]),
+        ...(oil === (before?.oil ?? '') ? [] : [`oil: ${oil}`]),
+        ...(cameWith === (before?.cameWith ?? '') ? [] : [`came with ${cameWith}`]),
+      ].filter((each) => each !== '')
+      const title = before ? 'Intake corrected' : 'Intake'
+      return news.length === 0 ? title : `${title}: ${news.join(', ')}`
     }
     case 'note':
       return `Note${body.part === undefined ? '' : ` on ${part(body.part)}`}: ${body.text}`

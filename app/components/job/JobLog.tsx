@@ -25,6 +25,11 @@ const canBeWithdrawn = ({ body }: Entry): boolean =>
 export function JobLog({ job, naming, isDisabled, onWithdraw }: JobLogProps) {
   const [shown, setShown] = useState(PAGE)
   const latest = [...job.entries].reverse()
+  const intakes = job.entries.flatMap(({ id, body }) =>
+    body.kind === 'intake' ? [{ id, intake: body.intake }] : [],
+  )
+  const wordsOf = (entry: Entry): string =>
+    entryWords(naming, entry, intakes[intakes.findIndex(({ id }) => id === entry.id) - 1]?.intake)
   if (latest.length === 0) return <p>Nothing has been entered in this job yet.</p>
   return (
     <>
@@ -37,15 +42,13 @@ export function JobLog({ job, naming, isDisabled, onWithdraw }: JobLogProps) {
               </time>
               {entry.by !== '' && <b className="text-ink"> {entry.by}</b>}
             </span>
-            <span className="min-w-0 flex-1 break-words">
-              {capitalize(entryWords(naming, entry))}
-            </span>
+            <span className="min-w-0 flex-1 break-words">{capitalize(wordsOf(entry))}</span>
             {canBeWithdrawn(entry) && (
               <button
                 type="button"
                 className="button-quiet"
                 disabled={isDisabled}
-                aria-label={`Take back: ${entryWords(naming, entry)}`}
+                aria-label={`Take back: ${wordsOf(entry)}`}
                 onClick={() => {
                   onWithdraw(entry.id)
                 }}

@@ -9,6 +9,9 @@ import { UNIT_NAMES } from '~/words/measures.ts'
 
 const MOST_SHIMS = 3
 const LISTED = 4
+/** As many as an entry holds, and the thickest of them: 20 mm. */
+const MOST_FITTED = 6
+const MOST_THICKNESS = 200_000
 
 interface ShimPlannerProps {
   readonly shelf: Shelf
@@ -25,48 +28,59 @@ interface ShimPlannerProps {
 /** The shims from the shelf that bring an end play into the maker's range. */
 export function ShimPlanner(props: ShimPlannerProps) {
   const { shelf, limit, unit, measuredMm, done, isDisabled, onFit } = props
-  const [fitted, setFitted] = useState('0')
+  const [typed, setTyped] = useState<string | null>(null)
+  const [other, setOther] = useState('')
   const bounds = boundsOf(limit)
-  const fittedMm = figureOf(fitted, unit)
   if (measuredMm === undefined || bounds?.least === undefined || bounds.most === undefined)
     return (
       <p className="text-graphite">
         With an end play measured and the maker’s range entered, Udrix names the shims here.
       </p>
     )
+  const inPlace = done?.measuredMm === undefined || done.measuredMm === null ? [] : done.thicknesses
   const whole = (mm: number): number => Math.round(mm * STACK_UNITS_PER_MM)
-  const plan =
-    fittedMm === undefined
+  const fitted = typed ?? formatThickness(sumOf(inPlace), unit)
+  const fittedMm = figureOf(fitted, unit)
+  const [measured, least, most] = [measuredMm, bounds.least, bounds.most].map(whole)
+  const isWaiting = done?.measuredMm === null
+  const isInRange =
+    done !== undefined && !isWaiting && measuredMm >= bounds.least && measuredMm <= bounds.most
+  const aim =
+    fittedMm === undefined || isWaiting || isInRange
       ? undefined
-      : planShims(
-          shelf.shims,
-          {
-            measured: whole(measuredMm),
-            fitted: whole(fittedMm),
-            least: whole(bounds.least),
-            most: whole(bounds.most),
-          },
-          MOST_SHIMS,
-          LISTED,
-        )
+      : { measured: measured ?? 0, fitted: whole(fittedMm), least: least ?? 0, most: most ?? 0 }
+  const plan = aim && planShims(shelf.shims, aim, MOST_SHIMS, LISTED)
+  const pieces = piecesOf(other, unit)
   const shown = (thickness: number): string =>
     `${formatThickness(thickness, unit)} ${UNIT_NAMES[unit]}`
   return (
     <section aria-label="Shims" className="border-rule border-t-2 pt-2">
       <h3 className="font-semibold">Shims for this end play</h3>
-      <label className="flex items-center gap-2">
-        In place while it was measured
-        <input
-          className="field w-[6rem]"
-          inputMode="decimal"
-          value={fitted}
-          onChange={(event) => {
-            setFitted(event.target.value)
-          }}
-        />
-        {UNIT_NAMES[unit]}
-      </label>
-      {plan && (
+      {done && (
+        <p>
+          <b>Fitted: {stackText(shelf.shims, done.thicknesses, unit)}</b>, expected{' '}
+          {shown(done.expected)}
+          {done.measuredMm === null
+            ? '. Measure the end play again, and keep that reading too.'
+            : `, measured ${shown(whole(done.measuredMm))}: ${shown(Math.abs(whole(done.measuredMm) - done.expected))} ${whole(done.measuredMm) < done.expected ? 'less' : 'more'} than expected.`}
+          {isInRange && ' Within the range: no other shim is needed.'}
+        </p>
+      )}
+      {!isWaiting && !isInRange && (
+        <label className="flex items-center gap-2">
+          In place while it was measured
+          <input
+            className="field w-[6rem]"
+            inputMode="decimal"
+            value={fitted}
+            onChange={(event) => {
+              setTyped(event.target.value)
+            }}
+          />
+          {UNIT_NAMES[unit]}
+        </label>
+      )}
+      {aim && plan && (
         <div role="status">
           <p>
             {plan.ideal > 0
@@ -84,6 +98,7 @@ export function ShimPlanner(props: ShimPlannerProps) {
                   disabled={isDisabled}
                   onClick={() => {
                     onFit(stack.thicknesses, expected)
+                    setTyped(null)
                   }}
                 >
                   Fitted
@@ -97,18 +112,53 @@ export function ShimPlanner(props: ShimPlannerProps) {
               one of {shown(plan.buy.least)} to {shown(plan.buy.most)}.
             </p>
           )}
+          <div className="flex flex-wrap items-end gap-2">
+            <label>
+              Fitted something else
+              <input
+                className="field w-[11rem]"
+                placeholder={unit === 'mm' ? '0.50 + 0.30' : ''}
+                value={other}
+                aria-invalid={other !== '' && pieces === undefined}
+                onChange={(event) => {
+                  setOther(event.target.value)
+                }}
+              />
+            </label>
+            {UNIT_NAMES[unit]}
+            <button
+              type="button"
+              className="button"
+              disabled={isDisabled || pieces === undefined}
+              onClick={() => {
+                if (!pieces) return
+                onFit(pieces, aim.measured + aim.fitted - sumOf(pieces))
+                setOther('')
+                setTyped(null)
+              }}
+            >
+              Fitted
+            </button>
+            {other !== '' && pieces === undefined && (
+              <span className="trouble">Write what each shim measures, such as 0.50 + 0.30.</span>
+            )}
+          </div>
           <p className="text-graphite">Measure again after fitting, and keep that reading too.</p>
-          {done && (
-            <p>
-              <b>Fitted: {stackText(shelf.shims, done.thicknesses, unit)}</b>, expected{' '}
-              {shown(done.expected)}
-              {done.measuredMm === null
-                ? '. Not measured since.'
-                : `, measured ${shown(whole(done.measuredMm))}: ${shown(Math.abs(whole(done.measuredMm) - done.expected))} ${whole(done.measuredMm) < done.expected ? 'less' : 'more'} than expected.`}
-            </p>
-          )}
         </div>
       )}
     </section>
   )
+}
+
+function sumOf(thicknesses: readonly number[]): number {
+  return thicknesses.reduce((sum, each) => sum + each, 0)
+}
+
+/** "0.50 + 0.30" as whole thicknesses of the pieces; undefined where it is not that. */
+function piecesOf(text: string, unit: ReadingUnit): readonly number[] | undefined {
+  const pieces = text.split('+').map((each) => figureOf(each, unit))
+  const whole = pieces.map((mm) => (mm === undefined ? 0 : Math.round(mm * STACK_UNITS_PER_MM)))
+  return whole.length <= MOST_FITTED && whole.every((each) => each > 0 && each <= MOST_THICKNESS)
+    ? whole
+    : undefined
 }

@@ -33,7 +33,7 @@ test('a gear to replace brings its mate, the ring on its cone, seals, snap rings
   const lines = orderLines(naming, readJob(log(WORN)))
   // Which parts go together; source: common practice.
   expect(lines.map(({ why }) => why)).toEqual([
-    'judged to be replaced',
+    'judged to be replaced: tooth tips',
     'a gear is replaced with its mate',
     'a new cone gets a new ring',
     'goes with every rebuild',

@@ -1,8 +1,8 @@
 /** The parts list of a job: what the verdicts ask for, what goes with it, and what was added by hand. */
 import type { Job, LineState, PartLine } from 'core'
-import { companionsOf, parseReading, verdictsByPart } from 'core'
+import { companionsOf, needsOf, parseReading } from 'core'
 
-import { companionWords, unitPartName } from '~/words/jobs.ts'
+import { companionWords, needWords, unitPartName } from '~/words/jobs.ts'
 import type { Naming } from '~/words/names.ts'
 import { capitalize } from '~/words/names.ts'
 
@@ -15,9 +15,7 @@ export interface OrderLine extends PartLine {
 /** Lines in the order of the verdicts, then what goes with them, then those added by hand. */
 export function orderLines(naming: Naming, job: Job): readonly OrderLine[] {
   const written = new Map(job.lines.map((line) => [line.key, line]))
-  const replaced = [...verdictsByPart(job)].flatMap(([part, verdict]) =>
-    verdict === 'replace' ? [part] : [],
-  )
+  const needs = needsOf(job)
   const line = (key: string, why: string): OrderLine => {
     const known = written.get(key)
     written.delete(key)
@@ -32,8 +30,11 @@ export function orderLines(naming: Naming, job: Job): readonly OrderLine[] {
     }
   }
   const lines = [
-    ...replaced.map((part) => line(part, 'judged to be replaced')),
-    ...companionsOf(naming.box.draft, replaced).map((each) => line(each.key, companionWords(each))),
+    ...needs.map((need) => line(need.key, needWords(naming, need))),
+    ...companionsOf(
+      naming.box.draft,
+      needs.map(({ key }) => key),
+    ).map((each) => line(each.key, companionWords(each))),
   ]
   return [...lines, ...[...written.keys()].map((key) => line(key, 'added by hand'))]
 }
