@@ -357,6 +357,16 @@ describe('warnings leave the box solvable', () => {
         usualToothSum: 60,
       },
     ])
+    // Also where all of them state one module.
+    const measured = { ...draft, gears: draft.gears.map((each) => ({ ...each, moduleMm: 2.5 })) }
+    expect(warningsOf(measured).map(({ code }) => code)).toContain('tooth-sum-differs')
+    // A pair of another module has a sum of its own.
+    const coarser = draft.gears.map((each) =>
+      each.id.endsWith('2') ? { ...each, moduleMm: 2.4 } : each,
+    )
+    expect(warningsOf({ ...draft, gears: coarser }).map(({ code }) => code)).not.toContain(
+      'tooth-sum-differs',
+    )
   })
 })
 

@@ -524,8 +524,8 @@ export function brokenRule(draft: BoxDraft, places: CouplerPlaces): Rule | undef
 
 /**
  * Pairs between the same two axes share one centre distance, so their tooth sums
- * are nearly equal where module and helix are. Pairs that state a module or a
- * helix are left out, since their sums need not be.
+ * are nearly equal where module and helix are: pairs that state another module or
+ * helix are compared among themselves.
  */
 function checkToothSums(index: BoxIndex): BoxIssue[] {
   const byAxes = new Map<string, { link: Mesh; at: number; toothSum: number }[]>()
@@ -534,8 +534,10 @@ function checkToothSums(index: BoxIndex): BoxIssue[] {
     const a = index.gears.get(link.a)
     const b = index.gears.get(link.b)
     if (!a || !b || a.toothCount === null || b.toothCount === null) return
-    if (a.moduleMm ?? b.moduleMm ?? a.helixAngleDeg ?? b.helixAngleDeg) return
-    const key = [axisOf(index, a), axisOf(index, b)].sort().join('\n')
+    const axes = [axisOf(index, a), axisOf(index, b)].sort()
+    // Teeth of another size have another sum at one centre distance.
+    const size = [a.moduleMm ?? b.moduleMm ?? '', a.helixAngleDeg ?? b.helixAngleDeg ?? '']
+    const key = [...axes, ...size].join('\n')
     const pairs = byAxes.get(key) ?? []
     pairs.push({ link, at, toothSum: a.toothCount + b.toothCount })
     byAxes.set(key, pairs)

@@ -1,10 +1,18 @@
 import { TriangleAlert } from 'lucide-react'
-import { useState } from 'react'
+import { useMemo, useState } from 'react'
 import { Form, Link, data, redirect, useNavigation } from 'react-router'
 import { z } from 'zod'
 
-import type { Chosen, PatternId } from 'core'
-import { PATTERNS, PATTERN_IDS, buildPattern, chosenOption } from 'core'
+import type { BoxDraft, Chosen, PatternId } from 'core'
+import {
+  PATTERNS,
+  PATTERN_IDS,
+  buildPattern,
+  checkBox,
+  choose,
+  chosenOption,
+  surveyBox,
+} from 'core'
 
 import { OUTAGE_SENTENCE, unlessOutage } from '~/.server/answers.ts'
 import { createBox } from '~/.server/boxes.ts'
@@ -54,6 +62,13 @@ export async function action({ request }: Route.ActionArgs) {
   return redirect(`/boxes/${id}/count`)
 }
 
+/** The position that turns the output as the input turns, whatever the counts will be. */
+function directPosition(draft: BoxDraft): string | undefined {
+  const checked = checkBox(draft)
+  const survey = checked.ok ? surveyBox(checked.box) : []
+  return survey.find(({ ratio }) => ratio?.isOne())?.position.label
+}
+
 export default function NewBox({ loaderData, actionData }: Route.ComponentProps) {
   const words = vocabularyOf(loaderData.settings)
   const [patternId, setPatternId] = useState<PatternId>('three-shaft')
@@ -62,7 +77,8 @@ export default function NewBox({ loaderData, actionData }: Route.ComponentProps)
   const problem = (key: string): string | undefined =>
     actionData?.issues.find(({ path }) => path[0] === key)?.message
   const pattern = PATTERNS.find(({ id }) => id === patternId)
-  const draft = buildPattern(patternId, 'preview', chosen)
+  const draft = useMemo(() => buildPattern(patternId, 'preview', chosen), [patternId, chosen])
+  const direct = useMemo(() => directPosition(draft), [draft])
 
   return (
     <div className="flex min-h-screen flex-col lg:h-screen">
@@ -83,7 +99,7 @@ export default function NewBox({ loaderData, actionData }: Route.ComponentProps)
           <div className="flex min-h-0 flex-col gap-2 p-4 pt-2">
             <p role="status">
               <b>{PATTERN_WORDS[patternId].title}</b>: {draft.gears.length} gears to count,{' '}
-              {draft.positions.length} positions
+              {draft.positions.length} positions{direct && `, direct in ${direct}`}
             </p>
             <div className="min-h-[14rem] flex-1">
               <SectionDrawing
@@ -102,7 +118,7 @@ export default function NewBox({ loaderData, actionData }: Route.ComponentProps)
                   value={chosenOption(choice, chosen)}
                   options={choice.options.map((option) => [option, optionWords(choice.id, option)])}
                   onChange={(value) => {
-                    setChosen({ ...chosen, [choice.id]: value })
+                    setChosen(choose(pattern, chosen, choice.id, value))
                   }}
                 />
               ))}

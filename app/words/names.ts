@@ -76,7 +76,9 @@ export function shortBodyName(naming: Naming, id: string): string {
 /** What a path that begins at `body` with this law is called: the member that it leads to. */
 export function shareName(naming: Naming, law: Law, body: string): string {
   const next = law.terms.find((term) => term.body !== body)?.body ?? body
-  return bodyName(naming, memberOfBody(naming.box, next)?.id ?? next)
+  const member = memberOfBody(naming.box, next)?.id ?? next
+  // A gear that rides on the very shaft that divides is named by itself.
+  return bodyName(naming, member === body ? next : member)
 }
 
 /** What holds parts to one another, by the parts: "head gear with head gear, countershaft". */

@@ -36,7 +36,10 @@ export type PatternId = (typeof PATTERN_IDS)[number]
 export interface PatternChoice {
   readonly id: string
   readonly options: readonly string[]
+  /** What is most usual, where nothing else was chosen that says otherwise. */
   readonly initial: string
+  /** What is most usual beside an option of an earlier choice. */
+  readonly usual?: { readonly of: string; readonly beside: Readonly<Record<string, string>> }
 }
 
 export type Chosen = Readonly<Record<string, string>>
@@ -65,7 +68,13 @@ const DEFINITIONS: readonly PatternDefinition[] = [
     id: 'three-shaft',
     choices: [
       { id: 'speeds', options: ['4', '5', '6'], initial: '5' },
-      { id: 'overdrives', options: ['0', '1', '2'], initial: '1' },
+      {
+        id: 'overdrives',
+        options: ['0', '1', '2'],
+        initial: '1',
+        // A four-speed ends in direct; five and six have one above it (common practice).
+        usual: { of: 'speeds', beside: { '4': '0' } },
+      },
       {
         id: 'reverse',
         options: ['sliding-idler', 'sleeve-teeth', 'constant-mesh'],
@@ -191,9 +200,20 @@ const DEFINITIONS: readonly PatternDefinition[] = [
 
 export const PATTERNS: readonly Pattern[] = DEFINITIONS
 
-/** The option in force for one choice: what was chosen, or the initial one where that is no option. */
-export function chosenOption({ id, options, initial }: PatternChoice, chosen: Chosen): string {
-  return options.find((option) => option === chosen[id]) ?? initial
+/** The option in force for one choice: what was chosen, or what is most usual beside the rest. */
+export function chosenOption(
+  { id, options, initial, usual }: PatternChoice,
+  chosen: Chosen,
+): string {
+  const beside = usual?.beside[chosen[usual.of] ?? '']
+  return options.find((option) => option === chosen[id]) ?? beside ?? initial
+}
+
+/** The choices after one more: what is usual beside it starts anew. */
+export function choose({ choices }: Pattern, chosen: Chosen, id: string, option: string): Chosen {
+  const depends = new Set(choices.flatMap((each) => (each.usual?.of === id ? [each.id] : [])))
+  const kept = Object.entries(chosen).filter(([key]) => !depends.has(key))
+  return Object.fromEntries([...kept, [id, option]])
 }
 
 /** A box after a pattern, every gear still to be counted. Choices that are no options fall back to the initial ones. */

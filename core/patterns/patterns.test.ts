@@ -3,13 +3,13 @@
  * position. The counts are chosen for easy arithmetic and belong to no box.
  */
 import type { Drive } from '../analysis.ts'
-import { analyseBox } from '../analysis.ts'
+import { analyseBox, surveyBox } from '../analysis.ts'
 import { checkBox } from '../check.ts'
 import { formatFraction } from '../rational.ts'
 import { boxOf } from '../testing/boxes.ts'
 import type { BoxDraft } from '../types.ts'
 import type { Chosen, PatternId } from './index.ts'
-import { PATTERNS, buildPattern } from './index.ts'
+import { PATTERNS, buildPattern, choose } from './index.ts'
 
 /** Counts by what a gear's id begins with or is; the first that fits counts. */
 type Counts = readonly (readonly [pattern: RegExp, toothCount: number])[]
@@ -432,4 +432,17 @@ test('an inter-axle differential gives half to the second axle and a quarter to 
 
 test('a choice that is no option is the initial one', () => {
   expect(buildPattern('racing', 'box', { speeds: '9' })).toEqual(buildPattern('racing', 'box', {}))
+})
+
+test('a four-speed starts with direct fourth, five and six with one above direct (common practice)', () => {
+  const pattern = PATTERNS.find(({ id }) => id === 'three-shaft')
+  if (!pattern) throw new Error('no pattern')
+  const directOf = (chosen: Chosen): string | undefined =>
+    surveyBox(boxOf(buildPattern('three-shaft', 'box', chosen))).find(({ ratio }) => ratio?.isOne())
+      ?.position.label
+  expect(['4', '5', '6'].map((speeds) => directOf({ speeds }))).toEqual(['4', '4', '5'])
+  // What was chosen for five speeds is not kept for four.
+  const five = choose(pattern, { speeds: '5' }, 'overdrives', '2')
+  expect(directOf(five)).toBe('3')
+  expect(directOf(choose(pattern, five, 'speeds', '4'))).toBe('4')
 })

@@ -1,3 +1,4 @@
+import { TriangleAlert } from 'lucide-react'
 import { Link } from 'react-router'
 
 import type { BoxDraft, RatioRow } from 'core'
@@ -77,7 +78,14 @@ export function RatioTable({ rows, words, draft, hrefOf }: RatioTableProps) {
                     <td className="px-3">{formatExact(ratio)}</td>
                     <td className="px-3 text-[1.25rem] font-bold">{formatRatio(ratio)}</td>
                     <td className="px-3">{formatInverse(ratio)}</td>
-                    <td className="px-3">{stepToNext ? formatPercent(stepToNext) : '–'}</td>
+                    <td className="px-3">
+                      {stepToNext ? formatPercent(stepToNext) : '–'}
+                      {stepToNext && stepToNext.sign() < 0 && (
+                        <span className="trouble text-[0.86rem]">
+                          <TriangleAlert aria-hidden /> steps backwards
+                        </span>
+                      )}
+                    </td>
                     <td className="px-3">{overall ? formatRatio(overall) : '–'}</td>
                     <td className="px-3">
                       {ratio.sign() < 0 ? 'against the input' : 'with the input'}

@@ -66,7 +66,11 @@ export function Suspects(props: SuspectsProps) {
           </button>
         </>
       ) : (
-        <p>No turning tells these apart: mark a tooth and count the first gear again.</p>
+        <p>
+          {first
+            ? 'No turning tells these apart: mark a tooth and count the first gear again.'
+            : 'No count one or two teeth off explains it: turn it again and read it anew.'}
+        </p>
       )}
     </section>
   )
