@@ -116,6 +116,20 @@ const measurement = z
       context.addIssue(readingIssueWords(issue, of))
   })
 
+const turnCheck = z
+  .strictObject({
+    kind: z.literal('turn-check'),
+    position: writtenText().min(1).max(60),
+    inputTurns: positiveTurns,
+    outputTurns: positiveTurns,
+    errorTurns: positiveTurns,
+    readAt: z.literal('output').optional(),
+  })
+  .refine(({ readAt, outputTurns, errorTurns }) => {
+    const [read, error] = [parseReading(outputTurns), parseReading(errorTurns)]
+    return readAt !== 'output' || !read.ok || !error.ok || read.value.isGreaterThan(error.value)
+  }, 'The output turned no further than it can be read. Turn the input more, or read finer.')
+
 const LONGEST_DISTANCE_KM = 5_000_000
 
 const distance = entered.superRefine(({ text, unit: of }, context) => {
@@ -145,13 +159,7 @@ export const entryBodySchema = z.discriminatedUnion('kind', [
     part: partRef.optional(),
   }),
   z.strictObject({ kind: z.literal('waiting'), for: shortText }),
-  z.strictObject({
-    kind: z.literal('turn-check'),
-    position: writtenText().min(1).max(60),
-    inputTurns: positiveTurns,
-    outputTurns: positiveTurns,
-    errorTurns: positiveTurns,
-  }),
+  turnCheck,
   measurement,
   z.strictObject({
     kind: z.literal('look'),

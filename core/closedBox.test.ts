@@ -52,6 +52,7 @@ function readTurns(draft: BoxDraft, outputTurns: number, errorTurns = rational(1
         position: position.id,
         inputTurns: rational(turned, 8),
         outputTurns: rational(outputTurns),
+        readAt: 'input',
         errorTurns,
       },
     ]
@@ -248,6 +249,7 @@ describe('poseSearch', () => {
           position: position?.id ?? '',
           inputTurns: rational(11),
           outputTurns: rational(1),
+          readAt: 'input' as const,
           errorTurns: rational(1, 8),
         },
       ],

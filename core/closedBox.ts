@@ -22,6 +22,7 @@ import { analyse, prepareSolver } from './analysis.ts'
 import { checkBox } from './check.ts'
 import type { PathStep } from './path.ts'
 import type { TurnCheck } from './turnCheck.ts'
+import { ratioRange } from './turnCheck.ts'
 import type { Rational } from './rational.ts'
 import type { BoxDraft, Gear } from './types.ts'
 
@@ -442,11 +443,13 @@ export function poseSearch(
       driving.push(side.driving)
     }
     cancelCommon(driven, driving)
+    const { least, most } = ratioRange(check)
+    if (!most) return { ok: false, code: 'not-a-product', position: check.position }
     products.push({
       driven,
       driving,
-      least: partsOfRational(check.inputTurns.sub(check.errorTurns).div(check.outputTurns)),
-      most: partsOfRational(check.inputTurns.add(check.errorTurns).div(check.outputTurns)),
+      least: partsOfRational(least),
+      most: partsOfRational(most),
     })
   }
   const named = new Set(products.flatMap((each) => [...each.driven, ...each.driving].flat()))

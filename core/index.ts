@@ -247,6 +247,7 @@ export type { JudgedCheck, Miscount, NextCheck, Suspect, TurnCheck } from './tur
 export {
   findSuspects,
   judgeChecks,
+  readTurns,
   suggestCheck,
   turnablePositions,
   withCounts,

@@ -89,6 +89,8 @@ export type EntryBody =
       readonly inputTurns: string
       readonly outputTurns: string
       readonly errorTurns: string
+      /** The input's where it is not said. */
+      readonly readAt?: 'output' | undefined
     }
   | {
       readonly kind: 'measurement'
@@ -244,6 +246,7 @@ function checkOf(entry: Entry, body: Body<'turn-check'>): TurnCheck | undefined 
     position: body.position,
     inputTurns: inputTurns.value,
     outputTurns: outputTurns.value,
+    readAt: body.readAt ?? 'input',
     errorTurns: errorTurns.value,
   }
 }

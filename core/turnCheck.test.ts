@@ -1,6 +1,6 @@
 import fc from 'fast-check'
 
-import { findSuspects, judgeChecks, suggestCheck, withCounts } from './turnCheck.ts'
+import { findSuspects, judgeChecks, ratioRange, suggestCheck, withCounts } from './turnCheck.ts'
 import type { TurnCheck } from './turnCheck.ts'
 import { analyseBox } from './analysis.ts'
 import { checkBox } from './check.ts'
@@ -28,6 +28,7 @@ function check(
     position,
     inputTurns: turns(inputTurns),
     outputTurns: rational(outputTurns),
+    readAt: 'input',
     errorTurns: turns(error),
   }
 }
@@ -60,6 +61,25 @@ describe('judgeChecks', () => {
     expect(judged?.isAgreed).toBe(isAgreed)
     // N·z2/z1, by hand.
     expect(judged?.expectedTurns?.equals(rational(output * teeth[1], teeth[0]))).toBe(true)
+  })
+
+  it.each([
+    // One turn in at 2.5 : 1 turns the output 0.4; source: common practice.
+    { input: '1', read: '2/5', isAgreed: true },
+    { input: '1', read: '21/40', isAgreed: true },
+    { input: '1', read: '0.53', isAgreed: false },
+    { input: '10', read: '4', isAgreed: true },
+    { input: '10', read: '4 1/4', isAgreed: false },
+  ])('$input in and $read out, read at the output: $isAgreed', ({ input, read, isAgreed }) => {
+    const box = boxOf(trainDraft([[20, 50]]))
+    const one = { ...check('only', input, 1), outputTurns: turns(read), readAt: 'output' as const }
+    const [judged] = judgeChecks(box, [one])
+    expect(judged?.isAgreed).toBe(isAgreed)
+    expect(judged?.expectedTurns?.toString()).toBe(input === '1' ? '2/5' : '4')
+    // The same said of the ratio: 5/2 lies in its range or does not.
+    const { least, most } = ratioRange(one)
+    const size = rational(5, 2)
+    expect(!least.isGreaterThan(size) && (!most || !size.isGreaterThan(most))).toBe(isAgreed)
   })
 
   it('says nothing where the position lacks a count', () => {
@@ -141,6 +161,7 @@ describe('findSuspects', () => {
       position: position.id,
       inputTurns: ratio.mul(rational(10)),
       outputTurns: rational(10),
+      readAt: 'input' as const,
       errorTurns: rational(1, 8),
     }))
     const suspects = findSuspects(boxOf(wrong), checks)
@@ -161,6 +182,7 @@ describe('findSuspects', () => {
               position: position.id,
               inputTurns: analysis.ratio.abs().mul(rational(20)),
               outputTurns: rational(20),
+              readAt: 'input' as const,
               errorTurns: rational(1, 16),
             },
           ]
@@ -205,6 +227,7 @@ describe('findSuspects', () => {
       position: truth.position.id,
       inputTurns: truth.analysis.ratio.abs(),
       outputTurns: rational(1),
+      readAt: 'input' as const,
       errorTurns: rational(1, 8),
     }
     expect(judgeChecks(wrong, [reading])[0]).toMatchObject({ expectedTurns: null, isAgreed: false })
@@ -245,6 +268,7 @@ describe('findSuspects', () => {
           const reading: TurnCheck = {
             id: 'read',
             position: position.id,
+            readAt: 'input',
             outputTurns: rational(outputTurns),
             // Read from the true box, as far off as the reading may be.
             inputTurns: analysed.ratio

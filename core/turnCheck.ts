@@ -1,8 +1,11 @@
 /**
  * Counts checked by turning. With a position selected, the input is turned until the
- * output has made N turns, and the turns T of the input are read to within ± e:
+ * output has made N turns, and the turns T of the input are read to within ± e; or the
+ * input is given T turns, and the turns N of the output are read:
  *
- *   counts and turns agree when |T − N·|i|| ≤ e,  i the ratio that the counts give.
+ *   counts and turns agree when |T − N·|i|| ≤ e, or |N − T/|i|| ≤ e,
+ *
+ * with i the ratio that the counts give.
  *
  * Where they do not agree, every count is tried one and two teeth off, alone and, where
  * no single count explains what was read, in pairs. How likely a miscount is follows
@@ -29,14 +32,38 @@ export interface TurnCheck {
   readonly position: string
   readonly inputTurns: Rational
   readonly outputTurns: Rational
-  /** How far off the reading of the input may be, either way, in turns; not 0. */
+  /** Which of the two was read; the other one was turned as far as was wanted. */
+  readonly readAt: 'input' | 'output'
+  /** How far off what was read may be, either way, in turns; not 0. */
   readonly errorTurns: Rational
+}
+
+/** What was read of a check. */
+export function readTurns({ readAt, inputTurns, outputTurns }: TurnCheck): Rational {
+  return readAt === 'input' ? inputTurns : outputTurns
+}
+
+/** The sizes of the ratio that a check allows; `most` is null where its reading may be of no turn. */
+export function ratioRange({ readAt, inputTurns, outputTurns, errorTurns }: TurnCheck): {
+  readonly least: Rational
+  readonly most: Rational | null
+} {
+  if (readAt === 'input')
+    return {
+      least: inputTurns.sub(errorTurns).div(outputTurns),
+      most: inputTurns.add(errorTurns).div(outputTurns),
+    }
+  const fewest = outputTurns.sub(errorTurns)
+  return {
+    least: inputTurns.div(outputTurns.add(errorTurns)),
+    most: fewest.sign() > 0 ? inputTurns.div(fewest) : null,
+  }
 }
 
 /** A turn check beside the counts of a box. */
 export interface JudgedCheck {
   readonly check: TurnCheck
-  /** Turns of the input by the counts; null where by them the position drives nothing, or counts lack. */
+  /** What would be read by the counts; null where by them the position drives nothing, or counts lack. */
   readonly expectedTurns: Rational | null
   /** Whether reading and counts agree; null where counts lack. A box that turned is not locked. */
   readonly isAgreed: boolean | null
@@ -108,8 +135,10 @@ export function turnablePositions(box: Box): readonly BoxPosition[] {
 function judgeCheck(check: TurnCheck, survey: PositionSurvey | undefined): JudgedCheck {
   if (!survey || survey.state === 'uncounted') return { check, expectedTurns: null, isAgreed: null }
   if (!survey.ratio) return { check, expectedTurns: null, isAgreed: false }
-  const expectedTurns = survey.ratio.abs().mul(check.outputTurns)
-  const off = check.inputTurns.sub(expectedTurns).abs()
+  const size = survey.ratio.abs()
+  const expectedTurns =
+    check.readAt === 'input' ? size.mul(check.outputTurns) : check.inputTurns.div(size)
+  const off = readTurns(check).sub(expectedTurns).abs()
   return { check, expectedTurns, isAgreed: !off.isGreaterThan(check.errorTurns) }
 }
 
@@ -296,7 +325,7 @@ function logWeight(trial: Trial): number {
     if (isAgreed === false) log += Math.log(MISREAD_RATE)
     else if (expectedTurns !== null) {
       // Half the fineness is taken as the standard deviation of a reading.
-      const off = check.inputTurns.sub(expectedTurns).toNumber() / (check.errorTurns.toNumber() / 2)
+      const off = readTurns(check).sub(expectedTurns).toNumber() / (check.errorTurns.toNumber() / 2)
       log -= off ** 2 / 2
     }
   }

@@ -23,7 +23,7 @@ import { useViewState } from '~/components/useViewState.ts'
 
 /** As finely as a mark is read by eye, in turns; common practice. */
 const USUAL_ERROR = rational(1, 8)
-const USUAL_OUTPUT_TURNS = '10'
+const USUAL_TURNS = '10'
 
 /** Counts checked by turning the box. */
 export default function Turns() {
@@ -44,8 +44,10 @@ export default function Turns() {
   )
   const firstSuspect = suspects.find(({ miscounts }) => miscounts.length > 0)?.miscounts[0]?.gear.id
   const countHref = (gear: string): string => `/boxes/${id}/count?gear=${gear}&pass=second`
-  const outputTurns = search.get('output') ?? USUAL_OUTPUT_TURNS
-  const isReadable = parseReading(outputTurns).ok
+  const readAt = search.get('read') === 'output' ? 'output' : 'input'
+  const given = readAt === 'input' ? 'output' : 'input'
+  const givenTurns = search.get(given) ?? USUAL_TURNS
+  const isReadable = parseReading(givenTurns).ok
   return (
     <main className="grid min-h-0 flex-1 lg:grid-cols-[minmax(0,1fr)_23rem] xl:grid-cols-[minmax(0,1fr)_28rem]">
       <title>{`${draft.name} · Turns · Udrix`}</title>
@@ -78,13 +80,17 @@ export default function Turns() {
         <TurnEntry
           positions={positions}
           position={position}
-          outputTurns={outputTurns}
+          readAt={readAt}
+          givenTurns={givenTurns}
           isDisabled={current === undefined || !isReadable}
           onPosition={(chosen) => {
             change({ position: chosen })
           }}
-          onOutputTurns={(turns) => {
-            change({ output: turns })
+          onReadAt={(end) => {
+            change({ read: end === 'output' ? end : undefined })
+          }}
+          onGivenTurns={(turns) => {
+            change({ [given]: turns })
           }}
           onKeep={record}
         />
@@ -96,7 +102,7 @@ export default function Turns() {
             naming={naming}
             countHref={countHref}
             onTakeNext={({ position: chosen, outputTurns: turns }) => {
-              change({ position: chosen.id, output: `${turns}` })
+              change({ position: chosen.id, output: `${turns}`, read: undefined })
             }}
           />
         )}

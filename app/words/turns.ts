@@ -1,5 +1,6 @@
 /** Turn checks in sentences. */
-import type { JudgedCheck, NextCheck, Rational, Suspect } from 'core'
+import type { EntryBody, JudgedCheck, NextCheck, Rational, Suspect } from 'core'
+import { readTurns } from 'core'
 
 import type { Naming } from './names.ts'
 import { gearName } from './names.ts'
@@ -10,19 +11,32 @@ export function formatTurns(turns: Rational): string {
   return `${turns.toFixed(3)}${NBSP}turns`
 }
 
+/** What was turned and what was read: "12 1/2 in for 10 out, ± 1/8 turn". */
+export function turnedWords({
+  inputTurns,
+  outputTurns,
+  errorTurns,
+  readAt,
+}: Extract<EntryBody, { readonly kind: 'turn-check' }>): string {
+  return readAt === 'output'
+    ? `${outputTurns} out for ${inputTurns} in, ± ${errorTurns} turn`
+    : `${inputTurns} in for ${outputTurns} out, ± ${errorTurns} turn`
+}
+
 /** What a check says, in one sentence. */
 export function checkWords({ check, expectedTurns, isAgreed }: JudgedCheck): string {
   if (isAgreed === null) return 'Counts are missing, so there is nothing to compare with yet.'
   if (!expectedTurns)
     return 'By the counts this position is locked or in neutral, and yet it turned: a count is wrong, or the position is another one.'
-  const off = check.inputTurns.sub(expectedTurns)
+  const off = readTurns(check).sub(expectedTurns)
   const by = `${off.abs().toFixed(3)}${NBSP}of a turn`
   const side = off.sign() > 0 ? 'more' : 'fewer'
+  const end = check.readAt === 'output' ? ' of the output' : ''
   if (isAgreed)
     return off.isZero()
-      ? `The counts make ${formatTurns(expectedTurns)}: just what you turned.`
-      : `The counts make ${formatTurns(expectedTurns)}. You turned ${by} ${side}, within your reading.`
-  return `The counts make ${formatTurns(expectedTurns)}. You turned ${by} ${side}, which is more than your reading can be off.`
+      ? `The counts make ${formatTurns(expectedTurns)}${end}: just what you read.`
+      : `The counts make ${formatTurns(expectedTurns)}${end}. You read ${by} ${side}, within your reading.`
+  return `The counts make ${formatTurns(expectedTurns)}${end}. You read ${by} ${side}, which is more than your reading can be off.`
 }
 
 /** "33 teeth on the 2nd gear, main shaft instead of 31". */

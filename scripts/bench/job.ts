@@ -42,6 +42,7 @@ function turnChecks(draft: BoxDraft): readonly TurnCheck[] {
         position: position.id,
         inputTurns: rational(eighths, 8),
         outputTurns: rational(OUTPUT_TURNS),
+        readAt: 'input',
         errorTurns: rational(1, 8),
       },
     ]

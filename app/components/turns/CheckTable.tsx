@@ -3,7 +3,7 @@ import { Check, CircleHelp, TriangleAlert, Undo2 } from 'lucide-react'
 import type { Entry, JudgedCheck, Job } from 'core'
 
 import type { Naming } from '~/words/names.ts'
-import { checkWords } from '~/words/turns.ts'
+import { checkWords, turnedWords } from '~/words/turns.ts'
 
 interface CheckTableProps {
   readonly job: Job
@@ -13,9 +13,7 @@ interface CheckTableProps {
 }
 
 function turnsOf(entry: Entry | undefined): string {
-  if (entry?.body.kind !== 'turn-check') return ''
-  const { inputTurns, outputTurns, errorTurns } = entry.body
-  return `${inputTurns} in for ${outputTurns} out, ± ${errorTurns} turn`
+  return entry?.body.kind === 'turn-check' ? turnedWords(entry.body) : ''
 }
 
 /** Every turn check of the job, and whether the counts agree. */

@@ -4,24 +4,31 @@ import { useRef, useState } from 'react'
 import type { BoxPosition, EntryBody } from 'core'
 import { parseReading } from 'core'
 
+import { ToggleRow } from '~/components/ToggleRow.tsx'
 import { entryBodySchema } from '~/jobEntry.ts'
 
 interface TurnEntryProps {
   readonly positions: readonly BoxPosition[]
   readonly position: string
-  readonly outputTurns: string
+  /** At which end the turns are read; the other one is turned as far as is wanted. */
+  readonly readAt: 'input' | 'output'
+  /** How far the other end is turned. */
+  readonly givenTurns: string
   readonly isDisabled: boolean
   readonly onPosition: (position: string) => void
-  readonly onOutputTurns: (turns: string) => void
+  readonly onReadAt: (end: 'input' | 'output') => void
+  readonly onGivenTurns: (turns: string) => void
   readonly onKeep: (body: EntryBody) => void
 }
 
-/** How finely a mark can be read, in turns of the input. */
+/** How finely a mark can be read, in turns. */
 const FINENESSES = ['1/16', '1/8', '1/4', '1/2'] as const
 
 /** Asks for one turn check; kept on Enter. */
 export function TurnEntry(props: TurnEntryProps) {
-  const { positions, position, outputTurns, isDisabled, onPosition, onOutputTurns, onKeep } = props
+  const { positions, position, readAt, givenTurns, isDisabled } = props
+  const { onPosition, onReadAt, onGivenTurns, onKeep } = props
+  const given = readAt === 'input' ? 'output' : 'input'
   const [turns, setTurns] = useState('')
   const [fineness, setFineness] = useState<string>('1/8')
   const [problem, setProblem] = useState<string>()
@@ -30,8 +37,9 @@ export function TurnEntry(props: TurnEntryProps) {
     const parsed = entryBodySchema.safeParse({
       kind: 'turn-check',
       position,
-      inputTurns: turns,
-      outputTurns,
+      ...(readAt === 'input'
+        ? { inputTurns: turns, outputTurns: givenTurns }
+        : { inputTurns: givenTurns, outputTurns: turns, readAt }),
       errorTurns: fineness,
     })
     if (!parsed.success) {
@@ -75,17 +83,26 @@ export function TurnEntry(props: TurnEntryProps) {
           ))}
         </div>
       </fieldset>
+      <ToggleRow
+        label="What is read"
+        options={[
+          ['input', 'Read the input'],
+          ['output', 'Read the output'],
+        ]}
+        selected={readAt}
+        onSelect={onReadAt}
+      />
       <div className="flex flex-wrap gap-3">
         <label className="flex-1 font-semibold">
-          Turns of the output
+          Turns of the {given}
           <input
             className="field mt-1 block w-full text-[1.3rem] font-bold"
-            value={outputTurns}
+            value={givenTurns}
             inputMode="decimal"
             size={4}
             autoComplete="off"
             onChange={(event) => {
-              onOutputTurns(event.target.value)
+              onGivenTurns(event.target.value)
             }}
           />
         </label>
@@ -107,7 +124,7 @@ export function TurnEntry(props: TurnEntryProps) {
         </label>
       </div>
       <label className="font-semibold">
-        Turns of the input
+        Turns of the {readAt}
         <input
           ref={field}
           className="field mt-1 block w-full text-center text-[2.2rem] leading-tight font-bold"
@@ -127,7 +144,7 @@ export function TurnEntry(props: TurnEntryProps) {
           <TriangleAlert aria-hidden /> {problem}
         </p>
       )}
-      <button className="button button-main" disabled={isDisabled || !parseReading(outputTurns).ok}>
+      <button className="button button-main" disabled={isDisabled || !parseReading(givenTurns).ok}>
         <CornerDownLeft aria-hidden /> Keep this check
       </button>
     </form>
