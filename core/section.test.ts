@@ -7,7 +7,7 @@ import {
   sleeveShiftMm,
   slidShiftsMm,
 } from './section.ts'
-import { gear, trainDraft, withCounts } from './testing/boxes.ts'
+import { gear, planetaryDraft, trainDraft, withCounts } from './testing/boxes.ts'
 import { buildPattern } from './patterns/index.ts'
 import { threeShaftBox } from './patterns/threeShaft.ts'
 
@@ -129,4 +129,23 @@ test('a ring gear has its metal outside the pitch radius, its sun inside (r = mÂ
   expect(set?.ringRadiusMm).toBe((DRAWN_MODULE_MM * 60) / 2)
   const ring = section.members.find(({ member }) => member.id === 'transfer-ring')
   expect(ring).toMatchObject({ shape: 'ring', radiusMm: (DRAWN_MODULE_MM * 60) / 2 + RIM_MM })
+})
+
+test('planets have room between sun and ring, whichever of them is counted first', () => {
+  for (const [sun, ring] of [
+    [null, null],
+    [45, null],
+    [null, 45],
+    [20, 80],
+  ] as const) {
+    const draft = planetaryDraft({ sun: 20, ring: 80 }, 'ring', 'sun', 'carrier')
+    const [planetary] = layOutSection({
+      ...draft,
+      gears: draft.gears.map((each) => ({
+        ...each,
+        toothCount: each.id === 'sun-gear' ? sun : ring,
+      })),
+    }).planetaries
+    expect(planetary && planetary.ringRadiusMm > 1.2 * planetary.sunRadiusMm).toBe(true)
+  }
 })

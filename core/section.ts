@@ -36,6 +36,8 @@ export const HOLLOW_WALL_MM = 5
 export const RIM_MM = 7
 /** Half the height of a differential case. */
 export const CASE_RADIUS_MM = 26
+/** A ring that is not counted is drawn so many times as large as its sun. */
+const RING_TO_SUN = 2
 /** Air between parts of neighbouring lanes that do not mesh. */
 const LANE_GAP_MM = 8
 
@@ -164,6 +166,15 @@ function drawnToothCounts(index: BoxIndex, meshes: readonly MeshedGears[]): Map<
       const guess = mate.toothCount === null ? usual / 2 : usual - mate.toothCount
       drawn.set(gear.id, Math.max(guess, usual / 5))
     }
+  }
+  for (const link of index.draft.links) {
+    if (link.kind !== 'planetary') continue
+    const [sun, ring] = [index.gears.get(link.sun), index.gears.get(link.ring)]
+    // Planets need room between the two, whichever of them is still to be counted.
+    if (ring?.toothCount === null && !drawn.has(ring.id))
+      drawn.set(ring.id, RING_TO_SUN * (drawn.get(link.sun) ?? DRAWN_TOOTH_COUNT))
+    else if (sun?.toothCount === null && !drawn.has(sun.id))
+      drawn.set(sun.id, (drawn.get(link.ring) ?? DRAWN_TOOTH_COUNT) / RING_TO_SUN)
   }
   return drawn
 }

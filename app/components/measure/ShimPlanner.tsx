@@ -83,6 +83,9 @@ export function ShimPlanner(props: ShimPlannerProps) {
       {aim && plan && (
         <div role="status">
           <p>
+            {!done && aim.measured >= aim.least && aim.measured <= aim.most
+              ? 'The end play is within the range as it is. '
+              : ''}
             {plan.ideal > 0
               ? `A shim of ${shown(plan.ideal)} lands in the middle of the range.`
               : 'There is less play than the range asks for, even without a shim. Look for what holds it.'}
@@ -114,9 +117,9 @@ export function ShimPlanner(props: ShimPlannerProps) {
           )}
           <div className="flex flex-wrap items-end gap-2">
             <label>
-              Fitted something else
+              Fitted something else ({UNIT_NAMES[unit]})
               <input
-                className="field w-[11rem]"
+                className="field block w-[11rem]"
                 placeholder={unit === 'mm' ? '0.50 + 0.30' : ''}
                 value={other}
                 aria-invalid={other !== '' && pieces === undefined}
@@ -125,7 +128,6 @@ export function ShimPlanner(props: ShimPlannerProps) {
                 }}
               />
             </label>
-            {UNIT_NAMES[unit]}
             <button
               type="button"
               className="button"

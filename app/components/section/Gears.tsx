@@ -177,7 +177,10 @@ export function GearFigures(props: GearFiguresProps) {
   const hasRoom = (outerMm - fromMm) * scale.perMmY > FIGURE_HEIGHT * 0.8
   // A figure that has no room on its side of the shaft goes across the shaft's middle.
   const isBeside = hasRoom || drawn.isInternal
-  const figureY = y + (isBeside ? side * middle : 0) + 8
+  // The rim of a ring is thin: its count stands inside it, over the planets, and its name beside it.
+  const figureMm = drawn.isInternal ? innerMm - FIGURE_HEIGHT / 2 / scale.perMmY : null
+  const figureAt = figureMm === null ? middle : figureMm * scale.perMmY
+  const figureY = y + (isBeside ? side * figureAt : 0) + 8
   const count = gear.toothCount === null ? '?' : `${gear.toothCount}`
   const disputed = isDisputed(gear)
   const teeth =
@@ -212,9 +215,13 @@ export function GearFigures(props: GearFiguresProps) {
         !isCovered(section, { ...drawn, radiusMm: outerMm }, side, shifts) && (
           <text
             className={clsx(shiftMm !== 0 && 'slid')}
-            x={x}
-            y={side < 0 ? y - outer - 8 : y + outer + 20}
-            textAnchor="middle"
+            {...(drawn.isInternal
+              ? {
+                  x: x + (widthMm / 2) * scale.perMmX + 8,
+                  y: y + side * middle + 5,
+                  textAnchor: 'start',
+                }
+              : { x, y: side < 0 ? y - outer - 8 : y + outer + 20, textAnchor: 'middle' })}
           >
             {shiftMm < 0 ? `◀ ${label}` : shiftMm > 0 ? `${label} ▶` : label}
           </text>
