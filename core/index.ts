@@ -235,7 +235,7 @@ export { MOST_PIECES, STACK_UNITS_PER_MM, nearestStacks, planShims, stacksRound 
 export type { StageState, Waiting } from './stages.ts'
 export type { Need, OrderRule, OrderTarget } from './orders.ts'
 export { ORDER_RULES, needsOf, orderKey } from './orders.ts'
-export { neededParts, stageAt, stagesOf, waitingOf } from './stages.ts'
+export { isJudged, neededParts, stageAt, stagesOf, waitingOf } from './stages.ts'
 export type { Share } from './statics.ts'
 export { ordinal } from './patterns/builder.ts'
 export type { Chosen, Pattern, PatternChoice, PatternId } from './patterns/index.ts'

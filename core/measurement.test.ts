@@ -201,6 +201,14 @@ describe('leaves', () => {
     expect(reason?.code).toBe('straddles')
   })
 
+  it('tell the end that is nearer to the limit', () => {
+    const [near] = verdictOf('ring-gap', ['31..32', '33', '34'], least).reasons
+    expect(near).toMatchObject({ code: 'near-least' })
+    expect(near && 'figure' in near && near.figure / 0.0254).toBeCloseTo(31, 9)
+    const [below] = verdictOf('ring-gap', ['20..25', '33', '34'], least).reasons
+    expect(below && 'figure' in below && below.figure / 0.0254).toBeCloseTo(25, 9)
+  })
+
   it('run from the least to the most that they can', () => {
     // From 3 − 2 to 4 − 1, by hand.
     expect(figuresOf('run-out', read(['1..2', '3..4']), null).between).toEqual([1, 3])

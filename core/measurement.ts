@@ -336,6 +336,16 @@ function judgeFigure(
   return { verdict: 'good', reason: { code: 'within', figure, bounds } }
 }
 
+type EndJudgement = ReturnType<typeof judgeFigure>
+
+/** Of the two ends of a figure, the reason of the worse; of equal ones, of that nearer to the limit. */
+function nearerReason(low: EndJudgement, high: EndJudgement): Reason {
+  if (low.verdict !== high.verdict)
+    return SEVERITY[low.verdict] > SEVERITY[high.verdict] ? low.reason : high.reason
+  const { code } = high.reason
+  return code === 'below-least' || code === 'near-most' ? high.reason : low.reason
+}
+
 /**
  * The verdict on readings by a limit, and why: exactly, as both were entered. Uneven
  * readings are watched at the least. Where readings are spans and the two ends are judged
@@ -373,11 +383,8 @@ export function judge(
         bounds: { least: least?.toNumber(), most: most?.toNumber() },
       })
     } else {
-      const [worse, better] =
-        SEVERITY[low.verdict] > SEVERITY[high.verdict] ? [low, high] : [high, low]
-      verdict = worse.verdict
-      // Of two ends beyond the least the higher says how far at the least, and the other way round.
-      reasons.push(worse.reason.code === 'above-most' ? better.reason : worse.reason)
+      verdict = SEVERITY[low.verdict] > SEVERITY[high.verdict] ? low.verdict : high.verdict
+      reasons.push(nearerReason(low, high))
     }
   } else reasons.push({ code: 'no-limit', figure: figures.figure })
   const [low, high] = ends

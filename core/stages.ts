@@ -42,7 +42,7 @@ function latestChecks(box: Box, job: Job) {
 }
 
 /** Measured by what tells most of it, or good for nothing by what was seen. */
-function isJudged(job: Job, { ref, measures: [first] }: UnitPart): boolean {
+export function isJudged(job: Job, { ref, measures: [first] }: UnitPart): boolean {
   const findings = job.findings.filter(({ part }) => part === ref)
   return findings.some(
     (finding) => finding.what === first || standingVerdict(finding) === 'replace',

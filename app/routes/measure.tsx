@@ -7,6 +7,7 @@ import {
   VERDICTS,
   boundsOf,
   indexBox,
+  isJudged,
   limitFor,
   readJob,
   unitParts,
@@ -144,7 +145,7 @@ export default function MeasurePage() {
                   choose(all[0]?.ref ?? part.ref)
                 }}
               >
-                {KIND_NAMES[kind]} ({all.filter(({ ref }) => verdicts.has(ref)).length} of{' '}
+                {KIND_NAMES[kind]} ({all.filter((each) => isJudged(job, each)).length} of{' '}
                 {all.length} judged)
               </button>
             )

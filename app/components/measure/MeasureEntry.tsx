@@ -1,3 +1,4 @@
+import clsx from 'clsx'
 import { CornerDownLeft, Plus, TriangleAlert } from 'lucide-react'
 import { useRef, useState } from 'react'
 
@@ -168,7 +169,11 @@ export function MeasureEntry(props: MeasureEntryProps) {
                 fields.current[at] = element
               }}
               aria-label={`Reading ${at + 1}`}
-              className="field w-[6.2rem] text-center text-[1.5rem] font-bold"
+              className={clsx(
+                'field text-center font-bold',
+                // Stacked leaves and spans are longer than a figure.
+                text.length > 6 ? 'w-[8.4rem] text-[1.15rem]' : 'w-[6.2rem] text-[1.5rem]',
+              )}
               inputMode="decimal"
               autoComplete="off"
               disabled={isDisabled}
