@@ -110,7 +110,7 @@ export function parseCountsCsv(draft: BoxDraft, text: string, words: Vocabulary)
 }
 
 export function formatRatiosCsv(rows: readonly RatioRow[]): string {
-  const data = rows.map(({ position, analysis, ratio, stepToNext, overall }) => [
+  const data = rows.map(({ position, analysis, ratio, factors, stepToNext, overall }) => [
     position.label,
     position.lever ?? '',
     analysis.state,
@@ -119,8 +119,8 @@ export function formatRatiosCsv(rows: readonly RatioRow[]): string {
     ratio ? ratio.inverse().toFixed(DECIMALS) : '',
     stepToNext ? stepToNext.toFixed(DECIMALS) : '',
     overall ? overall.toFixed(DECIMALS) : '',
-    analysis.state === 'drive' && analysis.factors
-      ? analysis.factors
+    factors
+      ? factors
           .map(({ pair, ratio: factor }) =>
             pair
               ? `${pair.driven.toothCount ?? '?'}/${pair.driving.toothCount ?? '?'}`

@@ -201,7 +201,7 @@ export { ONE, ZERO, formatFraction, parseFraction, rational, toNumber } from './
 export type { Reading, ReadingProblem, Span, SpanReading } from './reading.ts'
 export { parseReading, parseSpan } from './reading.ts'
 export type { RatioRow } from './ratios.ts'
-export { compareRatios, finalDriveRatio } from './ratios.ts'
+export { compareRatios, finalDriveRatio, holdsFinalDrive, ratioPlaces } from './ratios.ts'
 export { roadSpeedKmh } from './road.ts'
 export type {
   Section,

@@ -1,6 +1,7 @@
 import { analyseBox } from './analysis.ts'
 import { formatFraction } from './rational.ts'
-import { compareRatios, finalDriveRatio } from './ratios.ts'
+import { buildPattern } from './patterns/index.ts'
+import { compareRatios, finalDriveRatio, holdsFinalDrive, ratioPlaces } from './ratios.ts'
 import { boxOf, fourSpeed } from './testing/boxes.ts'
 
 const draft = fourSpeed('constant-mesh')
@@ -37,4 +38,37 @@ test('a final drive of 43 on 11 teeth is 43/11', () => {
   expect(formatFraction(finalDriveRatio({ drivingToothCount: 11, drivenToothCount: 43 }))).toBe(
     '43/11',
   )
+})
+
+describe('a transaxle', () => {
+  const pattern = buildPattern('transverse-transaxle', 'box', {})
+  const counted = {
+    ...pattern,
+    gears: pattern.gears.map((each, at) => ({ ...each, toothCount: 20 + ((at * 7) % 23) })),
+  }
+  const box = boxOf(counted)
+  const positions = analyseBox(box)
+
+  it('holds its final drive; a box with one output and no differential does not', () => {
+    expect(holdsFinalDrive(box)).toBe(true)
+    expect(holdsFinalDrive(boxOf(draft))).toBe(false)
+  })
+
+  it('has gearbox ratios at its pinion shaft, which the final drive takes to the side shafts', () => {
+    const overall = compareRatios(positions, null)
+    const places = ratioPlaces(box, positions)
+    const shafts = places.filter((id) => !counted.outputs.includes(id))
+    expect(shafts.length).toBeGreaterThan(0)
+    // In every position one and the same quotient, the final drive's, lies between the two.
+    for (const at of shafts) {
+      const alone = compareRatios(positions, null, at)
+      const quotients = new Set(
+        overall.flatMap(({ ratio }, row) => {
+          const inner = alone[row]?.ratio
+          return ratio && inner ? [formatFraction(ratio.div(inner))] : []
+        }),
+      )
+      expect(quotients.size).toBe(1)
+    }
+  })
 })

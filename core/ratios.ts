@@ -1,12 +1,17 @@
 /** The ratios of a box side by side. */
 import type { PositionAnalysis } from './analysis.ts'
+import type { Box } from './box.ts'
+import type { RatioFactor } from './path.ts'
+import { ratioFactors } from './path.ts'
 import type { Rational } from './rational.ts'
 import { ONE, rational } from './rational.ts'
 import type { FinalDrive } from './types.ts'
 
 export interface RatioRow extends PositionAnalysis {
-  /** Turns of the input for one turn of the output; null where the position does not drive. */
+  /** Turns of the input for one turn of the output; null where the position does not drive it. */
   readonly ratio: Rational | null
+  /** What multiplies into the ratio; undefined where it is no product. */
+  readonly factors: readonly RatioFactor[] | undefined
   /**
    * How much faster the input would have to turn than after a change to the next
    * position of the same sense: i / i_next − 1. Null where there is no next.
@@ -21,22 +26,56 @@ export function finalDriveRatio(finalDrive: FinalDrive): Rational {
   return rational(finalDrive.drivenToothCount, finalDrive.drivingToothCount)
 }
 
+/**
+ * `at` is the body whose turns are compared with the input's: an output, or a shaft on the
+ * way to it, such as the pinion shaft of a transaxle; the first output that is driven where
+ * none is named.
+ */
 export function compareRatios(
   positions: readonly PositionAnalysis[],
   finalDrive: FinalDrive | null,
+  at?: string,
 ): readonly RatioRow[] {
-  const ratios = positions.map(({ analysis }) =>
-    analysis.state === 'drive' ? analysis.ratio : null,
-  )
-  return positions.map((entry, at) => {
-    const ratio = ratios[at] ?? null
-    const next = ratios[at + 1] ?? null
+  const compared = positions.map(({ analysis }) => {
+    if (analysis.state !== 'drive') return { ratio: null, factors: undefined }
+    if (at === undefined) return analysis
+    const motion = analysis.motions.get(at)
+    const ratio = motion?.kind === 'turns' ? motion.speed.inverse() : null
+    return { ratio, factors: ratio ? ratioFactors(analysis.path, at, ratio) : undefined }
+  })
+  return positions.map((entry, index) => {
+    const { ratio, factors } = compared[index] ?? { ratio: null, factors: undefined }
+    const next = compared[index + 1]?.ratio ?? null
     const isStep = ratio !== null && next !== null && ratio.sign() === next.sign()
     return {
       ...entry,
       ratio,
+      factors,
       stepToNext: isStep ? ratio.div(next).sub(ONE) : null,
       overall: ratio && finalDrive ? ratio.mul(finalDriveRatio(finalDrive)) : null,
     }
   })
+}
+
+/** Whether a box holds its final drive: power leaves it through a differential of its own. */
+export function holdsFinalDrive({ draft }: Pick<Box, 'draft'>): boolean {
+  const { links, outputs } = draft
+  return links.some(
+    (link) =>
+      link.kind === 'differential' && outputs.includes(link.left) && outputs.includes(link.right),
+  )
+}
+
+/** The members that carry the power in every position that drives, and the outputs: where ratios can be read. */
+export function ratioPlaces(box: Box, positions: readonly PositionAnalysis[]): readonly string[] {
+  const { draft } = box
+  const onWays = positions.flatMap(({ analysis }) =>
+    analysis.state === 'drive'
+      ? [new Set(analysis.path.flatMap(({ from, to }) => [...from, ...to].map(({ body }) => body)))]
+      : [],
+  )
+  return draft.members
+    .map(({ id }) => id)
+    .filter((id) => id !== draft.input)
+    .filter((id) => draft.outputs.includes(id) || onWays.every((way) => way.has(id)))
 }

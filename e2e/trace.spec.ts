@@ -185,7 +185,7 @@ test('a share of two countershafts is set and taken back', async ({ page }) => {
   const shown = (await ribbon(page)).map(({ torque }) => torque.toFixed(6))
   expect(shown).toContain((0.55 * head).toFixed(6))
   expect(shown).toContain((0.45 * head).toFixed(6))
-  await page.getByRole('button', { name: 'Equal again' }).click()
+  await page.getByRole('button', { name: 'As assumed' }).click()
   await expect(page.getByTestId('shares')).toContainText('an assumption')
 })
 

@@ -7,11 +7,13 @@ import { formatRatiosCsv } from '~/countsCsv.ts'
 import { compareRatios } from 'core'
 
 /** The ratios of a box for a spreadsheet. */
-export async function loader({ params }: Route.LoaderArgs) {
+export async function loader({ params, request }: Route.LoaderArgs) {
   const box = await withDatabase(() => findBox(params.boxId))
   if (!box) throw noSuchBox()
   const { draft } = box
-  const rows = compareRatios(analyseDraft(draft).positions, draft.finalDrive ?? null)
+  const wanted = new URL(request.url).searchParams.get('at')
+  const at = draft.members.find(({ id }) => id === wanted)?.id
+  const rows = compareRatios(analyseDraft(draft).positions, draft.finalDrive ?? null, at)
   return new Response(formatRatiosCsv(rows), {
     headers: attachment('text/csv', `${draft.name} ratios`, 'csv'),
   })

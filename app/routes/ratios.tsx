@@ -1,7 +1,7 @@
 import { Download } from 'lucide-react'
 import { Suspense, lazy, useMemo } from 'react'
 
-import { compareRatios } from 'core'
+import { compareRatios, indexBox, ratioPlaces } from 'core'
 
 import { analyseDraft } from '~/components/box/analysis.ts'
 import { useOpenBox } from '~/components/box/boxContext.ts'
@@ -9,20 +9,45 @@ import { IssueList } from '~/components/box/IssueList.tsx'
 import { FinalDriveFields } from '~/components/ratios/FinalDriveFields.tsx'
 import { RollingRadiusField } from '~/components/ratios/RollingRadiusField.tsx'
 import { RatioTable } from '~/components/ratios/RatioTable.tsx'
+import { SelectField } from '~/components/layout/Fields.tsx'
+import { useViewState } from '~/components/useViewState.ts'
+import { bodyName } from '~/words/names.ts'
 
 const RatioChart = lazy(() => import('~/components/ratios/RatioChart.tsx'))
 
 export default function Ratios() {
   const { id, draft, words, settings } = useOpenBox()
-  const { positions, issues } = useMemo(() => analyseDraft(draft), [draft])
-  const rows = useMemo(
-    () => compareRatios(positions, draft.finalDrive ?? null),
-    [positions, draft.finalDrive],
+  const [search, change] = useViewState()
+  const { positions, issues, solver } = useMemo(() => analyseDraft(draft), [draft])
+  const places = useMemo(
+    () => (solver ? ratioPlaces(solver.box, positions) : []),
+    [solver, positions],
   )
+  const at = places.find((place) => place === search.get('at'))
+  const rows = useMemo(
+    () => compareRatios(positions, draft.finalDrive ?? null, at),
+    [positions, draft.finalDrive, at],
+  )
+  const naming = { box: indexBox(draft), words }
   return (
     <main className="flex flex-1 flex-col gap-4 px-4 py-3">
       <title>{`${draft.name} · Ratios · Udrix`}</title>
       <h2 className="sr-only">Ratios</h2>
+      {places.length > 1 && (
+        <div className="w-80">
+          <SelectField
+            label="Turns of the input for one turn of the"
+            value={at ?? ''}
+            options={[
+              ['', 'first output driven'],
+              ...places.map((place) => [place, bodyName(naming, place)] as const),
+            ]}
+            onChange={(place) => {
+              change({ at: place === '' ? undefined : place })
+            }}
+          />
+        </div>
+      )}
       <RatioTable
         rows={rows}
         words={words}
@@ -34,7 +59,11 @@ export default function Ratios() {
         <div className="flex flex-col items-start gap-4">
           <FinalDriveFields key={JSON.stringify(draft.finalDrive)} />
           <RollingRadiusField />
-          <a className="button" href={`/boxes/${id}/ratios.csv`} download>
+          <a
+            className="button"
+            href={`/boxes/${id}/ratios.csv${at === undefined ? '' : `?at=${encodeURIComponent(at)}`}`}
+            download
+          >
             <Download aria-hidden /> Ratios as CSV
           </a>
         </div>

@@ -1,7 +1,7 @@
 import { TriangleAlert } from 'lucide-react'
 import { useState } from 'react'
 
-import { finalDriveRatio, isToothCount } from 'core'
+import { finalDriveRatio, holdsFinalDrive, isToothCount } from 'core'
 
 import { useOpenBox } from '~/components/box/boxContext.ts'
 import { formatRatio } from '~/format.ts'
@@ -78,6 +78,15 @@ export function FinalDriveFields() {
       {problem && (
         <p id="final-drive-problem" className="trouble mt-1">
           <TriangleAlert aria-hidden /> {problem}
+        </p>
+      )}
+      {holdsFinalDrive({ draft }) && (
+        <p className={finalDrive ? 'trouble mt-2' : 'mt-2'}>
+          {finalDrive && <TriangleAlert aria-hidden />} This box holds its final drive: the ratios
+          at its side shafts are overall already.{' '}
+          {finalDrive
+            ? 'What is entered here multiplies them once more: take it out, unless there is another one behind.'
+            : 'Enter counts here only for another one behind it.'}
         </p>
       )}
       <p className="mt-2">

@@ -27,11 +27,10 @@ const HEADINGS = [
   'Output turns',
 ]
 
-function pairsText({ analysis }: RatioRow): string {
-  if (analysis.state !== 'drive') return ''
-  if (analysis.factors === undefined) return 'power splits'
-  if (analysis.factors.length === 0) return 'direct'
-  return analysis.factors
+function pairsText({ factors }: RatioRow): string {
+  if (factors === undefined) return 'power splits'
+  if (factors.length === 0) return 'direct'
+  return factors
     .map(({ pair, ratio }) =>
       pair
         ? `${pair.driven.toothCount ?? '?'}/${pair.driving.toothCount ?? '?'}`
