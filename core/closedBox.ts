@@ -74,6 +74,11 @@ export interface FoundCounts {
   readonly combinations: number
 }
 
+/** Sets of counts within the limits of the gears alone: how large a search is. */
+export function countSets({ gears }: CountSearch): number {
+  return gears.reduce((product, { least, most }) => product * Math.max(0, most - least + 1), 1)
+}
+
 /** Sets that are listed where nothing else is asked for. */
 export const USUAL_LISTED = 50
 
@@ -190,10 +195,7 @@ export function searchCounts(
   onProgress?.(1)
   return {
     total,
-    combinations: search.gears.reduce(
-      (product, { least, most }) => product * Math.max(0, most - least + 1),
-      1,
-    ),
+    combinations: countSets(search),
     likeliest:
       total === 0
         ? []

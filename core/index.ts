@@ -56,7 +56,7 @@ export type {
   ProductRange,
   SumRange,
 } from './closedBox.ts'
-export { USUAL_LISTED, poseSearch, searchCounts } from './closedBox.ts'
+export { USUAL_LISTED, countSets, poseSearch, searchCounts } from './closedBox.ts'
 export type {
   Classification,
   Combination,

@@ -35,6 +35,13 @@ test('turns that disagree with the counts name the gear to count again', async (
   await expect(suspects).toContainText('turns were misread')
   await page.getByRole('button', { name: 'Take back' }).click()
   await expect(page.getByText('Disagrees.')).toHaveCount(0)
+  // The other way round: the input is given turns, and the output is read.
+  await page.getByRole('button', { name: 'Read the output' }).click()
+  await page.getByRole('textbox', { name: 'Turns of the output' }).fill('99 7/8')
+  await page.getByRole('textbox', { name: 'Turns of the output' }).press('Enter')
+  await expect(page.getByText('99 7/8 out for 10 in')).toBeVisible()
+  await expect(page.getByText(/turns of the output\. You read/)).toBeVisible()
+  await page.getByRole('button', { name: 'Take back' }).click()
   await allKept(page)
   await page.reload()
   await expect(page.getByText('Mark input and output')).toBeVisible()
@@ -192,6 +199,21 @@ test('the counts of a closed box are found in a worker', async ({ page }) => {
   await page.getByRole('button', { name: 'Find the counts' }).click()
   await expect(page.getByText(/sets fit, of .* combinations/)).toBeVisible()
   await expect(page.getByRole('row').nth(1)).toContainText('100.0 %')
+  // One that takes longer than anybody waits is told of before, and stopped.
+  await page.reload()
+  for (const [field, teeth] of [
+    ['Least teeth of a gear', '12'],
+    ['Most teeth of a gear', '200'],
+    ['Least teeth of a pair together', '24'],
+    ['Most teeth of a pair together', '400'],
+  ] as const)
+    await page.getByLabel(field).fill(teeth)
+  await expect(
+    page.getByText(/combinations of the counts of 6 gears to look through/),
+  ).toBeVisible()
+  await page.getByRole('button', { name: 'Find the counts' }).click()
+  await page.getByRole('button', { name: /^Stop at/ }).click()
+  await expect(page.getByText(/^Stopped\. Nothing is listed/)).toBeVisible()
 })
 
 test('what gear one is, by its outside diameter, its mate and a broken arc', async ({ page }) => {

@@ -1,8 +1,8 @@
 import { Search, Square, TriangleAlert } from 'lucide-react'
 import { useMemo, useState } from 'react'
 
-import type { CountLimits, PosedSearch } from 'core'
-import { LEAST_TOOTH_COUNT, MOST_TOOTH_COUNT, indexBox, poseSearch } from 'core'
+import type { BoxDraft, CountLimits, PosedSearch, TurnCheck } from 'core'
+import { LEAST_TOOTH_COUNT, MOST_TOOTH_COUNT, countSets, indexBox, poseSearch } from 'core'
 
 import { useOpenBox } from '~/components/box/boxContext.ts'
 import { useOpenJob } from '~/components/job/jobContext.ts'
@@ -24,6 +24,13 @@ const USUAL_LIMITS: Readonly<Record<keyof CountLimits, string>> = {
   leastSum: '50',
   mostSum: '70',
 }
+
+/** Seconds that a search may take. */
+const TIMES = [
+  ['10', '10 seconds'],
+  ['60', 'one minute'],
+  ['600', 'ten minutes'],
+] as const
 
 const WHOLE = new Intl.NumberFormat('en-GB', { maximumFractionDigits: 0 })
 
@@ -72,6 +79,21 @@ function refusalOf(posed: PosedSearch, labelOf: (position: string) => string): s
   }
 }
 
+/** The search that these limits ask for, or what is wrong with them. */
+function pose(
+  draft: BoxDraft,
+  checks: readonly TurnCheck[],
+  texts: Readonly<Record<keyof CountLimits, string>>,
+  isFromScratch: boolean,
+): PosedSearch | string {
+  const parsed = parseLimits(texts)
+  if (!parsed.ok) return parsed.sentence
+  const closed = isFromScratch
+    ? { ...draft, gears: draft.gears.map((gear) => ({ ...gear, toothCount: null })) }
+    : draft
+  return poseSearch(closed, checks, parsed.limits)
+}
+
 /** Counts of a box that stays closed, from its turns alone. */
 export default function ClosedBox() {
   const { draft, words } = useOpenBox()
@@ -79,23 +101,23 @@ export default function ClosedBox() {
   const { state, start, stop } = useCountSearch()
   const [texts, setTexts] = useState(USUAL_LIMITS)
   const [problem, setProblem] = useState<string>()
+  const [seconds, setSeconds] = useState<string>(TIMES[1][0])
   const [isFromScratch, setIsFromScratch] = useState(true)
   const naming = useMemo(() => ({ box: indexBox(draft), words }), [draft, words])
   const labelOf = (position: string): string =>
     draft.positions.find(({ id }) => id === position)?.label ?? position
-  const checks = job.checks.map(({ check }) => check)
+  const checks = useMemo(() => job.checks.map(({ check }) => check), [job])
+  const posed = useMemo(
+    () => pose(draft, checks, texts, isFromScratch),
+    [draft, checks, texts, isFromScratch],
+  )
+  const ahead =
+    typeof posed !== 'string' && posed.ok
+      ? `${formatMany(countSets(posed.search))} combinations of the counts of ${posed.search.gears.length} gears to look through.`
+      : ''
   const begin = (): void => {
-    const parsed = parseLimits(texts)
-    if (!parsed.ok) {
-      setProblem(parsed.sentence)
-      return
-    }
-    const closed = isFromScratch
-      ? { ...draft, gears: draft.gears.map((gear) => ({ ...gear, toothCount: null })) }
-      : draft
-    const posed = poseSearch(closed, checks, parsed.limits)
-    setProblem(refusalOf(posed, labelOf))
-    if (posed.ok) start(posed.search)
+    setProblem(typeof posed === 'string' ? posed : refusalOf(posed, labelOf))
+    if (typeof posed !== 'string' && posed.ok) start(posed.search, Number(seconds))
   }
   const found = state.kind === 'found' ? state.found : undefined
   const best = found?.likeliest[0]?.score ?? 0
@@ -141,6 +163,22 @@ export default function ClosedBox() {
           />
           Leave the counts entered out of it
         </label>
+        <label className="font-semibold">
+          For at most
+          <select
+            className="field mt-1 block"
+            value={seconds}
+            onChange={(event) => {
+              setSeconds(event.target.value)
+            }}
+          >
+            {TIMES.map(([value, title]) => (
+              <option key={value} value={value}>
+                {title}
+              </option>
+            ))}
+          </select>
+        </label>
         {state.kind === 'running' ? (
           <button type="button" className="button" onClick={stop}>
             <Square aria-hidden /> Stop at {formatShare(state.done)}
@@ -157,9 +195,10 @@ export default function ClosedBox() {
         </p>
       )}
       <p role="status" className="py-2 text-[1.1rem]">
-        {state.kind === 'running' && 'Searching…'}
+        {state.kind === 'idle' && ahead}
+        {state.kind === 'running' && `Searching… ${ahead}`}
         {state.kind === 'stopped' &&
-          'Stopped. Nothing is listed, because the search was not whole.'}
+          `${state.by === 'time' ? 'Stopped after the time given' : 'Stopped'}. Nothing is listed, because the search was not whole. Narrower sums, or more turns of the output, make it shorter.`}
         {found &&
           (found.total === 0
             ? `None of ${formatMany(found.combinations)} combinations fits. A limit is too narrow, or a turn check is misread.`

@@ -9,31 +9,39 @@ import type { ClosedBoxWorker } from '~/workers/closedBox.ts'
 export type SearchState =
   | { readonly kind: 'idle' }
   | { readonly kind: 'running'; readonly done: number }
-  | { readonly kind: 'stopped' }
+  /** By the person, or after the time that was given it. */
+  | { readonly kind: 'stopped'; readonly by: 'person' | 'time' }
   | { readonly kind: 'found'; readonly found: FoundCounts; readonly search: CountSearch }
 
 export interface CountSearcher {
   readonly state: SearchState
-  readonly start: (search: CountSearch) => void
+  /** Begins a search that is stopped after so many seconds. */
+  readonly start: (search: CountSearch, mostSeconds: number) => void
   readonly stop: () => void
 }
 
 export function useCountSearch(): CountSearcher {
   const [state, setState] = useState<SearchState>({ kind: 'idle' })
   const running = useRef<Worker>(null)
+  const limit = useRef<ReturnType<typeof setTimeout>>(undefined)
   const end = useCallback(() => {
+    clearTimeout(limit.current)
     running.current?.terminate()
     running.current = null
   }, [])
   useEffect(() => end, [end])
   const start = useCallback(
-    (search: CountSearch) => {
+    (search: CountSearch, mostSeconds: number) => {
       end()
       const worker = new Worker(new URL('../../workers/closedBox.ts', import.meta.url), {
         type: 'module',
       })
       running.current = worker
       setState({ kind: 'running', done: 0 })
+      limit.current = setTimeout(() => {
+        end()
+        setState({ kind: 'stopped', by: 'time' })
+      }, mostSeconds * 1000)
       void wrap<ClosedBoxWorker>(worker)
         .run(
           search,
@@ -51,7 +59,7 @@ export function useCountSearch(): CountSearcher {
   )
   const stop = useCallback(() => {
     end()
-    setState({ kind: 'stopped' })
+    setState({ kind: 'stopped', by: 'person' })
   }, [end])
   return { state, start, stop }
 }
