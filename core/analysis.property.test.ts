@@ -117,7 +117,7 @@ test('what is said of a half-counted box holds whatever the missing counts are',
       if (!checkBox({ ...draft, gears }).ok) return
       expect(analysis.state).toBe(classifyByFloats({ ...draft, gears }, {}).state)
     }),
-    { numRuns: 800 },
+    { numRuns: 1000 },
   )
   expect(said).toBeGreaterThan(100)
 })

@@ -268,10 +268,9 @@ function bodyMotions(
 
 /**
  * The gears that must be counted before anything can be said of input and outputs: those
- * between them or, where nothing leads from one to the other, those of loops that may hold
- * an end.
+ * between them or, where the input turns no output, those of loops that may hold an end.
  */
-function neededCounts({ box }: Solver, laws: readonly Law[]): readonly Gear[] {
+function neededCounts({ box }: Solver, laws: readonly Law[], motions: Motions): readonly Gear[] {
   if (laws.every(isCounted)) return []
   const { input, outputs } = box.draft
   const between = bearingLaws(laws, input, outputs)
@@ -281,13 +280,16 @@ function neededCounts({ box }: Solver, laws: readonly Law[]): readonly Gear[] {
       .filter((law) => law.terms.some(({ body }) => reached.has(body)))
       .flatMap((law) => law.uncounted)
   const reached = connectedBodies(between, input)
-  const needed = outputs.some((output) => reached.has(output))
+  const onTheWay = outputs.some((output) => reached.has(output))
     ? uncountedFrom(between, reached)
-    : [input, ...outputs].flatMap((end) => {
-        const holding = bearingLaws(laws, end, [])
-        return uncountedFrom(holding, connectedBodies(holding, end))
-      })
-  return [...new Set(needed)]
+    : []
+  if (onTheWay.length > 0) return [...new Set(onTheWay)]
+  if (outputs.some((output) => speedOf(motions, output).has(input))) return []
+  const holding = [input, ...outputs].flatMap((end) => {
+    const bearing = bearingLaws(laws, end, [])
+    return uncountedFrom(bearing, connectedBodies(bearing, end))
+  })
+  return [...new Set(holding)]
 }
 
 /** What the motions that are left say of input and outputs. */
@@ -406,7 +408,7 @@ export function analyse(
     engaged,
     motions: bodyMotions(solver, laws, motions),
   })
-  const gears = neededCounts(solver, laws)
+  const gears = neededCounts(solver, laws, free)
   if (gears.length > 0) return { state: 'uncounted', gears, ...findings(free) }
 
   const verdict = judgeMotions(solver, free, () => laws)
@@ -630,8 +632,9 @@ export function surveyPosition(solver: Solver, position: BoxPosition): PositionS
   const { box } = solver
   const added = engagedLaws(box, position.couplers)
   const laws = [...solver.standing, ...added]
-  if (neededCounts(solver, laws).length > 0) return { position, state: 'uncounted', ratio: null }
   const motions = restrictMotions(solver.motions, added.filter(isCounted), solver.rank)
+  if (neededCounts(solver, laws, motions).length > 0)
+    return { position, state: 'uncounted', ratio: null }
   const verdict = judgeMotions(solver, motions, () => laws)
   const ratio = verdict.state === 'drive' ? verdict.speed.inverse() : null
   return { position, state: verdict.state, ratio }
