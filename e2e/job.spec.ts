@@ -321,9 +321,17 @@ test('shims from the shelf bring an end play into its range, and what came of th
     '0.50 mm: 0.12 mm of end play to be expected, within the range',
   )
   await shims.getByRole('button', { name: 'Fitted' }).first().click()
-  await expect(shims).toContainText('Not measured since')
+  await expect(shims).toContainText('Measure the end play again')
   await page.getByLabel('When').selectOption('after')
   await reading.fill('0.13')
   await reading.press('Enter')
   await expect(shims).toContainText('measured 0.13 mm: 0.01 mm more than expected')
+  await expect(shims).toContainText('no other shim is needed')
+  // One that is still out of its range begins from what is in place, also from no shelf.
+  await reading.fill('0.20')
+  await reading.press('Enter')
+  await expect(shims.getByLabel('In place while it was measured')).toHaveValue('0.5')
+  await shims.getByLabel(/^Fitted something else/).fill('0.50 + 0.08')
+  await shims.getByRole('button', { name: 'Fitted' }).last().click()
+  await expect(shims).toContainText('0.12 mm. Measure the end play again')
 })

@@ -34,11 +34,13 @@ const TIMES = [
 
 const WHOLE = new Intl.NumberFormat('en-GB', { maximumFractionDigits: 0 })
 
-/** "8,031,224", and from ten million millions on "3.5 × 10¹²" in words. */
+const SUPERSCRIPTS = '⁰¹²³⁴⁵⁶⁷⁸⁹'
+
+/** "8,031,224", and from ten million millions on "about 3.5 × 10¹³". */
 function formatMany(count: number): string {
-  return count < 1e13
-    ? WHOLE.format(count)
-    : `about ${count.toExponential(1).replace('e+', ' × 10^')}`
+  if (count < 1e13) return WHOLE.format(count)
+  const [size = '', power = ''] = count.toExponential(1).split('e+')
+  return `about ${size} × 10${power.replace(/\d/g, (digit) => SUPERSCRIPTS[Number(digit)] ?? '')}`
 }
 
 function parseLimits(
