@@ -182,11 +182,12 @@ export default function ClosedBox() {
           </select>
         </label>
         {state.kind === 'running' ? (
-          <button type="button" className="button" onClick={stop}>
+          // A button of its own: one that became the other would begin the search anew.
+          <button key="stop" type="button" className="button" onClick={stop}>
             <Square aria-hidden /> Stop at {formatShare(state.done)}
           </button>
         ) : (
-          <button className="button button-main">
+          <button key="find" className="button button-main">
             <Search aria-hidden /> Find the counts
           </button>
         )}
