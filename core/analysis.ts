@@ -315,7 +315,7 @@ export function judgeMotions(
   laws: () => readonly Law[],
 ): Verdict {
   const strict = judgeStrictly(solver, motions)
-  if (strict.state !== 'undetermined') return strict
+  if (strict.state !== 'undetermined' || solver.balancing.length === 0) return strict
   const { motions: alike, balanced } = balance(solver, motions, laws())
   if (balanced.length === 0) return strict
   const assumed = judgeStrictly(solver, alike)

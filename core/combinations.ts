@@ -18,7 +18,7 @@ import { centreOf, namedPlace, placeOf } from './box.ts'
 import { brokenInterlock, brokenRule } from './check.ts'
 import { engagedLaws } from './laws.ts'
 import type { Law } from './laws.ts'
-import type { Motions } from './motion.ts'
+import type { Motions, SpeedSum } from './motion.ts'
 import { restrictMotions } from './motion.ts'
 import type { Rational } from './rational.ts'
 import { ONE, rational } from './rational.ts'
@@ -79,7 +79,7 @@ export function* classifyCombinations(solver: Solver): Generator<number, Classif
   const ratios: Rational[] = []
   const numberOfRatio = new Map<string, number>()
   const stateNumber = (state: CombinationState): number => COMBINATION_STATES.indexOf(state)
-  const locked = stateNumber('locked')
+  const [locked, inputLocked] = [stateNumber('locked'), stateNumber('input-locked')]
 
   /** The bodies that matter from the k-th coupler on. */
   const ends = [
@@ -101,6 +101,22 @@ export function* classifyCombinations(solver: Solver): Generator<number, Classif
     speeds: new Map([...motions.speeds].filter(([body]) => bodies.has(body))),
     redundant: [],
   })
+
+  const toCome = couplers.map((_, at) => [
+    ...new Set(
+      lawsAt
+        .slice(at + 1)
+        .flat(2)
+        .flatMap((law) => law.terms.map(({ body }) => body)),
+    ),
+  ])
+  /** Whether the input is still, and outputs turn as no coupler to come can keep them from. */
+  const isInputLockedForGood = (motions: Motions, depth: number): boolean => {
+    const sumOf = (body: string): SpeedSum | undefined => motions.speeds.get(body)
+    if ((sumOf(input)?.size ?? 0) > 0) return false
+    const free = new Set(outputs.flatMap((output) => [...(sumOf(output)?.keys() ?? [])]))
+    return !toCome[depth]?.some((body) => [...(sumOf(body)?.keys() ?? [])].some((f) => free.has(f)))
+  }
 
   /** What the couplers chosen so far add. */
   const chosen: (readonly Law[])[] = []
@@ -136,6 +152,7 @@ export function* classifyCombinations(solver: Solver): Generator<number, Classif
       const from = first + at * each
       const next = laws.length === 0 ? here : restrictMotions(here, laws, rank)
       if (areEndsStill(solver, next)) states.fill(locked, from, from + each)
+      else if (isInputLockedForGood(next, depth)) states.fill(inputLocked, from, from + each)
       else {
         chosen.push(laws)
         yield* visit(depth + 1, from, next)
