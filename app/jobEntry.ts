@@ -8,7 +8,9 @@ import {
   LINE_STATES,
   LOOKS,
   MEASURES,
+  MOST_FITTED,
   MOST_READINGS,
+  MOST_THICKNESS,
   READING_UNITS,
   STAGES,
   UNIT_FACTORS,
@@ -182,8 +184,8 @@ export const entryBodySchema = z.discriminatedUnion('kind', [
   z.strictObject({
     kind: z.literal('shims'),
     part: partRef,
-    thicknesses: z.array(z.int().min(1).max(200_000)).min(1).max(6),
-    expected: z.int().min(-200_000).max(200_000),
+    thicknesses: z.array(z.int().min(1).max(MOST_THICKNESS)).min(1).max(MOST_FITTED),
+    expected: z.int().min(-MOST_THICKNESS).max(MOST_THICKNESS),
   }),
   z.strictObject({ kind: z.literal('stage'), stage: z.enum(STAGES), isDone: z.boolean() }),
   z.strictObject({

@@ -2,7 +2,15 @@
 import { z } from 'zod'
 
 import type { Piece, ReadingUnit, ShopRule } from 'core'
-import { MEASURES, MOST_PIECES, READING_UNITS, STACK_UNITS_PER_MM, figureOf, toUnit } from 'core'
+import {
+  MEASURES,
+  MOST_PIECES,
+  MOST_THICKNESS,
+  READING_UNITS,
+  STACK_UNITS_PER_MM,
+  figureOf,
+  toUnit,
+} from 'core'
 
 import { limitSchema } from './jobEntry.ts'
 import { UNIT_NAMES, UNIT_WORDS } from './words/measures.ts'
@@ -13,7 +21,7 @@ export interface ShelfPiece extends Piece {
 }
 
 const piece = z.strictObject({
-  thickness: z.int().min(1).max(200_000),
+  thickness: z.int().min(1).max(MOST_THICKNESS),
   quantity: z.int().min(1).max(99),
   written: z.strictObject({ text: z.string().max(24), unit: z.enum(READING_UNITS) }).optional(),
 })

@@ -409,7 +409,8 @@ export type PosedSearch =
   | { readonly ok: true; readonly search: CountSearch; readonly untold: readonly Gear[] }
   | {
       readonly ok: false
-      readonly code: 'not-a-product' | 'does-not-drive' | 'no-checks' | 'not-well-formed'
+      readonly code:
+        'not-a-product' | 'does-not-drive' | 'read-too-coarsely' | 'no-checks' | 'not-well-formed'
       readonly position?: string
     }
 
@@ -446,7 +447,7 @@ export function poseSearch(
     }
     cancelCommon(driven, driving)
     const { least, most } = ratioRange(check)
-    if (!most) return { ok: false, code: 'not-a-product', position: check.position }
+    if (!most) return { ok: false, code: 'read-too-coarsely', position: check.position }
     products.push({
       driven,
       driving,

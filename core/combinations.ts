@@ -81,41 +81,36 @@ export function* classifyCombinations(solver: Solver): Generator<number, Classif
   const stateNumber = (state: CombinationState): number => COMBINATION_STATES.indexOf(state)
   const [locked, inputLocked] = [stateNumber('locked'), stateNumber('input-locked')]
 
-  /** The bodies that matter from the k-th coupler on. */
   const ends = [
     input,
     ...outputs,
     ...solver.balancing.flatMap(({ law }) => law.terms.map(({ body }) => body)),
   ]
-  const bodiesFrom = couplers.map(
+  /** The bodies that the couplers from the k-th on touch. */
+  const touchedFrom = [...couplers, null].map(
     (_, from) =>
-      new Set([
-        ...ends,
-        ...lawsAt
+      new Set(
+        lawsAt
           .slice(from)
           .flat(2)
           .flatMap((law: Law) => law.terms.map(({ body }) => body)),
-      ]),
+      ),
   )
+  /** The bodies that matter from the k-th coupler on. */
+  const bodiesFrom = touchedFrom.map((touched) => new Set([...ends, ...touched]))
   const only = (motions: Motions, bodies: ReadonlySet<string>): Motions => ({
     speeds: new Map([...motions.speeds].filter(([body]) => bodies.has(body))),
     redundant: [],
   })
 
-  const toCome = couplers.map((_, at) => [
-    ...new Set(
-      lawsAt
-        .slice(at + 1)
-        .flat(2)
-        .flatMap((law) => law.terms.map(({ body }) => body)),
-    ),
-  ])
   /** Whether the input is still, and outputs turn as no coupler to come can keep them from. */
   const isInputLockedForGood = (motions: Motions, depth: number): boolean => {
     const sumOf = (body: string): SpeedSum | undefined => motions.speeds.get(body)
     if ((sumOf(input)?.size ?? 0) > 0) return false
     const free = new Set(outputs.flatMap((output) => [...(sumOf(output)?.keys() ?? [])]))
-    return !toCome[depth]?.some((body) => [...(sumOf(body)?.keys() ?? [])].some((f) => free.has(f)))
+    for (const body of touchedFrom[depth + 1] ?? [])
+      for (const freedom of sumOf(body)?.keys() ?? []) if (free.has(freedom)) return false
+    return true
   }
 
   /** What the couplers chosen so far add. */

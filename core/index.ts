@@ -231,7 +231,15 @@ export { findSlips } from './slips.ts'
 export type { Disagreement, Mend, Seen, Spin, SpinRecord, SpinSetup } from './spin.ts'
 export { expectedOf, findDisagreements, findMends, readMounts, spin } from './spin.ts'
 export type { GoNoGo, Piece, ShimAim, ShimChoice, ShimPlan, Stack } from './stacks.ts'
-export { MOST_PIECES, STACK_UNITS_PER_MM, nearestStacks, planShims, stacksRound } from './stacks.ts'
+export {
+  MOST_FITTED,
+  MOST_PIECES,
+  MOST_THICKNESS,
+  STACK_UNITS_PER_MM,
+  nearestStacks,
+  planShims,
+  stacksRound,
+} from './stacks.ts'
 export type { StageState, Waiting } from './stages.ts'
 export type { Need, OrderRule, OrderTarget } from './orders.ts'
 export { ORDER_RULES, needsOf, orderKey } from './orders.ts'

@@ -54,9 +54,14 @@ export type LossResult =
   | { readonly kind: 'holds-itself' }
   | { readonly kind: 'unsettled'; readonly laws: readonly Law[] }
 
-/** Losses turn the power round in a link of parallel paths; it is then looked at the other way. */
+/** How often links are looked at anew whose power the losses turned round. */
 const MOST_TURNS = 12
 
+/**
+ * Losses of a drive in one position, as shares of the power at the input. The direction of
+ * every link is taken from the balance without losses, and anew from that with them until
+ * both agree. Shares that a person set are held to.
+ */
 export function solveLosses(box: BoxIndex, drive: Drive, efficiencies: Efficiencies): LossResult {
   const { motions, isOverrun } = drive
   const { input } = box.draft
@@ -78,6 +83,7 @@ export function solveLosses(box: BoxIndex, drive: Drive, efficiencies: Efficienc
 
   /** Which way each law bears load, by what was found last. */
   let assumed = new Map([...drive.multipliers].filter(([, multiplier]) => !multiplier.isZero()))
+  let turned: readonly Borne[] = []
   for (let turn = 0; turn < MOST_TURNS; turn++) {
     const rolling = [...assumed].map(([law, multiplier]) => ({
       law,
@@ -98,16 +104,15 @@ export function solveLosses(box: BoxIndex, drive: Drive, efficiencies: Efficienc
       const found = lossy[at] && statics.multipliers.get(lossy[at])
       return { law, terms, assumed: multiplier, found: found ?? ZERO }
     })
-    const turned = borne.filter(({ assumed: was, found }) => was.sign() * found.sign() < 0)
+    turned = borne.filter(({ assumed: was, found }) => was.sign() * found.sign() < 0)
     if (turned.length === 0) return lossesOf(drive, borne, input, speedOf, bearingsOf)
-    // Where nothing is shared, another direction than without losses is no motion at all.
+    // An output that would have to be driven: the box cannot move its load.
     if (turned.some(({ law }) => law.kind === 'load')) return { kind: 'holds-itself' }
-    if (turn === MOST_TURNS - 1) return { kind: 'unsettled', laws: turned.map(({ law }) => law) }
     assumed = new Map(
       borne.map(({ law, assumed: was, found }) => [law, found.isZero() ? was : found]),
     )
   }
-  return { kind: 'holds-itself' }
+  return { kind: 'unsettled', laws: turned.map(({ law }) => law) }
 }
 
 /** A law with what it bears, and which way it was taken to. */
@@ -144,14 +149,12 @@ function lossesOf(
   const bearings = [...received]
     .map(([body, power]) => ({ body, power: power.mul(ONE.sub(bearingsOf(body))) }))
     .filter(({ power }) => !power.isZero())
-  const gives = [...links, ...bearings].some(({ power }) => power.sign() < 0)
   const outputs = drive.outputs.map((output) => ({
     ...output,
     torque: (loads.get(output.body) ?? ZERO).neg(),
   }))
   const atOutputs = outputs.reduce((sum, { speed, torque }) => sum.add(speed.mul(torque)), ZERO)
-  if (gives || (isOverrun ? atOutputs.sign() >= 0 : atOutputs.sign() <= 0))
-    return { kind: 'holds-itself' }
+  if (isOverrun ? atOutputs.sign() >= 0 : atOutputs.sign() <= 0) return { kind: 'holds-itself' }
   const efficiency = isOverrun ? atOutputs.inverse().neg() : atOutputs
   return { kind: 'solved', outputs, efficiency, links, bearings }
 }

@@ -50,8 +50,13 @@ describe('a transaxle', () => {
   const positions = analyseBox(box)
 
   it('holds its final drive; a box with one output and no differential does not', () => {
-    expect(holdsFinalDrive(box)).toBe(true)
-    expect(holdsFinalDrive(boxOf(draft))).toBe(false)
+    expect(holdsFinalDrive(counted)).toBe(true)
+    expect(holdsFinalDrive(draft)).toBe(false)
+    // A differential between two axles reduces nothing by itself.
+    const flanges = counted.members.map((each) =>
+      each.kind === 'side-shaft' ? { ...each, kind: 'flange' as const } : each,
+    )
+    expect(holdsFinalDrive({ ...counted, members: flanges })).toBe(false)
   })
 
   it('has gearbox ratios at its pinion shaft, which the final drive takes to the side shafts', () => {

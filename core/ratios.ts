@@ -5,7 +5,7 @@ import type { RatioFactor } from './path.ts'
 import { ratioFactors } from './path.ts'
 import type { Rational } from './rational.ts'
 import { ONE, rational } from './rational.ts'
-import type { FinalDrive } from './types.ts'
+import type { BoxDraft, FinalDrive } from './types.ts'
 
 export interface RatioRow extends PositionAnalysis {
   /** Turns of the input for one turn of the output; null where the position does not drive it. */
@@ -57,12 +57,12 @@ export function compareRatios(
   })
 }
 
-/** Whether a box holds its final drive: power leaves it through a differential of its own. */
-export function holdsFinalDrive({ draft }: Pick<Box, 'draft'>): boolean {
-  const { links, outputs } = draft
+/** Whether a box holds its final drive: power leaves it by side shafts of a differential. */
+export function holdsFinalDrive({ links, members, outputs }: BoxDraft): boolean {
+  const isSideShaft = (body: string): boolean =>
+    outputs.includes(body) && members.some(({ id, kind }) => id === body && kind === 'side-shaft')
   return links.some(
-    (link) =>
-      link.kind === 'differential' && outputs.includes(link.left) && outputs.includes(link.right),
+    (link) => link.kind === 'differential' && isSideShaft(link.left) && isSideShaft(link.right),
   )
 }
 
@@ -77,5 +77,8 @@ export function ratioPlaces(box: Box, positions: readonly PositionAnalysis[]): r
   return draft.members
     .map(({ id }) => id)
     .filter((id) => id !== draft.input)
-    .filter((id) => draft.outputs.includes(id) || onWays.every((way) => way.has(id)))
+    .filter(
+      (id) =>
+        draft.outputs.includes(id) || (onWays.length > 0 && onWays.every((way) => way.has(id))),
+    )
 }

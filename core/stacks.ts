@@ -19,6 +19,11 @@ export interface Stack {
   readonly total: number
 }
 
+/** No leaf and no shim is thicker: 20 mm, in tenths of a micrometre. */
+export const MOST_THICKNESS = 200_000
+/** Shims fitted in one place. */
+export const MOST_FITTED = 6
+
 /** A leaf set or a shelf has no more sizes than this. */
 export const MOST_PIECES = 60
 

@@ -103,10 +103,10 @@ export const MEASURE_NAMES: Readonly<Record<Measure, string>> = {
 /** How it is done, said beside the entry. */
 export const MEASURE_HINTS: Readonly<Record<Measure, string>> = {
   'ring-gap':
-    'Clean and dry the ring and its cone. Press the ring square on the cone by hand, and slide the leaves in at three or more places round it. Oil on the cone or a cocked ring reads wrong. Stacked leaves: 0.40+0.45. What went in and what did not: 0.80..0.85.',
+    'Clean and dry the ring and its cone. Press the ring square on the cone by hand, and slide the leaves in at three or more places round it. Oil on the cone or a cocked ring reads wrong. Write stacked leaves with + between them, and what went in and what did not with two points between: thinner..thicker.',
   'dog-engagement': 'Sleeve fully home: how far its teeth reach over the dog teeth.',
   'fork-clearance':
-    'Leaves between the fork’s pad and the groove of the sleeve, pad by pad. Stacked leaves: 0.5+0.3. What went in and what did not: 0.8..0.9.',
+    'Leaves between the fork’s pad and the groove of the sleeve, pad by pad. Stacked leaves are written with + between them.',
   'spline-rock':
     'Hold the shaft, rock the flange or sprocket, and read the whole way it goes at a radius you measure.',
   'end-play':

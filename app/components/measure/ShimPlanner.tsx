@@ -1,7 +1,14 @@
 import { useState } from 'react'
 
 import type { EnteredLimit, FittedShims, ReadingUnit } from 'core'
-import { STACK_UNITS_PER_MM, boundsOf, figureOf, planShims } from 'core'
+import {
+  MOST_FITTED,
+  MOST_THICKNESS,
+  STACK_UNITS_PER_MM,
+  boundsOf,
+  figureOf,
+  planShims,
+} from 'core'
 
 import type { Shelf } from '~/shelf.ts'
 import { formatThickness, stackText } from '~/shelf.ts'
@@ -9,9 +16,6 @@ import { UNIT_NAMES } from '~/words/measures.ts'
 
 const MOST_SHIMS = 3
 const LISTED = 4
-/** As many as an entry holds, and the thickest of them: 20 mm. */
-const MOST_FITTED = 6
-const MOST_THICKNESS = 200_000
 
 interface ShimPlannerProps {
   readonly shelf: Shelf
@@ -142,7 +146,7 @@ export function ShimPlanner(props: ShimPlannerProps) {
               Fitted
             </button>
             {other !== '' && pieces === undefined && (
-              <span className="trouble">Write what each shim measures, such as 0.50 + 0.30.</span>
+              <span className="trouble">Write what each shim measures, with + between them.</span>
             )}
           </div>
           <p className="text-graphite">Measure again after fitting, and keep that reading too.</p>

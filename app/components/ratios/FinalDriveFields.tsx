@@ -80,7 +80,7 @@ export function FinalDriveFields() {
           <TriangleAlert aria-hidden /> {problem}
         </p>
       )}
-      {holdsFinalDrive({ draft }) && (
+      {holdsFinalDrive(draft) && (
         <p className={finalDrive ? 'trouble mt-2' : 'mt-2'}>
           {finalDrive && <TriangleAlert aria-hidden />} This box holds its final drive: the ratios
           at its side shafts are overall already.{' '}
