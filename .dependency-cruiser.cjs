@@ -1,3 +1,22 @@
+/** What each room of the core may build on; whatever is not listed here knows nothing of the others. */
+const ROOMS = {
+  number: [],
+  box: ['number'],
+  train: ['number', 'box'],
+  count: ['number', 'box', 'train'],
+  measure: ['number'],
+  job: ['number', 'box', 'train', 'count', 'measure'],
+  drawing: ['number', 'box'],
+}
+
+/** What each folder of logic in the app may know of the app besides itself. */
+const FOLDERS = {
+  words: ['words', 'settings'],
+  files: ['words', 'views', 'settings'],
+  views: ['words', 'files', 'settings'],
+  client: ['words', 'files', 'views', 'settings'],
+}
+
 /** @type {import('dependency-cruiser').IConfiguration} */
 module.exports = {
   forbidden: [
@@ -12,15 +31,39 @@ module.exports = {
     {
       name: 'basic-types-import-nothing',
       severity: 'error',
-      from: { path: '^core/types\\.ts$' },
+      from: { path: '^core/box/types\\.ts$' },
       to: { path: '.' },
+    },
+    ...Object.entries(ROOMS).map(([room, builtOn]) => ({
+      name: `core-${room}-knows-its-place`,
+      severity: 'error',
+      from: { path: `^core/${room}/`, pathNot: '\\.test\\.ts$' },
+      to: { path: '^core/', pathNot: `^core/(${[room, ...builtOn].join('|')})/` },
+    })),
+    ...Object.entries(FOLDERS).map(([folder, known]) => ({
+      name: `app-${folder}-knows-its-place`,
+      severity: 'error',
+      from: { path: `^app/${folder}/`, pathNot: '\\.test\\.ts$' },
+      to: { path: '^app/', pathNot: `^app/(${[folder, ...known].join('|')})[/.]` },
+    })),
+    {
+      name: 'views-and-files-are-without-react',
+      severity: 'error',
+      from: { path: '^app/(views|files|words)/' },
+      to: { path: '^node_modules/(react|react-dom|react-router|radix-ui)/' },
+    },
+    {
+      name: 'the-server-draws-and-uses-no-other-component',
+      severity: 'error',
+      from: { path: '^app/\\.server/' },
+      to: { path: '^app/(components|client|routes)/', pathNot: '^app/components/section/' },
     },
     { name: 'no-cycles', severity: 'error', from: {}, to: { circular: true } },
     {
       name: 'server-code-stays-on-the-server',
-      comment: 'Components and words run in the browser too.',
+      comment: 'All else runs in the browser too.',
       severity: 'error',
-      from: { path: '^app/(components|words|workers)/' },
+      from: { path: '^app/(client|components|files|views|words|workers)/' },
       to: { path: '^app/\\.server/' },
     },
     {

@@ -7,12 +7,15 @@ export default defineConfig({
   timeout: 180_000,
   expect: { timeout: 20_000 },
   workers: 2,
+  fullyParallel: true,
+  // What passes at the second try only is told in the summary as flaky, for its cause to be mended.
+  retries: 1,
   reporter: [['list'], ['json', { outputFile: '.udrix/test/playwright.json' }]],
   use: {
     viewport: { width: 1280, height: 800 },
     // Motion has tests of its own; in all others it would only cost time.
     contextOptions: { reducedMotion: 'reduce' },
-    trace: 'retain-on-failure',
+    trace: 'on-first-retry',
     launchOptions: {
       executablePath: '/usr/bin/chromium',
       args: [

@@ -17,7 +17,9 @@ export default [
       index('routes/traceDrawing.tsx'),
       route('parts', 'routes/traceParts.tsx'),
       route('forces', 'routes/traceForces.tsx'),
-      route('spin', 'routes/traceSpin.tsx'),
+      layout('routes/jobs.tsx', { id: 'routes/jobOfTrace' }, [
+        route('spin', 'routes/traceSpin.tsx'),
+      ]),
       route('towing', 'routes/traceTowing.tsx'),
       route('compare', 'routes/traceCompare.tsx'),
       route('sheet', 'routes/traceSheet.tsx'),

@@ -1,4 +1,4 @@
-import type { LengthUnit, RoadSpeedUnit, TorqueUnit } from './format.ts'
+import type { LengthUnit, RoadSpeedUnit, TorqueUnit } from './words/format.ts'
 import type { EndNames, VocabularyName } from './words/vocabulary.ts'
 
 export const THEMES = ['system', 'light', 'dark'] as const

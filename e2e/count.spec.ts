@@ -1,4 +1,4 @@
-import { FOUR_SPEED_COUNTS, countAll, hearNothing, startFourSpeed } from './pages.ts'
+import { FOUR_SPEED_COUNTS, countAll, hearNothing, openDemo, startFourSpeed } from './pages.ts'
 import { expect, openPage, startUdrix, test } from './udrix.ts'
 
 test('impossible counts are refused at the field and the field keeps what was typed', async ({
@@ -117,6 +117,44 @@ test('with the database stopped an entry stays, says so, and is kept when it is 
   await expect(page.getByRole('button', { name: /^Head gear, input shaft/ })).toContainText('20')
   await page.close()
   await udrix.stop()
+})
+
+test('twins on two countershafts are counted once, the second count on the other one', async ({
+  page,
+}) => {
+  await openDemo(page, 'Grimsound ten', 'Count')
+  // 22 gears: six on the second countershaft, and its idler, are twins.
+  const box = page.url().replace(/\/count.*/, '')
+  await page.goto(`${box}/count?gear=counter-b-1`)
+  await expect(page.getByText('Gear 6 of 15')).toBeVisible()
+  await expect(page.getByLabel(/^1st gear, countershaft a and countershaft b/)).toHaveValue('18')
+  await page.goto(`${box}/count?gear=counter-b-1&pass=second`)
+  await expect(
+    page.getByText('Count it again, on the countershaft b: how many teeth?'),
+  ).toBeVisible()
+})
+
+test('a warning is left as it is, and is told again once its figures are others', async ({
+  page,
+}) => {
+  await startFourSpeed(page, 'Left so')
+  // Sums of 60 teeth; the fourth gear counted, 1st on the main shaft, makes 65 with its mate of 20.
+  await countAll(
+    page,
+    FOUR_SPEED_COUNTS.map((count, at) => (at === 3 ? 45 : count)),
+  )
+  const warning = page.getByText(/have 65 teeth together/)
+  await page.locator('p', { has: warning }).getByRole('button', { name: 'Leave it so' }).click()
+  await page.getByText('One warning left as it is').click()
+  await expect(page.getByRole('listitem').filter({ has: warning })).toContainText('Left, ')
+  await expect(page.getByText('Kept', { exact: true })).toBeVisible()
+  await page.reload()
+  await expect(page.getByText('One warning left as it is')).toBeVisible()
+  await page.getByRole('button', { name: /^1st gear, main shaft/ }).click()
+  await page.getByRole('textbox', { name: '1st gear, main shaft' }).fill('46')
+  await page.keyboard.press('Enter')
+  await expect(page.getByText(/have 66 teeth together/)).toBeVisible()
+  await expect(page.getByText('One warning left as it is')).toHaveCount(0)
 })
 
 test('with the database stopped the bench and a new box say so and keep what was typed', async ({

@@ -54,7 +54,9 @@ test('the drawing is a picture of its own, in the words and for the position cho
 }) => {
   await page.goto('/')
   await page.getByRole('button', { name: 'Settings' }).click()
-  await page.getByRole('menuitemradio', { name: /^layshaft/ }).click()
+  const layshaft = page.getByRole('menuitemradio', { name: /^layshaft/ })
+  await layshaft.click()
+  await expect(layshaft).toBeChecked()
   await page.keyboard.press('Escape')
   await openDemo(page, 'Fenwold', 'Trace')
   await page.keyboard.press('5')

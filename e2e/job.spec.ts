@@ -17,8 +17,8 @@ const allKept = (page: Page) => expect(page.getByText('All entries kept')).toBeV
 
 test('turns that disagree with the counts name the gear to count again', async ({ page }) => {
   const box = await startFourSpeed(page, 'Turned')
-  // The third gear of the main shaft, 30 teeth, is written down as 31.
-  const wrong = FOUR_SPEED_COUNTS.map((count) => count)
+  // The third gear of the main shaft, 30 teeth, is written down as 31: the second to be counted.
+  const wrong = FOUR_SPEED_COUNTS.map((count, at) => (at === 1 ? 31 : count))
   await countAll(page, wrong)
   await openJob(page, box, 'turns?position=3')
   await expect(page.getByRole('radio', { name: 'N' })).toHaveCount(0)
@@ -27,11 +27,17 @@ test('turns that disagree with the counts name the gear to count again', async (
   await entry.press('Enter')
   await expect(page.getByRole('alert')).toContainText('“3 7/0” divides by 0')
   await expect(entry).toHaveValue('3 7/0')
-  // By the counts 3rd turns a·b; a reading far from it disagrees whatever it is.
-  await entry.fill('99 7/8')
+  // In truth 40/20 · 30/30 is 2, so 20 turns in for 10 out; by the counts 2 · 31/30 is 20.667.
+  await entry.fill('20')
   await entry.press('Enter')
   await expect(page.getByText('Disagrees.')).toBeVisible()
   const suspects = page.getByRole('region', { name: 'What may be wrong' })
+  await expect(suspects).toContainText('3rd gear, main shaft: 30 teeth instead of 31')
+  await page.getByRole('button', { name: 'Take back' }).click()
+  // A reading far from anything that a count or two would explain.
+  await entry.fill('99 7/8')
+  await entry.press('Enter')
+  await expect(page.getByText('99 7/8 in for 10 out')).toBeVisible()
   await expect(suspects).toContainText('turns were misread')
   await page.getByRole('button', { name: 'Take back' }).click()
   await expect(page.getByText('Disagrees.')).toHaveCount(0)
@@ -42,6 +48,8 @@ test('turns that disagree with the counts name the gear to count again', async (
   await expect(page.getByText('99 7/8 out for 10 in')).toBeVisible()
   await expect(page.getByText(/turns of the output\. You read/)).toBeVisible()
   await page.getByRole('button', { name: 'Take back' }).click()
+  await page.getByRole('button', { name: 'Read the input' }).click()
+  await expect(page.getByRole('textbox', { name: 'Turns of the input' })).toBeEmpty()
   await allKept(page)
   await page.reload()
   await expect(page.getByText('Mark input and output')).toBeVisible()

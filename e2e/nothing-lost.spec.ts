@@ -141,6 +141,8 @@ test('in an outage a job’s pages stay, half-typed readings too, and a photogra
   await page.getByRole('link', { name: 'Measure', exact: true }).click()
   await expect(page.getByLabel('Reading 1')).toBeVisible()
   await page.getByRole('link', { name: 'Job', exact: true }).click()
+  // Until the job's page is there, that of measures stands with a like field.
+  await expect(page).toHaveURL(/\/job$/)
   const drawn = await page.evaluate(async () => {
     const canvas = new OffscreenCanvas(320, 160)
     canvas.getContext('2d')?.fillRect(20, 20, 100, 60)

@@ -136,7 +136,10 @@ export const test = base.extend<{ readonly quiet: undefined }, { readonly udrix:
   quiet: [
     async ({ page, baseURL }, use) => {
       const problems: string[] = []
-      page.on('pageerror', (error) => problems.push(error.message))
+      page.on('pageerror', ({ message }) => {
+        // What the router had asked for when the page was left is no problem of the page.
+        if (message !== 'signal is aborted without reason') problems.push(message)
+      })
       page.on('console', (message) => {
         // The browser reports every refused form; the tests look at the refusal itself.
         if (message.type() === 'error' && !/status of 4\d\d/.test(message.text()))

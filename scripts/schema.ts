@@ -5,7 +5,7 @@ import path from 'node:path'
 import { format } from 'prettier'
 import { z } from 'zod'
 
-import { boxFileSchema } from '../app/boxFile.ts'
+import { boxFileSchema } from '../app/files/boxFile.ts'
 import { ROOT } from './paths.mjs'
 
 const schema = z.toJSONSchema(boxFileSchema, { target: 'draft-2020-12' })

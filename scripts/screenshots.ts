@@ -58,16 +58,19 @@ try {
   await take('trace-dual-clutch', of('Solvane', 'trace?position=4'))
   await take('trace-parts', of('Calder', 'trace/parts?position=2'))
   await take('trace-forces', of('Ostrel', 'trace?position=1&layers=torque,names,counts,forces'))
-  await take(
-    'trace-spin',
-    of('Ostrel', 'trace/spin?test=output&output-moved=main-2&output-stood=counter,input'),
-  )
   await take('trace-sheet', of('Harrowgap', 'trace/sheet'))
   await take('layout', of('Fenwold', 'layout?part=gears:counter-5'))
   await take('job', of('Ostrel', 'job'))
   await take('turns', of('Ostrel', 'turns?position=3'))
   await take('measure', of('Ostrel', `measure?part=${encodeURIComponent('ring:coupler-1-2/2')}`))
   await take('positions', of('Grimsound eighteen', 'layout?view=positions'))
+
+  await page.goto(
+    of('Ostrel', 'trace/spin?test=output&output-moved=main-2&output-stood=counter,input'),
+  )
+  await page.getByRole('button', { name: 'Keep in the job' }).click()
+  await page.getByText('All entries kept').waitFor()
+  await takePicture(page, 'trace-spin')
 
   await page.goto(of('Harrowgap', 'layout'))
   await page.locator('[data-part="gears:main-2"]').focus()

@@ -5,7 +5,7 @@ import path from 'node:path'
 
 import { z } from 'zod'
 
-import { boxFileSchema } from '../app/boxFile.ts'
+import { boxFileSchema } from '../app/files/boxFile.ts'
 import { ROOT } from './paths.mjs'
 
 const EXAMPLE = path.join(ROOT, 'docs/example-box.json')

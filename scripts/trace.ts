@@ -8,7 +8,7 @@ import { parseArgs } from 'node:util'
 import { analyseBox, checkBox, formatFraction, toNumber } from 'core'
 import type { Analysis, BodyMotion, PathEnd } from 'core'
 
-import { parseBoxFile } from '../app/boxFile.ts'
+import { parseBoxFile } from '../app/files/boxFile.ts'
 import { issueWords } from '../app/words/issues.ts'
 
 const USAGE = 'Usage: npm run -s trace -- FILE [--position LABEL]'

@@ -1,10 +1,11 @@
 /** @jest-environment node */
 import path from 'node:path'
-
 import { sql } from 'drizzle-orm'
 
 import type { BoxDraft } from 'core'
 import { diffDrafts, movePart, removePart, threeShaftBox } from 'core'
+
+import { formatBoxFile } from '../files/boxFile.ts'
 
 import {
   BENCH_PAGE_SIZE,
@@ -23,7 +24,6 @@ import { boxRevisions } from './db/tables/boxRevisions.ts'
 import { demoBoxes, seedDemo } from './demo.ts'
 import { draftBefore, listRevisions } from './history.ts'
 import { importBox } from './importBox.ts'
-import { formatBoxFile } from '../boxFile.ts'
 
 const migrations = path.resolve('app/.server/db/migrations')
 const draft: BoxDraft = threeShaftBox({

@@ -6,10 +6,11 @@ import { v7 as uuidv7 } from 'uuid'
 import type { BoxDraft, Edit, EditConflict, EditRefusal } from 'core'
 import { applyEdit } from 'core'
 
+import { limitIssues } from '../files/boxFile.ts'
+
 import type { Queries } from './db/client.ts'
 import { db, transact } from './db/client.ts'
 import { draftOfDocument } from './db/documents.ts'
-import { limitIssues } from '../boxFile.ts'
 import { announce } from './events.ts'
 import { isId } from './ids.ts'
 import { boxRevisions } from './db/tables/boxRevisions.ts'

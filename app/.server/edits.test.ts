@@ -47,6 +47,18 @@ describe('changes of parts', () => {
       change({ ...part, before: gear, after: null }),
       change({ kind: 'field', field: 'outputs', before: ['a'], after: ['a', 'b'] }),
       change({ kind: 'field', field: 'notes', before: 'x', after: null }),
+      change({
+        kind: 'part',
+        list: 'leftWarnings',
+        id: `tooth-sum-differs ${'p'.repeat(60)} 63 60`,
+        before: null,
+        after: {
+          id: `tooth-sum-differs ${'p'.repeat(60)} 63 60`,
+          by: 'AB',
+          at: '2026-01-31T12:00:00.000Z',
+        },
+        at: 0,
+      }),
       change({ kind: 'order', list: 'axes', before: ['a', 'b'], after: ['b', 'a'] }),
     ])
       expect(editSchema.parse(edit)).toEqual(edit)

@@ -3,10 +3,12 @@ import { z } from 'zod'
 import type { Edit } from 'core'
 import { BOX_FIELDS, PART_LISTS } from 'core'
 
-import { writtenText } from '../text.ts'
-import { fieldSchemas, partSchemas, toothCountSchema } from '../boxFile.ts'
+import { writtenText } from '../files/text.ts'
+import { LARGEST, fieldSchemas, partSchemas, toothCountSchema } from '../files/boxFile.ts'
 
 const id = writtenText().min(1).max(60)
+/** Of a part of any list. */
+const partId = writtenText().min(1).max(LARGEST.warningLength)
 const finalDrive = z
   .strictObject({ drivingToothCount: toothCountSchema, drivenToothCount: toothCountSchema })
   .nullable()
@@ -14,23 +16,23 @@ const finalDrive = z
 /** More changes than this in one edit come from no page of ours. */
 const MOST_CHANGES = 2_000
 
-const part = z.looseObject({ id })
+const part = z.looseObject({ id: partId })
 
 /** A part as it is to become has the shape of its list; what it was is only compared with. */
 const partChange = z
   .strictObject({
     kind: z.literal('part'),
     list: z.enum(PART_LISTS),
-    id,
+    id: partId,
     before: part.nullable(),
     after: part.nullable(),
     at: z.int().min(0),
   })
-  .superRefine(({ list, id: partId, after }, context) => {
+  .superRefine(({ list, id: changed, after }, context) => {
     if (!after) return
     const checked = partSchemas[list].safeParse(after)
-    if (!checked.success) context.addIssue(sentenceOf(partId, checked.error))
-    if (after.id !== partId) context.addIssue(`The part "${partId}" cannot take another id.`)
+    if (!checked.success) context.addIssue(sentenceOf(changed, checked.error))
+    if (after.id !== changed) context.addIssue(`The part "${changed}" cannot take another id.`)
   })
 
 const fieldChange = z
@@ -48,8 +50,8 @@ const fieldChange = z
 const orderChange = z.strictObject({
   kind: z.literal('order'),
   list: z.enum(PART_LISTS),
-  before: z.array(id).max(MOST_CHANGES),
-  after: z.array(id).max(MOST_CHANGES),
+  before: z.array(partId).max(MOST_CHANGES),
+  after: z.array(partId).max(MOST_CHANGES),
 })
 
 function sentenceOf(what: string, error: z.ZodError): string {

@@ -36,12 +36,11 @@ function reconnect(): void {
   client = undefined
   if (isEnding) return
   setTimeout(() => {
-    if (!isEnding && listeners.size > 0) listen(true)
+    if (!isEnding && listeners.size > 0) listen()
   }, RECONNECT_MS).unref()
 }
 
-/** `hasMissed` says that changes may have been announced while nobody heard them. */
-function listen(hasMissed: boolean): void {
+function listen(): void {
   if (client) return
   const next = new pg.Client({
     connectionString: databaseUrl(),
@@ -60,7 +59,8 @@ function listen(hasMissed: boolean): void {
     .connect()
     .then(async () => {
       await next.query(`listen ${CHANNEL}`)
-      if (hasMissed) tell(EVERYTHING)
+      // Until now nobody heard what was announced.
+      tell(EVERYTHING)
     })
     .catch(() => {
       // Ended before it began; "end" is not told then.
@@ -72,7 +72,7 @@ function listen(hasMissed: boolean): void {
 /** Hears of changes until the function that comes back is called. */
 export function onChange(listener: Listener): () => void {
   listeners.add(listener)
-  listen(false)
+  listen()
   return () => {
     listeners.delete(listener)
   }

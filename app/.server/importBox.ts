@@ -1,5 +1,5 @@
-import type { FileIssue } from '../boxFile.ts'
-import { openBoxFile } from '../openBoxFile.ts'
+import type { FileIssue } from '../files/boxFile.ts'
+import { openBoxFile } from '../files/openBoxFile.ts'
 import { createBox } from './boxes.ts'
 
 export type ImportOutcome =

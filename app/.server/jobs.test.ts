@@ -1,18 +1,18 @@
 /** @jest-environment node */
 import path from 'node:path'
-
 import { sql } from 'drizzle-orm'
 import { v7 as uuidv7 } from 'uuid'
 
 import type { EnteredLimit, Entry, EntryBody } from 'core'
 import { readJob, threeShaftBox } from 'core'
 
+import { USUAL_SHELF } from '../files/shelf.ts'
+
 import { createBox, deleteBox, findBox, restoreBox } from './boxes.ts'
 import { db, migrateDatabase, pool } from './db/client.ts'
 import { MOST_ENTRIES, addEntries, jobsOfBox, jobsOfBoxes, openJob } from './jobs.ts'
 import { summariesOf, summaryOf } from './jobSummaries.ts'
 import { dropRule, keepRule, keepShelf, readRules, readShelf } from './shelf.ts'
-import { USUAL_SHELF } from '../shelf.ts'
 
 const draft = threeShaftBox({
   name: 'unit',
@@ -111,6 +111,15 @@ describe('the time of an entry is the server’s', () => {
     const [job] = await jobsOfBox(boxId)
     // Entered last, by the clock that everybody goes by.
     expect(readJob(job?.entries ?? []).waitingFor).toBe('slow')
+  })
+
+  test('what was long on its way stays before what was entered after it', async () => {
+    const { boxId, jobId } = await unitWithJob()
+    const ago = (ms: number) => new Date(Date.now() - ms).toISOString()
+    await added(boxId, jobId, [entry({ kind: 'waiting', for: 'first' }, ago(5_100))], ago(5_000))
+    await added(boxId, jobId, [entry({ kind: 'waiting', for: 'second' }, ago(4_000))], ago(10))
+    const [job] = await jobsOfBox(boxId)
+    expect(readJob(job?.entries ?? []).waitingFor).toBe('second')
   })
 
   test('what waited through an outage counts from when it was entered', async () => {

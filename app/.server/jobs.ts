@@ -5,7 +5,7 @@ import { v7 as uuidv7 } from 'uuid'
 import type { Entry, EntryBody, ShopRule } from 'core'
 import { limitFor, readJob } from 'core'
 
-import { entrySchema } from '../jobEntry.ts'
+import { entrySchema } from '../files/jobEntry.ts'
 import type { Queries } from './db/client.ts'
 import { db, transact } from './db/client.ts'
 import { boxes } from './db/tables/boxes.ts'
@@ -174,10 +174,17 @@ export type EntryOutcome =
   | { readonly kind: 'absent' | 'deleted' | 'full' }
   | { readonly kind: 'closed' | 'other-open'; readonly number: number }
 
+/**
+ * How wrong a clock has to be before it is corrected, and by which steps. What an entry took
+ * on its way is within it: it says nothing of the clock, and differs from entry to entry.
+ */
+const CLOCK_STEP_MS = 30_000
+
 /** When something was entered, by the server's clock. */
 function enteredAt(at: string, sentAt: string | undefined, now: number): Date {
   const late = sentAt === undefined ? 0 : now - Date.parse(sentAt)
-  return new Date(Math.min(now, Date.parse(at) + late))
+  const wrong = Math.round(late / CLOCK_STEP_MS) * CLOCK_STEP_MS
+  return new Date(Math.min(now, Date.parse(at) + wrong))
 }
 
 /**

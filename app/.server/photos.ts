@@ -2,7 +2,7 @@
 import { and, eq } from 'drizzle-orm'
 import sharp from 'sharp'
 
-import { MOST_PHOTOS, PHOTO_TYPES } from '../photo.ts'
+import { MOST_PHOTOS, PHOTO_TYPES } from '../files/photo.ts'
 import { db, transact } from './db/client.ts'
 import { jobPhotos } from './db/tables/jobPhotos.ts'
 import { jobs } from './db/tables/jobs.ts'

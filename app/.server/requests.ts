@@ -1,7 +1,7 @@
 /** What a request brings, read and made storable; what cannot be read is answered here. */
 import { data } from 'react-router'
 
-import { parseJson, storable } from '../text.ts'
+import { parseJson, storable } from '../files/text.ts'
 
 const NOT_A_FORM = 'What was sent is no form. Load the page again and send it from there.'
 

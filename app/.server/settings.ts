@@ -1,7 +1,7 @@
 import { createCookie } from 'react-router'
 import { z } from 'zod'
 
-import { LENGTH_UNITS, ROAD_SPEED_UNITS, TORQUE_UNITS } from '../format.ts'
+import { LENGTH_UNITS, ROAD_SPEED_UNITS, TORQUE_UNITS } from '../words/format.ts'
 import type { Settings } from '../settings.ts'
 import { DEFAULT_SETTINGS, THEMES } from '../settings.ts'
 import { END_NAMES, VOCABULARIES } from '../words/vocabulary.ts'

@@ -3,8 +3,8 @@ import { eq, like } from 'drizzle-orm'
 
 import type { ShopRule } from 'core'
 
-import type { Shelf } from '../shelf.ts'
-import { USUAL_SHELF, ruleSchema, shelfSchema } from '../shelf.ts'
+import type { Shelf } from '../files/shelf.ts'
+import { USUAL_SHELF, ruleSchema, shelfSchema } from '../files/shelf.ts'
 import { db, transact } from './db/client.ts'
 import { shop } from './db/tables/shop.ts'
 import { EVERYTHING, announce } from './events.ts'

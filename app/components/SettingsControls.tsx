@@ -1,5 +1,6 @@
 import { Check, Settings2 } from 'lucide-react'
 import { DropdownMenu } from 'radix-ui'
+import { useEffect, useRef } from 'react'
 import { useFetcher } from 'react-router'
 
 import {
@@ -8,7 +9,7 @@ import {
   ROAD_SPEED_UNIT_NAMES,
   TORQUE_UNITS,
   TORQUE_UNIT_NAMES,
-} from '~/format.ts'
+} from '~/words/format.ts'
 import type { Settings } from '~/settings.ts'
 import { THEMES } from '~/settings.ts'
 import { ENDS, END_NAMES, VOCABULARIES, WORDS } from '~/words/vocabulary.ts'
@@ -57,6 +58,15 @@ const CHOICES = [
 /** Units, words and theme: one menu, the same everywhere. */
 export function SettingsControls({ settings }: { readonly settings: Settings }) {
   const fetcher = useFetcher()
+  /** Chosen here and not answered yet: a later choice is sent with those before it. */
+  const chosen = useRef<Readonly<Record<string, string>>>({})
+  useEffect(() => {
+    if (fetcher.state === 'idle') chosen.current = {}
+  }, [fetcher.state])
+  const choose = (key: string, value: string): void => {
+    chosen.current = { ...chosen.current, [key]: value }
+    void fetcher.submit(chosen.current, { method: 'post', action: '/settings' })
+  }
   return (
     <DropdownMenu.Root modal={false}>
       <DropdownMenu.Trigger className="button-quiet">
@@ -71,9 +81,9 @@ export function SettingsControls({ settings }: { readonly settings: Settings }) 
           <DropdownMenu.RadioGroup
             key={key}
             value={settings[key]}
-            onValueChange={(value) =>
-              void fetcher.submit({ [key]: value }, { method: 'post', action: '/settings' })
-            }
+            onValueChange={(value) => {
+              choose(key, value)
+            }}
           >
             <DropdownMenu.Label className="text-graphite px-2 pt-2 text-[0.86rem]">
               {title}

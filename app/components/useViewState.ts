@@ -1,8 +1,11 @@
 import { startTransition, useCallback, useEffect, useMemo, useOptimistic, useRef } from 'react'
 import { useNavigate, useSearchParams } from 'react-router'
 
-/** Changes by key; an empty text takes the key out. */
+/** Changes by key; an empty text takes the key out, and what is undefined stays as it is. */
 export type ViewChanges = Readonly<Record<string, string | undefined>>
+
+/** Changes view state; what is worked out from the latest of it is handed a function. */
+export type ChangeView = (changes: ViewChanges | ((latest: URLSearchParams) => ViewChanges)) => void
 
 /** Long enough for a change to be on the screen before the address follows, in milliseconds. */
 const ADDRESS_DELAY_MS = 60
@@ -12,7 +15,7 @@ const ADDRESS_DELAY_MS = 60
  * when it is on the screen: the router takes several frames. Changes in quick succession
  * build on one another; none of them makes a step for the browser's back button.
  */
-export function useViewState(): readonly [URLSearchParams, (changes: ViewChanges) => void] {
+export function useViewState(): readonly [URLSearchParams, ChangeView] {
   const [address] = useSearchParams()
   const navigate = useNavigate()
   const [shown, show] = useOptimistic(address)
@@ -32,8 +35,9 @@ export function useViewState(): readonly [URLSearchParams, (changes: ViewChanges
     [],
   )
   const change = useCallback(
-    (changes: ViewChanges) => {
+    (asked: ViewChanges | ((latest: URLSearchParams) => ViewChanges)) => {
       const next = new URLSearchParams(intended.current ?? latest.current.address)
+      const changes = typeof asked === 'function' ? asked(next) : asked
       for (const [key, value] of Object.entries(changes))
         if (value === '') next.delete(key)
         else if (value !== undefined) next.set(key, value)

@@ -1,13 +1,13 @@
 import { Download, TriangleAlert, X } from 'lucide-react'
 import { Link } from 'react-router'
 
-import type { ArchiveSummary, Named } from '~/archiveTask.ts'
+import type { ArchiveSummary, Named } from '~/files/archiveTask.ts'
 import type { Step } from '~/components/archive/useArchive.ts'
 import { useArchive } from '~/components/archive/useArchive.ts'
 import { FileButton } from '~/components/FileButton.tsx'
 import { HelpButton } from '~/components/HelpButton.tsx'
 import { Preview } from '~/components/Preview.tsx'
-import { formatShare } from '~/format.ts'
+import { formatShare } from '~/words/format.ts'
 
 export default function ArchivePage() {
   const { step, takeOut, lookThrough, readIn, cancel } = useArchive()

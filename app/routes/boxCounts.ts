@@ -3,7 +3,7 @@ import { noSuchBox, withDatabase } from '~/.server/answers.ts'
 import { findBox } from '~/.server/boxes.ts'
 import { attachment } from '~/.server/downloads.ts'
 import { readSettings } from '~/.server/settings.ts'
-import { formatCountsCsv } from '~/countsCsv.ts'
+import { formatCountsCsv } from '~/files/countsCsv.ts'
 import { vocabularyOf } from '~/words/vocabulary.ts'
 
 /** The tooth counts of a box for a spreadsheet. */

@@ -4,7 +4,7 @@ import { editBox } from '~/.server/boxes.ts'
 import { sentEditSchema } from '~/.server/edits.ts'
 import { log } from '~/.server/log.ts'
 import { readJson } from '~/.server/requests.ts'
-import type { EditAnswer } from '~/editAnswer.ts'
+import type { EditAnswer } from '~/files/editAnswer.ts'
 import { refusalWords } from '~/words/issues.ts'
 
 const answer = (body: EditAnswer, status = 200): Response => Response.json(body, { status })

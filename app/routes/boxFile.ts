@@ -2,7 +2,7 @@ import type { Route } from './+types/boxFile'
 import { noSuchBox, withDatabase } from '~/.server/answers.ts'
 import { findBox } from '~/.server/boxes.ts'
 import { attachment } from '~/.server/downloads.ts'
-import { formatBoxFile } from '~/boxFile.ts'
+import { formatBoxFile } from '~/files/boxFile.ts'
 
 /** The box as a file to keep or to pass on. */
 export async function loader({ params }: Route.LoaderArgs) {

@@ -1,7 +1,7 @@
 import type { Route } from './+types/boxForces'
 import { attachment } from '~/.server/downloads.ts'
 import { findTracedBox } from '~/.server/tracedBox.ts'
-import { formatForcesCsv } from '~/traceCsv.ts'
+import { formatForcesCsv } from '~/files/traceCsv.ts'
 import { solveForces } from 'core'
 
 /** Forces at the teeth and on the shafts at the address of a Trace page, for a spreadsheet. */

@@ -6,8 +6,8 @@ import { findBox } from '~/.server/boxes.ts'
 import { attachment } from '~/.server/downloads.ts'
 import { jobsOfBox } from '~/.server/jobs.ts'
 import { readSettings } from '~/.server/settings.ts'
-import { orderLines } from '~/components/order/orderLines.ts'
-import { formatOrderCsv } from '~/orderCsv.ts'
+import { orderLines } from '~/views/order/orderLines.ts'
+import { formatOrderCsv } from '~/files/orderCsv.ts'
 import { vocabularyOf } from '~/words/vocabulary.ts'
 
 /** The parts list of a job for a spreadsheet. */

@@ -1,8 +1,8 @@
 import type { Route } from './+types/boxParts'
 import { attachment } from '~/.server/downloads.ts'
 import { findTracedBox } from '~/.server/tracedBox.ts'
-import { partRows } from '~/components/trace/partRows.ts'
-import { formatPartsCsv } from '~/traceCsv.ts'
+import { partRows } from '~/views/trace/partRows.ts'
+import { formatPartsCsv } from '~/files/traceCsv.ts'
 
 /** What every part of a box does at the address of a Trace page, for a spreadsheet. */
 export async function loader({ params, request }: Route.LoaderArgs) {

@@ -5,8 +5,8 @@ import { isDatabaseOutage } from '~/.server/db/client.ts'
 import { log } from '~/.server/log.ts'
 import { keepPhoto } from '~/.server/photos.ts'
 import { readForm } from '~/.server/requests.ts'
-import type { PhotoAnswer } from '~/photo.ts'
-import { LARGEST_PHOTO_BYTES, MOST_PHOTOS, NOT_A_PHOTO } from '~/photo.ts'
+import type { PhotoAnswer } from '~/files/photo.ts'
+import { LARGEST_PHOTO_BYTES, MOST_PHOTOS, NOT_A_PHOTO } from '~/files/photo.ts'
 
 const sentSchema = z.object({
   jobId: z.uuid(),

@@ -2,8 +2,8 @@ import type { Route } from './+types/boxRatios'
 import { noSuchBox, withDatabase } from '~/.server/answers.ts'
 import { findBox } from '~/.server/boxes.ts'
 import { attachment } from '~/.server/downloads.ts'
-import { analyseDraft } from '~/components/box/analysis.ts'
-import { formatRatiosCsv } from '~/countsCsv.ts'
+import { analyseDraft } from '~/views/box/analysis.ts'
+import { formatRatiosCsv } from '~/files/countsCsv.ts'
 import { compareRatios } from 'core'
 
 /** The ratios of a box for a spreadsheet. */

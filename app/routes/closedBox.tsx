@@ -8,7 +8,7 @@ import { useOpenBox } from '~/components/box/boxContext.ts'
 import { useOpenJob } from '~/components/job/jobContext.ts'
 import { TurnsNav } from '~/components/turns/TurnsNav.tsx'
 import { useCountSearch } from '~/components/turns/useCountSearch.ts'
-import { formatShare } from '~/format.ts'
+import { formatShare } from '~/words/format.ts'
 import { capitalize, gearName } from '~/words/names.ts'
 
 const FIELDS = [

@@ -1,10 +1,10 @@
 import { useCallback, useMemo, useState } from 'react'
 import { useHotkeys } from 'react-hotkeys-hook'
 
-import { applyEdit, countingOrder, indexBox, isDisputed } from 'core'
+import { applyEdit, countedGears, countedTogether, indexBox, isDisputed } from 'core'
 import type { BoxDraft, Gear } from 'core'
 
-import { analyseDraft } from '~/components/box/analysis.ts'
+import { analyseDraft } from '~/views/box/analysis.ts'
 import { useOpenBox } from '~/components/box/boxContext.ts'
 import { IssueList } from '~/components/box/IssueList.tsx'
 import { CautionsGate } from '~/components/count/CautionsGate.tsx'
@@ -12,9 +12,9 @@ import { CountPanel } from '~/components/count/CountPanel.tsx'
 import { CountsFile } from '~/components/count/CountsFile.tsx'
 import { GearList } from '~/components/count/GearList.tsx'
 import { RatioStrip } from '~/components/count/RatioStrip.tsx'
-import { parseCount } from '~/components/count/parseCount.ts'
-import type { Reading } from '~/components/count/reading.ts'
-import { editOfCount, isOpenFor } from '~/components/count/reading.ts'
+import { parseCount } from '~/views/count/parseCount.ts'
+import type { Reading } from '~/views/count/reading.ts'
+import { editOfCount, isOpenFor } from '~/views/count/reading.ts'
 import { Legend } from '~/components/section/Legend.tsx'
 import { SectionDrawing } from '~/components/section/SectionDrawing.tsx'
 import { useViewState } from '~/components/useViewState.ts'
@@ -36,10 +36,11 @@ function nextGear(
 export default function Count() {
   const { id, draft, words, edit } = useOpenBox()
   const [search, change] = useViewState()
-  const order = useMemo(() => countingOrder(draft), [draft])
+  const order = useMemo(() => countedGears(draft), [draft])
   const reading: Reading = search.get('pass') === 'second' ? 'second' : 'first'
+  const chosen = draft.gears.find(({ id }) => id === search.get('gear'))
   const gear =
-    order.find((candidate) => candidate.id === search.get('gear')) ??
+    order.find((candidate) => chosen && candidate === countedTogether(draft, chosen)[0]) ??
     order.find(isDisputed) ??
     order.find((candidate) => isOpenFor(candidate, reading)) ??
     order[0]
@@ -101,9 +102,9 @@ export default function Count() {
             words={words}
             litGear={gear.id}
             title={`Section along the shafts of ${draft.name}; the gear to count is lit`}
-            gearHref={(chosen) => `?gear=${chosen}&pass=${reading}`}
-            onChooseGear={(chosen) => {
-              go({ gear: chosen })
+            gearHref={(id) => `?gear=${id}&pass=${reading}`}
+            onChooseGear={(id) => {
+              go({ gear: id })
             }}
           />
         </div>
@@ -114,7 +115,7 @@ export default function Count() {
           hrefOf={(position) => `/boxes/${id}/trace?position=${position}`}
         />
       </section>
-      <aside className="border-rule bg-sheet flex min-h-0 flex-col gap-3 border-l-2 p-4">
+      <aside className="border-rule bg-sheet flex min-h-0 flex-col gap-3 overflow-auto border-l-2 p-4">
         <CountPanel
           key={`${gear.id} ${reading}`}
           gear={gear}
@@ -147,8 +148,8 @@ export default function Count() {
           order={order}
           selected={gear.id}
           reading={reading}
-          onChoose={(chosen) => {
-            go({ gear: chosen })
+          onChoose={(id) => {
+            go({ gear: id })
           }}
         />
         <CountsFile />

@@ -4,8 +4,8 @@ import { Form, Link, redirect } from 'react-router'
 import { noSuchBox, withDatabase } from '~/.server/answers.ts'
 import { listDeleted, restoreBox } from '~/.server/boxes.ts'
 import { readForm, textOf } from '~/.server/requests.ts'
-import { useLiveData } from '~/components/live.ts'
-import { formatWhen } from '~/format.ts'
+import { useLiveData } from '~/client/live.ts'
+import { formatWhen } from '~/words/format.ts'
 
 import type { Route } from './+types/deleted'
 

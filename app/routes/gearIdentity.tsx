@@ -16,7 +16,7 @@ import {
 
 import { useOpenBox } from '~/components/box/boxContext.ts'
 import { TurnsNav } from '~/components/turns/TurnsNav.tsx'
-import { formatLength, formatNumber, formatShare } from '~/format.ts'
+import { formatLength, formatNumber, formatShare } from '~/words/format.ts'
 
 type Field =
   | 'outside'

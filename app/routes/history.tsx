@@ -9,7 +9,7 @@ import { withDatabase } from '~/.server/answers.ts'
 import { HISTORY_PAGE_SIZE, draftBefore, listRevisions } from '~/.server/history.ts'
 import { useOpenBox } from '~/components/box/boxContext.ts'
 import { Comparison } from '~/components/history/Comparison.tsx'
-import { formatWhen } from '~/format.ts'
+import { formatWhen } from '~/words/format.ts'
 import { editWords } from '~/words/changes.ts'
 
 import type { Route } from './+types/history'

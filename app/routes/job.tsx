@@ -15,7 +15,7 @@ import { useOpenJob } from '~/components/job/jobContext.ts'
 import { Photos } from '~/components/job/Photos.tsx'
 import { StageList } from '~/components/job/StageList.tsx'
 import { WaitingList } from '~/components/job/WaitingList.tsx'
-import { formatWhen } from '~/format.ts'
+import { formatWhen } from '~/words/format.ts'
 
 /** Opens the next job of the box. */
 export async function action({ params }: Route.ActionArgs) {

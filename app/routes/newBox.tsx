@@ -25,7 +25,7 @@ import { Legend } from '~/components/section/Legend.tsx'
 import { SettingsControls } from '~/components/SettingsControls.tsx'
 import { SectionDrawing } from '~/components/section/SectionDrawing.tsx'
 import { CHOICE_WORDS, PATTERN_WORDS, optionWords } from '~/words/patterns.ts'
-import { writtenText } from '~/text.ts'
+import { writtenText } from '~/files/text.ts'
 import { vocabularyOf } from '~/words/vocabulary.ts'
 
 import type { Route } from './+types/newBox'

@@ -8,10 +8,10 @@ import { LINE_STATES, indexBox } from 'core'
 
 import { useOpenBox } from '~/components/box/boxContext.ts'
 import { useOpenJob } from '~/components/job/jobContext.ts'
-import type { OrderLine } from '~/components/order/orderLines.ts'
-import { orderLines, totalsOf } from '~/components/order/orderLines.ts'
-import { formatNumber } from '~/format.ts'
-import { entryBodySchema } from '~/jobEntry.ts'
+import type { OrderLine } from '~/views/order/orderLines.ts'
+import { orderLines, totalsOf } from '~/views/order/orderLines.ts'
+import { formatNumber } from '~/words/format.ts'
+import { entryBodySchema } from '~/files/jobEntry.ts'
 import { LINE_STATE_NAMES } from '~/words/measures.ts'
 
 const HEADINGS = ['Part', 'Why', 'Quantity', 'Price each', 'State'] as const

@@ -3,7 +3,7 @@ import { Suspense, lazy, useMemo } from 'react'
 
 import { compareRatios, indexBox, ratioPlaces } from 'core'
 
-import { analyseDraft } from '~/components/box/analysis.ts'
+import { analyseDraft } from '~/views/box/analysis.ts'
 import { useOpenBox } from '~/components/box/boxContext.ts'
 import { IssueList } from '~/components/box/IssueList.tsx'
 import { FinalDriveFields } from '~/components/ratios/FinalDriveFields.tsx'
@@ -43,7 +43,7 @@ export default function Ratios() {
               ...places.map((place) => [place, bodyName(naming, place)] as const),
             ]}
             onChange={(place) => {
-              change({ at: place === '' ? undefined : place })
+              change({ at: place })
             }}
           />
         </div>

@@ -9,7 +9,7 @@ import { readForm, textOf } from '~/.server/requests.ts'
 import { readSettings } from '~/.server/settings.ts'
 import { dropRule, keepRule, keepShelf, readRules, readShelf } from '~/.server/shelf.ts'
 import { useLastWord } from '~/components/useLastWord.ts'
-import { formatPieces, parsePieces, ruleSchema, shelfSchema } from '~/shelf.ts'
+import { formatPieces, parsePieces, ruleSchema, shelfSchema } from '~/files/shelf.ts'
 import { MEASURE_NAMES, UNIT_NAMES, UNIT_WORDS, boundsText } from '~/words/measures.ts'
 import { capitalize } from '~/words/names.ts'
 

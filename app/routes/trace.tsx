@@ -3,18 +3,13 @@ import { NavLink, Outlet } from 'react-router'
 
 import { indexBox } from 'core'
 
-import { analyseDraft } from '~/components/box/analysis.ts'
+import { analyseDraft } from '~/views/box/analysis.ts'
 import { useOpenBox } from '~/components/box/boxContext.ts'
 import { IssueList } from '~/components/box/IssueList.tsx'
 import type { OpenTrace } from '~/components/trace/traceContext.ts'
 import { OpenTraceProvider } from '~/components/trace/traceContext.ts'
-import { readTraceInput } from '~/components/trace/traceInput.ts'
-import {
-  parseLayers,
-  parsePace,
-  readTraceState,
-  traceAddress,
-} from '~/components/trace/traceState.ts'
+import { readTraceInput } from '~/views/trace/traceInput.ts'
+import { parseLayers, parsePace, readTraceState, traceAddress } from '~/views/trace/traceState.ts'
 import { useViewState } from '~/components/useViewState.ts'
 
 const VIEWS = [

@@ -2,7 +2,7 @@ import { X } from 'lucide-react'
 import { useMemo } from 'react'
 
 import { useOpenBox } from '~/components/box/boxContext.ts'
-import { mostTorque } from '~/components/box/analysis.ts'
+import { mostTorque } from '~/views/box/analysis.ts'
 import { SectionDrawing } from '~/components/section/SectionDrawing.tsx'
 import {
   compareCounts,
@@ -11,7 +11,7 @@ import {
   compareRows,
   formatCounts,
   parseCounts,
-} from '~/components/trace/compare.ts'
+} from '~/views/trace/compare.ts'
 import { CompareTable } from '~/components/trace/CompareTable.tsx'
 import { OtherCountFields } from '~/components/trace/OtherCountFields.tsx'
 import { SelectField } from '~/components/layout/Fields.tsx'

@@ -1,15 +1,16 @@
 import { useMemo } from 'react'
 
-import { couplersAway, diffDrafts, findDisagreements, findMends, spin } from 'core'
+import { couplersAway, diagnoseSpin, diffDrafts, spin } from 'core'
 
 import { useOpenBox } from '~/components/box/boxContext.ts'
 import { SectionDrawing } from '~/components/section/SectionDrawing.tsx'
-import { formatPlaces } from '~/components/trace/movedPlaces.ts'
+import { formatPlaces } from '~/views/trace/movedPlaces.ts'
 import { SpinFindings } from '~/components/trace/SpinFindings.tsx'
 import { SpinSetupFields } from '~/components/trace/SpinSetupFields.tsx'
-import { readSpin, spinRecords, tick } from '~/components/trace/spinState.ts'
+import { readSpin, shownSetup, testOf } from '~/views/trace/spinState.ts'
 import { SpinTicks } from '~/components/trace/SpinTicks.tsx'
 import { useOpenTrace } from '~/components/trace/traceContext.ts'
+import { useSpinTicks } from '~/components/trace/useSpinTicks.ts'
 
 export default function TraceSpin() {
   const { draft, words, edit } = useOpenBox()
@@ -18,14 +19,13 @@ export default function TraceSpin() {
   const state = useMemo(() => readSpin(draft, positions, search), [draft, positions, search])
   const setup = state.setups[state.test]
   const result = useMemo(() => spin(box, setup), [box, setup])
-  const { records, disagreements, mends } = useMemo(() => {
-    const all = spinRecords(state)
-    return {
-      records: all,
-      disagreements: findDisagreements(box, all),
-      mends: findMends(box, all),
-    }
-  }, [box, state])
+  const ticking = useSpinTicks(state)
+  const { records } = ticking
+  const { input, output } = state.setups
+  const diagnosis = useMemo(
+    () => diagnoseSpin(box, records, [input, output]),
+    [box, records, input, output],
+  )
   const shown = useMemo(
     () => ({ engaged: couplersAway(draft.couplers, setup.places), motions: result.motions }),
     [draft, setup, result],
@@ -56,23 +56,25 @@ export default function TraceSpin() {
       >
         <SpinFindings
           naming={naming}
-          records={records}
-          disagreements={disagreements}
-          mends={mends}
-          onMend={(mend) => {
-            if (mend.kind === 'coupler')
-              change({ at: formatPlaces(draft, { ...setup.places, [mend.coupler]: mend.place }) })
-            else edit({ kind: 'change', changes: diffDrafts(draft, mend.draft) })
+          ticking={ticking}
+          diagnosis={diagnosis}
+          testOf={(of) => testOf(draft, state, of)}
+          onShow={(of) => {
+            change(shownSetup(draft, positions, of))
           }}
-          onChange={change}
+          onMend={(mend) => {
+            if (mend.kind === 'coupler') {
+              ticking.move(mend.coupler, mend.place)
+              change({ at: formatPlaces(draft, { ...setup.places, [mend.coupler]: mend.place }) })
+            } else edit({ kind: 'change', changes: diffDrafts(draft, mend.draft) })
+          }}
         />
         <SpinTicks
           naming={naming}
           result={result}
-          seen={state.seen[state.test]}
-          onTick={(part, what) => {
-            change(tick(state, part, what))
-          }}
+          seen={ticking.seen}
+          isDisabled={ticking.isClosed}
+          onTick={ticking.tick}
         />
       </aside>
     </div>

@@ -5,8 +5,8 @@ import { couplersAway, spin } from 'core'
 
 import { useOpenBox } from '~/components/box/boxContext.ts'
 import { SectionDrawing } from '~/components/section/SectionDrawing.tsx'
-import { neutralPlaces } from '~/components/trace/spinState.ts'
-import { towingOf } from '~/components/trace/towing.ts'
+import { neutralPlaces } from '~/views/trace/spinState.ts'
+import { towingOf } from '~/views/trace/towing.ts'
 import { useOpenTrace } from '~/components/trace/traceContext.ts'
 import { bodyName, capitalize, partName } from '~/words/names.ts'
 

@@ -6,11 +6,13 @@ import {
   indexBox,
   judgeChecks,
   parseReading,
+  ratioPlaces,
   rational,
   suggestCheck,
   turnablePositions,
 } from 'core'
 
+import { analyseDraft } from '~/views/box/analysis.ts'
 import { useOpenBox } from '~/components/box/boxContext.ts'
 import { useOpenJob } from '~/components/job/jobContext.ts'
 import { Legend } from '~/components/section/Legend.tsx'
@@ -20,6 +22,7 @@ import { Suspects } from '~/components/turns/Suspects.tsx'
 import { TurnsNav } from '~/components/turns/TurnsNav.tsx'
 import { TurnEntry } from '~/components/turns/TurnEntry.tsx'
 import { useViewState } from '~/components/useViewState.ts'
+import { bodyName } from '~/words/names.ts'
 
 /** As finely as a mark is read by eye, in turns; common practice. */
 const USUAL_ERROR = rational(1, 8)
@@ -35,12 +38,17 @@ export default function Turns() {
   const positions = useMemo(() => (box ? turnablePositions(box) : []), [box])
   const position =
     positions.find((each) => each.id === search.get('position'))?.id ?? positions[0]?.id ?? ''
+  const places = useMemo(() => {
+    const { positions: analysed, solver } = analyseDraft(draft)
+    return solver ? ratioPlaces(solver.box, analysed) : []
+  }, [draft])
+  const at = places.find((place) => place === search.get('at'))
   const checks = useMemo(() => job.checks.map(({ check }) => check), [job])
   const judged = useMemo(() => (box ? judgeChecks(box, checks) : []), [box, checks])
   const suspects = useMemo(() => (box ? findSuspects(box, checks) : []), [box, checks])
   const next = useMemo(
-    () => suggestCheck(suspects, checks.at(-1)?.errorTurns ?? USUAL_ERROR),
-    [suspects, checks],
+    () => suggestCheck(suspects, checks.at(-1)?.errorTurns ?? USUAL_ERROR, at),
+    [suspects, checks, at],
   )
   const firstSuspect = suspects.find(({ miscounts }) => miscounts.length > 0)?.miscounts[0]?.gear.id
   const countHref = (gear: string): string => `/boxes/${id}/count?gear=${gear}&pass=second`
@@ -80,14 +88,23 @@ export default function Turns() {
         <TurnEntry
           positions={positions}
           position={position}
+          places={
+            places.length > 1
+              ? places.map((place) => [place, bodyName(naming, place)] as const)
+              : []
+          }
+          at={at}
           readAt={readAt}
           givenTurns={givenTurns}
           isDisabled={current === undefined || !isReadable}
           onPosition={(chosen) => {
             change({ position: chosen })
           }}
+          onAt={(body) => {
+            change({ at: body ?? '' })
+          }}
           onReadAt={(end) => {
-            change({ read: end === 'output' ? end : undefined })
+            change({ read: end === 'output' ? end : '' })
           }}
           onGivenTurns={(turns) => {
             change({ [given]: turns })
@@ -100,9 +117,10 @@ export default function Turns() {
             next={next}
             checkCount={checks.length}
             naming={naming}
+            output={at === undefined ? 'output' : bodyName(naming, at)}
             countHref={countHref}
             onTakeNext={({ position: chosen, outputTurns: turns }) => {
-              change({ position: chosen.id, output: `${turns}`, read: undefined })
+              change({ position: chosen.id, output: `${turns}`, read: '' })
             }}
           />
         )}

@@ -1,4 +1,4 @@
-import { diffDrafts, movePart, removePart, setMount } from 'core'
+import { checkBox, diffDrafts, movePart, removePart, setMount, warningKey } from 'core'
 
 import { fourSpeed } from '../../core/testing/boxes.ts'
 import { changeWords, editWords } from './changes.ts'
@@ -36,6 +36,22 @@ test('how a gear sits', () => {
   expect(words(setMount(draft, 'counter-2', 'integral'))).toEqual([
     '2nd gear, countershaft: sits fixed → integral',
   ])
+})
+
+test('a warning that is left says which, as long as its figures are the same', () => {
+  const lone = removePart(draft, { list: 'links', id: 'pair-3' })
+  const checked = checkBox(lone)
+  const [issue] = checked.ok ? checked.warnings : []
+  if (!issue) throw new Error('no warning')
+  const left = { id: warningKey(issue), by: 'AB', at: '2026-01-31T12:00:00.000Z' }
+  const [change] = diffDrafts(lone, { ...lone, leftWarnings: [left] })
+  const [back] = diffDrafts({ ...lone, leftWarnings: [left] }, lone)
+  if (!change || !back) throw new Error('no change')
+  expect(changeWords(lone, PLAIN_WORDS, change)).toMatch(/^Warning left as it is: .*3rd gear/)
+  expect(changeWords(lone, PLAIN_WORDS, back)).toMatch(/^Warned again: .*3rd gear/)
+  expect(changeWords(draft, PLAIN_WORDS, change)).toBe(
+    'Warning left as it is: its figures are others now',
+  )
 })
 
 test('counts, names and the final drive', () => {

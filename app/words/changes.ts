@@ -1,20 +1,12 @@
 /** What was done to a box, in words. */
-import type { BoxDraft, BoxField, Change, Edit, Part } from 'core'
-import { indexBox } from 'core'
+import type { BoxDraft, Change, Edit, Part } from 'core'
+import { checkBox, indexBox, warningKey } from 'core'
 
-import { formatLength, formatTeeth } from '../format.ts'
+import { formatLength, formatTeeth } from './format.ts'
+import { issueWords } from './issues.ts'
 import { bodyName, capitalize, couplerName, gearName } from './names.ts'
+import { FIELD_WORDS } from './vocabulary.ts'
 import type { Vocabulary } from './vocabulary.ts'
-
-export const FIELD_WORDS: Readonly<Record<BoxField, string>> = {
-  name: 'name',
-  notes: 'notes',
-  finalDrive: 'final drive',
-  rollingRadiusMm: 'rolling radius',
-  inputSense: 'the input turns',
-  input: 'input',
-  outputs: 'outputs',
-}
 
 const LIST_WORDS: Readonly<Record<Extract<Change, { kind: 'part' }>['list'], string>> = {
   axes: 'line',
@@ -25,11 +17,13 @@ const LIST_WORDS: Readonly<Record<Extract<Change, { kind: 'part' }>['list'], str
   positions: 'position',
   interlocks: 'interlock',
   rules: 'rule',
+  leftWarnings: 'warning',
 }
 
 const KEY_WORDS: Readonly<Record<string, string>> = {
   toothCount: 'teeth',
   recount: 'second count',
+  twinOf: 'twin of',
   stationMm: 'station',
   faceWidthMm: 'face width',
   moduleMm: 'module',
@@ -90,6 +84,18 @@ function fieldsChanged(before: Part, after: Part, words: Vocabulary): string {
     .join(', ')
 }
 
+/** The warning in full while the box still has it. */
+function leftWarningWords(
+  draft: BoxDraft,
+  words: Vocabulary,
+  { id, after }: Extract<Change, { readonly kind: 'part' }>,
+): string {
+  const checked = checkBox(draft)
+  const issue = (checked.ok ? checked.warnings : []).find((each) => warningKey(each) === id)
+  const said = issue ? issueWords(draft, issue, words) : 'its figures are others now'
+  return `${after ? 'Warning left as it is' : 'Warned again'}: ${said}`
+}
+
 /** One change in a few words, without a full stop. */
 export function changeWords(draft: BoxDraft, words: Vocabulary, change: Change): string {
   switch (change.kind) {
@@ -103,6 +109,7 @@ export function changeWords(draft: BoxDraft, words: Vocabulary, change: Change):
     case 'order':
       return `${capitalize(LIST_WORDS[change.list])}s put in another order`
     case 'part': {
+      if (change.list === 'leftWarnings') return leftWarningWords(draft, words, change)
       const name = partName(draft, words, change)
       if (!change.before) return `Added: ${name}`
       if (!change.after) return `Taken out: ${name}`

@@ -19,6 +19,33 @@ test('a problem says what, where, by how much, and what to do', () => {
   )
 })
 
+test('what two pairs, or two twins, have against one another', () => {
+  expect(
+    issueWords(draft, {
+      code: 'tooth-sums-differ',
+      path: ['links', 2],
+      link: 'pair-2',
+      toothSum: 56,
+      other: 'pair-1',
+      otherToothSum: 48,
+    }),
+  ).toBe(
+    '2nd gear, countershaft with 2nd gear, main shaft have 56 teeth together; the other pair between these shafts, 1st gear, countershaft with 1st gear, main shaft, 48. Count both pairs again.',
+  )
+  expect(
+    issueWords(draft, {
+      code: 'twins-differ',
+      path: ['gears', 2],
+      gear: 'counter-2',
+      toothCount: 24,
+      twin: 'counter-1',
+      twinToothCount: 25,
+    }),
+  ).toBe(
+    '2nd gear, countershaft has 24 teeth and 1st gear, countershaft 25, though they are said to be alike. Count both again, or say on Lay out that the shafts are no twins.',
+  )
+})
+
 test('an id that leads nowhere is named with what was expected', () => {
   expect(
     issueWords(draft, { code: 'unknown-id', path: ['input'], id: 'x', expected: 'body' }),

@@ -2,11 +2,10 @@
 import type { BoxDraft, BoxIssue, Change, EditConflict, EditRefusal, FinalDrive } from 'core'
 import { LEAST_TOOTH_COUNT, MOST_TOOTH_COUNT, indexBox } from 'core'
 
-import { formatLength } from '../format.ts'
-import { FIELD_WORDS } from './changes.ts'
+import { formatLength } from './format.ts'
 import type { Naming } from './names.ts'
 import { bodyName, couplerName, gearName } from './names.ts'
-import { PLAIN_WORDS } from './vocabulary.ts'
+import { FIELD_WORDS, PLAIN_WORDS } from './vocabulary.ts'
 import type { Vocabulary } from './vocabulary.ts'
 
 export const TOOTH_COUNT_ADVICE = `A tooth count is a whole number from ${LEAST_TOOTH_COUNT} to ${MOST_TOOTH_COUNT}.`
@@ -49,6 +48,10 @@ export function issueWords(
       return `The id "${issue.id}" is given twice. Give each part an id of its own.`
     case 'tooth-count-out-of-range':
       return `${issue.toothCount} teeth on ${gear(issue.gear)}: a gear has ${issue.least} to ${issue.most}. Count it again.`
+    case 'twin-of-a-twin':
+      return `${gear(issue.gear)} is said to be alike with ${gear(issue.twin)}, which is itself, or itself a twin. Choose the gear that all of them are alike with.`
+    case 'twins-differ':
+      return `${gear(issue.gear)} has ${issue.toothCount} teeth and ${gear(issue.twin)} ${issue.twinToothCount}, though they are said to be alike. Count both again, or say on Lay out that the shafts are no twins.`
     case 'tooth-count-not-whole':
       return `${issue.toothCount} teeth on ${gear(issue.gear)}: teeth are counted in whole numbers. Count it again.`
     case 'mesh-within-one-body':
@@ -89,6 +92,8 @@ export function issueWords(
       return `${pair(issue.link)} state modules of ${issue.moduleMm[0]} mm and ${issue.moduleMm[1]} mm; gears in mesh share one. Measure both again.`
     case 'centre-distance-differs':
       return `${pair(issue.link)} need a centre distance of ${formatLength(issue.centreDistanceMm, words.lengthUnit)}; ${pair(issue.other)} between the same shafts need ${formatLength(issue.otherCentreDistanceMm, words.lengthUnit)}. Check teeth, module and helix of both pairs.`
+    case 'tooth-sums-differ':
+      return `${pair(issue.link)} have ${issue.toothSum} teeth together; the other pair between these shafts, ${pair(issue.other)}, ${issue.otherToothSum}. Count both pairs again.`
     case 'tooth-sum-differs':
       return `${pair(issue.link)} have ${issue.toothSum} teeth together; the other pairs between these shafts have about ${issue.usualToothSum}. Count both again.`
   }
@@ -115,6 +120,7 @@ function finalDriveWords(finalDrive: FinalDrive | null): string {
 
 function changedPart(change: Exclude<Change, { kind: 'field' }>): string {
   if (change.kind === 'order') return `the order of the ${change.list}`
+  if (change.list === 'leftWarnings') return 'a warning left as it is'
   const label = change.before?.label ?? change.before?.name ?? change.after?.label
   return typeof label === 'string' ? `"${label}"` : `"${change.id}"`
 }

@@ -26,8 +26,9 @@ import {
   readingText,
 } from './measures.ts'
 import type { Naming } from './names.ts'
-import { turnedWords } from './turns.ts'
 import { bodyName, couplerName, gearName, placeName } from './names.ts'
+import { spinEntryWords } from './spin.ts'
+import { turnedWords } from './turns.ts'
 
 const KEEPSAKES: Readonly<Record<string, string>> = {
   seals: 'oil seals and gaskets',
@@ -169,8 +170,10 @@ export function entryWords(naming: Naming, { body }: Entry, before?: Intake): st
       return body.for === '' ? 'Waits for nothing any more' : `Waits for ${body.for}`
     case 'turn-check': {
       const label = naming.box.draft.positions.find(({ id }) => id === body.position)?.label
-      return `Turn check in ${label ?? body.position}: ${turnedWords(body)}`
+      return `Turn check in ${label ?? body.position}: ${turnedWords(naming, body)}`
     }
+    case 'spin':
+      return spinEntryWords(naming, body)
     case 'measurement':
       return `${MEASURE_NAMES[body.measure]} of ${part(body.part)}: ${body.readings.map(readingText).join(', ')} ${UNIT_NAMES[body.unit]}${body.tool === '' ? '' : `, with ${body.tool}`}${body.cones === undefined ? '' : `, ${CONE_NAMES[body.cones]}`}${body.phase === 'after' ? ', after the work' : ''}`
     case 'look':

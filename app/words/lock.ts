@@ -2,7 +2,7 @@
 import type { LockCause } from 'core'
 import { formatFraction } from 'core'
 
-import { formatNumber } from '../format.ts'
+import { formatNumber } from './format.ts'
 import type { Naming } from './names.ts'
 import { bodyName, capitalize, couplerName } from './names.ts'
 

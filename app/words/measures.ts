@@ -19,7 +19,7 @@ import type {
 } from 'core'
 import { fromUnit, toUnit } from 'core'
 
-import { formatNumber } from '~/format.ts'
+import { formatNumber } from './format.ts'
 
 const NBSP = '\u00a0'
 

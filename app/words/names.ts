@@ -1,6 +1,6 @@
 /** What the parts of a box are called. */
 import type { BoxIndex, Coupler, CouplerPosition, Gear, Law } from 'core'
-import { memberOfBody } from 'core'
+import { countedTogether, memberOfBody } from 'core'
 
 import type { Vocabulary } from './vocabulary.ts'
 
@@ -31,6 +31,13 @@ export function bodyName(naming: Naming, id: string): string {
 export function partName(naming: Naming, id: string): string {
   const gear = naming.box.gears.get(id)
   return gear ? gearName(naming, gear) : bodyName(naming, id)
+}
+
+/** A gear as it is counted: with all shafts on which one count serves. */
+export function countedName(naming: Naming, gear: Gear): string {
+  const [first = gear, ...twins] = countedTogether(naming.box.draft, gear)
+  const names = twins.map(({ member }) => bodyName(naming, member))
+  return [gearName(naming, first), ...names].join(' and ')
 }
 
 /** "3rd gear, main shaft". */

@@ -14,8 +14,8 @@ import type {
 } from 'core'
 import { ONE, toNumber } from 'core'
 
-import type { TorqueUnit } from '../format.ts'
-import { formatShare, formatSpeed, formatTeeth, formatTorque } from '../format.ts'
+import type { TorqueUnit } from './format.ts'
+import { formatShare, formatSpeed, formatTeeth, formatTorque } from './format.ts'
 import type { Naming } from './names.ts'
 import { bodyName, capitalize, couplerName, lawName, shortBodyName } from './names.ts'
 import type { Vocabulary } from './vocabulary.ts'

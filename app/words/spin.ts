@@ -1,5 +1,6 @@
 /** The spin test in sentences. */
-import type { Disagreement, Mend } from 'core'
+import type { CouplerPlaces, Disagreement, EntryBody, Mend, NextLook, SpinSetup } from 'core'
+import { namedPlace } from 'core'
 
 import type { Naming } from './names.ts'
 import { bodyName, couplerName, partName, placeName } from './names.ts'
@@ -39,4 +40,50 @@ export function mendSentence(naming: Naming, mend: Mend): string {
 /** What one press does about it. */
 export function mendAction(mend: Mend): string {
   return mend.kind === 'coupler' ? 'Take the test so' : 'Mend the drawing'
+}
+
+/** What to look at next, as an order. */
+export function nextLookSentence(naming: Naming, { part, isAgain }: NextLook): string {
+  const name = partName(naming, part)
+  return isAgain
+    ? `Try the ${name} again: without its tick the rest is explained best.`
+    : `Look at the ${name}: what it does tells the causes apart.`
+}
+
+/** "all in neutral", or which sleeves are engaged. */
+export function placesWords(naming: Naming, places: CouplerPlaces): string {
+  const engaged = naming.box.draft.couplers.flatMap((coupler) => {
+    const place = coupler.positions.find(({ id }) => id === namedPlace(places, coupler.id))
+    return place && place.engages.length > 0
+      ? [`${couplerName(naming, coupler)} at ${placeName(naming, coupler, place)}`]
+      : []
+  })
+  return engaged.length === 0 ? 'all in neutral' : engaged.join(', ')
+}
+
+/** "input shaft turned, main shaft held, all in neutral". */
+export function setupWords(naming: Naming, { turned, held, places }: SpinSetup): string {
+  const holds = held.length === 0 ? 'nothing' : held.map((id) => partName(naming, id)).join(' and ')
+  return `${partName(naming, turned)} turned, ${holds} held, ${placesWords(naming, places)}`
+}
+
+/** What was ticked, as a line of the log. */
+export function spinEntryWords(
+  naming: Naming,
+  { places, held, turned, ticks }: Extract<EntryBody, { kind: 'spin' }>,
+): string {
+  const stood = Object.fromEntries(places.map(({ coupler, place }) => [coupler, place]))
+  const said = (
+    [
+      ['moved', 'moved'],
+      ['stood', 'stood'],
+      [null, 'taken out'],
+    ] as const
+  ).flatMap(([seen, word]) => {
+    const parts = ticks.filter((tick) => tick.seen === seen)
+    return parts.length === 0
+      ? []
+      : [`${parts.map(({ part }) => partName(naming, part)).join(', ')} ${word}`]
+  })
+  return `Spin test (${setupWords(naming, { turned, held, places: stood })}): ${said.join('; ')}`
 }

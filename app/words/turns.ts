@@ -3,7 +3,7 @@ import type { EntryBody, JudgedCheck, NextCheck, Rational, Suspect } from 'core'
 import { readTurns } from 'core'
 
 import type { Naming } from './names.ts'
-import { gearName } from './names.ts'
+import { bodyName, gearName } from './names.ts'
 
 const NBSP = '\u00a0'
 /** "12.545 turns": what the counts make of it, finer than anybody reads. */
@@ -12,15 +12,20 @@ export function formatTurns(turns: Rational): string {
 }
 
 /** What was turned and what was read: "12 1/2 in for 10 out, ± 1/8 turn". */
-export function turnedWords({
-  inputTurns,
-  outputTurns,
-  errorTurns,
-  readAt,
-}: Extract<EntryBody, { readonly kind: 'turn-check' }>): string {
+export function turnedWords(
+  naming: Naming,
+  {
+    inputTurns,
+    outputTurns,
+    errorTurns,
+    readAt,
+    at,
+  }: Extract<EntryBody, { readonly kind: 'turn-check' }>,
+): string {
+  const out = at === undefined ? 'out' : `at the ${bodyName(naming, at)}`
   return readAt === 'output'
-    ? `${outputTurns} out for ${inputTurns} in, ± ${errorTurns} turn`
-    : `${inputTurns} in for ${outputTurns} out, ± ${errorTurns} turn`
+    ? `${outputTurns} ${out} for ${inputTurns} in, ± ${errorTurns} turn`
+    : `${inputTurns} in for ${outputTurns} ${out}, ± ${errorTurns} turn`
 }
 
 /** What a check says, in one sentence. */
@@ -60,11 +65,11 @@ export function evidenceWords(suspect: Suspect, checkCount: number): string {
     : `${checks}, and ${sharedSums} of ${comparedSums} other pairs on the same shafts would have the same sum of teeth.`
 }
 
-/** What to turn next. */
-export function nextCheckWords(next: NextCheck): string {
+/** What to turn next; `output` is what the output is called. */
+export function nextCheckWords(next: NextCheck, output: string): string {
   const { position, outputTurns, tellsAll } = next
   const turns = outputTurns === 1 ? 'one turn' : `${outputTurns} turns`
-  return `Select ${position.label} and turn the input until the output has made ${turns}. ${
+  return `Select ${position.label} and turn the input until the ${output} has made ${turns}. ${
     tellsAll
       ? 'That tells all of these apart.'
       : 'That tells most of these apart; the rest only counting again can.'

@@ -1,6 +1,6 @@
 /** The words of the trade, which differ from place to place. */
-import type { LengthUnit } from '../format.ts'
-import type { CouplerKind, GearMount, Link, MemberKind, Travel } from 'core'
+import type { LengthUnit } from './format.ts'
+import type { BoxField, CouplerKind, GearMount, Link, MemberKind, Travel } from 'core'
 
 export const VOCABULARIES = ['countershaft', 'layshaft'] as const
 export type VocabularyName = (typeof VOCABULARIES)[number]
@@ -120,4 +120,15 @@ export function travelWords({ ends }: Vocabulary, travel: Travel): string {
 /** Said wherever a sense of rotation is. */
 export function viewpoint({ ends }: Vocabulary): string {
   return `seen from the ${ends.input}`
+}
+
+/** What a box says of itself besides its parts. */
+export const FIELD_WORDS: Readonly<Record<BoxField, string>> = {
+  name: 'name',
+  notes: 'notes',
+  finalDrive: 'final drive',
+  rollingRadiusMm: 'rolling radius',
+  inputSense: 'the input turns',
+  input: 'input',
+  outputs: 'outputs',
 }

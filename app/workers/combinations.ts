@@ -3,8 +3,8 @@ import { expose } from 'comlink'
 
 import type { BoxDraft } from 'core'
 
-import type { FoundAll } from '../components/positions/findAll.ts'
-import { findAllAtOnce } from '../components/positions/findAll.ts'
+import type { FoundAll } from '~/views/positions/findAll.ts'
+import { findAllAtOnce } from '~/views/positions/findAll.ts'
 
 export interface CombinationsWorker {
   readonly run: (draft: BoxDraft, onProgress: (done: number) => void) => FoundAll

@@ -2,8 +2,8 @@
  * Draws the teeth of turning gears, frame by frame, away from the page: on a canvas
  * that the page has handed over, so that nothing it does waits for a frame.
  */
-import type { MovingBlock } from '../components/section/toothMarks.ts'
-import { toothHeights } from '../components/section/toothMarks.ts'
+import type { MovingBlock } from '~/views/section/toothMarks.ts'
+import { toothHeights } from '~/views/section/toothMarks.ts'
 
 /** What is to be seen from now on. */
 export interface MotionScene {

@@ -1,7 +1,7 @@
 /** Random boxes for property tests. */
 import fc from 'fast-check'
 
-import type { BoxDraft, Gear, Link, MeshKind } from '../types.ts'
+import type { BoxDraft, Gear, Link, MeshKind } from '../box/types.ts'
 import { draftOf, gear, shaft, trainDraft } from './boxes.ts'
 import type { Stage } from './boxes.ts'
 

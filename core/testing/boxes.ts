@@ -1,9 +1,9 @@
 /** Small boxes for tests, written as a person would describe them. */
-import { checkBox } from '../check.ts'
-import type { Box } from '../box.ts'
-import type { ThreeShaftChoices } from '../patterns/threeShaft.ts'
-import { threeShaftBox } from '../patterns/threeShaft.ts'
-import type { BoxDraft, Gear, Link, Member, MeshKind } from '../types.ts'
+import { checkBox } from '../box/check.ts'
+import type { Box } from '../box/box.ts'
+import type { ThreeShaftChoices } from '../box/patterns/threeShaft.ts'
+import { threeShaftBox } from '../box/patterns/threeShaft.ts'
+import type { BoxDraft, Gear, Link, Member, MeshKind } from '../box/types.ts'
 
 /** A draft with nothing in it but what is given. */
 export function draftOf(parts: Partial<BoxDraft>): BoxDraft {

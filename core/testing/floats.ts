@@ -1,12 +1,12 @@
 /** A second solver: what can move at all, by the singular values of a general-purpose package. */
 import { Matrix, SVD } from 'ml-matrix'
 
-import type { Analysis } from '../analysis.ts'
-import type { CouplerPlaces } from '../box.ts'
-import type { Law } from '../laws.ts'
-import { engagedLaws, standingLaws } from '../laws.ts'
-import { toNumber } from '../rational.ts'
-import type { BoxDraft } from '../types.ts'
+import type { Analysis } from '../train/analysis.ts'
+import type { CouplerPlaces } from '../box/box.ts'
+import type { Law } from '../train/laws.ts'
+import { engagedLaws, standingLaws } from '../train/laws.ts'
+import { toNumber } from '../number/rational.ts'
+import type { BoxDraft } from '../box/types.ts'
 import { boxOf } from './boxes.ts'
 
 /** Smaller singular values count as 0. Coefficients are whole and under 200, so real ones are far larger. */

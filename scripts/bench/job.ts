@@ -9,7 +9,7 @@ import {
   searchCounts,
   suggestCheck,
   threeShaftBox,
-  withCounts,
+  withToothCounts,
 } from 'core'
 import type { BoxDraft, CountSearch, TurnCheck } from 'core'
 
@@ -54,7 +54,7 @@ export function benchTurnChecks(): void {
   const checks = turnChecks(SIX_SPEED)
   const gear = SIX_SPEED.gears.find(({ id }) => id === 'main-3')
   if (!gear) throw new Error('the six-speed has no third gear')
-  const box = boxOf(withCounts(SIX_SPEED, [{ gear, toothCount: (gear.toothCount ?? 0) + 1 }]))
+  const box = boxOf(withToothCounts(SIX_SPEED, new Map([[gear.id, (gear.toothCount ?? 0) + 1]])))
   const suspects = findSuspects(box, checks)
   const [first] = checks
   const diagnosis = medianMs(40, () => {

@@ -8,7 +8,7 @@
  *
  * How far it is, and what came of it, goes to the parent process as messages.
  */
-import type { ArchiveOutcome } from '../../archiveTask.ts'
+import type { ArchiveOutcome } from '../../files/archiveTask.ts'
 import { pool } from '../db/client.ts'
 import { log } from '../log.ts'
 import type { Progress } from './progress.ts'

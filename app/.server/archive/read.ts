@@ -14,10 +14,10 @@ import type { z } from 'zod'
 import type { BoxDraft, Entry } from 'core'
 import { readJob } from 'core'
 
-import type { ArchiveOutcome, ArchiveSummary, Named } from '../../archiveTask.ts'
-import { LARGEST_BOX_FILE_BYTES, formatBoxFile, parseBoxFile } from '../../boxFile.ts'
-import { LARGEST_PHOTO_BYTES } from '../../photo.ts'
-import { parseJson } from '../../text.ts'
+import type { ArchiveOutcome, ArchiveSummary, Named } from '../../files/archiveTask.ts'
+import { LARGEST_BOX_FILE_BYTES, formatBoxFile, parseBoxFile } from '../../files/boxFile.ts'
+import { LARGEST_PHOTO_BYTES } from '../../files/photo.ts'
+import { parseJson } from '../../files/text.ts'
 import type { Queries } from '../db/client.ts'
 import { transact } from '../db/client.ts'
 import { draftOfDocument } from '../db/documents.ts'
@@ -35,7 +35,7 @@ import type {
   ArchivedPhotograph,
   ArchivedRecord,
   ArchivedRevision,
-} from './format.ts'
+} from '../../files/archiveFormat.ts'
 import {
   CHECKSUMS,
   HEADING,
@@ -54,7 +54,7 @@ import {
   recordSchema,
   revisionSchema,
   shopSchema,
-} from './format.ts'
+} from '../../files/archiveFormat.ts'
 import type { Progress } from './progress.ts'
 import { ArchiveProblem, ZipReader } from './zip.ts'
 

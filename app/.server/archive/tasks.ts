@@ -6,7 +6,7 @@ import path from 'node:path'
 
 import { v7 as uuidv7 } from 'uuid'
 
-import type { ArchiveTask } from '../../archiveTask.ts'
+import type { ArchiveTask } from '../../files/archiveTask.ts'
 import { log } from '../log.ts'
 import type { ProgramMessage } from './program.ts'
 

@@ -7,7 +7,7 @@ import { finished, pipeline } from 'node:stream/promises'
 import { and, asc, eq, gt } from 'drizzle-orm'
 import { ZipFile } from 'yazl'
 
-import { formatBoxFile } from '../../boxFile.ts'
+import { formatBoxFile } from '../../files/boxFile.ts'
 import type { Queries } from '../db/client.ts'
 import { transact } from '../db/client.ts'
 import { draftOfDocument } from '../db/documents.ts'
@@ -24,8 +24,15 @@ import type {
   ArchivedRecord,
   ArchivedRevision,
   Counts,
-} from './format.ts'
-import { CHECKSUMS, FORMAT, HEADING, SHOP, VERSION, photographName } from './format.ts'
+} from '../../files/archiveFormat.ts'
+import {
+  CHECKSUMS,
+  FORMAT,
+  HEADING,
+  SHOP,
+  VERSION,
+  photographName,
+} from '../../files/archiveFormat.ts'
 import type { Progress } from './progress.ts'
 
 /** Rows fetched at once, most of which hold a whole box. */

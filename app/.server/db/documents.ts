@@ -1,6 +1,6 @@
 import type { BoxDraft } from 'core'
 
-import { draftSchema } from '../../boxFile.ts'
+import { draftSchema } from '../../files/boxFile.ts'
 
 /** A stored document as a draft. Throws when the database holds something else. */
 export function draftOfDocument(boxId: string, document: unknown): BoxDraft {

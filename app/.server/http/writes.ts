@@ -1,7 +1,7 @@
 /** What may change anything: posts from our own pages, in bodies of a sensible size. */
 import type { NextFunction, Request, Response } from 'express'
 
-import { LARGEST_PHOTO_BYTES } from '../../photo.ts'
+import { LARGEST_PHOTO_BYTES } from '../../files/photo.ts'
 
 /** Leaves room for a box file of the largest size and its form. */
 const LARGEST_BODY_BYTES = 1_100_000

@@ -2,9 +2,9 @@
 import { useCallback, useEffect, useRef, useState } from 'react'
 import { v7 as uuidv7 } from 'uuid'
 
-import type { ArchiveSummary } from '~/archiveTask.ts'
+import type { ArchiveSummary } from '~/files/archiveTask.ts'
 
-import { beginWork, cancelWork, followTask, sendArchive } from './archiveClient.ts'
+import { beginWork, cancelWork, followTask, sendArchive } from '~/client/archiveClient.ts'
 
 export type Step =
   | { readonly kind: 'idle' }

@@ -5,13 +5,14 @@ import { Form, Link } from 'react-router'
 import type { BoxDraft, CountingProgress, Stage, Waiting } from 'core'
 import { checkBox, countingProgress, indexBox, surveyBox } from 'core'
 
-import { RenameDialog } from './RenameDialog.tsx'
 import { WaitingList } from '~/components/job/WaitingList.tsx'
 import { SectionThumb } from '~/components/section/SectionThumb.tsx'
-import { formatRatioFigure } from '~/format.ts'
+import { formatRatioFigure } from '~/words/format.ts'
 import { STAGE_NAMES } from '~/words/measures.ts'
 import { gearName } from '~/words/names.ts'
 import type { Vocabulary } from '~/words/vocabulary.ts'
+
+import { RenameDialog } from './RenameDialog.tsx'
 
 interface BoxRowProps {
   readonly box: {

@@ -6,7 +6,7 @@ import type { BoxDraft } from 'core'
 import { FileButton } from '~/components/FileButton.tsx'
 import { Preview } from '~/components/Preview.tsx'
 import { SectionDrawing } from '~/components/section/SectionDrawing.tsx'
-import type { FileIssue } from '~/boxFile.ts'
+import type { FileIssue } from '~/files/boxFile.ts'
 import type { Vocabulary } from '~/words/vocabulary.ts'
 
 import { ImportProblems } from './ImportProblems.tsx'
@@ -41,7 +41,7 @@ async function read(file: File): Promise<Chosen> {
       ],
     }
   // The schema is large and only wanted here, so it comes when a file does.
-  const { openBoxFile } = await import('~/openBoxFile.ts')
+  const { openBoxFile } = await import('~/files/openBoxFile.ts')
   const opened = openBoxFile(await file.text())
   return opened.ok
     ? { kind: 'good', file, draft: opened.draft, warnings: opened.warnings }

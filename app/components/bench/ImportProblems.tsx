@@ -1,6 +1,6 @@
 import { TriangleAlert } from 'lucide-react'
 
-import type { FileIssue } from '~/boxFile.ts'
+import type { FileIssue } from '~/files/boxFile.ts'
 
 interface ImportProblemsProps {
   readonly fileName: string

@@ -1,9 +1,14 @@
-import { TriangleAlert } from 'lucide-react'
+import { Check, TriangleAlert } from 'lucide-react'
 
-import type { BoxDraft, BoxIssue } from 'core'
+import type { BoxDraft, BoxIssue, LeftWarning } from 'core'
+import { diffDrafts, leftWarning, removePart, warningKey } from 'core'
 
+import { formatWhen } from '~/words/format.ts'
+import { serverNow } from '~/client/live.ts'
 import { issueWords } from '~/words/issues.ts'
 import type { Vocabulary } from '~/words/vocabulary.ts'
+
+import { useOpenBox } from './boxContext.ts'
 
 interface IssueListProps {
   readonly draft: BoxDraft
@@ -13,25 +18,88 @@ interface IssueListProps {
   readonly onShow?: ((issue: BoxIssue) => void) | undefined
 }
 
-/** What the core finds wrong with a box; nothing when it finds nothing. */
+/**
+ * What the core finds wrong with a box; nothing when it finds nothing. A warning can be
+ * left as it is, with who and when, and is told again once its figures are others.
+ */
 export function IssueList({ draft, issues, words, onShow }: IssueListProps) {
-  return issues.map((issue) => (
-    <p key={`${issue.code}${issue.path.join('/')}`} className="trouble">
-      <TriangleAlert aria-hidden />
-      <span>
-        {issueWords(draft, issue, words)}{' '}
-        {onShow && (
-          <button
-            type="button"
-            className="min-h-[32px] cursor-pointer underline"
-            onClick={() => {
-              onShow(issue)
-            }}
-          >
-            Show it
-          </button>
-        )}
-      </span>
-    </p>
-  ))
+  const { draft: kept, edit, settings } = useOpenBox()
+  const become = (next: BoxDraft): void => {
+    edit({ kind: 'change', changes: diffDrafts(kept, next) })
+  }
+  const left = issues.flatMap((issue) => {
+    const warning = leftWarning(draft, issue)
+    return warning ? [{ issue, warning }] : []
+  })
+  const standing = issues.filter((issue) => !left.some((each) => each.issue === issue))
+  const keyOf = (issue: BoxIssue): string => `${issue.code}${issue.path.join('/')}`
+  return (
+    <>
+      {standing.map((issue) => (
+        <p key={keyOf(issue)} className="trouble">
+          <TriangleAlert aria-hidden />
+          <span>
+            {issueWords(draft, issue, words)}{' '}
+            {onShow && (
+              <button
+                type="button"
+                className="min-h-[32px] cursor-pointer underline"
+                onClick={() => {
+                  onShow(issue)
+                }}
+              >
+                Show it
+              </button>
+            )}{' '}
+            {warningKey(issue) !== '' && (
+              <button
+                type="button"
+                className="min-h-[32px] cursor-pointer underline"
+                onClick={() => {
+                  const id = warningKey(issue)
+                  const warning = { id, by: settings.initials, at: serverNow().toISOString() }
+                  become({ ...kept, leftWarnings: [...(kept.leftWarnings ?? []), warning] })
+                }}
+              >
+                Leave it so
+              </button>
+            )}
+          </span>
+        </p>
+      ))}
+      {left.length > 0 && (
+        <details>
+          <summary className="text-graphite flex min-h-[36px] cursor-pointer items-center gap-2">
+            <Check aria-hidden className="size-5" />
+            {left.length === 1
+              ? 'One warning left as it is'
+              : `${left.length} warnings left as they are`}
+          </summary>
+          <ul>
+            {left.map(({ issue, warning }) => (
+              <li key={keyOf(issue)} className="py-1">
+                {issueWords(draft, issue, words)}{' '}
+                <span className="text-graphite" suppressHydrationWarning>
+                  {leftBy(warning)}
+                </span>{' '}
+                <button
+                  type="button"
+                  className="text-accent min-h-[32px] cursor-pointer underline"
+                  onClick={() => {
+                    become(removePart(kept, { list: 'leftWarnings', id: warning.id }))
+                  }}
+                >
+                  Warn again
+                </button>
+              </li>
+            ))}
+          </ul>
+        </details>
+      )}
+    </>
+  )
+}
+
+function leftBy({ by, at }: LeftWarning): string {
+  return `Left${by === '' ? '' : ` by ${by}`}, ${formatWhen(new Date(at))}.`
 }

@@ -9,11 +9,11 @@ import { v7 as uuidv7 } from 'uuid'
 import type { BoxDraft, Edit, EditConflict } from 'core'
 import { applyEdit, inverseOf } from 'core'
 
-import type { EditAnswer } from '~/editAnswer.ts'
-import { EDIT_ANSWER_KINDS } from '~/editAnswer.ts'
-import { postJson } from '~/components/outbox/answers.ts'
-import type { Outbox } from '~/components/outbox/useOutbox.ts'
-import { useOutbox } from '~/components/outbox/useOutbox.ts'
+import type { EditAnswer } from '~/files/editAnswer.ts'
+import { EDIT_ANSWER_KINDS } from '~/files/editAnswer.ts'
+import { postJson } from '~/client/outbox/answers.ts'
+import type { Outbox } from '~/client/outbox/useOutbox.ts'
+import { useOutbox } from '~/client/outbox/useOutbox.ts'
 
 /** An edit under an id of its own, so that it is applied once, however often it is sent. */
 export interface SentEdit {

@@ -2,14 +2,14 @@ import { CornerDownLeft, TriangleAlert } from 'lucide-react'
 import { useEffect, useRef, useState } from 'react'
 
 import type { Gear } from 'core'
-import { countingProgress, indexBox, isConfirmed, isDisputed } from 'core'
+import { countedTogether, countingProgress, indexBox, isConfirmed, isDisputed } from 'core'
 
 import { useOpenBox } from '~/components/box/boxContext.ts'
-import { capitalize, gearName } from '~/words/names.ts'
+import { bodyName, capitalize, countedName } from '~/words/names.ts'
 
-import { parseCount } from './parseCount.ts'
-import type { Reading } from './reading.ts'
-import { readingOf } from './reading.ts'
+import { parseCount } from '~/views/count/parseCount.ts'
+import type { Reading } from '~/views/count/reading.ts'
+import { readingOf } from '~/views/count/reading.ts'
 
 interface CountPanelProps {
   readonly gear: Gear
@@ -46,7 +46,9 @@ export function CountPanel({
   }
   const field = useRef<HTMLInputElement>(null)
   const progress = countingProgress(draft)
-  const name = gearName({ box: indexBox(draft), words }, gear)
+  const naming = { box: indexBox(draft), words }
+  const name = countedName(naming, gear)
+  const twin = countedTogether(draft, gear)[1]
 
   useEffect(() => {
     field.current?.focus()
@@ -95,7 +97,13 @@ export function CountPanel({
         <label htmlFor="count" className="mt-1 block text-[1.45rem] leading-tight font-bold">
           {capitalize(name)}
           <span className="text-graphite block text-[1rem] font-normal">
-            {reading === 'first' ? 'How many teeth?' : 'Count it again: how many teeth?'}
+            {reading === 'first'
+              ? twin
+                ? 'They are alike: one count serves both. How many teeth?'
+                : 'How many teeth?'
+              : twin
+                ? `Count it again, on the ${bodyName(naming, twin.member)}: how many teeth?`
+                : 'Count it again: how many teeth?'}
           </span>
         </label>
         <div className="mt-2 flex gap-2">
@@ -127,7 +135,9 @@ export function CountPanel({
           <TriangleAlert aria-hidden /> {problem}
         </p>
       )}
-      {isDisputed(gear) && <Dispute gear={gear} onSettle={onSettle} />}
+      {isDisputed(gear) && (
+        <Dispute gear={gear} areTwins={twin !== undefined} onSettle={onSettle} />
+      )}
       {isConfirmed(gear) && <p className="mt-2">✓ Counted twice with the same result.</p>}
       {(isAllCounted || reading === 'second') && (
         <button
@@ -148,9 +158,12 @@ export function CountPanel({
 
 function Dispute({
   gear,
+  areTwins,
   onSettle,
 }: {
   readonly gear: Gear
+  /** Whether it stands for gears said to be alike. */
+  readonly areTwins: boolean
   readonly onSettle: (toothCount: number) => void
 }) {
   const counts = [gear.toothCount, gear.recount].filter(
@@ -162,6 +175,7 @@ function Dispute({
         <TriangleAlert aria-hidden />
         Two counts disagree: {counts.join(' and ')} teeth. Mark a tooth, count once more, and say
         which is right. Until then {gear.toothCount} is used.
+        {areTwins && ' If each is right for its own shaft, say on Lay out that they are no twins.'}
       </p>
       <div className="mt-2 flex gap-2">
         {counts.map((count) => (

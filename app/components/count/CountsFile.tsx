@@ -6,7 +6,7 @@ import { diffDrafts } from 'core'
 import { useOpenBox } from '~/components/box/boxContext.ts'
 import { FileButton } from '~/components/FileButton.tsx'
 import { Preview } from '~/components/Preview.tsx'
-import type { ParsedCountsCsv } from '~/countsCsv.ts'
+import type { ParsedCountsCsv } from '~/files/countsCsv.ts'
 import { capitalize, gearName } from '~/words/names.ts'
 import { indexBox } from 'core'
 
@@ -25,7 +25,7 @@ export function CountsFile() {
           title="Read counts back"
           accept=".csv,text/csv"
           onChoose={(file) => {
-            void Promise.all([file.text(), import('~/countsCsv.ts')]).then(([text, csv]) => {
+            void Promise.all([file.text(), import('~/files/countsCsv.ts')]).then(([text, csv]) => {
               setRead(csv.parseCountsCsv(draft, text, words))
             })
           }}

@@ -6,9 +6,9 @@ import type { Gear } from 'core'
 import { indexBox, isConfirmed, isDisputed } from 'core'
 
 import { useOpenBox } from '~/components/box/boxContext.ts'
-import { capitalize, gearName } from '~/words/names.ts'
+import { capitalize, countedName } from '~/words/names.ts'
 
-import type { Reading } from './reading.ts'
+import type { Reading } from '~/views/count/reading.ts'
 
 interface GearListProps {
   readonly order: readonly Gear[]
@@ -27,7 +27,7 @@ export function GearList({ order, selected, reading, onChoose }: GearListProps) 
   }, [selected])
   return (
     <ol
-      className="border-rule min-h-0 flex-1 overflow-auto border-t-2 pt-1"
+      className="border-rule min-h-[12rem] flex-1 overflow-auto border-t-2 pt-1"
       aria-label="Gears in counting order"
     >
       {order.map((gear) => {
@@ -46,7 +46,7 @@ export function GearList({ order, selected, reading, onChoose }: GearListProps) 
                 isSelected && 'bg-accent-wash font-bold',
               )}
             >
-              <span className="flex-1">{capitalize(gearName(naming, gear))}</span>
+              <span className="flex-1">{capitalize(countedName(naming, gear))}</span>
               <GearState gear={gear} isHidden={isSelected && reading === 'second'} />
             </button>
           </li>

@@ -2,7 +2,7 @@ import { Link } from 'react-router'
 
 import type { Gear, PositionAnalysis } from 'core'
 
-import { shortResult } from '~/components/trace/PositionKeys.tsx'
+import { shortResult } from '~/words/results.ts'
 import type { Naming } from '~/words/names.ts'
 import { gearName } from '~/words/names.ts'
 

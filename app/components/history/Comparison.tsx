@@ -3,7 +3,7 @@ import { useMemo } from 'react'
 import type { BoxDraft } from 'core'
 import { diffDrafts } from 'core'
 
-import { ratioChanges } from '~/components/ratios/ratioChanges.ts'
+import { ratioChanges } from '~/views/ratios/ratioChanges.ts'
 import { SectionDrawing } from '~/components/section/SectionDrawing.tsx'
 import { changeWords } from '~/words/changes.ts'
 import type { Vocabulary } from '~/words/vocabulary.ts'

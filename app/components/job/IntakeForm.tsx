@@ -3,7 +3,7 @@ import { useState } from 'react'
 
 import type { EntryBody, Intake, ReadingUnit } from 'core'
 
-import { entryBodySchema } from '~/jobEntry.ts'
+import { entryBodySchema } from '~/files/jobEntry.ts'
 
 const FIELDS = [
   { key: 'reference', label: 'Owner’s reference', rows: 1 },

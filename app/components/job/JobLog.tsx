@@ -3,7 +3,8 @@ import { useState } from 'react'
 
 import type { Entry, Job } from 'core'
 
-import { formatWhen } from '~/format.ts'
+import { logRows } from '~/views/job/logRows.ts'
+import { formatWhen } from '~/words/format.ts'
 import { entryWords } from '~/words/jobs.ts'
 import type { Naming } from '~/words/names.ts'
 import { capitalize } from '~/words/names.ts'
@@ -24,7 +25,7 @@ const canBeWithdrawn = ({ body }: Entry): boolean =>
 /** Everything entered, the latest first. */
 export function JobLog({ job, naming, isDisabled, onWithdraw }: JobLogProps) {
   const [shown, setShown] = useState(PAGE)
-  const latest = [...job.entries].reverse()
+  const latest = [...logRows(job.entries)].reverse()
   const intakes = job.entries.flatMap(({ id, body }) =>
     body.kind === 'intake' ? [{ id, intake: body.intake }] : [],
   )
@@ -34,7 +35,7 @@ export function JobLog({ job, naming, isDisabled, onWithdraw }: JobLogProps) {
   return (
     <>
       <ol aria-label="Log of the job">
-        {latest.slice(0, shown).map((entry) => (
+        {latest.slice(0, shown).map(({ entry, ids }) => (
           <li key={entry.id} className="border-rule flex items-start gap-2 border-b py-1">
             <span className="text-graphite w-[9.5rem] flex-none text-[0.92rem]">
               <time dateTime={entry.at} suppressHydrationWarning>
@@ -50,7 +51,7 @@ export function JobLog({ job, naming, isDisabled, onWithdraw }: JobLogProps) {
                 disabled={isDisabled}
                 aria-label={`Take back: ${wordsOf(entry)}`}
                 onClick={() => {
-                  onWithdraw(entry.id)
+                  ids.forEach(onWithdraw)
                 }}
               >
                 <Undo2 aria-hidden /> Take back

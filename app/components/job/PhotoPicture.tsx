@@ -1,6 +1,6 @@
 import { useEffect, useState } from 'react'
 
-import { findPhoto } from '~/components/outbox/photoStore.ts'
+import { findPhoto } from '~/client/outbox/photoStore.ts'
 
 interface PhotoPictureProps {
   readonly boxId: string

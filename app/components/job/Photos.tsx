@@ -4,13 +4,12 @@ import { v7 as uuidv7 } from 'uuid'
 
 import type { Entry } from 'core'
 
-import { LARGEST_FILE_BYTES } from '~/photo.ts'
-
-import { storePhoto } from '~/components/outbox/photoStore.ts'
+import { LARGEST_FILE_BYTES } from '~/files/photo.ts'
+import { storePhoto } from '~/client/outbox/photoStore.ts'
+import { shrinkPhoto } from '~/client/shrinkPhoto.ts'
 
 import { PhotoPicture } from './PhotoPicture.tsx'
 import { useOpenJob } from './jobContext.ts'
-import { shrinkPhoto } from './shrinkPhoto.ts'
 
 /** Pictures shown before more are asked for. */
 const PAGE = 12

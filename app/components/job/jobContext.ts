@@ -5,15 +5,15 @@ import { v7 as uuidv7 } from 'uuid'
 import type { Box, Entry, EntryBody, Job, ShopRule } from 'core'
 import { readJob } from 'core'
 
-import { serverNow } from '~/components/live.ts'
-import { removePhoto } from '~/components/outbox/photoStore.ts'
-import type { Outbox } from '~/components/outbox/useOutbox.ts'
-import { useOutbox } from '~/components/outbox/useOutbox.ts'
-import type { EntryAnswer } from '~/jobEntry.ts'
-import type { Shelf } from '~/shelf.ts'
+import { serverNow } from '~/client/live.ts'
+import { removePhoto } from '~/client/outbox/photoStore.ts'
+import type { Outbox } from '~/client/outbox/useOutbox.ts'
+import { useOutbox } from '~/client/outbox/useOutbox.ts'
+import type { EntryAnswer } from '~/files/jobEntry.ts'
+import type { Shelf } from '~/files/shelf.ts'
 
-import type { SentEntry } from './sendEntry.ts'
-import { sendEntry } from './sendEntry.ts'
+import type { SentEntry } from '~/client/sendEntry.ts'
+import { sendEntry } from '~/client/sendEntry.ts'
 
 /** A job as the server hands it to its pages. */
 export interface LoadedJob {

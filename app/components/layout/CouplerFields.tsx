@@ -6,12 +6,12 @@ import { COUPLER_KINDS, TRAVELS, indexBox, positionsOfPlace, removePlace, rename
 import { bodyName, capitalize } from '~/words/names.ts'
 import type { Vocabulary } from '~/words/vocabulary.ts'
 import { travelWords } from '~/words/vocabulary.ts'
+import { lengthText, parseLength } from '~/views/layout/numbers.ts'
+import { partTitle } from '~/views/layout/partTitle.ts'
+import { withPart } from '~/views/layout/withPart.ts'
 
 import { EntryField, SelectField } from './Fields.tsx'
-import { lengthText, parseLength } from './numbers.ts'
-import { partTitle } from './partTitle.ts'
 import type { Drafting } from './useDrafting.ts'
-import { withPart } from './withPart.ts'
 
 interface CouplerFieldsProps {
   readonly drafting: Drafting

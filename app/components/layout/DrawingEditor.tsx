@@ -12,15 +12,15 @@ import clsx from 'clsx'
 import { useRef, useState } from 'react'
 
 import type { BoxIssue, MeshKind, PartRef, Section } from 'core'
-import { bodyOfGear, movePart, removePart, toggleMesh } from 'core'
+import { bodyOfGear, leftWarning, movePart, removePart, toggleMesh } from 'core'
 
-import { parseCount } from '~/components/count/parseCount.ts'
+import { parseCount } from '~/views/count/parseCount.ts'
 import { SectionDrawing } from '~/components/section/SectionDrawing.tsx'
-import type { Scale } from '~/components/section/scale.ts'
+import type { Scale } from '~/views/section/scale.ts'
 import type { Vocabulary } from '~/words/vocabulary.ts'
 
-import { partOfIssue } from './partRef.ts'
-import { partTitle } from './partTitle.ts'
+import { partOfIssue } from '~/views/layout/partRef.ts'
+import { partTitle } from '~/views/layout/partTitle.ts'
 import type { Drafting } from './useDrafting.ts'
 
 /** A press that moves no further than this, in pixels, is a choice and not a drag. */
@@ -61,7 +61,7 @@ export function DrawingEditor(props: DrawingEditorProps) {
   const troubled = new Set(
     issues.flatMap((issue) => {
       const part = partOfIssue(draft, issue)
-      if (!part) return []
+      if (!part || leftWarning(draft, issue)) return []
       const link = part.list === 'links' ? draft.links.find(({ id }) => id === part.id) : undefined
       return link && 'b' in link ? [link.a, link.b] : [part.id]
     }),

@@ -1,7 +1,7 @@
 /** Entry fields that keep what is typed when they are left, or on Enter. */
 import { useId, useState } from 'react'
 
-import { parseCount } from '~/components/count/parseCount.ts'
+import { parseCount } from '~/views/count/parseCount.ts'
 
 interface FieldProps {
   readonly label: React.ReactNode

@@ -17,11 +17,11 @@ import { Choice } from '~/components/newBox/Choice.tsx'
 import { bodyName, capitalize, gearName } from '~/words/names.ts'
 import type { Vocabulary } from '~/words/vocabulary.ts'
 import { LINK_WORDS } from '~/words/vocabulary.ts'
+import { lengthText, parseLength, parseWithin } from '~/views/layout/numbers.ts'
+import { withPart } from '~/views/layout/withPart.ts'
 
 import { CountField, EntryField, SelectField } from './Fields.tsx'
-import { lengthText, parseLength, parseWithin } from './numbers.ts'
 import type { Drafting } from './useDrafting.ts'
-import { withPart } from './withPart.ts'
 
 const LARGEST_MODULE_MM = 50
 const LARGEST_HELIX_DEG = 60

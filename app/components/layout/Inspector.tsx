@@ -4,12 +4,12 @@ import type { PartRef } from 'core'
 import { duplicatePart, removePart } from 'core'
 
 import type { Vocabulary } from '~/words/vocabulary.ts'
+import { partTitle } from '~/views/layout/partTitle.ts'
 
 import { AxisFields, MemberFields } from './MemberFields.tsx'
 import { CouplerFields } from './CouplerFields.tsx'
 import { GearFields } from './GearFields.tsx'
 import { InterlockFields, LinkFields, PositionFields, RuleFields } from './OtherFields.tsx'
-import { partTitle } from './partTitle.ts'
 import type { Drafting } from './useDrafting.ts'
 
 interface InspectorProps {
@@ -112,5 +112,7 @@ function PartFields({ drafting, part, words, onCount }: PartFieldsProps) {
       const rule = found(draft.rules)
       return rule ? <RuleFields {...common} rule={rule} /> : null
     }
+    case 'leftWarnings':
+      return null
   }
 }

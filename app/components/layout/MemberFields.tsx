@@ -1,14 +1,15 @@
 import { ArrowDown, ArrowUp } from 'lucide-react'
 
 import type { Axis, BoxDraft, Member } from 'core'
-import { MEMBER_KINDS, freshId, moveLane, removePart, toggleOutput } from 'core'
+import { MEMBER_KINDS, freshId, indexBox, moveLane, removePart, setTwins, toggleOutput } from 'core'
 
+import { bodyName, capitalize } from '~/words/names.ts'
 import type { Vocabulary } from '~/words/vocabulary.ts'
+import { lengthText, parseLength } from '~/views/layout/numbers.ts'
+import { withPart } from '~/views/layout/withPart.ts'
 
 import { CheckField, EntryField, SelectField } from './Fields.tsx'
-import { lengthText, parseLength } from './numbers.ts'
 import type { Drafting } from './useDrafting.ts'
-import { withPart } from './withPart.ts'
 
 interface MemberFieldsProps {
   readonly drafting: Drafting
@@ -31,6 +32,12 @@ export function MemberFields({ drafting, words, member }: MemberFieldsProps) {
     become(withPart(draft, 'members', { ...member, ...change }))
     return null
   }
+  const naming = { box: indexBox(draft), words }
+  const gears = draft.gears.filter((gear) => gear.member === member.id)
+  const [twin] = gears.flatMap(({ twinOf }) => naming.box.gears.get(twinOf ?? '')?.member ?? [])
+  const others = draft.members.filter(
+    ({ id, axis }) => axis !== member.axis && draft.gears.some((gear) => gear.member === id),
+  )
   const lane = draft.axes.findIndex(({ id }) => id === member.axis)
   return (
     <>
@@ -93,6 +100,19 @@ export function MemberFields({ drafting, words, member }: MemberFieldsProps) {
           options={draft.axes.map(({ id, name }, at) => [id, `${at + 1}: ${name ?? id}`])}
           onChange={(axis) => put({ axis })}
         />
+        {gears.length > 0 && (
+          <SelectField
+            label="Twin of, counted once"
+            value={twin ?? ''}
+            options={[
+              ['', 'no other shaft'],
+              ...others.map(({ id }) => [id, capitalize(bodyName(naming, id))] as const),
+            ]}
+            onChange={(id) => {
+              become(setTwins(draft, member.id, id === '' ? undefined : id))
+            }}
+          />
+        )}
         <div className="flex items-end gap-1">
           {(
             [

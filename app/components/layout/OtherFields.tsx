@@ -4,11 +4,11 @@ import { LEAST_TOOTH_COUNT, MOST_TOOTH_COUNT, indexBox, namedPlace } from 'core'
 import { capitalize, couplerName, placeName } from '~/words/names.ts'
 import type { Vocabulary } from '~/words/vocabulary.ts'
 import { LINK_WORDS } from '~/words/vocabulary.ts'
+import { parseWithin } from '~/views/layout/numbers.ts'
+import { withPart } from '~/views/layout/withPart.ts'
 
 import { CheckField, EntryField, SelectField } from './Fields.tsx'
-import { parseWithin } from './numbers.ts'
 import type { Drafting } from './useDrafting.ts'
-import { withPart } from './withPart.ts'
 
 interface Common {
   readonly drafting: Drafting

@@ -12,13 +12,13 @@ import { useMemo, useState } from 'react'
 import type { BoxDraft, PartRef } from 'core'
 import { indexBox } from 'core'
 
-import { formatLength } from '~/format.ts'
+import { formatLength } from '~/words/format.ts'
 import { bodyName, capitalize } from '~/words/names.ts'
 import type { Vocabulary } from '~/words/vocabulary.ts'
 import { WORDS } from '~/words/vocabulary.ts'
+import { partTitle } from '~/views/layout/partTitle.ts'
 
 import { CountField } from './Fields.tsx'
-import { partTitle } from './partTitle.ts'
 import type { Drafting } from './useDrafting.ts'
 
 interface PartRow {

@@ -6,7 +6,7 @@ import { diffDrafts } from 'core'
 import { useOpenBox } from '~/components/box/boxContext.ts'
 import { useViewState } from '~/components/useViewState.ts'
 
-import { formatPartRef, parsePartRef } from './partRef.ts'
+import { formatPartRef, parsePartRef } from '~/views/layout/partRef.ts'
 
 export interface Drafting {
   readonly draft: BoxDraft

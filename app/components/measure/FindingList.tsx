@@ -5,7 +5,7 @@ import type { EntryBody, Finding, Look, Measure, Verdict } from 'core'
 import { LOOKS, MEASURE_RULES, VERDICTS, boundsOf, standingVerdict } from 'core'
 
 import { Photos } from '~/components/job/Photos.tsx'
-import { formatWhen } from '~/format.ts'
+import { formatWhen } from '~/words/format.ts'
 import {
   LOOK_GRADES,
   LOOK_NAMES,

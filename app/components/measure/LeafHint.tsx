@@ -1,8 +1,8 @@
 import type { EnteredLimit, ReadingUnit } from 'core'
 import { STACK_UNITS_PER_MM, boundsOf, stacksRound } from 'core'
 
-import type { Shelf } from '~/shelf.ts'
-import { stackText } from '~/shelf.ts'
+import type { Shelf } from '~/files/shelf.ts'
+import { stackText } from '~/files/shelf.ts'
 
 /** A stack of more leaves than this reads wrong. */
 const MOST_LEAVES = 3

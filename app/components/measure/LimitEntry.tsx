@@ -5,7 +5,7 @@ import { useFetcher } from 'react-router'
 import type { EntryBody, LimitSource, Measure, ReadingUnit } from 'core'
 import { MEASURE_RULES } from 'core'
 
-import { entryBodySchema } from '~/jobEntry.ts'
+import { entryBodySchema } from '~/files/jobEntry.ts'
 import { MEASURE_NAMES, SOURCE_NAMES, UNIT_WORDS, shownUnit } from '~/words/measures.ts'
 
 interface LimitEntryProps {

@@ -17,8 +17,8 @@ import {
   unitsOf,
 } from 'core'
 
-import { entryBodySchema } from '~/jobEntry.ts'
-import type { Shelf } from '~/shelf.ts'
+import { entryBodySchema } from '~/files/jobEntry.ts'
+import type { Shelf } from '~/files/shelf.ts'
 import {
   CONE_NAMES,
   MEASURE_HINTS,

@@ -10,8 +10,8 @@ import {
   planShims,
 } from 'core'
 
-import type { Shelf } from '~/shelf.ts'
-import { formatThickness, stackText } from '~/shelf.ts'
+import type { Shelf } from '~/files/shelf.ts'
+import { formatThickness, stackText } from '~/files/shelf.ts'
 import { UNIT_NAMES } from '~/words/measures.ts'
 
 const MOST_SHIMS = 3

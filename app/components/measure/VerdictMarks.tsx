@@ -1,7 +1,7 @@
 import type { Section, Verdict } from 'core'
 import { SLEEVE_TRAVEL_MM, sleeveShiftMm } from 'core'
 
-import type { Scale } from '~/components/section/scale.ts'
+import type { Scale } from '~/views/section/scale.ts'
 import { unitPartName } from '~/words/jobs.ts'
 import { VERDICT_NAMES } from '~/words/measures.ts'
 import type { Naming } from '~/words/names.ts'

@@ -1,6 +1,6 @@
 import { RotateCw, TriangleAlert, Undo2 } from 'lucide-react'
 
-import type { Outbox } from './useOutbox.ts'
+import type { Outbox } from '~/client/outbox/useOutbox.ts'
 
 interface OutboxNoticesProps<Item> {
   readonly outbox: Omit<Outbox<Item>, 'put'>

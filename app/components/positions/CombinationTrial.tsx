@@ -13,13 +13,13 @@ import {
 } from 'core'
 
 import { SelectField } from '~/components/layout/Fields.tsx'
-import { shortResult } from '~/components/trace/PositionKeys.tsx'
+import { shortResult } from '~/words/results.ts'
 import { lockSentence } from '~/words/lock.ts'
 import { capitalize, couplerName, placeName } from '~/words/names.ts'
 import { balanceSentence, openSentence } from '~/words/sentences.ts'
 import type { Vocabulary } from '~/words/vocabulary.ts'
 
-import { barWords } from './proposals.ts'
+import { barWords } from '~/views/positions/proposals.ts'
 
 interface CombinationTrialProps {
   readonly draft: BoxDraft

@@ -6,8 +6,8 @@ import { countCombinations } from 'core'
 
 import type { CombinationsWorker } from '~/workers/combinations.ts'
 
-import type { FoundAll } from './findAll.ts'
-import { findAllAtOnce } from './findAll.ts'
+import type { FoundAll } from '~/views/positions/findAll.ts'
+import { findAllAtOnce } from '~/views/positions/findAll.ts'
 
 /** So many are judged in the page within a few tens of milliseconds; more go to a worker. */
 const MOST_IN_PAGE = 600

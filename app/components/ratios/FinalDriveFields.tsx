@@ -4,7 +4,7 @@ import { useState } from 'react'
 import { finalDriveRatio, holdsFinalDrive, isToothCount } from 'core'
 
 import { useOpenBox } from '~/components/box/boxContext.ts'
-import { formatRatio } from '~/format.ts'
+import { formatRatio } from '~/words/format.ts'
 import { TOOTH_COUNT_ADVICE } from '~/words/issues.ts'
 
 /** The teeth of the final drive, kept with the box; leave both empty for none. */

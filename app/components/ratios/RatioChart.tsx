@@ -9,7 +9,7 @@ import { toNumber } from 'core'
 
 import type { ChartLook } from '~/components/chart/useChart.ts'
 import { useChart } from '~/components/chart/useChart.ts'
-import { formatRatioFigure } from '~/format.ts'
+import { formatRatioFigure } from '~/words/format.ts'
 import type { Theme } from '~/settings.ts'
 
 echarts.use([BarChart, GridComponent, SVGRenderer])
@@ -27,7 +27,7 @@ export default function RatioChart({ rows, theme }: RatioChartProps) {
     theme,
   )
   return (
-    <figure className="flex min-h-[15rem] flex-col">
+    <figure className="flex min-h-[15rem] min-w-0 flex-col">
       <figcaption className="text-lg font-semibold">
         Ratios, turns in for one turn out (logarithmic: equal steps are equally high)
       </figcaption>

@@ -2,8 +2,8 @@ import { LEAST_ROLLING_RADIUS_MM, MOST_ROLLING_RADIUS_MM } from 'core'
 
 import { useOpenBox } from '~/components/box/boxContext.ts'
 import { EntryField } from '~/components/layout/Fields.tsx'
-import { lengthText, parseLength } from '~/components/layout/numbers.ts'
-import { formatLength } from '~/format.ts'
+import { lengthText, parseLength } from '~/views/layout/numbers.ts'
+import { formatLength } from '~/words/format.ts'
 
 /** The rolling radius of the driven wheels, kept with the box; empty for none. */
 export function RollingRadiusField() {

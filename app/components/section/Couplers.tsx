@@ -14,7 +14,7 @@ import {
 import type { Naming } from '~/words/names.ts'
 import { capitalize, couplerLabel, couplerName, placeName } from '~/words/names.ts'
 
-import type { Scale } from './scale.ts'
+import type { Scale } from '~/views/section/scale.ts'
 
 /** Of the parts of a coupler, outwards from what it sits on. */
 const HUB_MM = 6

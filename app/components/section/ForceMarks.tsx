@@ -1,9 +1,9 @@
 /** Thrust of each shaft and the loads on its two bearings. */
 import type { Forces, Section } from 'core'
 
-import { formatForce } from '~/format.ts'
+import { formatForce } from '~/words/format.ts'
 
-import type { Scale } from './scale.ts'
+import type { Scale } from '~/views/section/scale.ts'
 
 /** Sizes in viewBox units. */
 const ARROW = { length: 46, head: 9 }

@@ -4,14 +4,14 @@ import clsx from 'clsx'
 import type { BodyMotion, Section, SectionGear } from 'core'
 import { SLEEVE_WIDTH_MM, isDisputed, toNumber } from 'core'
 
-import { formatNumber } from '~/format.ts'
+import { formatNumber } from '~/words/format.ts'
 import type { Naming } from '~/words/names.ts'
 import { capitalize, gearName } from '~/words/names.ts'
 
-import type { Layers } from './layers.ts'
-import { restClass } from './rest.ts'
-import type { Scale } from './scale.ts'
-import { markedBlock, metalMm, toothMarks } from './toothMarks.ts'
+import type { Layers } from '~/views/section/layers.ts'
+import { restClass } from '~/views/section/rest.ts'
+import type { Scale } from '~/views/section/scale.ts'
+import { markedBlock, metalMm, toothMarks } from '~/views/section/toothMarks.ts'
 
 /** A name keeps this far from gears that are none of its own. */
 const NAME_SLACK_MM = 4

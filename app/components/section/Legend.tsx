@@ -1,5 +1,5 @@
-import type { Layers } from './layers.ts'
-import { USUAL_LAYERS } from './layers.ts'
+import type { Layers } from '~/views/section/layers.ts'
+import { USUAL_LAYERS } from '~/views/section/layers.ts'
 
 interface LegendProps {
   readonly hasRibbon: boolean

@@ -8,8 +8,8 @@ import type {
 } from 'core'
 import { HOLLOW_WALL_MM, RIM_MM, SHAFT_RADIUS_MM } from 'core'
 
-import { restClass } from './rest.ts'
-import type { Scale } from './scale.ts'
+import { restClass } from '~/views/section/rest.ts'
+import type { Scale } from '~/views/section/scale.ts'
 
 /** Width drawn for a planet, and for the arm of its carrier. */
 const PLANET_WIDTH_MM = 12

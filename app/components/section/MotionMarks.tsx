@@ -5,13 +5,10 @@
  */
 import { useEffect, useRef } from 'react'
 
+import type { Pace } from '~/views/section/pace.ts'
+import { PACES } from '~/views/section/pace.ts'
+import type { MovingBlock } from '~/views/section/toothMarks.ts'
 import type { MotionMessage } from '~/workers/motion.ts'
-
-import type { MovingBlock } from './toothMarks.ts'
-
-/** Turns of the input in a second, as it is shown. */
-export const PACES = { normal: 0.12, slow: 0.03, paused: 0 } as const
-export type Pace = keyof typeof PACES
 
 interface MotionMarksProps {
   readonly blocks: readonly MovingBlock[]

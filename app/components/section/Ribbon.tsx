@@ -2,11 +2,11 @@ import { useMemo } from 'react'
 
 import type { BoxIndex, Drive, Section } from 'core'
 
-import { formatTorque, torqueUnitNm } from '~/format.ts'
+import { formatTorque, torqueUnitNm } from '~/words/format.ts'
 import type { Input } from '~/words/sentences.ts'
 
-import { ribbonPieces } from './ribbon.ts'
-import type { Scale } from './scale.ts'
+import { ribbonPieces } from '~/views/section/ribbon.ts'
+import type { Scale } from '~/views/section/scale.ts'
 
 /** Width of the ribbon at full torque, and the least that can be seen, in viewBox units. */
 const FULL_WIDTH = 30

@@ -3,9 +3,10 @@ import { useMemo } from 'react'
 import type { BoxDraft } from 'core'
 import { SHAFT_RADIUS_MM, layOutSection } from 'core'
 
+import { scaleOf } from '~/views/section/scale.ts'
+
 import { GearBlock } from './Gears.tsx'
 import { MemberShapeOf } from './Members.tsx'
-import { scaleOf } from './scale.ts'
 
 /** The section as a small picture: shafts and gears only. */
 export function SectionThumb({ draft }: { readonly draft: BoxDraft }) {

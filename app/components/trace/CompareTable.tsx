@@ -1,6 +1,6 @@
 import clsx from 'clsx'
 
-import type { CompareRow } from './compare.ts'
+import type { CompareRow } from '~/views/trace/compare.ts'
 
 interface CompareTableProps {
   readonly titles: readonly [string, string]

@@ -11,12 +11,12 @@ import {
 } from 'lucide-react'
 import { DropdownMenu } from 'radix-ui'
 
-import type { Layer } from '~/components/section/layers.ts'
-import { LAYERS } from '~/components/section/layers.ts'
+import type { Layer } from '~/views/section/layers.ts'
+import { LAYERS } from '~/views/section/layers.ts'
 import { useMayMove } from '~/components/section/useMayMove.ts'
+import { formatLayers } from '~/views/trace/traceState.ts'
 
 import { useOpenTrace } from './traceContext.ts'
-import { formatLayers } from './traceState.ts'
 
 const LAYER_TITLES: Readonly<Record<Layer, string>> = {
   torque: 'Torque, as the ribbon',

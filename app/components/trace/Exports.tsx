@@ -3,7 +3,7 @@ import { useState } from 'react'
 
 import { useOpenBox } from '~/components/box/boxContext.ts'
 
-import { savePng } from './savePng.ts'
+import { savePng } from '~/client/savePng.ts'
 import { useOpenTrace } from './traceContext.ts'
 
 /** The drawing and the table of parts as files, as they are shown. */

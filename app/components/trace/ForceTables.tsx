@@ -2,8 +2,8 @@ import { Link } from 'react-router'
 
 import type { Forces, ToothDatum } from 'core'
 
-import { formatForce, formatLength } from '~/format.ts'
-import type { LengthUnit } from '~/format.ts'
+import { formatForce, formatLength } from '~/words/format.ts'
+import type { LengthUnit } from '~/words/format.ts'
 import type { Naming } from '~/words/names.ts'
 import { bodyName, capitalize, gearName } from '~/words/names.ts'
 import { travelWords } from '~/words/vocabulary.ts'

@@ -1,11 +1,11 @@
 import type { Analysis } from 'core'
 
-import { formatTeeth, formatTorque } from '~/format.ts'
+import { formatTeeth, formatTorque } from '~/words/format.ts'
 import type { Naming } from '~/words/names.ts'
 import { capitalize, gearName } from '~/words/names.ts'
 import type { Input } from '~/words/sentences.ts'
 
-import { PART_STATE_WORDS, partRows, speedWords } from './partRows.ts'
+import { PART_STATE_WORDS, partRows, speedWords } from '~/views/trace/partRows.ts'
 
 interface GearReadoutProps {
   readonly naming: Naming

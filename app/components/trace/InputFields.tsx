@@ -1,10 +1,15 @@
 import { TriangleAlert } from 'lucide-react'
 
 import type { ViewChanges } from '~/components/useViewState.ts'
-import { TORQUE_UNIT_NAMES, formatSpeed, formatTorque, torqueUnitNm } from '~/format.ts'
+import { TORQUE_UNIT_NAMES, formatSpeed, formatTorque, torqueUnitNm } from '~/words/format.ts'
 
-import type { TraceInput } from './traceInput.ts'
-import { SLIDER_STEPS, SPEED_SLIDER, sliderOfTorque, torqueOfSlider } from './traceInput.ts'
+import type { TraceInput } from '~/views/trace/traceInput.ts'
+import {
+  SLIDER_STEPS,
+  SPEED_SLIDER,
+  sliderOfTorque,
+  torqueOfSlider,
+} from '~/views/trace/traceInput.ts'
 
 interface InputFieldsProps {
   readonly input: TraceInput

@@ -4,13 +4,13 @@ import type { Drive, LossResult } from 'core'
 import { toNumber } from 'core'
 
 import type { ViewChanges } from '~/components/useViewState.ts'
-import { formatPower, formatShare, formatTorque } from '~/format.ts'
+import { formatPower, formatShare, formatTorque } from '~/words/format.ts'
 import type { Naming } from '~/words/names.ts'
 import { bodyName, capitalize, lawName } from '~/words/names.ts'
 
-import type { EfficiencyKey, LossInput } from './lossInput.ts'
-import { EFFICIENCY_KEYS } from './lossInput.ts'
-import type { TraceInput } from './traceInput.ts'
+import type { EfficiencyKey, LossInput } from '~/views/trace/lossInput.ts'
+import { EFFICIENCY_KEYS } from '~/views/trace/lossInput.ts'
+import type { TraceInput } from '~/views/trace/traceInput.ts'
 
 const TITLES: Readonly<Record<EfficiencyKey, string>> = {
   mesh: 'Efficiency of a pair in mesh',

@@ -1,12 +1,12 @@
 import { Plus } from 'lucide-react'
 import { useState } from 'react'
 
-import { countingOrder } from 'core'
+import { countedGears } from 'core'
 
-import { parseCount } from '~/components/count/parseCount.ts'
+import { parseCount } from '~/views/count/parseCount.ts'
 import { SelectField } from '~/components/layout/Fields.tsx'
 import type { Naming } from '~/words/names.ts'
-import { capitalize, gearName } from '~/words/names.ts'
+import { capitalize, countedName } from '~/words/names.ts'
 
 interface OtherCountFieldsProps {
   readonly naming: Naming
@@ -15,7 +15,7 @@ interface OtherCountFieldsProps {
 
 /** Another count for one gear, to be looked at and not kept. */
 export function OtherCountFields({ naming, onCount }: OtherCountFieldsProps) {
-  const gears = countingOrder(naming.box.draft)
+  const gears = countedGears(naming.box.draft)
   const [gear, setGear] = useState(gears[0]?.id ?? '')
   const [text, setText] = useState('')
   const [problem, setProblem] = useState<string>()
@@ -37,7 +37,7 @@ export function OtherCountFields({ naming, onCount }: OtherCountFieldsProps) {
         value={gear}
         options={gears.map((each) => [
           each.id,
-          `${capitalize(gearName(naming, each))}: ${each.toothCount ?? '?'}`,
+          `${capitalize(countedName(naming, each))}: ${each.toothCount ?? '?'}`,
         ])}
         onChange={setGear}
       />

@@ -1,10 +1,10 @@
 import clsx from 'clsx'
 
-import { formatPower, formatSpeed, formatTorque } from '~/format.ts'
+import { formatPower, formatSpeed, formatTorque } from '~/words/format.ts'
 
-import type { PartRow } from './partRows.ts'
-import { PART_STATE_WORDS } from './partRows.ts'
-import type { TraceInput } from './traceInput.ts'
+import type { PartRow } from '~/views/trace/partRows.ts'
+import { PART_STATE_WORDS } from '~/views/trace/partRows.ts'
+import type { TraceInput } from '~/views/trace/traceInput.ts'
 
 interface PartsSheetProps {
   readonly rows: readonly PartRow[]

@@ -1,28 +1,8 @@
 import clsx from 'clsx'
 
-import type { Analysis, PositionAnalysis } from 'core'
+import type { PositionAnalysis } from 'core'
 
-import { formatRatio } from '~/format.ts'
-
-/** What a key says of its position, in the room that it has. */
-export function shortResult(analysis: Analysis): string {
-  switch (analysis.state) {
-    case 'drive':
-      return formatRatio(analysis.ratio)
-    case 'uncounted':
-      return `${analysis.gears.length} to count`
-    case 'neutral':
-      return 'neutral'
-    case 'locked':
-      return 'locked'
-    case 'input-locked':
-      return 'input locked'
-    case 'output-locked':
-      return 'output locked'
-    case 'undetermined':
-      return 'not settled'
-  }
-}
+import { shortResult } from '~/words/results.ts'
 
 interface PositionKeysProps {
   readonly positions: readonly PositionAnalysis[]

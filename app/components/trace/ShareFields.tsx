@@ -1,12 +1,12 @@
 import type { Split, SplitPart } from 'core'
 import { toNumber } from 'core'
 
-import { formatShare } from '~/format.ts'
+import { formatShare } from '~/words/format.ts'
 import { bodyName, shareName } from '~/words/names.ts'
+import type { WantedShare } from '~/views/trace/traceState.ts'
+import { LEAST_SHARE_PERCENT, MOST_SHARE_PERCENT, withShare } from '~/views/trace/traceState.ts'
 
 import type { OpenTrace } from './traceContext.ts'
-import type { WantedShare } from './traceState.ts'
-import { LEAST_SHARE_PERCENT, MOST_SHARE_PERCENT, withShare } from './traceState.ts'
 
 /** How parallel paths share the load: by assumption, or as a person has set it. */
 export function ShareFields({ trace }: { readonly trace: OpenTrace }) {

@@ -4,11 +4,11 @@ import { useRef } from 'react'
 import type { BoxDraft, Coupler, CouplerPlaces, Section } from 'core'
 import { indexBox, namedPlace, sleeveShiftMm } from 'core'
 
-import type { Scale } from '~/components/section/scale.ts'
+import type { Scale } from '~/views/section/scale.ts'
 import { capitalize, couplerName, placeName } from '~/words/names.ts'
 import type { Vocabulary } from '~/words/vocabulary.ts'
 
-import { stepPlace } from './movedPlaces.ts'
+import { stepPlace } from '~/views/trace/movedPlaces.ts'
 
 /** A grip is at least this large, so that a glove can take it, in viewBox units. */
 const GRIP = { width: 46, height: 46 }

@@ -1,7 +1,7 @@
 import type { Slip } from 'core'
 import { toNumber } from 'core'
 
-import { formatSpeed } from '~/format.ts'
+import { formatSpeed } from '~/words/format.ts'
 import type { Naming } from '~/words/names.ts'
 import { bodyName, capitalize, couplerName, gearName, placeName } from '~/words/names.ts'
 import { senseWords } from '~/words/sentences.ts'

@@ -7,11 +7,19 @@ import { SelectField } from '~/components/layout/Fields.tsx'
 import { ToggleRow } from '~/components/ToggleRow.tsx'
 import type { ViewChanges } from '~/components/useViewState.ts'
 import type { Naming } from '~/words/names.ts'
-import { bodyName, capitalize, couplerName, gearName, partName, placeName } from '~/words/names.ts'
+import {
+  bodyName,
+  capitalize,
+  countedName,
+  couplerName,
+  partName,
+  placeName,
+} from '~/words/names.ts'
+import { placesWords } from '~/words/spin.ts'
 
-import { formatPlaces } from './movedPlaces.ts'
-import type { SpinState, SpinTest } from './spinState.ts'
-import { SPIN_TESTS } from './spinState.ts'
+import { formatPlaces } from '~/views/trace/movedPlaces.ts'
+import type { SpinState, SpinTest } from '~/views/trace/spinState.ts'
+import { SPIN_TESTS } from '~/views/trace/spinState.ts'
 
 interface SpinSetupFieldsProps {
   readonly naming: Naming
@@ -113,7 +121,7 @@ export function SpinSetupFields({ naming, state, result, onChange }: SpinSetupFi
       {result.needed.length > 0 && (
         <p role="status">
           What some parts do depends on counts. Count first:{' '}
-          {result.needed.map((gear) => gearName(naming, gear)).join(', ')}.
+          {result.needed.map((gear) => countedName(naming, gear)).join('; ')}.
         </p>
       )}
       {result.isBlocked && (
@@ -128,15 +136,4 @@ export function SpinSetupFields({ naming, state, result, onChange }: SpinSetupFi
       )}
     </div>
   )
-}
-
-/** "all at their centres", or which are engaged. */
-function placesWords(naming: Naming, places: Readonly<Record<string, string>>): string {
-  const engaged = naming.box.draft.couplers.flatMap((coupler) => {
-    const place = coupler.positions.find(({ id }) => id === namedPlace(places, coupler.id))
-    return place && place.engages.length > 0
-      ? [`${couplerName(naming, coupler)} at ${placeName(naming, coupler, place)}`]
-      : []
-  })
-  return engaged.length === 0 ? 'all in neutral' : engaged.join(', ')
 }

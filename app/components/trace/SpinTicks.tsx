@@ -1,9 +1,9 @@
 import clsx from 'clsx'
 
 import type { Seen, Spin } from 'core'
-import { bodyOfGear, expectedOf, toNumber } from 'core'
+import { SEEN, bodyOfGear, expectedOf, toNumber } from 'core'
 
-import { formatNumber } from '~/format.ts'
+import { formatNumber } from '~/words/format.ts'
 import type { Naming } from '~/words/names.ts'
 import { bodyName, capitalize } from '~/words/names.ts'
 
@@ -11,16 +11,12 @@ interface SpinTicksProps {
   readonly naming: Naming
   readonly result: Spin
   readonly seen: ReadonlyMap<string, Seen>
+  readonly isDisabled: boolean
   readonly onTick: (part: string, what: Seen | null) => void
 }
 
-const CHOICES = [
-  ['moved', 'moved'],
-  ['stood', 'stood'],
-] as const
-
 /** Every part: what it does as drawn, and what it did on the bench. */
-export function SpinTicks({ naming, result, seen, onTick }: SpinTicksProps) {
+export function SpinTicks({ naming, result, seen, isDisabled, onTick }: SpinTicksProps) {
   const { box } = naming
   const parts = box.draft.members.flatMap((member) => [
     {
@@ -82,11 +78,12 @@ export function SpinTicks({ naming, result, seen, onTick }: SpinTicksProps) {
               <td className="text-graphite pr-2">{drawn(body)}</td>
               <td className="whitespace-nowrap">
                 <span role="group" aria-label={`${name} on the bench`} className="inline-flex">
-                  {CHOICES.map(([what, title]) => (
+                  {SEEN.map((what) => (
                     <button
                       key={what}
                       type="button"
                       aria-pressed={ticked === what}
+                      disabled={isDisabled}
                       className={clsx(
                         'min-h-[44px] cursor-pointer border px-2.5',
                         ticked === what
@@ -97,7 +94,7 @@ export function SpinTicks({ naming, result, seen, onTick }: SpinTicksProps) {
                         onTick(id, ticked === what ? null : what)
                       }}
                     >
-                      {title}
+                      {what}
                     </button>
                   ))}
                 </span>

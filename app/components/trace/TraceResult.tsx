@@ -12,7 +12,7 @@ import {
   formatRoadSpeed,
   formatSpeed,
   formatTorque,
-} from '~/format.ts'
+} from '~/words/format.ts'
 import type { Naming } from '~/words/names.ts'
 import { bodyName, gearName } from '~/words/names.ts'
 import {
@@ -25,10 +25,10 @@ import {
   pathSentences,
   ratioSentence,
 } from '~/words/sentences.ts'
+import type { TraceInput } from '~/views/trace/traceInput.ts'
 
 import { ShareFields } from './ShareFields.tsx'
 import type { OpenTrace } from './traceContext.ts'
-import type { TraceInput } from './traceInput.ts'
 
 interface TraceResultProps {
   readonly trace: OpenTrace

@@ -1,18 +1,18 @@
 import { createContext, useContext } from 'react'
 
-import type { Layers } from '~/components/section/layers.ts'
-import type { Pace } from '~/components/section/MotionMarks.tsx'
-import type { ViewChanges } from '~/components/useViewState.ts'
+import type { Layers } from '~/views/section/layers.ts'
+import type { Pace } from '~/views/section/pace.ts'
+import type { ChangeView } from '~/components/useViewState.ts'
 import type { Naming } from '~/words/names.ts'
 import type { BoxIssue, PositionAnalysis } from 'core'
 
-import type { TraceInput } from './traceInput.ts'
-import type { TraceState } from './traceState.ts'
+import type { TraceInput } from '~/views/trace/traceInput.ts'
+import type { TraceState } from '~/views/trace/traceState.ts'
 
 /** What all views of Trace have in common. */
 export interface OpenTrace extends TraceState {
   readonly search: URLSearchParams
-  readonly change: (changes: ViewChanges) => void
+  readonly change: ChangeView
   readonly naming: Naming
   readonly positions: readonly PositionAnalysis[]
   readonly issues: readonly BoxIssue[]

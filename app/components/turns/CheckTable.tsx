@@ -12,8 +12,8 @@ interface CheckTableProps {
   readonly onWithdraw: (entry: string) => void
 }
 
-function turnsOf(entry: Entry | undefined): string {
-  return entry?.body.kind === 'turn-check' ? turnedWords(entry.body) : ''
+function turnsOf(naming: Naming, entry: Entry | undefined): string {
+  return entry?.body.kind === 'turn-check' ? turnedWords(naming, entry.body) : ''
 }
 
 /** Every turn check of the job, and whether the counts agree. */
@@ -52,7 +52,7 @@ export function CheckTable({ job, judged, naming, onWithdraw }: CheckTableProps)
               <th scope="row" className="pr-3 text-[1.15rem]">
                 {position?.label ?? check.position}
               </th>
-              <td className="pr-3 whitespace-nowrap">{turnsOf(entries.get(check.id))}</td>
+              <td className="pr-3">{turnsOf(naming, entries.get(check.id))}</td>
               <td className={isAgreed === false ? 'trouble' : 'flex gap-1'}>
                 {isAgreed === false ? (
                   <TriangleAlert aria-hidden className="size-5 flex-none" />

@@ -2,7 +2,7 @@ import { Link } from 'react-router'
 
 import type { NextCheck, Suspect } from 'core'
 
-import { formatShare } from '~/format.ts'
+import { formatShare } from '~/words/format.ts'
 import type { Naming } from '~/words/names.ts'
 import { capitalize, gearName } from '~/words/names.ts'
 import { evidenceWords, formatTurns, nextCheckWords, suspectWords } from '~/words/turns.ts'
@@ -15,6 +15,8 @@ interface SuspectsProps {
   readonly next: NextCheck | undefined
   readonly checkCount: number
   readonly naming: Naming
+  /** What the output is called. */
+  readonly output: string
   /** Where a gear is counted again. */
   readonly countHref: (gearId: string) => string
   readonly onTakeNext: (next: NextCheck) => void
@@ -22,7 +24,7 @@ interface SuspectsProps {
 
 /** What may be wrong where turns and counts disagree, the likeliest first, and what to do next. */
 export function Suspects(props: SuspectsProps) {
-  const { suspects, next, checkCount, naming, countHref, onTakeNext } = props
+  const { suspects, next, checkCount, naming, output, countHref, onTakeNext } = props
   const shown = suspects.slice(0, MOST_SHOWN)
   const first = suspects.find(({ miscounts }) => miscounts.length > 0)?.miscounts[0]
   return (
@@ -54,7 +56,7 @@ export function Suspects(props: SuspectsProps) {
       <h3 className="mt-2 font-semibold">The cheapest next check</h3>
       {next ? (
         <>
-          <p>{nextCheckWords(next)}</p>
+          <p>{nextCheckWords(next, output)}</p>
           <button
             type="button"
             className="button mt-1"

@@ -4,18 +4,24 @@ import { useRef, useState } from 'react'
 import type { BoxPosition, EntryBody } from 'core'
 import { parseReading } from 'core'
 
+import { SelectField } from '~/components/layout/Fields.tsx'
 import { ToggleRow } from '~/components/ToggleRow.tsx'
-import { entryBodySchema } from '~/jobEntry.ts'
+import { entryBodySchema } from '~/files/jobEntry.ts'
 
 interface TurnEntryProps {
   readonly positions: readonly BoxPosition[]
   readonly position: string
+  /** Bodies whose turns may be the output's, with their names; none where there is but one. */
+  readonly places: readonly (readonly [body: string, name: string])[]
+  /** The one chosen; the first output driven where none is. */
+  readonly at: string | undefined
   /** At which end the turns are read; the other one is turned as far as is wanted. */
   readonly readAt: 'input' | 'output'
   /** How far the other end is turned. */
   readonly givenTurns: string
   readonly isDisabled: boolean
   readonly onPosition: (position: string) => void
+  readonly onAt: (body: string | undefined) => void
   readonly onReadAt: (end: 'input' | 'output') => void
   readonly onGivenTurns: (turns: string) => void
   readonly onKeep: (body: EntryBody) => void
@@ -26,9 +32,10 @@ const FINENESSES = ['1/16', '1/8', '1/4', '1/2'] as const
 
 /** Asks for one turn check; kept on Enter. */
 export function TurnEntry(props: TurnEntryProps) {
-  const { positions, position, readAt, givenTurns, isDisabled } = props
-  const { onPosition, onReadAt, onGivenTurns, onKeep } = props
+  const { positions, position, places, at, readAt, givenTurns, isDisabled } = props
+  const { onPosition, onAt, onReadAt, onGivenTurns, onKeep } = props
   const given = readAt === 'input' ? 'output' : 'input'
+  const names = { input: 'input', output: places.find(([body]) => body === at)?.[1] ?? 'output' }
   const [turns, setTurns] = useState('')
   const [fineness, setFineness] = useState<string>('1/8')
   const [problem, setProblem] = useState<string>()
@@ -37,6 +44,7 @@ export function TurnEntry(props: TurnEntryProps) {
     const parsed = entryBodySchema.safeParse({
       kind: 'turn-check',
       position,
+      ...(at !== undefined && { at }),
       ...(readAt === 'input'
         ? { inputTurns: turns, outputTurns: givenTurns }
         : { inputTurns: givenTurns, outputTurns: turns, readAt }),
@@ -83,6 +91,16 @@ export function TurnEntry(props: TurnEntryProps) {
           ))}
         </div>
       </fieldset>
+      {places.length > 0 && (
+        <SelectField
+          label="Output turned at"
+          value={at ?? ''}
+          options={[['', 'the first output driven'], ...places]}
+          onChange={(body) => {
+            onAt(body === '' ? undefined : body)
+          }}
+        />
+      )}
       <ToggleRow
         label="What is read"
         options={[
@@ -94,7 +112,7 @@ export function TurnEntry(props: TurnEntryProps) {
       />
       <div className="flex flex-wrap gap-3">
         <label className="flex-1 font-semibold">
-          Turns of the {given}
+          Turns of the {names[given]}
           <input
             className="field mt-1 block w-full text-[1.3rem] font-bold"
             value={givenTurns}
@@ -124,7 +142,7 @@ export function TurnEntry(props: TurnEntryProps) {
         </label>
       </div>
       <label className="font-semibold">
-        Turns of the {readAt}
+        Turns of the {names[readAt]}
         <input
           ref={field}
           className="field mt-1 block w-full text-center text-[2.2rem] leading-tight font-bold"

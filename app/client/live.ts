@@ -1,0 +1,64 @@
+/** What happens elsewhere, as the server tells it, and the server's time. */
+import { useCallback, useEffect } from 'react'
+import { useRevalidator } from 'react-router'
+
+/** Changes that follow one another closely are looked at once. */
+const GATHER_MS = 250
+
+let anchor: { readonly serverMs: number; readonly pageMs: number } | undefined
+
+/** The time by the server's clock, as far as it has been heard; a device's may be set wrong. */
+export function serverNow(): Date {
+  return new Date(anchor ? anchor.serverMs + performance.now() - anchor.pageMs : Date.now())
+}
+
+/**
+ * Hears of every change of one box, or of any where `boxId` is null, while the page can be
+ * seen; on coming back to it everything is looked at anew.
+ */
+export function useChanges(boxId: string | null, onChange: () => void): void {
+  useEffect(() => {
+    let source: EventSource | undefined
+    let gathering: ReturnType<typeof setTimeout> | undefined
+    const gather = () => {
+      clearTimeout(gathering)
+      gathering = setTimeout(onChange, GATHER_MS)
+    }
+    const open = () => {
+      if (source || document.visibilityState !== 'visible') return
+      source = new EventSource(boxId === null ? '/events' : `/events?box=${boxId}`)
+      source.addEventListener('time', ({ data }) => {
+        anchor = { serverMs: Number(data), pageMs: performance.now() }
+      })
+      source.addEventListener('change', gather)
+      // Whatever changed between the page's loading, or a break, and now was not heard.
+      source.addEventListener('open', gather)
+    }
+    const close = () => {
+      source?.close()
+      source = undefined
+    }
+    const onVisible = () => {
+      if (document.visibilityState === 'visible') {
+        open()
+        gather()
+      } else close()
+    }
+    open()
+    document.addEventListener('visibilitychange', onVisible)
+    return () => {
+      document.removeEventListener('visibilitychange', onVisible)
+      clearTimeout(gathering)
+      close()
+    }
+  }, [boxId, onChange])
+}
+
+/** Looks at the page's data anew whenever something of it changed elsewhere. */
+export function useLiveData(boxId: string | null): void {
+  const { revalidate } = useRevalidator()
+  const look = useCallback(() => {
+    void revalidate()
+  }, [revalidate])
+  useChanges(boxId, look)
+}

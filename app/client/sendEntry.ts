@@ -1,0 +1,52 @@
+/** Sends what was entered in a job; a photograph goes before the entry that shows it. */
+import type { Entry } from 'core'
+
+import type { EntryAnswer } from '~/files/jobEntry.ts'
+import { ENTRY_ANSWER_KINDS } from '~/files/jobEntry.ts'
+import type { PhotoAnswer } from '~/files/photo.ts'
+import { PHOTO_ANSWER_KINDS } from '~/files/photo.ts'
+
+import type { Foreign, NotYet } from './outbox/answers.ts'
+import { post, postJson } from './outbox/answers.ts'
+import { findPhoto, removePhoto } from './outbox/photoStore.ts'
+import { serverNow } from './live.ts'
+
+/** An entry with the job that it was entered in, whichever is open when it arrives. */
+export interface SentEntry {
+  readonly jobId: string
+  readonly entry: Entry
+}
+
+async function sendPhoto(
+  boxId: string,
+  jobId: string,
+  photo: string,
+): Promise<PhotoAnswer | NotYet | Foreign> {
+  const waiting = await findPhoto(photo)
+  // Sent before, and kept.
+  if (!waiting) return { kind: 'kept' }
+  const form = new FormData()
+  form.set('jobId', jobId)
+  form.set('photo', photo)
+  form.set('file', waiting, 'photo')
+  return post<PhotoAnswer>(`/boxes/${boxId}/photos`, { body: form }, PHOTO_ANSWER_KINDS)
+}
+
+export async function sendEntry(
+  boxId: string,
+  sent: SentEntry,
+): Promise<EntryAnswer | NotYet | Foreign> {
+  const { body } = sent.entry
+  const photo = body.kind === 'photo' ? body.photo : undefined
+  if (photo !== undefined) {
+    const answer = await sendPhoto(boxId, sent.jobId, photo)
+    if (answer.kind !== 'kept') return answer
+  }
+  const answer = await postJson<EntryAnswer>(
+    `/boxes/${boxId}/entries`,
+    { ...sent, sentAt: serverNow().toISOString() },
+    ENTRY_ANSWER_KINDS,
+  )
+  if (answer.kind === 'kept' && photo !== undefined) await removePhoto(photo)
+  return answer
+}

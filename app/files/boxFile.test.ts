@@ -1,0 +1,121 @@
+import fc from 'fast-check'
+
+import { checkBox, threeShaftBox } from 'core'
+
+import { tangle } from '../../core/testing/arbitraries.ts'
+import { formatBoxFile, parseBoxFile } from './boxFile.ts'
+
+const draft = threeShaftBox({ name: 'box', forwardCount: 5, directAt: 4, reverse: 'constant-mesh' })
+const content = (): Record<string, unknown> =>
+  JSON.parse(formatBoxFile(draft)) as Record<string, unknown>
+const issuesOf = (value: unknown) => {
+  const parsed = parseBoxFile(typeof value === 'string' ? value : JSON.stringify(value))
+  return parsed.ok ? [] : parsed.issues
+}
+
+test('what is written is read back as it was', () => {
+  for (const forwardCount of [3, 4, 5, 6] as const)
+    for (const reverse of ['sliding-idler', 'constant-mesh'] as const) {
+      const pattern = threeShaftBox({ name: 'p', forwardCount, directAt: 3, reverse })
+      expect(parseBoxFile(formatBoxFile(pattern))).toEqual({ ok: true, draft: pattern })
+    }
+  fc.assert(
+    fc.property(tangle, (random) => {
+      expect(parseBoxFile(formatBoxFile(random))).toEqual({ ok: true, draft: random })
+    }),
+    { numRuns: 100 },
+  )
+})
+
+test('text that is not JSON', () => {
+  expect(issuesOf('{')).toEqual([
+    {
+      path: [],
+      message: 'This file is not JSON, so it is not a box file. Choose a file that Udrix exported.',
+    },
+  ])
+})
+
+test('a file over 1 MB', () => {
+  expect(issuesOf(' '.repeat(1_000_001))[0]?.message).toContain('over 1 MB')
+})
+
+test('JSON that is something else', () => {
+  for (const other of [null, [], 3, { format: 'song' }])
+    expect(issuesOf(other)[0]).toMatchObject({ path: ['format'] })
+})
+
+test('a file from a newer version says so', () => {
+  expect(issuesOf({ ...content(), version: 2 })).toEqual([
+    {
+      path: ['version'],
+      message:
+        'This file has version 2 of the format; this Udrix reads version 1. Open it with a newer Udrix.',
+    },
+  ])
+  expect(issuesOf({ ...content(), version: 'one' })[0]).toMatchObject({ path: ['version'] })
+})
+
+test('an unknown field is refused at its place', () => {
+  expect(issuesOf({ ...content(), colour: 'red' })).toEqual([
+    {
+      path: [],
+      message:
+        'Udrix does not know "colour" here. Take it out, or open the file with the version of Udrix that wrote it.',
+    },
+  ])
+})
+
+test('a missing field and an impossible count are told with their path', () => {
+  const { input: _input, ...rest } = content()
+  expect(issuesOf(rest)).toEqual([{ path: ['input'], message: 'This is missing.' }])
+  const gears = draft.gears.map((gear, at) => (at === 3 ? { ...gear, toothCount: 4 } : gear))
+  expect(issuesOf({ ...content(), gears })).toEqual([
+    { path: ['gears', 3, 'toothCount'], message: 'A tooth count is a whole number from 5 to 400.' },
+  ])
+})
+
+test('ten thousand gears are too many', () => {
+  const gears = Array.from({ length: 10_000 }, (_, at) => ({
+    id: `g${at}`,
+    label: 'g',
+    member: 'main',
+    mount: 'free',
+    toothCount: 20,
+    stationMm: 1,
+  }))
+  expect(issuesOf({ ...content(), gears })).toContainEqual({
+    path: ['gears'],
+    message: 'More than 120 gears: no gearbox that Udrix can draw has so many.',
+  })
+})
+
+test('nesting without end is refused', () => {
+  const deep = (depth: number) => '['.repeat(depth) + ']'.repeat(depth)
+  const tooDeep = { path: [], message: expect.stringContaining('nested deeper') as string }
+  expect(issuesOf(deep(200_000))[0]).toMatchObject(tooDeep)
+  const within = formatBoxFile(draft).replace('"axes": [', `"axes": [${deep(200_000)},`)
+  expect(issuesOf(within)[0]).toMatchObject(tooDeep)
+})
+
+test('a thousand wrong gears are told by twenty', () => {
+  const gears = Array.from({ length: 100 }, () => ({}))
+  expect(issuesOf({ ...content(), gears })).toHaveLength(20)
+})
+
+test('any text is either read or refused with a sentence, and never throws', () => {
+  const bent = fc
+    .tuple(fc.nat(formatBoxFile(draft).length - 1), fc.string({ maxLength: 5 }), fc.nat(40))
+    .map(([at, inserted, cut]) => {
+      const text = formatBoxFile(draft)
+      return text.slice(0, at) + inserted + text.slice(at + cut)
+    })
+  fc.assert(
+    fc.property(fc.oneof(fc.string(), fc.json(), bent), (text) => {
+      const parsed = parseBoxFile(text)
+      if (parsed.ok) expect(typeof checkBox(parsed.draft).ok).toBe('boolean')
+      else for (const { message } of parsed.issues) expect(message).toMatch(/\S+ \S+/)
+    }),
+    { numRuns: 300 },
+  )
+})

@@ -1,0 +1,348 @@
+/**
+ * The box file: a gearbox as JSON, version 1. The schema here is the only
+ * description of the format; docs/box-file.schema.json is generated from it.
+ */
+import { z } from 'zod'
+
+import {
+  COUPLER_KINDS,
+  GEAR_MOUNTS,
+  HANDS,
+  INPUT_SENSES,
+  LEAST_PRESSURE_ANGLE_DEG,
+  LEAST_ROLLING_RADIUS_MM,
+  LEAST_TOOTH_COUNT,
+  MEMBER_KINDS,
+  MESH_KINDS,
+  MOST_PRESSURE_ANGLE_DEG,
+  MOST_ROLLING_RADIUS_MM,
+  MOST_TOOTH_COUNT,
+  TRAVELS,
+} from 'core'
+import type { BoxDraft, BoxField, BoxIssue, PartList, Path } from 'core'
+
+import { parseJson, storable, writtenText } from './text.ts'
+
+export const BOX_FILE_FORMAT = 'udrix-box'
+export const BOX_FILE_VERSION = 1
+export const LARGEST_BOX_FILE_BYTES = 1_000_000
+
+const PRESSURE_ANGLE_RANGE = `A pressure angle is ${LEAST_PRESSURE_ANGLE_DEG}° to ${MOST_PRESSURE_ANGLE_DEG}°.`
+const ROLLING_RADIUS_RANGE = `A rolling radius is ${LEAST_ROLLING_RADIUS_MM} to ${MOST_ROLLING_RADIUS_MM} mm.`
+
+/** More than this no box has that Udrix can draw. */
+export const LARGEST = {
+  axes: 12,
+  members: 60,
+  gears: 120,
+  links: 200,
+  couplers: 24,
+  couplerPositions: 8,
+  engagements: 8,
+  positions: 200,
+  rules: 100,
+  outputs: 8,
+  leftWarnings: 500,
+  idLength: 60,
+  warningLength: 300,
+  nameLength: 120,
+  notesLength: 10_000,
+  lengthMm: 100_000,
+}
+
+const atMost = (count: number, what: string) => ({
+  error: `More than ${count} ${what}: no gearbox that Udrix can draw has so many.`,
+})
+const id = z
+  .string('An id is a text.')
+  .min(1, 'An id cannot be empty.')
+  .max(LARGEST.idLength, `An id has ${LARGEST.idLength} characters at most.`)
+  .refine((text) => storable(text) === text, 'An id has whole characters only, and no NUL.')
+const name = writtenText('A name is a text.')
+  .trim()
+  .min(1, 'A name cannot be empty.')
+  .max(LARGEST.nameLength, `A name has ${LARGEST.nameLength} characters at most.`)
+const mm = z
+  .number('A length is a number of millimetres.')
+  .min(-LARGEST.lengthMm, 'No gearbox is that long.')
+  .max(LARGEST.lengthMm, 'No gearbox is that long.')
+const positiveMm = mm.positive('This length must be more than 0 mm.')
+const countRange = `A tooth count is a whole number from ${LEAST_TOOTH_COUNT} to ${MOST_TOOTH_COUNT}.`
+export const toothCountSchema = z
+  .int(countRange)
+  .min(LEAST_TOOTH_COUNT, countRange)
+  .max(MOST_TOOTH_COUNT, countRange)
+
+const oneOf = <const T extends readonly [string, ...string[]]>(values: T) =>
+  z.enum(values, { error: `This is one of: ${values.join(', ')}.` })
+
+const axis = z.strictObject({ id, name: name.optional() })
+
+const member = z.strictObject({
+  id,
+  kind: oneOf(MEMBER_KINDS),
+  name: name.optional(),
+  axis: id,
+  fromMm: mm,
+  toMm: mm,
+  isHollow: z.boolean('This is true or false.').optional(),
+  bearingsMm: z
+    .tuple([mm, mm], 'A shaft has two bearings, each at a length in millimetres.')
+    .refine(([from, to]) => from < to, 'The first bearing stands nearer the input end.')
+    .optional(),
+})
+
+const gear = z.strictObject({
+  id,
+  label: name,
+  member: id,
+  mount: oneOf(GEAR_MOUNTS),
+  toothCount: toothCountSchema.nullable(),
+  recount: toothCountSchema.nullable().optional(),
+  twinOf: id.optional(),
+  stationMm: mm,
+  faceWidthMm: positiveMm.optional(),
+  moduleMm: positiveMm.max(50, 'No gearbox has a module over 50 mm.').optional(),
+  helixAngleDeg: z
+    .number('A helix angle is a number of degrees.')
+    .min(0, 'A helix angle is 0° to 60°.')
+    .max(60, 'A helix angle is 0° to 60°.')
+    .optional(),
+  hand: oneOf(HANDS).optional(),
+  pressureAngleDeg: z
+    .number('A pressure angle is a number of degrees.')
+    .min(LEAST_PRESSURE_ANGLE_DEG, PRESSURE_ANGLE_RANGE)
+    .max(MOST_PRESSURE_ANGLE_DEG, PRESSURE_ANGLE_RANGE)
+    .optional(),
+})
+
+const link = z.discriminatedUnion(
+  'kind',
+  [
+    z.strictObject({ id, kind: oneOf(MESH_KINDS), a: id, b: id }),
+    z.strictObject({
+      id,
+      kind: z.literal('planetary'),
+      sun: id,
+      ring: id,
+      carrier: id,
+      planetToothCount: toothCountSchema.nullable().optional(),
+      planetCount: z.int('Planets are a whole number.').min(1).max(12).optional(),
+    }),
+    z.strictObject({ id, kind: z.literal('differential'), case: id, left: id, right: id }),
+    z.strictObject({ id, kind: z.literal('joined'), a: id, b: id }),
+    z.strictObject({ id, kind: z.literal('held'), body: id }),
+  ],
+  {
+    error:
+      "A link's kind is one of: external-mesh, internal-mesh, chain, planetary, differential, joined, held.",
+  },
+)
+
+const engagement = z.discriminatedUnion(
+  'kind',
+  [
+    z.strictObject({ kind: z.literal('lock'), body: id }),
+    z.strictObject({ kind: z.literal('mesh'), link: id }),
+    z.strictObject({ kind: z.literal('hold'), body: id }),
+  ],
+  { error: 'What a coupler engages has the kind lock, mesh or hold.' },
+)
+
+const coupler = z.strictObject({
+  id,
+  kind: oneOf(COUPLER_KINDS),
+  name: name.optional(),
+  hub: id,
+  stationMm: mm,
+  positions: z
+    .array(
+      z.strictObject({
+        id,
+        travel: oneOf(TRAVELS),
+        engages: z
+          .array(engagement)
+          .max(LARGEST.engagements, atMost(LARGEST.engagements, 'engagements')),
+      }),
+    )
+    .min(1, 'A coupler has at least one position.')
+    .max(LARGEST.couplerPositions, atMost(LARGEST.couplerPositions, 'positions of one coupler')),
+  gears: z.array(id).max(LARGEST.engagements, atMost(LARGEST.engagements, 'gears')).optional(),
+})
+
+const position = z.strictObject({
+  id,
+  label: name,
+  couplers: z.record(id, id),
+  lever: name.optional(),
+  isHidden: z.boolean('This is true or false.').optional(),
+})
+
+const interlock = z.strictObject({
+  id,
+  couplers: z.array(id).max(LARGEST.couplers, atMost(LARGEST.couplers, 'couplers')),
+})
+
+const rule = z.strictObject({ id, forbids: z.record(id, id), reason: name })
+
+const leftWarning = z.strictObject({
+  id: writtenText('A warning is a text.')
+    .min(1, 'A warning that was left says which.')
+    .max(LARGEST.warningLength, `A warning has ${LARGEST.warningLength} characters at most.`),
+  by: writtenText().max(4, 'Initials have four letters at most.'),
+  at: z.iso.datetime('A time is written as 2026-01-31T12:00:00Z.'),
+})
+
+const draftShape = {
+  name,
+  notes: writtenText().max(LARGEST.notesLength, 'These notes are too long.').optional(),
+  axes: z
+    .array(axis)
+    .min(1, 'A box has at least one axis.')
+    .max(LARGEST.axes, atMost(LARGEST.axes, 'axes')),
+  members: z
+    .array(member)
+    .min(1, 'A box has at least one member.')
+    .max(LARGEST.members, atMost(LARGEST.members, 'members')),
+  gears: z.array(gear).max(LARGEST.gears, atMost(LARGEST.gears, 'gears')),
+  links: z.array(link).max(LARGEST.links, atMost(LARGEST.links, 'links')),
+  couplers: z.array(coupler).max(LARGEST.couplers, atMost(LARGEST.couplers, 'couplers')),
+  positions: z.array(position).max(LARGEST.positions, atMost(LARGEST.positions, 'positions')),
+  interlocks: z
+    .array(interlock)
+    .max(LARGEST.couplers, atMost(LARGEST.couplers, 'interlocks'))
+    .optional(),
+  rules: z.array(rule).max(LARGEST.rules, atMost(LARGEST.rules, 'rules')).optional(),
+  leftWarnings: z
+    .array(leftWarning)
+    .max(LARGEST.leftWarnings, atMost(LARGEST.leftWarnings, 'warnings left as they are'))
+    .optional(),
+  input: id,
+  outputs: z
+    .array(id)
+    .min(1, 'A box has at least one output.')
+    .max(LARGEST.outputs, atMost(LARGEST.outputs, 'outputs')),
+  finalDrive: z
+    .strictObject({ drivingToothCount: toothCountSchema, drivenToothCount: toothCountSchema })
+    .nullable()
+    .optional(),
+  rollingRadiusMm: z
+    .number('A rolling radius is a number of millimetres.')
+    .min(LEAST_ROLLING_RADIUS_MM, ROLLING_RADIUS_RANGE)
+    .max(MOST_ROLLING_RADIUS_MM, ROLLING_RADIUS_RANGE)
+    .nullable()
+    .optional(),
+  inputSense: oneOf(INPUT_SENSES).nullable().optional(),
+}
+
+/** The parts of a box, list by list. */
+export const partSchemas = {
+  axes: axis,
+  members: member,
+  gears: gear,
+  links: link,
+  couplers: coupler,
+  positions: position,
+  interlocks: interlock,
+  rules: rule,
+  leftWarnings: leftWarning,
+} as const satisfies Record<PartList, z.ZodType>
+
+/** The fields of a box besides its parts. */
+export const fieldSchemas = {
+  name: draftShape.name,
+  notes: draftShape.notes,
+  finalDrive: draftShape.finalDrive,
+  rollingRadiusMm: draftShape.rollingRadiusMm,
+  inputSense: draftShape.inputSense,
+  input: draftShape.input,
+  outputs: draftShape.outputs,
+} as const satisfies Record<BoxField, z.ZodType>
+
+/** A box without the heading of a file, as the database keeps it. */
+export const draftSchema = z.strictObject(draftShape) satisfies z.ZodType<BoxDraft>
+
+export const boxFileSchema = z.strictObject({
+  format: z.literal(BOX_FILE_FORMAT),
+  version: z.literal(BOX_FILE_VERSION),
+  ...draftShape,
+})
+
+/** One thing wrong with a file: where, and in words. */
+export interface FileIssue {
+  readonly path: Path
+  readonly message: string
+  /** The core's code, where the core found it. */
+  readonly code?: BoxIssue['code']
+}
+
+export type ParsedBoxFile =
+  | { readonly ok: true; readonly draft: BoxDraft }
+  | { readonly ok: false; readonly issues: readonly FileIssue[] }
+
+const MOST_ISSUES_TOLD = 20
+
+/** Zod's issues as ours. Long lists are cut, since nobody mends a file by the thousandth line. */
+export function fileIssues(error: z.ZodError): readonly FileIssue[] {
+  return error.issues.slice(0, MOST_ISSUES_TOLD).map((issue) => ({
+    path: issue.path.filter((key) => typeof key !== 'symbol'),
+    message:
+      issue.code === 'unrecognized_keys'
+        ? `Udrix does not know ${issue.keys.map((key) => `"${key}"`).join(', ')} here. Take it out, or open the file with the version of Udrix that wrote it.`
+        : issue.code === 'invalid_type' && issue.input === undefined
+          ? 'This is missing.'
+          : issue.message,
+  }))
+}
+
+/** What keeps a draft from being a box file, such as more parts than one may have. */
+export function limitIssues(draft: BoxDraft): readonly FileIssue[] {
+  const parsed = draftSchema.safeParse(draft)
+  return parsed.success ? [] : fileIssues(parsed.error)
+}
+
+/**
+ * Reads the text of a box file. The draft that comes back has the right shape;
+ * whether it hangs together is for `checkBox` to say.
+ */
+export function parseBoxFile(text: string): ParsedBoxFile {
+  const fail = (message: string, path: Path = []): ParsedBoxFile => ({
+    ok: false,
+    issues: [{ path, message }],
+  })
+  if (new TextEncoder().encode(text).length > LARGEST_BOX_FILE_BYTES)
+    return fail('This file is over 1 MB. A box file is some ten kilobytes: is it the right file?')
+  const json = parseJson(text)
+  if (!json.ok)
+    return fail(
+      json.code === 'too-deep'
+        ? 'This file is nested deeper than any box file. Choose a file that Udrix exported.'
+        : 'This file is not JSON, so it is not a box file. Choose a file that Udrix exported.',
+    )
+  const { content } = json
+  const heading = z.looseObject({ format: z.unknown(), version: z.unknown() }).safeParse(content)
+  if (!heading.success || heading.data.format !== BOX_FILE_FORMAT)
+    return fail(`This file does not say "format": "${BOX_FILE_FORMAT}", so it is not a box file.`, [
+      'format',
+    ])
+  const { version } = heading.data
+  if (typeof version === 'number' && version > BOX_FILE_VERSION)
+    return fail(
+      `This file has version ${version} of the format; this Udrix reads version ${BOX_FILE_VERSION}. Open it with a newer Udrix.`,
+      ['version'],
+    )
+  if (version !== BOX_FILE_VERSION)
+    return fail(
+      `This file has no known version of the format: "version" must be ${BOX_FILE_VERSION}.`,
+      ['version'],
+    )
+  const parsed = boxFileSchema.safeParse(content)
+  if (!parsed.success) return { ok: false, issues: fileIssues(parsed.error) }
+  const { format: _format, version: _version, ...draft } = parsed.data
+  return { ok: true, draft }
+}
+
+/** The text of a box file. */
+export function formatBoxFile(draft: BoxDraft): string {
+  return `${JSON.stringify({ format: BOX_FILE_FORMAT, version: BOX_FILE_VERSION, ...draft }, null, 2)}\n`
+}

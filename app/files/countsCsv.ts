@@ -1,0 +1,144 @@
+/**
+ * Tooth counts and ratios as CSV (RFC 4180), for a spreadsheet. Counts come back by
+ * the id of their gear; the other columns are for the person and are not read.
+ */
+import Papa from 'papaparse'
+
+import type { BoxDraft, Gear, RatioRow } from 'core'
+import { countingOrder, formatFraction, indexBox, isToothCount } from 'core'
+
+import { TOOTH_COUNT_ADVICE } from '../words/issues.ts'
+import { bodyName, gearName } from '../words/names.ts'
+import type { Vocabulary } from '../words/vocabulary.ts'
+
+const LARGEST_CSV_CHARACTERS = 200_000
+const MOST_PROBLEMS = 20
+const DECIMALS = 6
+
+const COUNT_COLUMNS = ['id', 'shaft', 'gear', 'mount', 'teeth', 'second count'] as const
+
+export function formatCountsCsv(draft: BoxDraft, words: Vocabulary): string {
+  const naming = { box: indexBox(draft), words }
+  const rows = countingOrder(draft).map((gear) => [
+    gear.id,
+    bodyName(naming, gear.member),
+    gear.label,
+    words.mounts[gear.mount],
+    gear.toothCount ?? '',
+    gear.recount ?? '',
+  ])
+  return `${Papa.unparse({ fields: [...COUNT_COLUMNS], data: rows }, { escapeFormulae: true })}\r\n`
+}
+
+export interface ChangedCount {
+  readonly gear: Gear
+  readonly toothCount: number | null
+  readonly recount: number | null
+}
+
+export type ParsedCountsCsv =
+  | { readonly ok: true; readonly draft: BoxDraft; readonly changed: readonly ChangedCount[] }
+  | { readonly ok: false; readonly problems: readonly string[] }
+
+/** Reads counts back into the box they came from: all of them, or none with every reason. */
+export function parseCountsCsv(draft: BoxDraft, text: string, words: Vocabulary): ParsedCountsCsv {
+  if (text.length > LARGEST_CSV_CHARACTERS)
+    return {
+      ok: false,
+      problems: ['This file is over 200 kB. Counts take a few: is it the right file?'],
+    }
+  const parsed = Papa.parse<Record<string, string | undefined>>(text.replace(/^\uFEFF/, ''), {
+    header: true,
+    skipEmptyLines: 'greedy',
+    transformHeader: (heading) => heading.trim().toLowerCase(),
+  })
+  const fields = parsed.meta.fields ?? []
+  const missing = (['id', 'teeth'] as const).filter((field) => !fields.includes(field))
+  if (missing.length > 0)
+    return {
+      ok: false,
+      problems: [
+        `There is no column ${missing.map((field) => `"${field}"`).join(' and ')}. Export the counts, edit that file, and keep its first line.`,
+      ],
+    }
+  const naming = { box: indexBox(draft), words }
+  const problems: string[] = []
+  const seen = new Set<string>()
+  const entered = new Map<string, { toothCount: number | null; recount: number | null }>()
+  const count = (cell: string | undefined, line: number, gear: Gear): number | null => {
+    const trimmed = cell?.trim() ?? ''
+    if (trimmed === '') return null
+    const value = Number(trimmed)
+    if (!isToothCount(value))
+      problems.push(
+        `Line ${line}, ${gearName(naming, gear)}: “${trimmed}” is no tooth count. ${TOOTH_COUNT_ADVICE}`,
+      )
+    return value
+  }
+  parsed.data.forEach((row, at) => {
+    const line = at + 2
+    const id = row.id?.trim().replace(/^'/, '') ?? ''
+    const gear = naming.box.gears.get(id)
+    if (!gear) problems.push(`Line ${line}: this box has no gear with the id “${id}”.`)
+    else if (seen.has(id)) problems.push(`Line ${line}: ${gearName(naming, gear)} stands twice.`)
+    else {
+      seen.add(id)
+      entered.set(id, {
+        toothCount: count(row.teeth, line, gear),
+        recount: fields.includes('second count')
+          ? count(row['second count'], line, gear)
+          : (gear.recount ?? null),
+      })
+    }
+  })
+  if (problems.length > 0) return { ok: false, problems: problems.slice(0, MOST_PROBLEMS) }
+  const changed = draft.gears.flatMap((gear): ChangedCount[] => {
+    const counts = entered.get(gear.id)
+    const isSame =
+      !counts ||
+      (counts.toothCount === gear.toothCount && counts.recount === (gear.recount ?? null))
+    return isSame ? [] : [{ gear, ...counts }]
+  })
+  const byId = new Map(changed.map((each) => [each.gear.id, each]))
+  const gears = draft.gears.map((gear) => {
+    const next = byId.get(gear.id)
+    return next
+      ? { ...gear, toothCount: next.toothCount, recount: next.recount ?? undefined }
+      : gear
+  })
+  return { ok: true, draft: { ...draft, gears }, changed }
+}
+
+export function formatRatiosCsv(rows: readonly RatioRow[]): string {
+  const data = rows.map(({ position, analysis, ratio, factors, stepToNext, overall }) => [
+    position.label,
+    position.lever ?? '',
+    analysis.state,
+    ratio ? formatFraction(ratio) : '',
+    ratio ? ratio.toFixed(DECIMALS) : '',
+    ratio ? ratio.inverse().toFixed(DECIMALS) : '',
+    stepToNext ? stepToNext.toFixed(DECIMALS) : '',
+    overall ? overall.toFixed(DECIMALS) : '',
+    factors
+      ? factors
+          .map(({ pair, ratio: factor }) =>
+            pair
+              ? `${pair.driven.toothCount ?? '?'}/${pair.driving.toothCount ?? '?'}`
+              : formatFraction(factor.abs()),
+          )
+          .join(' x ')
+      : '',
+  ])
+  const fields = [
+    'position',
+    'lever',
+    'state',
+    'ratio exact',
+    'ratio',
+    'inverse',
+    'step to next',
+    'overall',
+    'driven over driving',
+  ]
+  return `${Papa.unparse({ fields, data }, { escapeFormulae: true })}\r\n`
+}

@@ -1,0 +1,263 @@
+/** What an entry of a job looks like on its way to the server and in the database. */
+import { z } from 'zod'
+
+import type { Entry, EntryBody, ReadingProblem } from 'core'
+import {
+  CONE_COUNTS,
+  LIMIT_SOURCES,
+  LINE_STATES,
+  LOOKS,
+  MEASURES,
+  MOST_FITTED,
+  MOST_READINGS,
+  MOST_THICKNESS,
+  READING_UNITS,
+  SEEN,
+  STAGES,
+  UNIT_FACTORS,
+  MEASURE_RULES,
+  VERDICTS,
+  checkBounds,
+  checkReadings,
+  exactFigureOf,
+  figureOf,
+  fromUnit,
+  parseReading,
+  parseSpan,
+  spanOf,
+} from 'core'
+
+import { readingIssueWords, readingProblemWords } from '../words/measures.ts'
+
+import { LARGEST } from './boxFile.ts'
+import { writtenText } from './text.ts'
+
+const LONGEST_TEXT = 2_000
+
+const id = z.uuid()
+const partRef = writtenText().min(1).max(140)
+const longText = writtenText()
+  .trim()
+  .max(LONGEST_TEXT, `A text has ${LONGEST_TEXT} characters at most. Make two notes of it.`)
+const shortText = writtenText().trim().max(200, 'This has 200 characters at most.')
+const unit = z.enum(READING_UNITS)
+
+function problemOf(text: string): ReadingProblem | undefined {
+  const reading = parseReading(text)
+  return reading.ok ? undefined : reading.code
+}
+
+const reading = writtenText()
+  .max(60, 'A reading has 60 characters at most.')
+  .superRefine((text, context) => {
+    const problem = problemOf(text)
+    if (problem) context.addIssue(readingProblemWords(text, problem))
+  })
+
+function isNotNegative(text: string): boolean {
+  const parsed = parseReading(text)
+  return !parsed.ok || parsed.value.sign() >= 0
+}
+
+const positiveTurns = reading.refine((text) => {
+  const parsed = parseReading(text)
+  return !parsed.ok || parsed.value.sign() > 0
+}, 'Turns are more than 0.')
+
+/** Of a measurement: also what went in and what did not. */
+const spanReading = writtenText()
+  .max(60, 'A reading has 60 characters at most.')
+  .superRefine((text, context) => {
+    const parsed = parseSpan(text)
+    if (!parsed.ok) context.addIssue(readingProblemWords(text, parsed.code))
+  })
+
+const entered = z.strictObject({ text: reading, unit })
+
+export const limitSchema = z
+  .strictObject({
+    source: z.enum(LIMIT_SOURCES),
+    least: reading.optional(),
+    most: reading.optional(),
+    unit,
+  })
+  .superRefine(({ least, most, unit: of }, context) => {
+    const bounds = {
+      least: least === undefined ? undefined : figureOf(least, of),
+      most: most === undefined ? undefined : figureOf(most, of),
+    }
+    for (const issue of checkBounds(bounds)) context.addIssue(readingIssueWords(issue, of))
+  })
+
+const measurement = z
+  .strictObject({
+    kind: z.literal('measurement'),
+    part: partRef,
+    measure: z.enum(MEASURES),
+    readings: z
+      .array(spanReading)
+      .max(
+        MOST_READINGS,
+        `One measurement has ${MOST_READINGS} readings at most. Split it, or keep the ones that matter.`,
+      ),
+    unit,
+    radius: entered.optional(),
+    tool: shortText,
+    limit: limitSchema.nullable(),
+    cones: z.literal(CONE_COUNTS).optional(),
+    phase: z.enum(['found', 'after']),
+  })
+  .superRefine(({ measure, readings, unit: of, radius }, context) => {
+    const rule = MEASURE_RULES[measure]
+    if (UNIT_FACTORS[of].quantity !== rule.reads) {
+      context.addIssue('This is not read in that unit.')
+      return
+    }
+    const values = readings.map((text) => spanOf(text, of))
+    const known = values.filter((value) => value !== undefined)
+    if (known.length < values.length) return
+    const radiusMm = radius ? (exactFigureOf(radius.text, radius.unit) ?? null) : null
+    for (const issue of checkReadings(measure, known, radiusMm))
+      context.addIssue(readingIssueWords(issue, of))
+  })
+
+const turnCheck = z
+  .strictObject({
+    kind: z.literal('turn-check'),
+    position: writtenText().min(1).max(60),
+    at: partRef.optional(),
+    inputTurns: positiveTurns,
+    outputTurns: positiveTurns,
+    errorTurns: positiveTurns,
+    readAt: z.literal('output').optional(),
+  })
+  .refine(({ readAt, outputTurns, errorTurns }) => {
+    const [read, error] = [parseReading(outputTurns), parseReading(errorTurns)]
+    return readAt !== 'output' || !read.ok || !error.ok || read.value.isGreaterThan(error.value)
+  }, 'The output turned no further than it can be read. Turn the input more, or read finer.')
+
+const spinTest = z.strictObject({
+  kind: z.literal('spin'),
+  places: z
+    .array(z.strictObject({ coupler: partRef, place: partRef }))
+    .max(LARGEST.couplers, 'A test names each coupler once.'),
+  held: z.array(partRef).max(LARGEST.members, 'Nobody holds as much as that.'),
+  turned: partRef,
+  ticks: z
+    .array(z.strictObject({ part: partRef, seen: z.enum(SEEN).nullable() }))
+    .min(1, 'Tick at least one part.')
+    .max(LARGEST.members + LARGEST.gears, 'That is more than a box has parts.'),
+})
+
+const LONGEST_DISTANCE_KM = 5_000_000
+
+const distance = entered.superRefine(({ text, unit: of }, context) => {
+  const parsed = parseReading(text)
+  if (!parsed.ok) return
+  if (UNIT_FACTORS[of].quantity !== 'distance') context.addIssue('A distance is in km or mi.')
+  else if (parsed.value.sign() < 0) context.addIssue('A distance run is not below 0.')
+  else if (fromUnit(parsed.value.toNumber(), of) > LONGEST_DISTANCE_KM)
+    context.addIssue(`No unit has run ${text} ${of}. Read the figure again.`)
+})
+
+/** An entry's content; every refusal is a sentence for the person. */
+export const entryBodySchema = z.discriminatedUnion('kind', [
+  z.strictObject({
+    kind: z.literal('intake'),
+    intake: z.strictObject({
+      reference: shortText,
+      complaint: longText,
+      distance: distance.nullable(),
+      oil: shortText,
+      cameWith: shortText,
+    }),
+  }),
+  z.strictObject({
+    kind: z.literal('note'),
+    text: longText.min(1, 'A note has something in it.'),
+    part: partRef.optional(),
+  }),
+  z.strictObject({ kind: z.literal('waiting'), for: shortText }),
+  turnCheck,
+  spinTest,
+  measurement,
+  z.strictObject({
+    kind: z.literal('look'),
+    part: partRef,
+    look: z.enum(LOOKS),
+    grade: z.enum(VERDICTS),
+  }),
+  z.strictObject({
+    kind: z.literal('overrule'),
+    entry: id,
+    verdict: z.enum(VERDICTS),
+    reason: shortText.min(1, 'Say why: the next person will want to know.'),
+  }),
+  z.strictObject({
+    kind: z.literal('limit'),
+    part: partRef.nullable(),
+    measure: z.enum(MEASURES),
+    limit: limitSchema,
+  }),
+  z.strictObject({
+    kind: z.literal('shims'),
+    part: partRef,
+    thicknesses: z.array(z.int().min(1).max(MOST_THICKNESS)).min(1).max(MOST_FITTED),
+    expected: z.int().min(-MOST_THICKNESS).max(MOST_THICKNESS),
+  }),
+  z.strictObject({ kind: z.literal('stage'), stage: z.enum(STAGES), isDone: z.boolean() }),
+  z.strictObject({
+    kind: z.literal('line'),
+    line: z.strictObject({
+      key: partRef,
+      what: shortText.min(1, 'Say what the part is.'),
+      quantity: z.int('A quantity is a whole number.').min(1, 'At least one.').max(1_000),
+      price: reading.refine(isNotNegative, 'A price is not below 0.').nullable(),
+      state: z.enum(LINE_STATES),
+    }),
+  }),
+  z.strictObject({
+    kind: z.literal('photo'),
+    photo: id,
+    caption: shortText,
+    part: partRef.optional(),
+    entry: id.optional(),
+  }),
+  z.strictObject({ kind: z.literal('withdraw'), entry: id }),
+  z.strictObject({ kind: z.literal('close'), leftOut: longText }),
+  z.strictObject({ kind: z.literal('reopen') }),
+]) satisfies z.ZodType<EntryBody>
+
+/** Before this no clock of a device that still runs can stand. */
+const EARLIEST = '2000-01-01T00:00:00.000Z'
+const LATEST = '2200-01-01T00:00:00.000Z'
+
+const moment = z.iso
+  .datetime()
+  .refine(
+    (text) => text >= EARLIEST && text < LATEST,
+    'The clock of this device is wrong by many years. Set it, then try again.',
+  )
+
+export const entrySchema = z.strictObject({
+  id,
+  at: moment,
+  by: writtenText().trim().max(4, 'Initials have four letters at most.'),
+  body: entryBodySchema,
+}) satisfies z.ZodType<Entry>
+
+/** An entry on its way, with what the sender's clock says as it is sent. */
+export const sentEntrySchema = z.strictObject({
+  jobId: z.uuid(),
+  entry: entrySchema,
+  sentAt: moment.optional(),
+})
+
+/** What the server says to an entry. */
+export type EntryAnswer =
+  /** As it was kept: its time is the server's, and its limit the one that applies. */
+  | { readonly kind: 'kept'; readonly entry: Entry }
+  | { readonly kind: 'refused'; readonly sentence: string }
+  | { readonly kind: 'not-yet' }
+
+export const ENTRY_ANSWER_KINDS: readonly EntryAnswer['kind'][] = ['kept', 'refused', 'not-yet']

@@ -1,0 +1,160 @@
+/** The shop's own feeler leaves, shims and people, as they are kept and as they are typed. */
+import { z } from 'zod'
+
+import type { Piece, ReadingUnit, ShopRule } from 'core'
+import {
+  MEASURES,
+  MOST_PIECES,
+  MOST_THICKNESS,
+  READING_UNITS,
+  STACK_UNITS_PER_MM,
+  figureOf,
+  toUnit,
+} from 'core'
+
+import { UNIT_NAMES, UNIT_WORDS } from '../words/measures.ts'
+
+import { limitSchema } from './jobEntry.ts'
+
+/** A piece with what is written on it: 0.05 mm stays 0.05 mm in a shop that works in inches. */
+export interface ShelfPiece extends Piece {
+  readonly written?: { readonly text: string; readonly unit: ReadingUnit } | undefined
+}
+
+const piece = z.strictObject({
+  thickness: z.int().min(1).max(MOST_THICKNESS),
+  quantity: z.int().min(1).max(99),
+  written: z.strictObject({ text: z.string().max(24), unit: z.enum(READING_UNITS) }).optional(),
+})
+
+export const shelfSchema = z.strictObject({
+  initials: z.array(z.string().regex(/^\p{L}{1,4}$/u)).max(40),
+  leaves: z.array(piece).max(MOST_PIECES),
+  shims: z.array(piece).max(MOST_PIECES),
+})
+export type Shelf = z.infer<typeof shelfSchema>
+
+/** A rule of the shop; its limit says so. */
+export const ruleSchema = z.strictObject({
+  measure: z.enum(MEASURES),
+  limit: limitSchema.refine(({ source }) => source === 'shop', 'This is a rule of the shop.'),
+}) satisfies z.ZodType<ShopRule>
+
+/** Leaves of 0.05 to 1.00 mm as they come in a set, and no shims; common practice. */
+export const USUAL_SHELF: Shelf = {
+  initials: [],
+  leaves: [
+    0.05, 0.1, 0.15, 0.2, 0.25, 0.3, 0.35, 0.4, 0.45, 0.5, 0.55, 0.6, 0.65, 0.7, 0.75, 0.8, 0.85,
+    0.9, 0.95, 1,
+  ].map((mm) => ({
+    thickness: Math.round(mm * STACK_UNITS_PER_MM),
+    quantity: 1,
+    written: { text: mm.toFixed(2), unit: 'mm' },
+  })),
+  shims: [],
+}
+
+export type ParsedPieces =
+  | { readonly ok: true; readonly pieces: ShelfPiece[] }
+  | { readonly ok: false; readonly sentence: string }
+
+/** What may stand behind a thickness, and which unit it means. */
+const SUFFIXES: readonly (readonly [suffix: string, unit: ReadingUnit])[] = [
+  ['mm', 'mm'],
+  ['thou', 'thou'],
+  ['in', 'in'],
+  ['"', 'in'],
+]
+
+/** "0.05mm" is 0.05 in millimetres, whatever the page works in. */
+function sizeOf(token: string, unit: ReadingUnit): { text: string; unit: ReadingUnit } {
+  const [suffix, of] = SUFFIXES.find(([end]) => token.toLowerCase().endsWith(end)) ?? ['', unit]
+  return { text: token.slice(0, token.length - suffix.length), unit: of }
+}
+
+/**
+ * Thicknesses with spaces or semicolons between them, in `unit` where they say no other:
+ * "0.10 x3" is three of one, "0.05mm" is in millimetres.
+ */
+export function parsePieces(text: string, unit: ReadingUnit): ParsedPieces {
+  const pieces: ShelfPiece[] = []
+  const joined = text.replace(/\s+(mm|thou|in|")(?=[\s;x×]|$)/gi, '$1')
+  for (const [, token = '', times] of joined.matchAll(/([^\s;x×]+)(?:\s*[x×]\s*(\d+))?/g)) {
+    const written = sizeOf(token, unit)
+    const mm = figureOf(written.text, written.unit)
+    if (mm === undefined)
+      return { ok: false, sentence: `“${token}” is no thickness. Write such as 0.10 0.15 0.20 x2.` }
+    if (mm <= 0 || mm > 20)
+      return {
+        ok: false,
+        sentence: `${written.text} ${UNIT_WORDS[written.unit]} is no thickness of a leaf or shim. Look at the unit.`,
+      }
+    pieces.push({
+      thickness: Math.round(mm * STACK_UNITS_PER_MM),
+      quantity: times === undefined ? 1 : Number(times),
+      written,
+    })
+  }
+  return pieces.length > MOST_PIECES
+    ? { ok: false, sentence: `${MOST_PIECES} sizes at most.` }
+    : { ok: true, pieces }
+}
+
+/** Decimals that tell one leaf or shim from the next in each unit. */
+const THICKNESS_DECIMALS: Readonly<Partial<Record<ReadingUnit, number>>> = {
+  mm: 3,
+  in: 4,
+  thou: 1,
+  um: 0,
+}
+
+/** A thickness in a unit, without needless zeros: "0.15", "31". */
+export function formatThickness(thickness: number, unit: ReadingUnit): string {
+  const figure = toUnit(thickness / STACK_UNITS_PER_MM, unit)
+  return `${Number(figure.toFixed(THICKNESS_DECIMALS[unit] ?? 4))}`
+}
+
+/** What is written on a piece, with its unit where that is not the one at hand. */
+function pieceText({ thickness, written }: ShelfPiece, unit: ReadingUnit): string {
+  const { text, unit: of } = written ?? { text: formatThickness(thickness, 'mm'), unit: 'mm' }
+  return of === unit ? text : `${text}${UNIT_NAMES[of]}`
+}
+
+/** The pieces as they are typed where the page works in `unit`. */
+export function formatPieces(pieces: readonly ShelfPiece[], unit: ReadingUnit): string {
+  return pieces
+    .map((each) => `${pieceText(each, unit)}${each.quantity > 1 ? ` x${each.quantity}` : ''}`)
+    .join('  ')
+}
+
+/**
+ * A stack as somebody picks it from the shelf: "0.015 + 0.016 = 0.031 in". Each piece goes by
+ * what is written on it; where those are of several units, each says its own.
+ */
+export function stackText(
+  pieces: readonly ShelfPiece[],
+  thicknesses: readonly number[],
+  unit: ReadingUnit,
+): string {
+  const found = thicknesses.map(
+    (thickness): ShelfPiece =>
+      pieces.find((each) => each.thickness === thickness) ?? {
+        thickness,
+        quantity: 1,
+        written: { text: formatThickness(thickness, unit), unit },
+      },
+  )
+  const units = new Set(found.map(({ written }) => written?.unit ?? 'mm'))
+  const [shared] = units
+  const total = thicknesses.reduce((sum, thickness) => sum + thickness, 0)
+  if (units.size === 1 && shared !== undefined) {
+    const each = found.map((one) => pieceText(one, shared)).join(' + ')
+    const sum = found.length > 1 ? ` = ${formatThickness(total, shared)}` : ''
+    return `${each}${sum} ${UNIT_NAMES[shared]}`
+  }
+  const each = found.map((one) => {
+    const of = one.written?.unit ?? 'mm'
+    return `${pieceText(one, of)} ${UNIT_NAMES[of]}`
+  })
+  return `${each.join(' + ')} = ${formatThickness(total, unit)} ${UNIT_NAMES[unit]}`
+}

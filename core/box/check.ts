@@ -1,0 +1,662 @@
+import type { Box, BoxIndex, CouplerPlaces } from './box.ts'
+import { bodyOfGear, centreOf, indexBox, namedPlace, placeOf } from './box.ts'
+import { pitchRadiusOfModuleMm } from './mesh.ts'
+import { median, sumsBetweenAxes } from './toothSums.ts'
+import type { BoxDraft, Coupler, Gear, LeftWarning, Link, Mesh, Path, Rule } from './types.ts'
+
+/** The fewest and most teeth that a count may have; outside them it is a slip of the finger. */
+export const LEAST_TOOTH_COUNT = 5
+export const MOST_TOOTH_COUNT = 400
+
+/** Pressure angles of gears that are made (common practice). */
+export const LEAST_PRESSURE_ANGLE_DEG = 10
+export const MOST_PRESSURE_ANGLE_DEG = 35
+
+/** Rolling radii of wheels on the road (common practice). */
+export const LEAST_ROLLING_RADIUS_MM = 50
+export const MOST_ROLLING_RADIUS_MM = 2_000
+
+/**
+ * How far, in teeth, the sum of a pair may be from that of the other pairs between
+ * the same two axes before it is pointed out. Helix and profile shift move a
+ * centre distance by up to about one module, which is two teeth in the sum
+ * (common practice).
+ */
+export const TOOTH_SUM_TOLERANCE = 2
+
+export type IdKind = 'axis' | 'member' | 'gear' | 'body' | 'link' | 'coupler' | 'coupler-position'
+
+/**
+ * How far two centre distances between the same axes may be apart, in millimetres.
+ * Profile shift moves a pair by about half a module at most (common practice).
+ */
+export const CENTRE_DISTANCE_TOLERANCE_MM = 1.5
+
+/** What is wrong with a draft, where, and by which figures. */
+export type BoxIssue = { readonly path: Path } & (
+  | { readonly code: 'unknown-id'; readonly id: string; readonly expected: IdKind }
+  | { readonly code: 'duplicate-id'; readonly id: string }
+  | {
+      readonly code: 'tooth-count-out-of-range'
+      readonly gear: string
+      readonly toothCount: number
+      readonly least: number
+      readonly most: number
+    }
+  | { readonly code: 'twin-of-a-twin'; readonly gear: string; readonly twin: string }
+  /** Gears said to be alike, with other counts. */
+  | {
+      readonly code: 'twins-differ'
+      readonly gear: string
+      readonly toothCount: number
+      readonly twin: string
+      readonly twinToothCount: number
+    }
+  | { readonly code: 'tooth-count-not-whole'; readonly gear: string; readonly toothCount: number }
+  | { readonly code: 'mesh-within-one-body'; readonly link: string; readonly body: string }
+  | { readonly code: 'mesh-on-one-axis'; readonly link: string; readonly axis: string }
+  | {
+      readonly code: 'ring-not-larger'
+      readonly link: string
+      readonly ringToothCount: number
+      readonly innerToothCount: number
+    }
+  | {
+      readonly code: 'planet-does-not-fit'
+      readonly link: string
+      readonly planetToothCount: number
+      readonly fittingToothCount: number
+    }
+  | {
+      readonly code: 'planets-cannot-be-spaced'
+      readonly link: string
+      readonly toothSum: number
+      readonly planetCount: number
+    }
+  | { readonly code: 'link-joins-one-body'; readonly link: string; readonly body: string }
+  | { readonly code: 'coupler-engages-own-hub'; readonly coupler: string; readonly body: string }
+  | { readonly code: 'coupler-has-two-centres'; readonly coupler: string }
+  | {
+      readonly code: 'coupler-place-not-named'
+      readonly position: string
+      readonly coupler: string
+    }
+  | { readonly code: 'position-repeats'; readonly position: string; readonly other: string }
+  /** No lever reaches it: an interlock lets only one of the two couplers leave its centre. */
+  | {
+      readonly code: 'position-interlocked'
+      readonly position: string
+      readonly interlock: string
+      readonly couplers: readonly [string, string]
+    }
+  | { readonly code: 'position-forbidden'; readonly position: string; readonly rule: string }
+  | { readonly code: 'output-is-input'; readonly body: string }
+  | {
+      readonly code: 'ends-reversed'
+      readonly member: string
+      readonly fromMm: number
+      readonly toMm: number
+    }
+  | { readonly code: 'gear-without-mesh'; readonly gear: string }
+  | {
+      readonly code: 'gear-off-its-member'
+      readonly gear: string
+      readonly stationMm: number
+      readonly fromMm: number
+      readonly toMm: number
+    }
+  /** Gears in mesh must have teeth of one size. */
+  | {
+      readonly code: 'modules-differ'
+      readonly link: string
+      readonly moduleMm: readonly [number, number]
+    }
+  /** Pairs between the same two axes share one centre distance. */
+  | {
+      readonly code: 'centre-distance-differs'
+      readonly link: string
+      readonly centreDistanceMm: number
+      readonly other: string
+      readonly otherCentreDistanceMm: number
+    }
+  | {
+      readonly code: 'tooth-sum-differs'
+      readonly link: string
+      readonly toothSum: number
+      readonly usualToothSum: number
+    }
+  /** Of the only two pairs between two axes. */
+  | {
+      readonly code: 'tooth-sums-differ'
+      readonly link: string
+      readonly toothSum: number
+      readonly other: string
+      readonly otherToothSum: number
+    }
+)
+
+export type BoxIssueCode = BoxIssue['code']
+
+/** Issues that leave the box solvable; the rest do not. */
+export const WARNING_CODES: ReadonlySet<BoxIssueCode> = new Set([
+  'gear-without-mesh',
+  'gear-off-its-member',
+  'tooth-sum-differs',
+  'tooth-sums-differ',
+  'twins-differ',
+  'position-repeats',
+  'position-interlocked',
+  'position-forbidden',
+  'modules-differ',
+  'centre-distance-differs',
+])
+
+/**
+ * A warning with its figures as one text: what somebody who leaves a warning leaves. It is
+ * empty for an issue that is no warning, which nobody can leave.
+ */
+export function warningKey({ path: _path, ...issue }: BoxIssue): string {
+  if (!WARNING_CODES.has(issue.code)) return ''
+  const { code, ...figures } = issue
+  return [code, ...Object.values(figures).flat().map(String)].join(' ')
+}
+
+/** What somebody said of a warning that is left as it is; undefined where it stands. */
+export function leftWarning({ leftWarnings }: BoxDraft, issue: BoxIssue): LeftWarning | undefined {
+  const key = warningKey(issue)
+  return leftWarnings?.find(({ id }) => id === key)
+}
+
+export type CheckedBox =
+  | { readonly ok: true; readonly box: Box; readonly warnings: readonly BoxIssue[] }
+  | { readonly ok: false; readonly issues: readonly BoxIssue[] }
+
+/**
+ * Says whether a draft hangs together. Every problem is reported, with the path
+ * to its culprit; gears without a count are not a problem. A draft whose ids lead
+ * nowhere is checked no further, since nothing else could be said of it.
+ */
+export function checkBox(draft: BoxDraft): CheckedBox {
+  const index = indexBox(draft)
+  const idIssues = checkIds(index)
+  if (idIssues.length > 0) return { ok: false, issues: idIssues }
+  const meshed = new Set(
+    draft.links.flatMap((link) =>
+      linkIds(link).flatMap(([, id, expected]) => (expected === 'gear' ? [id] : [])),
+    ),
+  )
+  const found = [
+    ...checkEnds(index),
+    ...draft.gears.flatMap((gear, at) => checkGear(index, meshed, gear, ['gears', at])),
+    ...draft.links.flatMap((link, at) => checkLink(index, link, ['links', at])),
+    ...draft.couplers.flatMap((coupler, at) => checkCoupler(coupler, ['couplers', at])),
+    ...checkPositions(index),
+    ...checkToothSums(index),
+    ...checkCentreDistances(index),
+  ]
+  const issues = found.filter((issue) => !WARNING_CODES.has(issue.code))
+  return issues.length > 0
+    ? { ok: false, issues: found }
+    : // The one place where an index becomes a checked box.
+      { ok: true, box: index as Box, warnings: found }
+}
+
+/** Whether a number may stand as a count of teeth. */
+export function isToothCount(value: number): boolean {
+  return Number.isInteger(value) && value >= LEAST_TOOTH_COUNT && value <= MOST_TOOTH_COUNT
+}
+
+function checkIds(index: BoxIndex): BoxIssue[] {
+  const { draft } = index
+  const issues: BoxIssue[] = []
+  const axes = new Set(draft.axes.map((axis) => axis.id))
+  const bodies = new Set(index.bodies)
+
+  const unique = (seen: Set<string>, id: string, path: Path): void => {
+    if (seen.has(id)) issues.push({ code: 'duplicate-id', path, id })
+    seen.add(id)
+  }
+  const known = (
+    set: { has(id: string): boolean },
+    id: string,
+    expected: IdKind,
+    path: Path,
+  ): void => {
+    if (!set.has(id)) issues.push({ code: 'unknown-id', path, id, expected })
+  }
+
+  const knownPlaces = (places: CouplerPlaces, path: Path): void => {
+    for (const [couplerId, placeId] of Object.entries(places)) {
+      const coupler = index.couplers.get(couplerId)
+      if (!coupler) known(index.couplers, couplerId, 'coupler', [...path, couplerId])
+      else if (!coupler.positions.some((place) => place.id === placeId))
+        issues.push({
+          code: 'unknown-id',
+          path: [...path, couplerId],
+          id: placeId,
+          expected: 'coupler-position',
+        })
+    }
+  }
+
+  const seenAxes = new Set<string>()
+  draft.axes.forEach(({ id }, at) => {
+    unique(seenAxes, id, ['axes', at, 'id'])
+  })
+  const seenBodies = new Set<string>()
+  draft.members.forEach(({ id, axis }, at) => {
+    unique(seenBodies, id, ['members', at, 'id'])
+    known(axes, axis, 'axis', ['members', at, 'axis'])
+  })
+  draft.gears.forEach(({ id, member, twinOf }, at) => {
+    unique(seenBodies, id, ['gears', at, 'id'])
+    if (twinOf !== undefined) known(index.gears, twinOf, 'gear', ['gears', at, 'twinOf'])
+    known(index.members, member, 'member', ['gears', at, 'member'])
+  })
+  const seenLinks = new Set<string>()
+  draft.links.forEach((link, at) => {
+    unique(seenLinks, link.id, ['links', at, 'id'])
+    for (const [key, id, expected] of linkIds(link))
+      known(
+        expected === 'gear' ? index.gears : expected === 'member' ? index.members : bodies,
+        id,
+        expected,
+        ['links', at, key],
+      )
+  })
+  const seenCouplers = new Set<string>()
+  draft.couplers.forEach((coupler, at) => {
+    unique(seenCouplers, coupler.id, ['couplers', at, 'id'])
+    known(bodies, coupler.hub, 'body', ['couplers', at, 'hub'])
+    coupler.gears?.forEach((gear, which) => {
+      known(index.gears, gear, 'gear', ['couplers', at, 'gears', which])
+    })
+    const seenPlaces = new Set<string>()
+    coupler.positions.forEach((position, place) => {
+      const path: Path = ['couplers', at, 'positions', place]
+      unique(seenPlaces, position.id, [...path, 'id'])
+      position.engages.forEach((engagement, which) => {
+        const here: Path = [...path, 'engages', which]
+        if (engagement.kind === 'mesh')
+          known(index.links, engagement.link, 'link', [...here, 'link'])
+        else known(bodies, engagement.body, 'body', [...here, 'body'])
+      })
+    })
+  })
+  const seenPositions = new Set<string>()
+  draft.positions.forEach((position, at) => {
+    unique(seenPositions, position.id, ['positions', at, 'id'])
+    knownPlaces(position.couplers, ['positions', at, 'couplers'])
+  })
+  const seenInterlocks = new Set<string>()
+  draft.interlocks?.forEach(({ id, couplers }, at) => {
+    unique(seenInterlocks, id, ['interlocks', at, 'id'])
+    couplers.forEach((couplerId, which) => {
+      known(index.couplers, couplerId, 'coupler', ['interlocks', at, 'couplers', which])
+    })
+  })
+  const seenRules = new Set<string>()
+  draft.rules?.forEach(({ id, forbids }, at) => {
+    unique(seenRules, id, ['rules', at, 'id'])
+    knownPlaces(forbids, ['rules', at, 'forbids'])
+  })
+  known(bodies, draft.input, 'body', ['input'])
+  draft.outputs.forEach((output, at) => {
+    known(bodies, output, 'body', ['outputs', at])
+  })
+  return issues
+}
+
+function linkIds(link: Link): readonly (readonly [string, string, 'gear' | 'member' | 'body'])[] {
+  switch (link.kind) {
+    case 'external-mesh':
+    case 'internal-mesh':
+    case 'chain':
+      return [
+        ['a', link.a, 'gear'],
+        ['b', link.b, 'gear'],
+      ]
+    case 'planetary':
+      return [
+        ['sun', link.sun, 'gear'],
+        ['ring', link.ring, 'gear'],
+        ['carrier', link.carrier, 'member'],
+      ]
+    case 'differential':
+      return [
+        ['case', link.case, 'body'],
+        ['left', link.left, 'body'],
+        ['right', link.right, 'body'],
+      ]
+    case 'joined':
+      return [
+        ['a', link.a, 'body'],
+        ['b', link.b, 'body'],
+      ]
+    case 'held':
+      return [['body', link.body, 'body']]
+  }
+}
+
+function checkEnds(index: BoxIndex): BoxIssue[] {
+  const { input, outputs, members } = index.draft
+  const issues: BoxIssue[] = []
+  outputs.forEach((output, at) => {
+    if (output === input)
+      issues.push({ code: 'output-is-input', path: ['outputs', at], body: output })
+  })
+  members.forEach(({ id, fromMm, toMm }, at) => {
+    if (fromMm >= toMm)
+      issues.push({ code: 'ends-reversed', path: ['members', at], member: id, fromMm, toMm })
+  })
+  return issues
+}
+
+function checkGear(
+  index: BoxIndex,
+  meshed: ReadonlySet<string>,
+  gear: Gear,
+  path: Path,
+): BoxIssue[] {
+  const issues: BoxIssue[] = []
+  for (const key of ['toothCount', 'recount'] as const) {
+    const toothCount = gear[key]
+    if (toothCount === null || toothCount === undefined || isToothCount(toothCount)) continue
+    const culprit = { path: [...path, key], gear: gear.id, toothCount }
+    issues.push(
+      Number.isInteger(toothCount)
+        ? {
+            code: 'tooth-count-out-of-range',
+            ...culprit,
+            least: LEAST_TOOTH_COUNT,
+            most: MOST_TOOTH_COUNT,
+          }
+        : { code: 'tooth-count-not-whole', ...culprit },
+    )
+  }
+  const twin = gear.twinOf === undefined ? undefined : index.gears.get(gear.twinOf)
+  if (twin && (twin.id === gear.id || twin.twinOf !== undefined))
+    issues.push({
+      code: 'twin-of-a-twin',
+      path: [...path, 'twinOf'],
+      gear: gear.id,
+      twin: twin.id,
+    })
+  else if (twin && gear.toothCount !== null && twin.toothCount !== null)
+    if (gear.toothCount !== twin.toothCount)
+      issues.push({
+        code: 'twins-differ',
+        path,
+        gear: gear.id,
+        toothCount: gear.toothCount,
+        twin: twin.id,
+        twinToothCount: twin.toothCount,
+      })
+  if (!meshed.has(gear.id)) issues.push({ code: 'gear-without-mesh', path, gear: gear.id })
+  const member = index.members.get(gear.member)
+  if (member && (gear.stationMm < member.fromMm || gear.stationMm > member.toMm))
+    issues.push({
+      code: 'gear-off-its-member',
+      path: [...path, 'stationMm'],
+      gear: gear.id,
+      stationMm: gear.stationMm,
+      fromMm: member.fromMm,
+      toMm: member.toMm,
+    })
+  return issues
+}
+
+function axisOf(index: BoxIndex, gear: Gear): string {
+  return index.members.get(gear.member)?.axis ?? ''
+}
+
+function checkLink(index: BoxIndex, link: Link, path: Path): BoxIssue[] {
+  switch (link.kind) {
+    case 'external-mesh':
+    case 'internal-mesh':
+    case 'chain':
+      return checkMesh(index, link, path)
+    case 'planetary': {
+      const sun = index.gears.get(link.sun)?.toothCount ?? null
+      const ring = index.gears.get(link.ring)?.toothCount ?? null
+      if (sun === null || ring === null) return []
+      return checkPlanetary(link.id, sun, ring, link.planetToothCount, link.planetCount, path)
+    }
+    case 'differential': {
+      const repeated = [link.left, link.right].find((side) => side === link.case)
+      const twice = link.left === link.right ? link.left : repeated
+      return twice === undefined
+        ? []
+        : [{ code: 'link-joins-one-body', path, link: link.id, body: twice }]
+    }
+    case 'joined':
+      return link.a === link.b
+        ? [{ code: 'link-joins-one-body', path, link: link.id, body: link.a }]
+        : []
+    case 'held':
+      return []
+  }
+}
+
+function checkMesh(index: BoxIndex, link: Mesh, path: Path): BoxIssue[] {
+  const a = index.gears.get(link.a)
+  const b = index.gears.get(link.b)
+  if (!a || !b) return []
+  const issues: BoxIssue[] = []
+  if (bodyOfGear(a) === bodyOfGear(b))
+    issues.push({ code: 'mesh-within-one-body', path, link: link.id, body: bodyOfGear(a) })
+  else if (axisOf(index, a) === axisOf(index, b))
+    issues.push({ code: 'mesh-on-one-axis', path, link: link.id, axis: axisOf(index, a) })
+  if (
+    link.kind === 'internal-mesh' &&
+    a.toothCount !== null &&
+    b.toothCount !== null &&
+    b.toothCount <= a.toothCount
+  )
+    issues.push({
+      code: 'ring-not-larger',
+      path,
+      link: link.id,
+      ringToothCount: b.toothCount,
+      innerToothCount: a.toothCount,
+    })
+  return issues
+}
+
+/**
+ * Coaxial sun, planets and ring of one module touch when zr = zs + 2·zp, and N
+ * equally spaced planets go in when N divides zs + zr (Machinery's Handbook,
+ * epicyclic gearing, from memory).
+ */
+function checkPlanetary(
+  link: string,
+  sun: number,
+  ring: number,
+  planet: number | null | undefined,
+  planetCount: number | undefined,
+  path: Path,
+): BoxIssue[] {
+  if (ring <= sun)
+    return [{ code: 'ring-not-larger', path, link, ringToothCount: ring, innerToothCount: sun }]
+  const issues: BoxIssue[] = []
+  const fittingToothCount = (ring - sun) / 2
+  if (planet !== null && planet !== undefined && planet !== fittingToothCount)
+    issues.push({
+      code: 'planet-does-not-fit',
+      path,
+      link,
+      planetToothCount: planet,
+      fittingToothCount,
+    })
+  if (planetCount !== undefined && (sun + ring) % planetCount !== 0)
+    issues.push({ code: 'planets-cannot-be-spaced', path, link, toothSum: sun + ring, planetCount })
+  return issues
+}
+
+function checkCoupler(coupler: Coupler, path: Path): BoxIssue[] {
+  const issues: BoxIssue[] = []
+  coupler.positions.forEach((position, place) => {
+    position.engages.forEach((engagement, which) => {
+      if (engagement.kind === 'lock' && engagement.body === coupler.hub)
+        issues.push({
+          code: 'coupler-engages-own-hub',
+          path: [...path, 'positions', place, 'engages', which],
+          coupler: coupler.id,
+          body: coupler.hub,
+        })
+    })
+    if (position.engages.length === 0 && position !== centreOf(coupler))
+      issues.push({
+        code: 'coupler-has-two-centres',
+        path: [...path, 'positions', place],
+        coupler: coupler.id,
+      })
+  })
+  return issues
+}
+
+function checkPositions({ draft }: BoxIndex): BoxIssue[] {
+  const issues: BoxIssue[] = []
+  const seen = new Map<string, string>()
+  draft.positions.forEach((position, at) => {
+    const places = draft.couplers.map((coupler) => {
+      const place = namedPlace(position.couplers, coupler.id) ?? centreOf(coupler)?.id
+      if (place === undefined)
+        issues.push({
+          code: 'coupler-place-not-named',
+          path: ['positions', at, 'couplers'],
+          position: position.id,
+          coupler: coupler.id,
+        })
+      return place ?? null
+    })
+    const key = places.join('\n')
+    const other = seen.get(key)
+    if (other === undefined) seen.set(key, position.id)
+    else
+      issues.push({
+        code: 'position-repeats',
+        path: ['positions', at],
+        position: position.id,
+        other,
+      })
+    const path: Path = ['positions', at]
+    const held = brokenInterlock(draft, position.couplers)
+    if (held) issues.push({ code: 'position-interlocked', path, position: position.id, ...held })
+    const rule = brokenRule(draft, position.couplers)
+    if (rule)
+      issues.push({ code: 'position-forbidden', path, position: position.id, rule: rule.id })
+  })
+  return issues
+}
+
+/** The interlock that keeps a lever from these places, and two couplers that it holds apart. */
+export function brokenInterlock(
+  draft: BoxDraft,
+  places: CouplerPlaces,
+): { readonly interlock: string; readonly couplers: readonly [string, string] } | undefined {
+  for (const interlock of draft.interlocks ?? []) {
+    const [one, other] = interlock.couplers.filter((id) => {
+      const coupler = draft.couplers.find((candidate) => candidate.id === id)
+      const place = coupler && placeOf(coupler, places)
+      return place !== undefined && place.engages.length > 0
+    })
+    if (one !== undefined && other !== undefined)
+      return { interlock: interlock.id, couplers: [one, other] }
+  }
+  return undefined
+}
+
+/** The rule that forbids these places. */
+export function brokenRule(draft: BoxDraft, places: CouplerPlaces): Rule | undefined {
+  return draft.rules?.find(({ forbids }) =>
+    Object.entries(forbids).every(([id, placeId]) => {
+      const coupler = draft.couplers.find((candidate) => candidate.id === id)
+      return coupler !== undefined && placeOf(coupler, places)?.id === placeId
+    }),
+  )
+}
+
+/**
+ * Pairs between the same two axes share one centre distance, so their tooth sums
+ * are nearly equal where module and helix are: pairs that state another module or
+ * helix are compared among themselves. Of two pairs neither is the usual one: they
+ * may be off the sum between them by as much, each to its side.
+ */
+function checkToothSums({ draft }: BoxIndex): BoxIssue[] {
+  const issues: BoxIssue[] = []
+  for (const pairs of sumsBetweenAxes(draft)) {
+    const [first, second, ...more] = pairs
+    if (!first || !second) continue
+    if (more.length === 0) {
+      if (Math.abs(first.sum - second.sum) > 2 * TOOTH_SUM_TOLERANCE)
+        issues.push({
+          code: 'tooth-sums-differ',
+          path: ['links', second.at],
+          link: second.link.id,
+          toothSum: second.sum,
+          other: first.link.id,
+          otherToothSum: first.sum,
+        })
+      continue
+    }
+    const usualToothSum = median(pairs.map(({ sum }) => sum)) ?? 0
+    for (const { link, at, sum } of pairs)
+      if (Math.abs(sum - usualToothSum) > TOOTH_SUM_TOLERANCE)
+        issues.push({
+          code: 'tooth-sum-differs',
+          path: ['links', at],
+          link: link.id,
+          toothSum: sum,
+          usualToothSum,
+        })
+  }
+  return issues
+}
+
+/**
+ * Where both gears of a pair state a module, the pair's centre distance is the sum
+ * of the pitch radii, m·(z1 + z2)/(2·cos β) (ISO 21771), or their difference for a
+ * ring gear, and it must be that of the other pairs between the same two axes.
+ */
+function checkCentreDistances(index: BoxIndex): BoxIssue[] {
+  const issues: BoxIssue[] = []
+  const firstByAxes = new Map<string, { link: string; distanceMm: number }>()
+  index.draft.links.forEach((link, at) => {
+    if (link.kind !== 'external-mesh' && link.kind !== 'internal-mesh') return
+    const a = index.gears.get(link.a)
+    const b = index.gears.get(link.b)
+    if (!a || !b || a.moduleMm === undefined || b.moduleMm === undefined) return
+    const path: Path = ['links', at]
+    if (a.moduleMm !== b.moduleMm) {
+      issues.push({
+        code: 'modules-differ',
+        path,
+        link: link.id,
+        moduleMm: [a.moduleMm, b.moduleMm],
+      })
+      return
+    }
+    if (a.toothCount === null || b.toothCount === null) return
+    const radii = [a, b].map((gear) =>
+      pitchRadiusOfModuleMm(gear, gear.toothCount ?? 0, a.moduleMm ?? 0),
+    )
+    const distanceMm =
+      link.kind === 'external-mesh'
+        ? (radii[0] ?? 0) + (radii[1] ?? 0)
+        : (radii[1] ?? 0) - (radii[0] ?? 0)
+    const key = [axisOf(index, a), axisOf(index, b)].sort().join('\n')
+    const first = firstByAxes.get(key)
+    if (!first) firstByAxes.set(key, { link: link.id, distanceMm })
+    else if (Math.abs(distanceMm - first.distanceMm) > CENTRE_DISTANCE_TOLERANCE_MM)
+      issues.push({
+        code: 'centre-distance-differs',
+        path,
+        link: link.id,
+        centreDistanceMm: distanceMm,
+        other: first.link,
+        otherCentreDistanceMm: first.distanceMm,
+      })
+  })
+  return issues
+}

@@ -1,0 +1,86 @@
+/** What a gearbox is, whether it hangs together, and how it is changed. */
+export type { Box, BoxIndex, CouplerPlaces } from './box.ts'
+export { bodyOfGear, centreOf, indexBox, memberOfBody, namedPlace, placesAtRest } from './box.ts'
+export type { BoxIssue } from './check.ts'
+export {
+  LEAST_PRESSURE_ANGLE_DEG,
+  LEAST_ROLLING_RADIUS_MM,
+  LEAST_TOOTH_COUNT,
+  MOST_PRESSURE_ANGLE_DEG,
+  MOST_ROLLING_RADIUS_MM,
+  MOST_TOOTH_COUNT,
+  brokenInterlock,
+  brokenRule,
+  checkBox,
+  isToothCount,
+  leftWarning,
+  warningKey,
+} from './check.ts'
+export type { CountingProgress } from './counting.ts'
+export {
+  countedGears,
+  countedTogether,
+  countingOrder,
+  countingProgress,
+  isConfirmed,
+  isDisputed,
+  withToothCounts,
+} from './counting.ts'
+export type { Added, PartRef } from './drafting.ts'
+export {
+  addCoupler,
+  addDifferential,
+  addGear,
+  addIdler,
+  addMember,
+  addPlanetary,
+  duplicatePart,
+  freshId,
+  moveLane,
+  movePart,
+  positionsOfPlace,
+  removePart,
+  removePlace,
+  renamePlace,
+  setMount,
+  setTwins,
+  toggleMesh,
+  toggleOutput,
+} from './drafting.ts'
+export type { Edit, EditConflict, EditRefusal } from './edit.ts'
+export { applyEdit, inverseOf } from './edit.ts'
+export type { BoxField, Change, Part, PartList } from './parts.ts'
+export { BOX_FIELDS, PART_LISTS, diffDrafts, partsOf } from './parts.ts'
+export type { Chosen, PatternId } from './patterns/index.ts'
+export { PATTERNS, PATTERN_IDS, buildPattern, choose, chosenOption } from './patterns/index.ts'
+export { threeShaftBox } from './patterns/threeShaft.ts'
+export type {
+  Axis,
+  BoxDraft,
+  BoxPosition,
+  Coupler,
+  CouplerKind,
+  CouplerPosition,
+  Engagement,
+  FinalDrive,
+  Gear,
+  GearMount,
+  Interlock,
+  LeftWarning,
+  Link,
+  Member,
+  MemberKind,
+  MeshKind,
+  Path,
+  Rule,
+  Travel,
+} from './types.ts'
+export {
+  COUPLER_KINDS,
+  GEAR_MOUNTS,
+  HANDS,
+  INPUT_SENSES,
+  MEMBER_KINDS,
+  MESH_KINDS,
+  TRAVELS,
+} from './types.ts'

@@ -1,0 +1,248 @@
+/**
+ * What a gearbox is. This file imports nothing.
+ *
+ * Convention of sign and viewpoint, for the whole program: everything is seen
+ * from the input end, looking along the input shaft, and the direction in
+ * which the input turns is positive. A ratio is turns of the input for one turn
+ * of the output; a negative ratio means that the output turns against the input.
+ *
+ * A *body* is whatever has one angular speed: a member, or a gear that is free
+ * on its member. Members, gears, links, couplers and positions are found by id;
+ * members and gears share one space of ids, because both can be bodies.
+ */
+
+/** What a member is in the trade's words; the solver never looks at it. */
+export const MEMBER_KINDS = [
+  'input-shaft',
+  'main-shaft',
+  'countershaft',
+  'output-shaft',
+  'idler',
+  'cluster',
+  'carrier',
+  'ring',
+  'differential-case',
+  'side-shaft',
+  'flange',
+  'shaft',
+] as const
+export type MemberKind = (typeof MEMBER_KINDS)[number]
+
+/**
+ * How a gear sits on its member. `fixed`, `integral` (cut into it) and `sliding`
+ * (splined to it) turn with the member; a `free` gear is a body of its own.
+ */
+export const GEAR_MOUNTS = ['fixed', 'integral', 'free', 'sliding'] as const
+export type GearMount = (typeof GEAR_MOUNTS)[number]
+
+/** What moves when a lever does; the solver never looks at it. */
+export const COUPLER_KINDS = [
+  'synchronizer',
+  'dog-ring',
+  'sliding-gear',
+  'sliding-idler',
+  'sliding-dog-gear',
+  'range',
+  'splitter',
+  'friction-clutch',
+] as const
+export type CouplerKind = (typeof COUPLER_KINDS)[number]
+
+/** Which way a coupler has moved from its centre. */
+export const TRAVELS = ['centre', 'towards-input', 'towards-output'] as const
+export type Travel = (typeof TRAVELS)[number]
+
+/** A right-hand helix winds as a usual screw does. */
+export const HANDS = ['right', 'left'] as const
+export type Hand = (typeof HANDS)[number]
+
+/** Which way the input turns, seen from the input end. */
+export const INPUT_SENSES = ['clockwise', 'counterclockwise'] as const
+export type InputSense = (typeof INPUT_SENSES)[number]
+
+/** A line on which members turn. The order of axes is their order in the drawing. */
+export interface Axis {
+  readonly id: string
+  readonly name?: string | undefined
+}
+
+/** A rotating part on an axis, with the gears that turn with it. */
+export interface Member {
+  readonly id: string
+  readonly kind: MemberKind
+  readonly name?: string | undefined
+  readonly axis: string
+  /** Where it begins and ends along its axis, from the input end. */
+  readonly fromMm: number
+  readonly toMm: number
+  /** A tube around another member of the same axis. */
+  readonly isHollow?: boolean | undefined
+  /** Where its two bearings stand; its ends where they are not known. */
+  readonly bearingsMm?: readonly [number, number] | undefined
+}
+
+export interface Gear {
+  readonly id: string
+  /** What the bench calls it, without its shaft: "3rd", "head gear". */
+  readonly label: string
+  readonly member: string
+  readonly mount: GearMount
+  /** The count in use; null until the gear has been counted. */
+  readonly toothCount: number | null
+  /** A second count. Where it differs from `toothCount` the gear is disputed. */
+  readonly recount?: number | null | undefined
+  /** The gear that it is said to be alike with, as on two countershafts: one count serves both. */
+  readonly twinOf?: string | undefined
+  /** The middle of the face, along the axis from the input end. */
+  readonly stationMm: number
+  readonly faceWidthMm?: number | undefined
+  /** Normal module. */
+  readonly moduleMm?: number | undefined
+  readonly helixAngleDeg?: number | undefined
+  /** Which way the teeth wind, of a helix that is not 0. */
+  readonly hand?: Hand | undefined
+  /** Normal pressure angle. */
+  readonly pressureAngleDeg?: number | undefined
+}
+
+/** Two gears, or two sprockets, that drive one another. */
+export const MESH_KINDS = ['external-mesh', 'internal-mesh', 'chain'] as const
+export type MeshKind = (typeof MESH_KINDS)[number]
+
+export interface Mesh {
+  readonly id: string
+  readonly kind: MeshKind
+  readonly a: string
+  /** In an internal mesh, `b` is the ring gear. */
+  readonly b: string
+}
+
+export interface Planetary {
+  readonly id: string
+  readonly kind: 'planetary'
+  /** Gear ids of sun and ring; member id of the carrier. */
+  readonly sun: string
+  readonly ring: string
+  readonly carrier: string
+  readonly planetToothCount?: number | null | undefined
+  readonly planetCount?: number | undefined
+}
+
+export interface Differential {
+  readonly id: string
+  readonly kind: 'differential'
+  readonly case: string
+  readonly left: string
+  readonly right: string
+}
+
+/** Two bodies joined for good, such as a flange on its shaft. */
+export interface Joined {
+  readonly id: string
+  readonly kind: 'joined'
+  readonly a: string
+  readonly b: string
+}
+
+/** A body that the gearbox case keeps from turning. */
+export interface Held {
+  readonly id: string
+  readonly kind: 'held'
+  readonly body: string
+}
+
+export type Link = Mesh | Planetary | Differential | Joined | Held
+
+/** What one position of a coupler does. */
+export type Engagement =
+  /** Locks the coupler's hub to a body. */
+  | { readonly kind: 'lock'; readonly body: string }
+  /** Brings a link into being that is absent everywhere else. */
+  | { readonly kind: 'mesh'; readonly link: string }
+  /** Holds a body to the case. */
+  | { readonly kind: 'hold'; readonly body: string }
+
+export interface CouplerPosition {
+  readonly id: string
+  readonly travel: Travel
+  readonly engages: readonly Engagement[]
+}
+
+export interface Coupler {
+  readonly id: string
+  readonly kind: CouplerKind
+  readonly name?: string | undefined
+  /** The body that the coupler is splined to. */
+  readonly hub: string
+  readonly stationMm: number
+  readonly positions: readonly CouplerPosition[]
+  /** The gears that move with the coupler: sliding gears with dogs, or teeth cut on a sleeve. */
+  readonly gears?: readonly string[] | undefined
+}
+
+/** Couplers of which only one may leave its centre at a time. */
+export interface Interlock {
+  readonly id: string
+  readonly couplers: readonly string[]
+}
+
+/** Places that are not to be used together, such as an overdrive in the low range. */
+export interface Rule {
+  readonly id: string
+  /** Coupler id → coupler position id; all of them at once are forbidden. */
+  readonly forbids: Readonly<Record<string, string>>
+  readonly reason: string
+}
+
+/** A warning that somebody has looked at and left as it is, with its figures as they were. */
+export interface LeftWarning {
+  /** The warning and its figures; another figure is another warning. */
+  readonly id: string
+  /** Initials of who left it; empty where nobody said. */
+  readonly by: string
+  /** When, as ISO 8601 in UTC. */
+  readonly at: string
+}
+
+/** A selectable position ("gear"). Couplers it does not name stand at their centre. */
+export interface BoxPosition {
+  readonly id: string
+  readonly label: string
+  /** Coupler id → coupler position id. */
+  readonly couplers: Readonly<Record<string, string>>
+  /** Where the lever or the drum stands, in the person's words. */
+  readonly lever?: string | undefined
+  /** Kept in the list, but left out of keys and tables. */
+  readonly isHidden?: boolean | undefined
+}
+
+export interface FinalDrive {
+  readonly drivingToothCount: number
+  readonly drivenToothCount: number
+}
+
+/** A gearbox as somebody has described it, not yet known to hang together. */
+export interface BoxDraft {
+  readonly name: string
+  readonly notes?: string | undefined
+  readonly axes: readonly Axis[]
+  readonly members: readonly Member[]
+  readonly gears: readonly Gear[]
+  readonly links: readonly Link[]
+  readonly couplers: readonly Coupler[]
+  readonly positions: readonly BoxPosition[]
+  readonly interlocks?: readonly Interlock[] | undefined
+  readonly rules?: readonly Rule[] | undefined
+  readonly leftWarnings?: readonly LeftWarning[] | undefined
+  /** The body through which power enters, and those through which it leaves. */
+  readonly input: string
+  readonly outputs: readonly string[]
+  readonly finalDrive?: FinalDrive | null | undefined
+  /** Of the driven wheels: the distance rolled in one turn, divided by 2π. */
+  readonly rollingRadiusMm?: number | null | undefined
+  /** Clockwise where it is not stated; matters only to which way thrust goes. */
+  readonly inputSense?: InputSense | null | undefined
+}
+
+/** Where something stands in a draft: keys and indexes from its root. */
+export type Path = readonly (string | number)[]

@@ -1,0 +1,425 @@
+/**
+ * A job: one visit of a unit to the bench, as the log of everything entered. Entries are
+ * only ever added, so that two people at one job take nothing from one another; what was
+ * wrong is withdrawn by another entry, and what a job *is* follows from reading its log.
+ */
+import type {
+  Bounds,
+  ConeCount,
+  ExactBounds,
+  Judgement,
+  Measure,
+  Verdict,
+} from '../measure/measurement.ts'
+import { SEVERITY, judge } from '../measure/measurement.ts'
+import type { Rational } from '../number/rational.ts'
+import type { Span } from '../number/reading.ts'
+import { parseReading, parseSpan } from '../number/reading.ts'
+import type { Seen, SpinTicks } from '../train/spin.ts'
+import type { TurnCheck } from '../count/turnCheck.ts'
+import type { ReadingUnit } from '../number/units.ts'
+import { exactFromUnit } from '../number/units.ts'
+
+/** In the order of the work (common practice). */
+export const STAGES = [
+  'intake',
+  'lay-out',
+  'keyed',
+  'count',
+  'turn-check',
+  'rings',
+  'sleeves',
+  'shafts',
+  'parts',
+  'assemble',
+  'bench-check',
+  'hand-over',
+] as const
+export type Stage = (typeof STAGES)[number]
+
+/** Where a limit came from, the strongest first. */
+export const LIMIT_SOURCES = ['maker', 'shop', 'thumb'] as const
+export type LimitSource = (typeof LIMIT_SOURCES)[number]
+
+/** A figure as it was read: the text and its unit. */
+export interface Entered {
+  readonly text: string
+  readonly unit: ReadingUnit
+}
+
+export interface EnteredLimit {
+  readonly source: LimitSource
+  readonly least?: string | undefined
+  readonly most?: string | undefined
+  readonly unit: ReadingUnit
+}
+
+export const LOOKS = ['crack', 'grooves', 'tooth-tips', 'dog-corners', 'bearing-feel'] as const
+export type Look = (typeof LOOKS)[number]
+
+export interface Intake {
+  readonly reference: string
+  readonly complaint: string
+  readonly distance: Entered | null
+  readonly oil: string
+  readonly cameWith: string
+}
+
+export const EMPTY_INTAKE: Intake = {
+  reference: '',
+  complaint: '',
+  distance: null,
+  oil: '',
+  cameWith: '',
+}
+
+export const LINE_STATES = ['needed', 'ordered', 'arrived', 'left-out'] as const
+export type LineState = (typeof LINE_STATES)[number]
+
+/** One line of the parts list. */
+export interface PartLine {
+  /** The part it is for, or a name of its own. */
+  readonly key: string
+  readonly what: string
+  readonly quantity: number
+  /** For one, in the shop's money; null where it is not known. */
+  readonly price: string | null
+  readonly state: LineState
+}
+
+export type EntryBody =
+  | { readonly kind: 'intake'; readonly intake: Intake }
+  | { readonly kind: 'note'; readonly text: string; readonly part?: string | undefined }
+  | { readonly kind: 'waiting'; readonly for: string }
+  | {
+      readonly kind: 'turn-check'
+      readonly position: string
+      /** The body whose turns are the output's, where it is not the first output driven. */
+      readonly at?: string | undefined
+      readonly inputTurns: string
+      readonly outputTurns: string
+      readonly errorTurns: string
+      /** The input's where it is not said. */
+      readonly readAt?: 'output' | undefined
+    }
+  | {
+      /** What was ticked in a spin test, or its ticks taken out. */
+      readonly kind: 'spin'
+      readonly places: readonly { readonly coupler: string; readonly place: string }[]
+      readonly held: readonly string[]
+      readonly turned: string
+      readonly ticks: readonly { readonly part: string; readonly seen: Seen | null }[]
+    }
+  | {
+      readonly kind: 'measurement'
+      readonly part: string
+      readonly measure: Measure
+      readonly readings: readonly string[]
+      readonly unit: ReadingUnit
+      readonly radius?: Entered | undefined
+      readonly tool: string
+      readonly limit: EnteredLimit | null
+      /** Of a ring: how many cones act together in its pack. */
+      readonly cones?: ConeCount | undefined
+      /** As it came in, or after the work. */
+      readonly phase: 'found' | 'after'
+    }
+  | { readonly kind: 'look'; readonly part: string; readonly look: Look; readonly grade: Verdict }
+  | {
+      readonly kind: 'overrule'
+      readonly entry: string
+      readonly verdict: Verdict
+      readonly reason: string
+    }
+  | {
+      readonly kind: 'limit'
+      readonly part: string | null
+      readonly measure: Measure
+      readonly limit: EnteredLimit
+    }
+  | {
+      /** Shims fitted, and what end play they were to leave; in tenths of a micrometre. */
+      readonly kind: 'shims'
+      readonly part: string
+      readonly thicknesses: readonly number[]
+      readonly expected: number
+    }
+  | { readonly kind: 'stage'; readonly stage: Stage; readonly isDone: boolean }
+  | { readonly kind: 'line'; readonly line: PartLine }
+  | {
+      readonly kind: 'photo'
+      readonly photo: string
+      readonly caption: string
+      readonly part?: string | undefined
+      readonly entry?: string | undefined
+    }
+  | { readonly kind: 'withdraw'; readonly entry: string }
+  | { readonly kind: 'close'; readonly leftOut: string }
+  | { readonly kind: 'reopen' }
+
+export interface Entry {
+  readonly id: string
+  /** When it was entered, as ISO 8601 in UTC. */
+  readonly at: string
+  /** Initials of who entered it; empty where nobody said. */
+  readonly by: string
+  readonly body: EntryBody
+}
+
+type Body<K extends EntryBody['kind']> = Extract<EntryBody, { readonly kind: K }>
+
+/** Something judged: by a measurement or by looking, and perhaps overruled. */
+export interface Finding {
+  readonly entry: Entry
+  readonly part: string
+  readonly what: Measure | Look
+  /** Of a measurement. */
+  readonly judgement: Judgement | null
+  readonly measured: Body<'measurement'> | null
+  /** What the figures or the look say. */
+  readonly verdict: Verdict | null
+  /** What a person said instead. */
+  readonly overruled: {
+    readonly verdict: Verdict
+    readonly reason: string
+    readonly by: string
+  } | null
+}
+
+/** Shims as they were fitted, and what was measured after them. */
+export interface FittedShims {
+  readonly thicknesses: readonly number[]
+  /** In tenths of a micrometre. */
+  readonly expected: number
+  /** The end play first measured afterwards, in mm; null while it has not been. */
+  readonly measuredMm: number | null
+}
+
+export interface Job {
+  readonly intake: Intake
+  /** Everything that stands, in the order of time. */
+  readonly entries: readonly Entry[]
+  readonly withdrawn: ReadonlySet<string>
+  readonly checks: readonly { readonly entry: Entry; readonly check: TurnCheck }[]
+  /** What was ticked in spin tests, in the order of time. */
+  readonly spins: readonly SpinTicks[]
+  readonly findings: readonly Finding[]
+  /** Limits entered for the unit, the latest of each source, part and measure. */
+  readonly limits: readonly Body<'limit'>[]
+  /** Shims fitted, by part; the latest of each. */
+  readonly shims: ReadonlyMap<string, FittedShims>
+  readonly marks: ReadonlyMap<Stage, boolean>
+  readonly waitingFor: string
+  readonly lines: readonly PartLine[]
+  readonly isClosed: boolean
+  readonly leftOut: string
+}
+
+/** A figure as entered, in the unit used inside; undefined where the text is none. */
+export function exactFigureOf(text: string, unit: ReadingUnit): Rational | undefined {
+  const reading = parseReading(text)
+  return reading.ok ? exactFromUnit(reading.value, unit) : undefined
+}
+
+/** The same as a float. */
+export function figureOf(text: string, unit: ReadingUnit): number | undefined {
+  return exactFigureOf(text, unit)?.toNumber()
+}
+
+/** A reading as entered, one figure or from one to another, in the unit used inside. */
+export function spanOf(text: string, unit: ReadingUnit): Span | undefined {
+  const reading = parseSpan(text)
+  return reading.ok
+    ? { low: exactFromUnit(reading.span.low, unit), high: exactFromUnit(reading.span.high, unit) }
+    : undefined
+}
+
+export function exactBoundsOf(limit: EnteredLimit | null): ExactBounds | null {
+  if (!limit) return null
+  const { least, most, unit } = limit
+  return {
+    ...(least !== undefined && { least: exactFigureOf(least, unit) }),
+    ...(most !== undefined && { most: exactFigureOf(most, unit) }),
+  }
+}
+
+/** The same as floats. */
+export function boundsOf(limit: EnteredLimit | null): Bounds | null {
+  const bounds = exactBoundsOf(limit)
+  return (
+    bounds && {
+      ...(bounds.least && { least: bounds.least.toNumber() }),
+      ...(bounds.most && { most: bounds.most.toNumber() }),
+    }
+  )
+}
+
+function checkOf(entry: Entry, body: Body<'turn-check'>): TurnCheck | undefined {
+  const [inputTurns, outputTurns, errorTurns] = [
+    body.inputTurns,
+    body.outputTurns,
+    body.errorTurns,
+  ].map(parseReading)
+  if (!inputTurns?.ok || !outputTurns?.ok || !errorTurns?.ok) return undefined
+  return {
+    id: entry.id,
+    position: body.position,
+    ...(body.at !== undefined && { at: body.at }),
+    inputTurns: inputTurns.value,
+    outputTurns: outputTurns.value,
+    readAt: body.readAt ?? 'input',
+    errorTurns: errorTurns.value,
+  }
+}
+
+/** Reads a log, in any order, into the job that it tells of. */
+export function readJob(log: readonly Entry[]): Job {
+  const ordered = [...log].sort(
+    (one, other) => compare(one.at, other.at) || compare(one.id, other.id),
+  )
+  const withdrawn = new Set(
+    ordered.flatMap(({ body }) => (body.kind === 'withdraw' ? [body.entry] : [])),
+  )
+  const entries = ordered.filter(({ id }) => !withdrawn.has(id))
+  let intake = EMPTY_INTAKE
+  let waitingFor = ''
+  let isClosed = false
+  let leftOut = ''
+  const checks: { entry: Entry; check: TurnCheck }[] = []
+  const spins: SpinTicks[] = []
+  const findings: Finding[] = []
+  const limits = new Map<string, Body<'limit'>>()
+  const shims = new Map<string, FittedShims>()
+  const marks = new Map<Stage, boolean>()
+  const lines = new Map<string, PartLine>()
+  const overrules = new Map<string, Finding['overruled']>()
+  for (const entry of entries) {
+    const { body } = entry
+    switch (body.kind) {
+      case 'intake':
+        intake = body.intake
+        break
+      case 'waiting':
+        waitingFor = body.for
+        break
+      case 'turn-check': {
+        const check = checkOf(entry, body)
+        if (check) checks.push({ entry, check })
+        break
+      }
+      case 'spin': {
+        const { held, turned, ticks } = body
+        const places = Object.fromEntries(body.places.map(({ coupler, place }) => [coupler, place]))
+        spins.push({ setup: { places, held, turned }, ticks })
+        break
+      }
+      case 'measurement': {
+        const readings = body.readings.map((text) => spanOf(text, body.unit))
+        const known = readings.filter((value) => value !== undefined)
+        if (known.length === 0) break
+        const radius = body.radius && exactFigureOf(body.radius.text, body.radius.unit)
+        const judgement = judge(body.measure, known, radius ?? null, exactBoundsOf(body.limit))
+        findings.push({
+          entry,
+          part: body.part,
+          what: body.measure,
+          judgement,
+          measured: body,
+          verdict: judgement.verdict,
+          overruled: null,
+        })
+        const fitted = shims.get(body.part)
+        if (fitted?.measuredMm === null && body.measure === 'end-play')
+          shims.set(body.part, { ...fitted, measuredMm: judgement.figures.figure })
+        break
+      }
+      case 'look':
+        findings.push({
+          entry,
+          part: body.part,
+          what: body.look,
+          judgement: null,
+          measured: null,
+          verdict: body.grade,
+          overruled: null,
+        })
+        break
+      case 'overrule': {
+        const { verdict, reason } = body
+        overrules.set(body.entry, { verdict, reason, by: entry.by })
+        break
+      }
+      case 'limit':
+        limits.set(`${body.limit.source} ${body.measure} ${body.part ?? ''}`, body)
+        break
+      case 'shims': {
+        const { thicknesses, expected } = body
+        shims.set(body.part, { thicknesses, expected, measuredMm: null })
+        break
+      }
+      case 'stage':
+        marks.set(body.stage, body.isDone)
+        break
+      case 'line':
+        lines.set(body.line.key, body.line)
+        break
+      case 'close':
+        isClosed = true
+        leftOut = body.leftOut
+        break
+      case 'reopen':
+        isClosed = false
+        break
+      case 'note':
+      case 'photo':
+      case 'withdraw':
+        break
+    }
+  }
+  return {
+    intake,
+    entries,
+    withdrawn,
+    checks,
+    spins,
+    findings: findings.map((finding) => ({
+      ...finding,
+      overruled: overrules.get(finding.entry.id) ?? null,
+    })),
+    limits: [...limits.values()],
+    shims,
+    marks,
+    waitingFor,
+    lines: [...lines.values()],
+    isClosed,
+    leftOut,
+  }
+}
+
+function compare(one: string, other: string): number {
+  return one < other ? -1 : one > other ? 1 : 0
+}
+
+/** The verdict that stands: a person's where one was given. */
+export function standingVerdict(finding: Finding): Verdict | null {
+  return finding.overruled?.verdict ?? finding.verdict
+}
+
+/** The latest finding of each kind on each part. */
+export function latestFindings(job: Job): readonly Finding[] {
+  const latest = new Map<string, Finding>()
+  for (const finding of job.findings) latest.set(`${finding.part} ${finding.what}`, finding)
+  return [...latest.values()]
+}
+
+/** The worst verdict that stands on each part, of its latest findings. */
+export function verdictsByPart(job: Job): ReadonlyMap<string, Verdict> {
+  const verdicts = new Map<string, Verdict>()
+  for (const finding of latestFindings(job)) {
+    const verdict = standingVerdict(finding)
+    const before = verdicts.get(finding.part)
+    if (verdict && (!before || SEVERITY[verdict] > SEVERITY[before]))
+      verdicts.set(finding.part, verdict)
+  }
+  return verdicts
+}

@@ -1,0 +1,33 @@
+/** Figures, limits and verdicts. */
+export type {
+  Bounds,
+  ConeCount,
+  Figures,
+  Measure,
+  ReadingIssue,
+  Reason,
+  Statistic,
+  Verdict,
+} from './measurement.ts'
+export {
+  CONE_COUNTS,
+  MEASURES,
+  MEASURE_RULES,
+  MOST_READINGS,
+  VERDICTS,
+  checkBounds,
+  checkReadings,
+  coneWearMm,
+  judge,
+} from './measurement.ts'
+export type { Piece } from './stacks.ts'
+export {
+  MOST_FITTED,
+  MOST_PIECES,
+  MOST_THICKNESS,
+  STACK_UNITS_PER_MM,
+  planShims,
+  stacksRound,
+} from './stacks.ts'
+export type { Trend, TrendPoint } from './trend.ts'
+export { trendOf } from './trend.ts'

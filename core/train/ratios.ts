@@ -1,0 +1,84 @@
+/** The ratios of a box side by side. */
+import type { PositionAnalysis } from './analysis.ts'
+import type { Box } from '../box/box.ts'
+import type { RatioFactor } from './path.ts'
+import { ratioFactors } from './path.ts'
+import type { Rational } from '../number/rational.ts'
+import { ONE, rational } from '../number/rational.ts'
+import type { BoxDraft, FinalDrive } from '../box/types.ts'
+
+export interface RatioRow extends PositionAnalysis {
+  /** Turns of the input for one turn of the output; null where the position does not drive it. */
+  readonly ratio: Rational | null
+  /** What multiplies into the ratio; undefined where it is no product. */
+  readonly factors: readonly RatioFactor[] | undefined
+  /**
+   * How much faster the input would have to turn than after a change to the next
+   * position of the same sense: i / i_next − 1. Null where there is no next.
+   */
+  readonly stepToNext: Rational | null
+  /** The ratio times the final drive's; null without a final drive. */
+  readonly overall: Rational | null
+}
+
+/** Turns of the pinion for one turn of the driven gear. */
+export function finalDriveRatio(finalDrive: FinalDrive): Rational {
+  return rational(finalDrive.drivenToothCount, finalDrive.drivingToothCount)
+}
+
+/**
+ * `at` is the body whose turns are compared with the input's: an output, or a shaft on the
+ * way to it, such as the pinion shaft of a transaxle; the first output that is driven where
+ * none is named.
+ */
+export function compareRatios(
+  positions: readonly PositionAnalysis[],
+  finalDrive: FinalDrive | null,
+  at?: string,
+): readonly RatioRow[] {
+  const compared = positions.map(({ analysis }) => {
+    if (analysis.state !== 'drive') return { ratio: null, factors: undefined }
+    if (at === undefined) return analysis
+    const motion = analysis.motions.get(at)
+    const ratio = motion?.kind === 'turns' ? motion.speed.inverse() : null
+    return { ratio, factors: ratio ? ratioFactors(analysis.path, at, ratio) : undefined }
+  })
+  return positions.map((entry, index) => {
+    const { ratio, factors } = compared[index] ?? { ratio: null, factors: undefined }
+    const next = compared[index + 1]?.ratio ?? null
+    const isStep = ratio !== null && next !== null && ratio.sign() === next.sign()
+    return {
+      ...entry,
+      ratio,
+      factors,
+      stepToNext: isStep ? ratio.div(next).sub(ONE) : null,
+      overall: ratio && finalDrive ? ratio.mul(finalDriveRatio(finalDrive)) : null,
+    }
+  })
+}
+
+/** Whether a box holds its final drive: power leaves it by side shafts of a differential. */
+export function holdsFinalDrive({ links, members, outputs }: BoxDraft): boolean {
+  const isSideShaft = (body: string): boolean =>
+    outputs.includes(body) && members.some(({ id, kind }) => id === body && kind === 'side-shaft')
+  return links.some(
+    (link) => link.kind === 'differential' && isSideShaft(link.left) && isSideShaft(link.right),
+  )
+}
+
+/** The members that carry the power in every position that drives, and the outputs: where ratios can be read. */
+export function ratioPlaces(box: Box, positions: readonly PositionAnalysis[]): readonly string[] {
+  const { draft } = box
+  const onWays = positions.flatMap(({ analysis }) =>
+    analysis.state === 'drive'
+      ? [new Set(analysis.path.flatMap(({ from, to }) => [...from, ...to].map(({ body }) => body)))]
+      : [],
+  )
+  return draft.members
+    .map(({ id }) => id)
+    .filter((id) => id !== draft.input)
+    .filter(
+      (id) =>
+        draft.outputs.includes(id) || (onWays.length > 0 && onWays.every((way) => way.has(id))),
+    )
+}
