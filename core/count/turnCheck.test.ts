@@ -335,6 +335,8 @@ describe('findSuspects', () => {
             gears: draft.gears.map((gear, at) => ({ ...gear, toothCount: teeth[at] ?? 13 })),
           }
           const suspects = findSuspects(boxOf(unrelated), [check('1', '99', 9)])
+          // Some counts are so far off that no one miscount, nor two, makes 99/9 of them.
+          fc.pre(suspects.length > 0)
           const sum = suspects.reduce((total, { share }) => total + share, 0)
           expect(sum).toBeCloseTo(1, 9)
         },
