@@ -12,14 +12,15 @@ import {
   LEAST_PRESSURE_ANGLE_DEG,
   LEAST_ROLLING_RADIUS_MM,
   LEAST_TOOTH_COUNT,
+  LINK_KIND_NAMES,
   MEMBER_KINDS,
-  MESH_KINDS,
   MOST_PRESSURE_ANGLE_DEG,
   MOST_ROLLING_RADIUS_MM,
   MOST_TOOTH_COUNT,
   TRAVELS,
+  definitionOfKind,
 } from 'core'
-import type { BoxDraft, BoxField, BoxIssue, PartList, Path } from 'core'
+import type { BoxDraft, BoxField, BoxIssue, Link, LinkField, PartList, Path } from 'core'
 
 import { parseJson, storable, writtenText } from './text.ts'
 
@@ -116,28 +117,33 @@ const gear = z.strictObject({
     .optional(),
 })
 
-const link = z.discriminatedUnion(
-  'kind',
-  [
-    z.strictObject({ id, kind: oneOf(MESH_KINDS), a: id, b: id }),
-    z.strictObject({
-      id,
-      kind: z.literal('planetary'),
-      sun: id,
-      ring: id,
-      carrier: id,
-      planetToothCount: toothCountSchema.nullable().optional(),
-      planetCount: z.int('Planets are a whole number.').min(1).max(12).optional(),
-    }),
-    z.strictObject({ id, kind: z.literal('differential'), case: id, left: id, right: id }),
-    z.strictObject({ id, kind: z.literal('joined'), a: id, b: id }),
-    z.strictObject({ id, kind: z.literal('held'), body: id }),
-  ],
-  {
-    error:
-      "A link's kind is one of: external-mesh, internal-mesh, chain, planetary, differential, joined, held.",
-  },
-)
+/** What may be written into a field of a link. */
+function linkFieldSchema(field: LinkField): z.ZodType {
+  if (field.type === 'choice') return oneOf(field.values)
+  const range = `This is ${field.type === 'whole' ? 'a whole number' : 'a number'} from ${field.least} to ${field.most}.`
+  const figure = (field.type === 'whole' ? z.int(range) : z.number(range))
+    .min(field.least, range)
+    .max(field.most, range)
+  if (field.isRequired === true) return figure
+  return field.isNullable === true ? figure.nullable().optional() : figure.optional()
+}
+
+const links = LINK_KIND_NAMES.map((kind) => {
+  const { ends, fields } = definitionOfKind(kind)
+  return z.strictObject({
+    id,
+    kind: z.literal(kind),
+    ...Object.fromEntries(Object.keys(ends).map((end) => [end, id])),
+    ...Object.fromEntries(
+      Object.entries(fields).map(([key, field]) => [key, linkFieldSchema(field)]),
+    ),
+  })
+})
+
+// Made of the ends and fields that each kind of link says that it has.
+const link = z.discriminatedUnion('kind', links as unknown as readonly [(typeof links)[number]], {
+  error: `A link's kind is one of: ${LINK_KIND_NAMES.join(', ')}.`,
+}) as unknown as z.ZodType<Link>
 
 const engagement = z.discriminatedUnion(
   'kind',

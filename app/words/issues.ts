@@ -1,6 +1,6 @@
 /** What the core and the services find wrong, in words: what, where, by how much, what to do. */
 import type { BoxDraft, BoxIssue, Change, EditConflict, EditRefusal, FinalDrive } from 'core'
-import { LEAST_TOOTH_COUNT, MOST_TOOTH_COUNT, indexBox } from 'core'
+import { LEAST_TOOTH_COUNT, MOST_TOOTH_COUNT, indexBox, pairsOf } from 'core'
 
 import { formatLength } from './format.ts'
 import type { Naming } from './names.ts'
@@ -33,7 +33,8 @@ export function issueWords(
   }
   const pair = (id: string): string => {
     const link = naming.box.links.get(id)
-    return link && 'b' in link ? `${gear(link.a)} with ${gear(link.b)}` : id
+    const [first] = link ? pairsOf(link) : []
+    return first ? `${gear(first.a)} with ${gear(first.b)}` : id
   }
   const position = (id: string): string =>
     draft.positions.find((candidate) => candidate.id === id)?.label ?? id
@@ -56,6 +57,8 @@ export function issueWords(
       return `${issue.toothCount} teeth on ${gear(issue.gear)}: teeth are counted in whole numbers. Count it again.`
     case 'mesh-within-one-body':
       return `The pair ${pair(issue.link)} turns as one part, so it cannot drive itself. Make one of the gears free, or mesh it with another.`
+    case 'planet-steps-apart':
+      return `The two steps of the planets of "${issue.link}" do not turn as one. Put both on one shaft.`
     case 'mesh-on-one-axis':
       return `The pair ${pair(issue.link)} is on one axis; gears in mesh are on two. Move one of them to another shaft.`
     case 'ring-not-larger':

@@ -94,6 +94,7 @@ describe('what joins parts', () => {
     body,
     gear: gear === undefined ? undefined : naming.box.gears.get(gear),
     coefficient: rational(1),
+    counted: [],
     stationMm: 0,
   })
   const pair = {

@@ -12,7 +12,7 @@ import type {
   Rational,
   Undetermined,
 } from 'core'
-import { ONE, toNumber } from 'core'
+import { ONE, pairsOf, toNumber } from 'core'
 
 import type { TorqueUnit } from './format.ts'
 import { formatShare, formatSpeed, formatTeeth, formatTorque } from './format.ts'
@@ -117,7 +117,8 @@ export function circulationSentence(naming: Naming, { steps, power }: Circulatio
 export function balanceSentence(naming: Naming, { balanced }: Drive): string | null {
   if (balanced.length === 0) return null
   const sides = balanced.map(
-    ({ left, right }) => `the ${bodyName(naming, left)} and the ${bodyName(naming, right)}`,
+    ({ sides: [left, right] }) =>
+      `the ${bodyName(naming, left)} and the ${bodyName(naming, right)}`,
   )
   return `An open differential: figures are for ${listed(sides)} turning alike.`
 }
@@ -133,7 +134,8 @@ export function blockSentence(naming: Naming, { blocks }: Drive): string | null 
 export function opposedSentence(naming: Naming, { opposed }: NoDrive): string | null {
   if (opposed.length === 0) return null
   const sides = opposed.map(
-    ({ left, right }) => `the ${bodyName(naming, left)} and the ${bodyName(naming, right)}`,
+    ({ sides: [left, right] }) =>
+      `the ${bodyName(naming, left)} and the ${bodyName(naming, right)}`,
   )
   return `The input cannot turn. ${capitalize(listed(sides))} can only turn against each other; together they are locked. Do not force it.`
 }
@@ -171,11 +173,12 @@ function meshWords(naming: Naming, place: CouplerPosition): readonly string[] {
   const mates = new Map<Gear, Gear[]>()
   for (const engagement of place.engages) {
     const link = engagement.kind === 'mesh' ? naming.box.links.get(engagement.link) : undefined
-    if (!link || !('b' in link)) continue
-    const [a, b] = [naming.box.gears.get(link.a), naming.box.gears.get(link.b)]
-    if (!a || !b) continue
-    const [slid, mate] = b.mount === 'sliding' ? [b, a] : [a, b]
-    mates.set(slid, [...(mates.get(slid) ?? []), mate])
+    for (const pair of link ? pairsOf(link) : []) {
+      const [a, b] = [naming.box.gears.get(pair.a), naming.box.gears.get(pair.b)]
+      if (!a || !b) continue
+      const [slid, mate] = b.mount === 'sliding' ? [b, a] : [a, b]
+      mates.set(slid, [...(mates.get(slid) ?? []), mate])
+    }
   }
   return [...mates].map(
     ([slid, others]) =>

@@ -1,6 +1,16 @@
 /** The words of the trade, which differ from place to place. */
 import type { LengthUnit } from './format.ts'
-import type { BoxField, CouplerKind, GearMount, Link, MemberKind, Travel } from 'core'
+import type {
+  BoxField,
+  CouplerKind,
+  GearMount,
+  LinkChoice,
+  LinkEndKey,
+  LinkFieldKey,
+  LinkKind,
+  MemberKind,
+  Travel,
+} from 'core'
 
 export const VOCABULARIES = ['countershaft', 'layshaft'] as const
 export type VocabularyName = (typeof VOCABULARIES)[number]
@@ -95,14 +105,58 @@ export const PLAIN_WORDS: Vocabulary = vocabularyOf({
 })
 
 /** What holds two or three parts to one another. */
-export const LINK_WORDS: Readonly<Record<Link['kind'], string>> = {
+export const LINK_WORDS: Readonly<Record<LinkKind, string>> = {
   'external-mesh': 'pair in mesh',
   'internal-mesh': 'ring and pinion',
   chain: 'chain',
+  bevel: 'bevel pair',
+  worm: 'worm and wheel',
   planetary: 'planetary set',
+  'double-planetary': 'planetary set, planets in pairs',
+  'stepped-planetary': 'planetary set, stepped planets',
   differential: 'differential',
   joined: 'joint',
   held: 'hold to the case',
+}
+
+/** What the ends of links are to them. */
+export const END_WORDS: Readonly<Record<LinkEndKey, string>> = {
+  a: 'One',
+  b: 'The other',
+  sun: 'Sun',
+  ring: 'Ring',
+  carrier: 'Carrier',
+  sunPlanet: 'Planet at the sun',
+  ringPlanet: 'Planet at the ring',
+  worm: 'Worm on',
+  wheel: 'Wheel',
+  case: 'Case',
+  left: 'Left side',
+  right: 'Right side',
+  body: 'Held',
+}
+
+/** The figures and choices of links; `what` begins a sentence on what was typed. */
+export const LINK_FIELD_WORDS: Readonly<
+  Record<LinkFieldKey, { readonly label: string; readonly what: string; readonly unit?: string }>
+> = {
+  planetCount: { label: 'Planets', what: 'The number of planets' },
+  pairCount: { label: 'Pairs of planets', what: 'The number of pairs' },
+  planetToothCount: { label: 'Teeth of a planet', what: 'A tooth count' },
+  starts: { label: 'Starts of the worm', what: 'The number of starts' },
+  hand: { label: 'Hand of the thread', what: 'The hand' },
+  leadAngleDeg: { label: 'Lead angle', what: 'A lead angle, in degrees,', unit: '°' },
+  friction: { label: 'Friction at the thread', what: 'A coefficient of friction' },
+  aNarrows: { label: 'The one narrows towards', what: 'The end' },
+  bNarrows: { label: 'The other narrows towards', what: 'The end' },
+}
+
+/** What can be chosen in the fields of links. */
+export const CHOICE_WORDS: Readonly<Record<LinkChoice, string>> = {
+  right: 'right-hand',
+  left: 'left-hand',
+  'input-end': 'its input end',
+  'output-end': 'its output end',
 }
 
 /** Which way a coupler has gone from its centre. */

@@ -1,4 +1,4 @@
-import type { BoxIssue } from './check.ts'
+import type { BoxIssue } from './issues.ts'
 import { checkBox, leftWarning, warningKey } from './check.ts'
 import { draftOf, gear, planetaryDraft, shaft, trainDraft } from '../testing/boxes.ts'
 import type { BoxDraft, Coupler, Planetary } from './types.ts'

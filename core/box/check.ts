@@ -1,8 +1,10 @@
 import type { Box, BoxIndex, CouplerPlaces } from './box.ts'
-import { bodyOfGear, centreOf, indexBox, namedPlace, placeOf } from './box.ts'
+import { centreOf, indexBox, namedPlace, placeOf } from './box.ts'
+import type { BoxIssue, BoxIssueCode, IdKind } from './issues.ts'
+import { definitionOf, endsOf, pairsOf } from './links/index.ts'
 import { pitchRadiusOfModuleMm } from './mesh.ts'
 import { median, sumsBetweenAxes } from './toothSums.ts'
-import type { BoxDraft, Coupler, Gear, LeftWarning, Link, Mesh, Path, Rule } from './types.ts'
+import type { BoxDraft, Coupler, Gear, LeftWarning, Path, Rule } from './types.ts'
 
 /** The fewest and most teeth that a count may have; outside them it is a slip of the finger. */
 export const LEAST_TOOTH_COUNT = 5
@@ -24,118 +26,11 @@ export const MOST_ROLLING_RADIUS_MM = 2_000
  */
 export const TOOTH_SUM_TOLERANCE = 2
 
-export type IdKind = 'axis' | 'member' | 'gear' | 'body' | 'link' | 'coupler' | 'coupler-position'
-
 /**
  * How far two centre distances between the same axes may be apart, in millimetres.
  * Profile shift moves a pair by about half a module at most (common practice).
  */
 export const CENTRE_DISTANCE_TOLERANCE_MM = 1.5
-
-/** What is wrong with a draft, where, and by which figures. */
-export type BoxIssue = { readonly path: Path } & (
-  | { readonly code: 'unknown-id'; readonly id: string; readonly expected: IdKind }
-  | { readonly code: 'duplicate-id'; readonly id: string }
-  | {
-      readonly code: 'tooth-count-out-of-range'
-      readonly gear: string
-      readonly toothCount: number
-      readonly least: number
-      readonly most: number
-    }
-  | { readonly code: 'twin-of-a-twin'; readonly gear: string; readonly twin: string }
-  /** Gears said to be alike, with other counts. */
-  | {
-      readonly code: 'twins-differ'
-      readonly gear: string
-      readonly toothCount: number
-      readonly twin: string
-      readonly twinToothCount: number
-    }
-  | { readonly code: 'tooth-count-not-whole'; readonly gear: string; readonly toothCount: number }
-  | { readonly code: 'mesh-within-one-body'; readonly link: string; readonly body: string }
-  | { readonly code: 'mesh-on-one-axis'; readonly link: string; readonly axis: string }
-  | {
-      readonly code: 'ring-not-larger'
-      readonly link: string
-      readonly ringToothCount: number
-      readonly innerToothCount: number
-    }
-  | {
-      readonly code: 'planet-does-not-fit'
-      readonly link: string
-      readonly planetToothCount: number
-      readonly fittingToothCount: number
-    }
-  | {
-      readonly code: 'planets-cannot-be-spaced'
-      readonly link: string
-      readonly toothSum: number
-      readonly planetCount: number
-    }
-  | { readonly code: 'link-joins-one-body'; readonly link: string; readonly body: string }
-  | { readonly code: 'coupler-engages-own-hub'; readonly coupler: string; readonly body: string }
-  | { readonly code: 'coupler-has-two-centres'; readonly coupler: string }
-  | {
-      readonly code: 'coupler-place-not-named'
-      readonly position: string
-      readonly coupler: string
-    }
-  | { readonly code: 'position-repeats'; readonly position: string; readonly other: string }
-  /** No lever reaches it: an interlock lets only one of the two couplers leave its centre. */
-  | {
-      readonly code: 'position-interlocked'
-      readonly position: string
-      readonly interlock: string
-      readonly couplers: readonly [string, string]
-    }
-  | { readonly code: 'position-forbidden'; readonly position: string; readonly rule: string }
-  | { readonly code: 'output-is-input'; readonly body: string }
-  | {
-      readonly code: 'ends-reversed'
-      readonly member: string
-      readonly fromMm: number
-      readonly toMm: number
-    }
-  | { readonly code: 'gear-without-mesh'; readonly gear: string }
-  | {
-      readonly code: 'gear-off-its-member'
-      readonly gear: string
-      readonly stationMm: number
-      readonly fromMm: number
-      readonly toMm: number
-    }
-  /** Gears in mesh must have teeth of one size. */
-  | {
-      readonly code: 'modules-differ'
-      readonly link: string
-      readonly moduleMm: readonly [number, number]
-    }
-  /** Pairs between the same two axes share one centre distance. */
-  | {
-      readonly code: 'centre-distance-differs'
-      readonly link: string
-      readonly centreDistanceMm: number
-      readonly other: string
-      readonly otherCentreDistanceMm: number
-    }
-  | {
-      readonly code: 'tooth-sum-differs'
-      readonly link: string
-      readonly toothSum: number
-      readonly usualToothSum: number
-    }
-  /** Of the only two pairs between two axes. */
-  | {
-      readonly code: 'tooth-sums-differ'
-      readonly link: string
-      readonly toothSum: number
-      readonly other: string
-      readonly otherToothSum: number
-    }
-)
-
-export type BoxIssueCode = BoxIssue['code']
 
 /** Issues that leave the box solvable; the rest do not. */
 export const WARNING_CODES: ReadonlySet<BoxIssueCode> = new Set([
@@ -182,13 +77,13 @@ export function checkBox(draft: BoxDraft): CheckedBox {
   if (idIssues.length > 0) return { ok: false, issues: idIssues }
   const meshed = new Set(
     draft.links.flatMap((link) =>
-      linkIds(link).flatMap(([, id, expected]) => (expected === 'gear' ? [id] : [])),
+      endsOf(link).flatMap(({ id, expected }) => (expected === 'gear' ? [id] : [])),
     ),
   )
   const found = [
     ...checkEnds(index),
     ...draft.gears.flatMap((gear, at) => checkGear(index, meshed, gear, ['gears', at])),
-    ...draft.links.flatMap((link, at) => checkLink(index, link, ['links', at])),
+    ...draft.links.flatMap((link, at) => definitionOf(link).check(index, link, ['links', at])),
     ...draft.couplers.flatMap((coupler, at) => checkCoupler(coupler, ['couplers', at])),
     ...checkPositions(index),
     ...checkToothSums(index),
@@ -256,7 +151,7 @@ function checkIds(index: BoxIndex): BoxIssue[] {
   const seenLinks = new Set<string>()
   draft.links.forEach((link, at) => {
     unique(seenLinks, link.id, ['links', at, 'id'])
-    for (const [key, id, expected] of linkIds(link))
+    for (const { key, id, expected } of endsOf(link))
       known(
         expected === 'gear' ? index.gears : expected === 'member' ? index.members : bodies,
         id,
@@ -305,37 +200,6 @@ function checkIds(index: BoxIndex): BoxIssue[] {
     known(bodies, output, 'body', ['outputs', at])
   })
   return issues
-}
-
-function linkIds(link: Link): readonly (readonly [string, string, 'gear' | 'member' | 'body'])[] {
-  switch (link.kind) {
-    case 'external-mesh':
-    case 'internal-mesh':
-    case 'chain':
-      return [
-        ['a', link.a, 'gear'],
-        ['b', link.b, 'gear'],
-      ]
-    case 'planetary':
-      return [
-        ['sun', link.sun, 'gear'],
-        ['ring', link.ring, 'gear'],
-        ['carrier', link.carrier, 'member'],
-      ]
-    case 'differential':
-      return [
-        ['case', link.case, 'body'],
-        ['left', link.left, 'body'],
-        ['right', link.right, 'body'],
-      ]
-    case 'joined':
-      return [
-        ['a', link.a, 'body'],
-        ['b', link.b, 'body'],
-      ]
-    case 'held':
-      return [['body', link.body, 'body']]
-  }
 }
 
 function checkEnds(index: BoxIndex): BoxIssue[] {
@@ -408,89 +272,6 @@ function checkGear(
 
 function axisOf(index: BoxIndex, gear: Gear): string {
   return index.members.get(gear.member)?.axis ?? ''
-}
-
-function checkLink(index: BoxIndex, link: Link, path: Path): BoxIssue[] {
-  switch (link.kind) {
-    case 'external-mesh':
-    case 'internal-mesh':
-    case 'chain':
-      return checkMesh(index, link, path)
-    case 'planetary': {
-      const sun = index.gears.get(link.sun)?.toothCount ?? null
-      const ring = index.gears.get(link.ring)?.toothCount ?? null
-      if (sun === null || ring === null) return []
-      return checkPlanetary(link.id, sun, ring, link.planetToothCount, link.planetCount, path)
-    }
-    case 'differential': {
-      const repeated = [link.left, link.right].find((side) => side === link.case)
-      const twice = link.left === link.right ? link.left : repeated
-      return twice === undefined
-        ? []
-        : [{ code: 'link-joins-one-body', path, link: link.id, body: twice }]
-    }
-    case 'joined':
-      return link.a === link.b
-        ? [{ code: 'link-joins-one-body', path, link: link.id, body: link.a }]
-        : []
-    case 'held':
-      return []
-  }
-}
-
-function checkMesh(index: BoxIndex, link: Mesh, path: Path): BoxIssue[] {
-  const a = index.gears.get(link.a)
-  const b = index.gears.get(link.b)
-  if (!a || !b) return []
-  const issues: BoxIssue[] = []
-  if (bodyOfGear(a) === bodyOfGear(b))
-    issues.push({ code: 'mesh-within-one-body', path, link: link.id, body: bodyOfGear(a) })
-  else if (axisOf(index, a) === axisOf(index, b))
-    issues.push({ code: 'mesh-on-one-axis', path, link: link.id, axis: axisOf(index, a) })
-  if (
-    link.kind === 'internal-mesh' &&
-    a.toothCount !== null &&
-    b.toothCount !== null &&
-    b.toothCount <= a.toothCount
-  )
-    issues.push({
-      code: 'ring-not-larger',
-      path,
-      link: link.id,
-      ringToothCount: b.toothCount,
-      innerToothCount: a.toothCount,
-    })
-  return issues
-}
-
-/**
- * Coaxial sun, planets and ring of one module touch when zr = zs + 2·zp, and N
- * equally spaced planets go in when N divides zs + zr (Machinery's Handbook,
- * epicyclic gearing, from memory).
- */
-function checkPlanetary(
-  link: string,
-  sun: number,
-  ring: number,
-  planet: number | null | undefined,
-  planetCount: number | undefined,
-  path: Path,
-): BoxIssue[] {
-  if (ring <= sun)
-    return [{ code: 'ring-not-larger', path, link, ringToothCount: ring, innerToothCount: sun }]
-  const issues: BoxIssue[] = []
-  const fittingToothCount = (ring - sun) / 2
-  if (planet !== null && planet !== undefined && planet !== fittingToothCount)
-    issues.push({
-      code: 'planet-does-not-fit',
-      path,
-      link,
-      planetToothCount: planet,
-      fittingToothCount,
-    })
-  if (planetCount !== undefined && (sun + ring) % planetCount !== 0)
-    issues.push({ code: 'planets-cannot-be-spaced', path, link, toothSum: sun + ring, planetCount })
-  return issues
 }
 
 function checkCoupler(coupler: Coupler, path: Path): BoxIssue[] {
@@ -622,12 +403,13 @@ function checkToothSums({ draft }: BoxIndex): BoxIssue[] {
 function checkCentreDistances(index: BoxIndex): BoxIssue[] {
   const issues: BoxIssue[] = []
   const firstByAxes = new Map<string, { link: string; distanceMm: number }>()
-  index.draft.links.forEach((link, at) => {
-    if (link.kind !== 'external-mesh' && link.kind !== 'internal-mesh') return
-    const a = index.gears.get(link.a)
-    const b = index.gears.get(link.b)
-    if (!a || !b || a.moduleMm === undefined || b.moduleMm === undefined) return
-    const path: Path = ['links', at]
+  const pairs = index.draft.links.flatMap((link, at) =>
+    pairsOf(link).map((pair) => ({ link, pair, path: ['links', at] satisfies Path })),
+  )
+  for (const { link, pair, path } of pairs) {
+    const [a, b] = [index.gears.get(pair.a), index.gears.get(pair.b)]
+    if (!a || !b || a.moduleMm === undefined || b.moduleMm === undefined) continue
+    if (pair.touch === 'sprockets') continue
     if (a.moduleMm !== b.moduleMm) {
       issues.push({
         code: 'modules-differ',
@@ -635,14 +417,14 @@ function checkCentreDistances(index: BoxIndex): BoxIssue[] {
         link: link.id,
         moduleMm: [a.moduleMm, b.moduleMm],
       })
-      return
+      continue
     }
-    if (a.toothCount === null || b.toothCount === null) return
+    if (pair.touch === 'cones' || a.toothCount === null || b.toothCount === null) continue
     const radii = [a, b].map((gear) =>
       pitchRadiusOfModuleMm(gear, gear.toothCount ?? 0, a.moduleMm ?? 0),
     )
     const distanceMm =
-      link.kind === 'external-mesh'
+      pair.touch === 'outside'
         ? (radii[0] ?? 0) + (radii[1] ?? 0)
         : (radii[1] ?? 0) - (radii[0] ?? 0)
     const key = [axisOf(index, a), axisOf(index, b)].sort().join('\n')
@@ -657,6 +439,6 @@ function checkCentreDistances(index: BoxIndex): BoxIssue[] {
         other: first.link,
         otherCentreDistanceMm: first.distanceMm,
       })
-  })
+  }
   return issues
 }

@@ -1,4 +1,5 @@
 import { analyse, analyseBox, prepareSolver } from '../train/analysis.ts'
+import { alikeKinds, linkAs } from './links/index.ts'
 import { checkBox } from './check.ts'
 import {
   addCoupler,
@@ -7,6 +8,7 @@ import {
   addIdler,
   addMember,
   addPlanetary,
+  addWorm,
   duplicatePart,
   freshId,
   moveLane,
@@ -110,6 +112,75 @@ test('a planetary set on the main shaft, ring held: carrier at 1 + zr/zs (Willis
   }
   const direct = analyse(prepareSolver(boxOf(draft)), { 'coupler-3-4': '4' })
   expect(direct.state === 'drive' && formatFraction(direct.ratio)).toBe('4')
+})
+
+test.each([
+  // 20/60 in between: 1 − zr/zs, and 1 + (30·60)/(20·15) with the steps.
+  ['double-planetary', '-2'],
+  ['stepped-planetary', '7'],
+] as const)('a %s on the main shaft, ring held, gives its carrier %s', (kind, ratio) => {
+  const { draft: grown, added } = addPlanetary(fourSpeed('constant-mesh'), 'main', kind)
+  const set = grown.links.find(({ id }) => id === added.id)
+  if (set?.kind !== kind) throw new Error('no set was added')
+  const steps: (readonly [string, number])[] =
+    set.kind === 'stepped-planetary'
+      ? [
+          [set.sunPlanet, 30],
+          [set.ringPlanet, 15],
+        ]
+      : []
+  const counts = new Map([[set.sun, 20], [set.ring, 60], ...steps])
+  const draft: BoxDraft = {
+    ...grown,
+    outputs: [set.carrier],
+    gears: grown.gears.map((gear) => {
+      const toothCount = counts.get(gear.id)
+      return toothCount === undefined ? gear : { ...gear, toothCount }
+    }),
+  }
+  const direct = analyse(prepareSolver(boxOf(draft)), { 'coupler-3-4': '4' })
+  expect(direct.state === 'drive' && formatFraction(direct.ratio)).toBe(ratio)
+})
+
+test('a worm on a shaft turns its wheel once for teeth over starts; taken out, the wheel stays', () => {
+  const { draft: grown, added } = addWorm(fourSpeed('constant-mesh'), 'main')
+  const worm = grown.links.find(({ id }) => id === added.id)
+  if (worm?.kind !== 'worm') throw new Error('no worm was added')
+  const wheel = grown.gears.find(({ id }) => id === worm.wheel)
+  const draft: BoxDraft = {
+    ...grown,
+    outputs: [wheel?.member ?? ''],
+    gears: grown.gears.map((gear) => (gear === wheel ? { ...gear, toothCount: 20 } : gear)),
+  }
+  const direct = analyse(prepareSolver(boxOf(draft)), { 'coupler-3-4': '4' })
+  expect(direct.state === 'drive' && formatFraction(direct.ratio)).toBe('20')
+  const without = removePart(draft, added)
+  expect(without.links).toHaveLength(draft.links.length - 1)
+  expect(without.gears).toHaveLength(draft.gears.length)
+  expect(removePart(draft, { list: 'gears', id: worm.wheel }).links).not.toContain(worm)
+})
+
+test('a link becomes another kind between the same parts, and keeps what both have', () => {
+  const set = {
+    id: 'set',
+    kind: 'planetary',
+    sun: 's',
+    ring: 'r',
+    carrier: 'c',
+    planetCount: 3,
+  } as const
+  expect(alikeKinds('planetary')).toEqual(['planetary', 'double-planetary'])
+  const { planetCount: _planetCount, ...bare } = set
+  expect(linkAs(set, 'double-planetary')).toEqual({ ...bare, kind: 'double-planetary' })
+  expect(alikeKinds('chain')).toEqual(['external-mesh', 'internal-mesh', 'chain', 'bevel'])
+  expect(linkAs({ id: 'm', kind: 'chain', a: 'x', b: 'y' }, 'bevel')).toEqual({
+    id: 'm',
+    kind: 'bevel',
+    a: 'x',
+    b: 'y',
+    aNarrows: 'output-end',
+    bNarrows: 'output-end',
+  })
 })
 
 test('a differential in the place of the output halves the torque of each side', () => {

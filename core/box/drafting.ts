@@ -3,6 +3,7 @@
  * ids of their own; taking a part out takes out what cannot be without it.
  */
 import { bodyOfGear, indexBox, namedPlace } from './box.ts'
+import { endsOf, pairsOf } from './links/index.ts'
 import type { PartList } from './parts.ts'
 import type {
   BoxDraft,
@@ -14,8 +15,7 @@ import type {
   Link,
   Member,
   MemberKind,
-  Mesh,
-  MeshKind,
+  PairKind,
 } from './types.ts'
 
 /** Length of a shaft, and room taken by a gear, where nothing says more. */
@@ -121,16 +121,23 @@ export function addIdler(draft: BoxDraft, stationMm: number): Added {
   }
 }
 
-/** Two gears put in mesh, or taken out of it where they are. */
-export function toggleMesh(draft: BoxDraft, a: string, b: string, kind: MeshKind): BoxDraft {
-  const present = draft.links.find(
-    (link): link is Mesh =>
-      'b' in link &&
-      link.kind !== 'joined' &&
-      ((link.a === a && link.b === b) || (link.a === b && link.b === a)),
+/** The link that two gears are a pair of, whatever its kind. */
+export function linkBetween(draft: BoxDraft, one: string, other: string): Link | undefined {
+  return draft.links.find((link) =>
+    pairsOf(link).some(({ a, b }) => (a === one && b === other) || (a === other && b === one)),
   )
+}
+
+/** Two gears put in mesh, or taken out of it where they are. */
+export function toggleMesh(draft: BoxDraft, a: string, b: string, kind: PairKind): BoxDraft {
+  const present = linkBetween(draft, a, b)
   if (present) return removePart(draft, { list: 'links', id: present.id })
-  return { ...draft, links: [...draft.links, { id: freshId(draft, 'mesh'), kind, a, b }] }
+  const pair = { id: freshId(draft, kind === 'bevel' ? 'bevel' : 'mesh'), a, b }
+  const link: Link =
+    kind === 'bevel'
+      ? { ...pair, kind, aNarrows: 'output-end', bNarrows: 'output-end' }
+      : { ...pair, kind }
+  return { ...draft, links: [...draft.links, link] }
 }
 
 /**
@@ -174,15 +181,26 @@ export function addCoupler(draft: BoxDraft, kind: CouplerKind, hub: string): Add
   }
 }
 
-/** A planetary set at the end of a member: sun on it, a ring held to the case, and a carrier. */
-export function addPlanetary(draft: BoxDraft, memberId: string): Added {
-  const { draft: withSun, added: sun } = addGear(draft, memberId)
+/** The kinds of planetary set that can be added. */
+export type PlanetaryKind = 'planetary' | 'double-planetary' | 'stepped-planetary'
+
+/**
+ * A planetary set at the end of a member: sun on it, a ring held to the case, and a carrier.
+ * Stepped planets stand on a line of their own beside it.
+ */
+export function addPlanetary(
+  draft: BoxDraft,
+  memberId: string,
+  kind: PlanetaryKind = 'planetary',
+): Added {
+  const { draft: withSun, added: sunRef } = addGear(draft, memberId)
   const on = withSun.members.find(({ id }) => id === memberId)
   const id = freshId(withSun, 'planetary')
   const [ring, ringGear, carrier] = [`${id}-ring`, `${id}-ring-gear`, `${id}-carrier`]
-  const stationMm = withSun.gears.find((gear) => gear.id === sun.id)?.stationMm ?? 0
+  const sunMm = withSun.gears.find((gear) => gear.id === sunRef.id)?.stationMm ?? 0
+  const ringMm = kind === 'stepped-planetary' ? sunMm + 1.5 * FACE_MM : sunMm
   const axis = on?.axis ?? ''
-  const gear = (gearId: string, label: string, member: string): Gear => ({
+  const gear = (gearId: string, label: string, member: string, stationMm: number): Gear => ({
     id: gearId,
     label,
     member,
@@ -191,36 +209,78 @@ export function addPlanetary(draft: BoxDraft, memberId: string): Added {
     stationMm,
     faceWidthMm: FACE_MM,
   })
+  const along = (
+    memberOf: Pick<Member, 'id' | 'kind' | 'isHollow'>,
+    fromMm: number,
+    toMm: number,
+  ): Member => ({ ...memberOf, axis, fromMm, toMm })
+  const ends = { sun: sunRef.id, ring: ringGear, carrier }
+  const whole: BoxDraft = {
+    ...withSun,
+    members: [
+      ...withSun.members,
+      along({ id: ring, kind: 'ring', isHollow: true }, ringMm - FACE_MM / 2, ringMm + FACE_MM / 2),
+      along(
+        { id: carrier, kind: 'carrier', isHollow: true },
+        ringMm + FACE_MM / 2 + 2,
+        ringMm + 2 * FACE_MM,
+      ),
+    ],
+    gears: [
+      ...withSun.gears.map((each) => (each.id === sunRef.id ? { ...each, label: 'sun' } : each)),
+      gear(ringGear, 'ring', ring, ringMm),
+    ],
+    links: [...withSun.links, { id: `${id}-held`, kind: 'held', body: ring }],
+  }
+  const added = { list: 'links', id } as const
+  if (kind !== 'stepped-planetary')
+    return { draft: { ...whole, links: [...whole.links, { id, kind, ...ends }] }, added }
+  const [planets, line] = [`${id}-planets`, freshId(whole, 'line')]
+  const [sunPlanet, ringPlanet] = [`${planets}-at-sun`, `${planets}-at-ring`]
+  const lane = whole.axes.findIndex((each) => each.id === axis)
   return {
     draft: {
-      ...withSun,
+      ...whole,
+      axes: whole.axes.toSpliced(lane <= 0 ? 0 : lane + 1, 0, { id: line }),
       members: [
-        ...withSun.members,
+        ...whole.members,
         {
-          id: ring,
-          kind: 'ring',
-          axis,
-          isHollow: true,
-          fromMm: stationMm - FACE_MM / 2,
-          toMm: stationMm + FACE_MM / 2,
-        },
-        {
-          id: carrier,
-          kind: 'carrier',
-          axis,
-          isHollow: true,
-          fromMm: stationMm + FACE_MM / 2 + 2,
-          toMm: stationMm + 2 * FACE_MM,
+          ...along({ id: planets, kind: 'cluster' }, sunMm - FACE_MM, ringMm + 2 * FACE_MM),
+          axis: line,
         },
       ],
       gears: [
-        ...withSun.gears.map((each) => (each.id === sun.id ? { ...each, label: 'sun' } : each)),
-        gear(ringGear, 'ring', ring),
+        ...whole.gears,
+        gear(sunPlanet, 'planet at the sun', planets, sunMm),
+        gear(ringPlanet, 'planet at the ring', planets, ringMm),
       ],
+      links: [...whole.links, { id, kind, ...ends, sunPlanet, ringPlanet }],
+    },
+    added,
+  }
+}
+
+/** A worm on a member, with its wheel on a shaft that crosses it. */
+export function addWorm(draft: BoxDraft, memberId: string): Added {
+  const on = draft.members.find(({ id }) => id === memberId)
+  const middleMm = on ? Math.round((on.fromMm + on.toMm) / 2) : 0
+  const { draft: withShaft, added: shaft } = addMember(draft, 'shaft', null)
+  const { draft: withWheel, added: wheel } = addGear(withShaft, shaft.id)
+  const id = freshId(withWheel, 'worm')
+  return {
+    draft: {
+      ...withWheel,
+      members: withWheel.members.map((member) =>
+        member.id === shaft.id
+          ? { ...member, fromMm: middleMm - 2 * FACE_MM, toMm: middleMm + 2 * FACE_MM }
+          : member,
+      ),
+      gears: withWheel.gears.map((gear) =>
+        gear.id === wheel.id ? { ...gear, label: 'worm wheel', stationMm: middleMm } : gear,
+      ),
       links: [
-        ...withSun.links,
-        { id, kind: 'planetary', sun: sun.id, ring: ringGear, carrier },
-        { id: `${id}-held`, kind: 'held', body: ring },
+        ...withWheel.links,
+        { id, kind: 'worm', worm: memberId, wheel: wheel.id, starts: 1, hand: 'right' },
       ],
     },
     added: { list: 'links', id },
@@ -539,11 +599,6 @@ export function positionsOfPlace(
   return draft.positions.filter((position) => !left.has(position))
 }
 
-function linkParts(link: Link): readonly string[] {
-  const { id: _id, kind: _kind, ...parts } = link
-  return Object.values(parts).filter((part) => typeof part === 'string')
-}
-
 /** Without bodies or gears that are gone: their links, what locks them, and what sits on them. */
 function withoutBodies(draft: BoxDraft, gone: ReadonlySet<string>): BoxDraft {
   const present = new Set([
@@ -552,7 +607,7 @@ function withoutBodies(draft: BoxDraft, gone: ReadonlySet<string>): BoxDraft {
   ])
   const bodies = new Set([...draft.members.map(({ id }) => id), ...draft.gears.map(bodyOfGear)])
   const deadLinks = draft.links.filter((link) =>
-    linkParts(link).some((part) => gone.has(part) && !present.has(part)),
+    endsOf(link).some(({ id }) => gone.has(id) && !present.has(id)),
   )
   const next = withoutLinks(draft, new Set(deadLinks.map(({ id }) => id)))
   const deadCouplers = next.couplers.filter(({ hub }) => gone.has(hub) && !bodies.has(hub))

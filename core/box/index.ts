@@ -1,7 +1,6 @@
 /** What a gearbox is, whether it hangs together, and how it is changed. */
 export type { Box, BoxIndex, CouplerPlaces } from './box.ts'
 export { bodyOfGear, centreOf, indexBox, memberOfBody, namedPlace, placesAtRest } from './box.ts'
-export type { BoxIssue } from './check.ts'
 export {
   LEAST_PRESSURE_ANGLE_DEG,
   LEAST_ROLLING_RADIUS_MM,
@@ -34,8 +33,10 @@ export {
   addIdler,
   addMember,
   addPlanetary,
+  addWorm,
   duplicatePart,
   freshId,
+  linkBetween,
   moveLane,
   movePart,
   positionsOfPlace,
@@ -49,6 +50,26 @@ export {
 } from './drafting.ts'
 export type { Edit, EditConflict, EditRefusal } from './edit.ts'
 export { applyEdit, inverseOf } from './edit.ts'
+export type { BoxIssue } from './issues.ts'
+export type {
+  EndKind,
+  GearPair,
+  LinkChoice,
+  LinkEndKey,
+  LinkField,
+  LinkFieldKey,
+} from './links/index.ts'
+export {
+  LINK_KIND_NAMES,
+  alikeKinds,
+  definitionOfKind,
+  endsOf,
+  fieldsOf,
+  gearsOf,
+  linkAs,
+  namingEnds,
+  pairsOf,
+} from './links/index.ts'
 export type { BoxField, Change, Part, PartList } from './parts.ts'
 export { BOX_FIELDS, PART_LISTS, diffDrafts, partsOf } from './parts.ts'
 export type { Chosen, PatternId } from './patterns/index.ts'
@@ -70,9 +91,11 @@ export type {
   Link,
   Member,
   MemberKind,
-  MeshKind,
+  LinkKind,
+  PairKind,
   Path,
   Rule,
+  ShaftEnd,
   Travel,
 } from './types.ts'
 export {
@@ -81,6 +104,6 @@ export {
   HANDS,
   INPUT_SENSES,
   MEMBER_KINDS,
-  MESH_KINDS,
+  PAIR_KINDS,
   TRAVELS,
 } from './types.ts'

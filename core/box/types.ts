@@ -105,9 +105,17 @@ export interface Gear {
   readonly pressureAngleDeg?: number | undefined
 }
 
-/** Two gears, or two sprockets, that drive one another. */
+/** The two ends of a shaft, as the drawing has them. */
+export const SHAFT_ENDS = ['input-end', 'output-end'] as const
+export type ShaftEnd = (typeof SHAFT_ENDS)[number]
+
+/** Two gears, or two sprockets, on parallel axes that drive one another. */
 export const MESH_KINDS = ['external-mesh', 'internal-mesh', 'chain'] as const
 export type MeshKind = (typeof MESH_KINDS)[number]
+
+/** Kinds of link that two gears can be put in mesh by. */
+export const PAIR_KINDS = [...MESH_KINDS, 'bevel'] as const
+export type PairKind = (typeof PAIR_KINDS)[number]
 
 export interface Mesh {
   readonly id: string
@@ -117,6 +125,37 @@ export interface Mesh {
   readonly b: string
 }
 
+/** Two cones of teeth whose axes cross at a right angle. */
+export interface Bevel {
+  readonly id: string
+  readonly kind: 'bevel'
+  readonly a: string
+  readonly b: string
+  /** Towards which end of its own shaft each cone grows narrower. */
+  readonly aNarrows: ShaftEnd
+  readonly bNarrows: ShaftEnd
+}
+
+/**
+ * A thread on a shaft that drives a wheel whose axis crosses at a right angle. The wheel's
+ * shaft is seen from the end from which a right-hand worm turns it as it turns itself.
+ */
+export interface Worm {
+  readonly id: string
+  readonly kind: 'worm'
+  /** The body that the thread is cut into. */
+  readonly worm: string
+  /** Gear id. */
+  readonly wheel: string
+  readonly starts: number
+  readonly hand: Hand
+  /** Between the thread and a plane across the worm's axis. */
+  readonly leadAngleDeg?: number | undefined
+  /** Coefficient of friction at the thread. */
+  readonly friction?: number | undefined
+}
+
+/** Sun and ring with planets that each run in both. */
 export interface Planetary {
   readonly id: string
   readonly kind: 'planetary'
@@ -125,6 +164,29 @@ export interface Planetary {
   readonly ring: string
   readonly carrier: string
   readonly planetToothCount?: number | null | undefined
+  readonly planetCount?: number | undefined
+}
+
+/** Planets in pairs: one of each runs in the sun, the other in the ring, and both in one another. */
+export interface DoublePlanetary {
+  readonly id: string
+  readonly kind: 'double-planetary'
+  readonly sun: string
+  readonly ring: string
+  readonly carrier: string
+  readonly pairCount?: number | undefined
+}
+
+/** Planets of two steps that turn as one: one step runs in the sun, the other in the ring. */
+export interface SteppedPlanetary {
+  readonly id: string
+  readonly kind: 'stepped-planetary'
+  readonly sun: string
+  readonly ring: string
+  readonly carrier: string
+  /** Gear ids of one planet's steps. */
+  readonly sunPlanet: string
+  readonly ringPlanet: string
   readonly planetCount?: number | undefined
 }
 
@@ -151,7 +213,18 @@ export interface Held {
   readonly body: string
 }
 
-export type Link = Mesh | Planetary | Differential | Joined | Held
+export type Link =
+  | Mesh
+  | Bevel
+  | Worm
+  | Planetary
+  | DoublePlanetary
+  | SteppedPlanetary
+  | Differential
+  | Joined
+  | Held
+
+export type LinkKind = Link['kind']
 
 /** What one position of a coupler does. */
 export type Engagement =

@@ -21,7 +21,8 @@
 import { analyse, prepareSolver } from '../train/analysis.ts'
 import { checkBox } from '../box/check.ts'
 import { countedTogether } from '../box/counting.ts'
-import type { PathStep } from '../train/path.ts'
+import { pairsOf, ringGears } from '../box/links/index.ts'
+import type { PathEnd, PathStep } from '../train/path.ts'
 import type { TurnCheck } from './turnCheck.ts'
 import { ratioRange, readAtBody } from './turnCheck.ts'
 import type { Rational } from '../number/rational.ts'
@@ -442,7 +443,7 @@ export function poseSearch(
       return { ok: false, code: 'does-not-drive', position: check.position }
     if (!analysis.factors) return { ok: false, code: 'not-a-product', position: check.position }
     const steps = analysis.factors.map(({ law }) => analysis.path.find((step) => step.law === law))
-    const sides = steps.map((step) => step && sidesOf(draft, step))
+    const sides = steps.map((step) => step && sidesOf(step))
     const [driven, driving]: [string[][], string[][]] = [[], []]
     for (const side of sides) {
       if (!side) return { ok: false, code: 'not-a-product', position: check.position }
@@ -461,9 +462,10 @@ export function poseSearch(
   }
   const named = new Set(products.flatMap((each) => [...each.driven, ...each.driving].flat()))
   const gears = draft.gears.filter(({ id }) => named.has(id))
-  const pairs = draft.links.flatMap((link): readonly (readonly [string, string])[] =>
-    link.kind === 'external-mesh' ? [[counted(link.a), counted(link.b)]] : [],
-  )
+  const pairs = draft.links
+    .flatMap(pairsOf)
+    .filter(({ touch }) => touch === 'outside')
+    .map(({ a, b }) => [counted(a), counted(b)] as const)
   const sums = pairs
     .filter(([a, b], at) => {
       const isFirst = pairs.findIndex(([one, other]) => one === a && other === b) === at
@@ -489,11 +491,7 @@ export function poseSearch(
 
 /** Counts that any arrangement accepts: twins alike, rings larger than what runs in them. */
 function placeholderCounts(draft: BoxDraft): BoxDraft {
-  const rings = new Set(
-    draft.links.flatMap((link) =>
-      link.kind === 'planetary' ? [link.ring] : link.kind === 'internal-mesh' ? [link.b] : [],
-    ),
-  )
+  const rings = ringGears(draft.links)
   // Gears at one station of axes on both sides are twins of one another, so counts go by station.
   const count = ({ id, stationMm }: Gear): number =>
     (rings.has(id) ? 90 : 20) + (Math.round(stationMm) % 7)
@@ -504,18 +502,18 @@ function placeholderCounts(draft: BoxDraft): BoxDraft {
  * The counts in the speed of what drives over what is driven, in one link: each body's
  * coefficient in the law of the link, as the sum of counts that it is.
  */
-function sidesOf(
-  draft: BoxDraft,
-  { law, from, to }: PathStep,
-): { readonly driven: string[]; readonly driving: string[] } | undefined {
-  const link = draft.links.find(({ id }) => id === law.source)
-  const gearsOf = (body: string, gear: Gear | undefined): string[] | undefined => {
-    if (gear) return [gear.id]
-    return link?.kind === 'planetary' && link.carrier === body ? [link.sun, link.ring] : undefined
+function sidesOf({
+  law,
+  from,
+  to,
+}: PathStep): { readonly driven: string[]; readonly driving: string[] } | undefined {
+  const countsOf = (end: PathEnd | undefined): string[] | undefined => {
+    const term = law.terms.find(({ body, gear }) => body === end?.body && gear === end.gear)
+    const signs = new Set(term?.counted.map(({ sign }) => sign))
+    // A difference of counts is no factor of a product, and neither is a number of starts.
+    return signs.size === 1 ? term?.counted.map(({ gear }) => gear.id) : undefined
   }
-  const [one, other] = [from[0], to[0]]
-  const driving = one && gearsOf(one.body, one.gear)
-  const driven = other && gearsOf(other.body, other.gear)
+  const [driving, driven] = [countsOf(from[0]), countsOf(to[0])]
   return driving && driven ? { driven, driving } : undefined
 }
 

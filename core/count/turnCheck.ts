@@ -19,7 +19,7 @@ import type { Box } from '../box/box.ts'
 import { checkBox } from '../box/check.ts'
 import { countedGears, countedTogether, isConfirmed, withToothCounts } from '../box/counting.ts'
 import type { Law } from '../train/laws.ts'
-import { bearingLaws, connectedBodies, engagedLaws, lawOfLink } from '../train/laws.ts'
+import { bearingLaws, connectedBodies, engagedLaws, lawsOfLink } from '../train/laws.ts'
 import { freeMotions, restrictMotions } from '../train/motion.ts'
 import type { Rational } from '../number/rational.ts'
 import { rational } from '../number/rational.ts'
@@ -223,9 +223,12 @@ function surveyWith(train: Train, miscounts: readonly Miscount[]): PositionSurve
   const gears = new Map(box.gears)
   for (const { gear, toothCount } of miscounts) gears.set(gear.id, { ...gear, toothCount })
   const laws = train.laws.map((law) => {
-    const link = box.links.get(law.id)
-    const isOther = miscounts.some(({ gear }) => law.terms.some((term) => term.gear === gear))
-    return link && isOther ? lawOfLink({ ...box, gears }, link) : law
+    const link = box.links.get(law.source)
+    const isOther = miscounts.some(({ gear }) =>
+      law.terms.some(({ counted }) => counted.some((each) => each.gear === gear)),
+    )
+    const other = link && isOther ? lawsOfLink({ ...box, gears }, link) : []
+    return other.find(({ id }) => id === law.id) ?? law
   })
   if (laws.some(({ uncounted }) => uncounted.length > 0))
     return { position, state: 'uncounted', ratio: null }
@@ -388,8 +391,8 @@ function compareSums({ draft, miscounts }: Trial): Pick<Suspect, 'sharedSums' | 
   const suspected = new Set(miscounts.map(({ gear }) => gear.id))
   let [sharedSums, comparedSums] = [0, 0]
   for (const sums of sumsBetweenAxes(draft))
-    for (const { link, sum } of sums) {
-      if (!suspected.has(link.a) && !suspected.has(link.b)) continue
+    for (const { link, a, b, sum } of sums) {
+      if (!suspected.has(a) && !suspected.has(b)) continue
       const others = sums.filter((other) => other.link !== link)
       comparedSums += others.length
       sharedSums += others.filter((other) => other.sum === sum).length

@@ -7,6 +7,7 @@ export type {
   SectionMember,
   SectionMesh,
   SectionPlanetary,
+  SectionWorm,
 } from './section.ts'
 export {
   HOLLOW_WALL_MM,

@@ -6,6 +6,8 @@
  */
 import type { BoxIndex } from '../box/box.ts'
 import { indexBox } from '../box/box.ts'
+import type { GearPair, Picture } from '../box/links/index.ts'
+import { pairsOf, pictureOf, ringGears } from '../box/links/index.ts'
 import { meshStationMm, pitchRadiusOfModuleMm } from '../box/mesh.ts'
 import { median } from '../box/toothSums.ts'
 import type {
@@ -13,11 +15,10 @@ import type {
   BoxDraft,
   Coupler,
   CouplerPosition,
-  Differential,
   Gear,
+  Link,
   Member,
-  Mesh,
-  Planetary,
+  ShaftEnd,
 } from '../box/types.ts'
 
 /** Drawn where the box states no module; only the proportions matter then. */
@@ -39,6 +40,12 @@ export const RIM_MM = 7
 export const CASE_RADIUS_MM = 26
 /** A ring that is not counted is drawn so many times as large as its sun. */
 const RING_TO_SUN = 2
+/** So far from its carrier's end an arm comes out of it. */
+const IN_FROM_END_MM = 3
+/** How far a thread stands out over its shaft. */
+const THREAD_MM = 4
+/** A gear so near to its ring is seen to touch it. */
+const TOUCHING_MM = 1.5
 /** Air between parts of neighbouring lanes that do not mesh. */
 const LANE_GAP_MM = 8
 
@@ -66,12 +73,15 @@ export interface SectionGear {
   readonly radiusMm: number
   /** A ring with its teeth on the inside; the metal is outside the pitch radius. */
   readonly isInternal: boolean
+  /** Towards which end its cone grows narrower; undefined of a cylinder. */
+  readonly narrows: ShaftEnd | undefined
   /** False while the radius is a guess because the gear is uncounted. */
   readonly isCounted: boolean
 }
 
 export interface SectionMesh {
-  readonly link: Mesh
+  readonly link: Link
+  readonly touch: GearPair['touch']
   readonly a: SectionGear
   readonly b: SectionGear
   readonly stationMm: number
@@ -87,19 +97,40 @@ export interface SectionCoupler {
 }
 
 export interface SectionPlanetary {
-  readonly link: Planetary
+  readonly link: Link
   readonly yMm: number
   readonly stationMm: number
   readonly sunRadiusMm: number
   readonly ringRadiusMm: number
+  /** Planets in a row from the sun to the ring. */
+  readonly planetsBetween: 1 | 2
   /** Where the arm of the carrier comes down to its member. */
   readonly carrierAtMm: number
 }
 
 export interface SectionDifferential {
-  readonly link: Differential
+  readonly link: Link
   readonly yMm: number
   readonly stationMm: number
+}
+
+/** A thread on its shaft, and the gear that it drives. */
+export interface SectionWorm {
+  readonly link: Link
+  readonly yMm: number
+  readonly stationMm: number
+  readonly radiusMm: number
+  readonly wheel: SectionGear
+}
+
+/** What carries the planets of a set whose planets are drawn as gears: from its axis to theirs. */
+export interface SectionArm {
+  readonly link: Link
+  readonly fromYMm: number
+  readonly toYMm: number
+  /** Where it leaves the carrier, and where it comes to the planet. */
+  readonly stationMm: number
+  readonly planetMm: number
 }
 
 export interface Section {
@@ -110,14 +141,12 @@ export interface Section {
   readonly couplers: readonly SectionCoupler[]
   readonly planetaries: readonly SectionPlanetary[]
   readonly differentials: readonly SectionDifferential[]
+  readonly worms: readonly SectionWorm[]
+  readonly arms: readonly SectionArm[]
   readonly fromMm: number
   readonly toMm: number
   readonly topMm: number
   readonly bottomMm: number
-}
-
-function isMesh(link: { readonly kind: string }): link is Mesh {
-  return link.kind === 'external-mesh' || link.kind === 'internal-mesh' || link.kind === 'chain'
 }
 
 /** The pitch radius to draw, with a module of the drawing's own where the gear states none. */
@@ -126,18 +155,23 @@ export function pitchRadiusMm(gear: Gear, toothCount: number): number {
 }
 
 interface MeshedGears {
-  readonly link: Mesh
+  readonly link: Link
+  readonly touch: GearPair['touch']
   readonly a: Gear
   readonly b: Gear
   readonly lanes: readonly [number, number]
 }
 
 function meshedGears(index: BoxIndex, laneOf: (gear: Gear) => number): readonly MeshedGears[] {
-  return index.draft.links.filter(isMesh).flatMap((link) => {
-    const a = index.gears.get(link.a)
-    const b = index.gears.get(link.b)
-    return a && b ? [{ link, a, b, lanes: [laneOf(a), laneOf(b)] as const }] : []
-  })
+  return index.draft.links.flatMap((link) =>
+    pairsOf(link).flatMap((pair) => {
+      const a = index.gears.get(pair.a)
+      const b = index.gears.get(pair.b)
+      return a && b
+        ? [{ link, touch: pair.touch, a, b, lanes: [laneOf(a), laneOf(b)] as const }]
+        : []
+    }),
+  )
 }
 
 /** Teeth to draw for each gear: its count, or the best guess from its mates. */
@@ -165,28 +199,36 @@ function drawnToothCounts(index: BoxIndex, meshes: readonly MeshedGears[]): Map<
     }
   }
   for (const link of index.draft.links) {
-    if (link.kind !== 'planetary') continue
-    const [sun, ring] = [index.gears.get(link.sun), index.gears.get(link.ring)]
+    const set = pictureOf(link)
+    if (set.as !== 'set') continue
+    const [sun, ring] = [index.gears.get(set.sun), index.gears.get(set.ring)]
     // Planets need room between the two, whichever of them is still to be counted.
     if (ring?.toothCount === null && !drawn.has(ring.id))
-      drawn.set(ring.id, RING_TO_SUN * (drawn.get(link.sun) ?? DRAWN_TOOTH_COUNT))
+      drawn.set(ring.id, RING_TO_SUN * (drawn.get(set.sun) ?? DRAWN_TOOTH_COUNT))
     else if (sun?.toothCount === null && !drawn.has(sun.id))
-      drawn.set(sun.id, (drawn.get(link.ring) ?? DRAWN_TOOTH_COUNT) / RING_TO_SUN)
+      drawn.set(sun.id, (drawn.get(set.ring) ?? DRAWN_TOOTH_COUNT) / RING_TO_SUN)
   }
   return drawn
 }
 
-/** Lays a draft out as a section; it need not be checked. Parts whose ids lead nowhere are left out. */
-export function layOutSection(draft: BoxDraft): Section {
-  const index = indexBox(draft)
-  const laneOfAxis = new Map(draft.axes.map((axis, lane) => [axis.id, lane]))
-  const laneOf = (gear: Gear): number =>
-    laneOfAxis.get(index.members.get(gear.member)?.axis ?? '') ?? -1
-  const meshes = meshedGears(index, laneOf)
-  const counts = drawnToothCounts(index, meshes)
-  const nominalMm = (gear: Gear): number =>
-    pitchRadiusMm(gear, counts.get(gear.id) ?? DRAWN_TOOTH_COUNT)
+/** A draft that is being laid out: where its lanes are, and how large its gears. */
+interface Sketch {
+  readonly index: BoxIndex
+  readonly meshes: readonly MeshedGears[]
+  /** By lane. */
+  readonly yMm: readonly number[]
+  readonly laneOfAxis: ReadonlyMap<string, number>
+  /** Pitch radii by gear id. */
+  readonly radiiMm: ReadonlyMap<string, number>
+}
 
+/** The heights of the lanes: gears in mesh touch in the middle one of their pairs. */
+function placeLanes(
+  { draft }: BoxIndex,
+  meshes: readonly MeshedGears[],
+  laneOf: (gear: Gear) => number,
+  nominalMm: (gear: Gear) => number,
+): readonly number[] {
   const yMm: number[] = []
   draft.axes.forEach((_, lane) => {
     const before = yMm[lane - 1]
@@ -195,7 +237,7 @@ export function layOutSection(draft: BoxDraft): Section {
       return
     }
     const distances = meshes
-      .filter(({ link, lanes }) => link.kind === 'external-mesh' && isNext(lanes, lane - 1, lane))
+      .filter(({ touch, lanes }) => touch === 'outside' && isNext(lanes, lane - 1, lane))
       .map(({ a, b }) => nominalMm(a) + nominalMm(b))
     const largest = (which: number): number =>
       Math.max(
@@ -204,13 +246,23 @@ export function layOutSection(draft: BoxDraft): Section {
       )
     yMm.push(before + (median(distances) ?? largest(lane - 1) + largest(lane) + LANE_GAP_MM))
   })
+  return yMm
+}
 
-  const isTouching = ({ link, lanes }: MeshedGears): boolean =>
-    link.kind === 'external-mesh' && Math.abs(lanes[0] - lanes[1]) === 1
+function isTouching({ touch, lanes }: MeshedGears): boolean {
+  return touch === 'outside' && Math.abs(lanes[0] - lanes[1]) === 1
+}
+
+/** Pitch radii by gear id, fitted so that gears in mesh of neighbouring lanes touch. */
+function fitRadii(
+  { draft }: BoxIndex,
+  meshes: readonly MeshedGears[],
+  yMm: readonly number[],
+  nominalMm: (gear: Gear) => number,
+): ReadonlyMap<string, number> {
   const radii = new Map(draft.gears.map((gear) => [gear.id, nominalMm(gear)]))
   const fitted = new Set<string>()
-  for (const mesh of meshes.filter(isTouching)) {
-    const { a, b, lanes } = mesh
+  for (const { a, b, lanes } of meshes.filter(isTouching)) {
     const distance = Math.abs((yMm[lanes[0]] ?? 0) - (yMm[lanes[1]] ?? 0))
     const [ra, rb] = [radii.get(a.id) ?? 0, radii.get(b.id) ?? 0]
     if (fitted.has(a.id) && fitted.has(b.id)) continue
@@ -222,34 +274,62 @@ export function layOutSection(draft: BoxDraft): Section {
     }
     fitted.add(a.id).add(b.id)
   }
+  return radii
+}
 
-  const rings = new Set(
-    draft.links.flatMap((link) =>
-      link.kind === 'planetary' ? [link.ring] : link.kind === 'internal-mesh' ? [link.b] : [],
-    ),
+function sketch(draft: BoxDraft): Sketch {
+  const index = indexBox(draft)
+  const laneOfAxis = new Map(draft.axes.map((axis, lane) => [axis.id, lane]))
+  const laneOf = (gear: Gear): number =>
+    laneOfAxis.get(index.members.get(gear.member)?.axis ?? '') ?? -1
+  const meshes = meshedGears(index, laneOf)
+  const counts = drawnToothCounts(index, meshes)
+  const nominalMm = (gear: Gear): number =>
+    pitchRadiusMm(gear, counts.get(gear.id) ?? DRAWN_TOOTH_COUNT)
+  const yMm = placeLanes(index, meshes, laneOf, nominalMm)
+  return { index, meshes, yMm, laneOfAxis, radiiMm: fitRadii(index, meshes, yMm, nominalMm) }
+}
+
+function heightOf({ yMm, laneOfAxis }: Sketch, member: Member | undefined): number | undefined {
+  return yMm[laneOfAxis.get(member?.axis ?? '') ?? -1]
+}
+
+function drawGears(drawing: Sketch): readonly SectionGear[] {
+  const { index, radiiMm } = drawing
+  const rings = ringGears(index.draft.links)
+  const cones = new Map(
+    index.draft.links
+      .flatMap(pairsOf)
+      .flatMap(({ a, b, narrows }): readonly (readonly [string, ShaftEnd])[] =>
+        narrows
+          ? [
+              [a, narrows[0]],
+              [b, narrows[1]],
+            ]
+          : [],
+      ),
   )
-  const gears = draft.gears.flatMap((gear): SectionGear[] => {
-    const y = yMm[laneOf(gear)]
-    if (y === undefined) return []
+  return index.draft.gears.flatMap((gear): SectionGear[] => {
+    const yMm = heightOf(drawing, index.members.get(gear.member))
+    if (yMm === undefined) return []
     return [
       {
         gear,
-        yMm: y,
+        yMm,
         widthMm: gear.faceWidthMm ?? DRAWN_FACE_MM,
-        radiusMm: radii.get(gear.id) ?? 0,
+        radiusMm: radiiMm.get(gear.id) ?? 0,
         isInternal: rings.has(gear.id),
+        narrows: cones.get(gear.id),
         isCounted: gear.toothCount !== null,
       },
     ]
   })
-  const gearById = new Map(gears.map((drawn) => [drawn.gear.id, drawn]))
-  const memberOf = (bodyId: string): Member | undefined =>
-    index.members.get(index.gears.get(bodyId)?.member ?? bodyId)
-  const yOf = (member: Member | undefined): number | undefined =>
-    yMm[laneOfAxis.get(member?.axis ?? '') ?? -1]
-  const members = draft.members.flatMap((member): SectionMember[] => {
-    const y = yOf(member)
-    if (y === undefined) return []
+}
+
+function drawMembers(drawing: Sketch, gears: readonly SectionGear[]): readonly SectionMember[] {
+  return drawing.index.draft.members.flatMap((member): SectionMember[] => {
+    const yMm = heightOf(drawing, member)
+    if (yMm === undefined) return []
     const rimMm = Math.max(
       0,
       ...gears
@@ -264,38 +344,93 @@ export function layOutSection(draft: BoxDraft): Section {
           : member.isHollow
             ? ['hollow', SHAFT_RADIUS_MM + HOLLOW_WALL_MM]
             : ['shaft', SHAFT_RADIUS_MM]
-    return [{ member, yMm: y, shape, radiusMm }]
+    return [{ member, yMm, shape, radiusMm }]
   })
-  const memberById = new Map(members.map((drawn) => [drawn.member.id, drawn]))
-  const couplers = draft.couplers.flatMap((coupler): SectionCoupler[] => {
-    const on = memberById.get(memberOf(coupler.hub)?.id ?? '')
-    return on ? [{ coupler, yMm: on.yMm, baseRadiusMm: on.radiusMm }] : []
-  })
-  const planetaries = draft.links.flatMap((link): SectionPlanetary[] => {
-    if (link.kind !== 'planetary') return []
-    const [sun, ring] = [gearById.get(link.sun), gearById.get(link.ring)]
-    const carrier = memberOf(link.carrier)
-    if (!sun || !ring || !carrier) return []
-    const { stationMm } = sun.gear
-    return [
-      {
+}
+
+/** What can be found in what is drawn already. */
+interface Drawn {
+  readonly gears: ReadonlyMap<string, SectionGear>
+  /** The member that carries a body. */
+  readonly memberOf: (body: string) => SectionMember | undefined
+}
+
+type Picturing = Pick<Section, 'planetaries' | 'differentials' | 'worms' | 'arms'>
+
+const NO_PICTURE: Picturing = { planetaries: [], differentials: [], worms: [], arms: [] }
+
+/** The picture of one link, where what it is made of is drawn. */
+function drawPicture(link: Link, picture: Picture, { gears, memberOf }: Drawn): Picturing {
+  switch (picture.as) {
+    case 'nothing':
+      return NO_PICTURE
+    case 'set': {
+      const [sun, ring] = [gears.get(picture.sun), gears.get(picture.ring)]
+      const carrier = memberOf(picture.carrier)?.member
+      if (!sun || !ring || !carrier) return NO_PICTURE
+      const { stationMm } = sun.gear
+      const set: SectionPlanetary = {
         link,
         yMm: sun.yMm,
         stationMm,
         sunRadiusMm: sun.radiusMm,
         ringRadiusMm: ring.radiusMm,
-        carrierAtMm: Math.min(Math.max(stationMm, carrier.fromMm + 3), carrier.toMm - 3),
-      },
-    ]
+        planetsBetween: picture.planetsBetween,
+        carrierAtMm: Math.min(
+          Math.max(stationMm, carrier.fromMm + IN_FROM_END_MM),
+          carrier.toMm - IN_FROM_END_MM,
+        ),
+      }
+      return { ...NO_PICTURE, planetaries: [set] }
+    }
+    case 'arm': {
+      const [carrier, planet] = [memberOf(picture.carrier), gears.get(picture.planet)]
+      if (!carrier || !planet) return NO_PICTURE
+      const { fromMm, toMm } = carrier.member
+      const planetMm = planet.gear.stationMm
+      const isBehind = Math.abs(fromMm - planetMm) < Math.abs(toMm - planetMm)
+      const stationMm = isBehind ? fromMm + IN_FROM_END_MM : toMm - IN_FROM_END_MM
+      return {
+        ...NO_PICTURE,
+        arms: [{ link, fromYMm: carrier.yMm, toYMm: planet.yMm, stationMm, planetMm }],
+      }
+    }
+    case 'differential': {
+      const on = memberOf(picture.case)
+      if (!on) return NO_PICTURE
+      const stationMm = (on.member.fromMm + on.member.toMm) / 2
+      return { ...NO_PICTURE, differentials: [{ link, yMm: on.yMm, stationMm }] }
+    }
+    case 'thread': {
+      const [on, wheel] = [memberOf(picture.worm), gears.get(picture.wheel)]
+      if (!on || !wheel) return NO_PICTURE
+      const { fromMm, toMm } = on.member
+      const stationMm = Math.min(Math.max(wheel.gear.stationMm, fromMm), toMm)
+      const radiusMm = on.radiusMm + THREAD_MM
+      return { ...NO_PICTURE, worms: [{ link, yMm: on.yMm, stationMm, radiusMm, wheel }] }
+    }
+  }
+}
+
+/** Lays a draft out as a section; it need not be checked. Parts whose ids lead nowhere are left out. */
+export function layOutSection(draft: BoxDraft): Section {
+  const drawing = sketch(draft)
+  const { index, yMm } = drawing
+  const gears = drawGears(drawing)
+  const gearById = new Map(gears.map((drawn) => [drawn.gear.id, drawn]))
+  const members = drawMembers(drawing, gears)
+  const memberById = new Map(members.map((drawn) => [drawn.member.id, drawn]))
+  const memberOf = (body: string): SectionMember | undefined =>
+    memberById.get(index.gears.get(body)?.member ?? body)
+  const couplers = draft.couplers.flatMap((coupler): SectionCoupler[] => {
+    const on = memberOf(coupler.hub)
+    return on ? [{ coupler, yMm: on.yMm, baseRadiusMm: on.radiusMm }] : []
   })
-  const differentials = draft.links.flatMap((link): SectionDifferential[] => {
-    if (link.kind !== 'differential') return []
-    const on = memberById.get(link.case)
-    if (!on) return []
-    return [{ link, yMm: on.yMm, stationMm: (on.member.fromMm + on.member.toMm) / 2 }]
-  })
+  const pictures = draft.links.map((link) =>
+    drawPicture(link, pictureOf(link), { gears: gearById, memberOf }),
+  )
   const reach = [
-    ...members.map(({ yMm: y, radiusMm }) => [y, radiusMm] as const),
+    ...members.map((drawn) => [drawn.yMm, drawn.radiusMm] as const),
     ...gears.map((drawn) => [drawn.yMm, drawn.radiusMm] as const),
     ...couplers.map(
       (drawn) => [drawn.yMm, drawn.baseRadiusMm + SLEEVE_RADIUS_MM - SHAFT_RADIUS_MM] as const,
@@ -305,21 +440,32 @@ export function layOutSection(draft: BoxDraft): Section {
     lanes: draft.axes.map((axis, lane) => ({ axis, yMm: yMm[lane] ?? 0 })),
     members,
     gears,
-    meshes: meshes.flatMap((mesh): SectionMesh[] => {
+    meshes: drawing.meshes.flatMap((mesh): SectionMesh[] => {
       const a = gearById.get(mesh.a.id)
       const b = gearById.get(mesh.b.id)
       if (!a || !b) return []
+      const { link, touch } = mesh
       const stationMm = meshStationMm(mesh.a, mesh.b)
-      return [{ link: mesh.link, a, b, stationMm, isTouching: isTouching(mesh) }]
+      return [
+        { link, touch, a, b, stationMm, isTouching: isTouching(mesh) || isWithin(touch, a, b) },
+      ]
     }),
     couplers,
-    planetaries,
-    differentials,
+    planetaries: pictures.flatMap(({ planetaries }) => planetaries),
+    differentials: pictures.flatMap(({ differentials }) => differentials),
+    worms: pictures.flatMap(({ worms }) => worms),
+    arms: pictures.flatMap(({ arms }) => arms),
     fromMm: Math.min(0, ...draft.members.map((member) => member.fromMm)),
     toMm: Math.max(1, ...draft.members.map((member) => member.toMm)),
     topMm: Math.min(-SHAFT_RADIUS_MM, ...reach.map(([y, radiusMm]) => y - radiusMm)),
     bottomMm: Math.max(SHAFT_RADIUS_MM, ...reach.map(([y, radiusMm]) => y + radiusMm)),
   }
+}
+
+/** Whether a gear inside its ring is drawn where it touches it. */
+function isWithin(touch: GearPair['touch'], inner: SectionGear, ring: SectionGear): boolean {
+  const reachMm = Math.abs(inner.yMm - ring.yMm) + inner.radiusMm
+  return touch === 'inside' && Math.abs(reachMm - ring.radiusMm) < TOUCHING_MM
 }
 
 function isNext(lanes: readonly [number, number], one: number, other: number): boolean {

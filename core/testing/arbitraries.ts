@@ -1,7 +1,7 @@
 /** Random boxes for property tests. */
 import fc from 'fast-check'
 
-import type { BoxDraft, Gear, Link, MeshKind } from '../box/types.ts'
+import type { BoxDraft, Gear, Link, LinkKind } from '../box/types.ts'
 import { draftOf, gear, shaft, trainDraft } from './boxes.ts'
 import type { Stage } from './boxes.ts'
 
@@ -20,7 +20,7 @@ export const stages: fc.Arbitrary<readonly Stage[]> = fc.array(
 export const train: fc.Arbitrary<BoxDraft> = stages.map(trainDraft)
 
 type LinkSeed = readonly [
-  kind: MeshKind | 'joined' | 'planetary' | 'differential' | 'held',
+  kind: Exclude<LinkKind, 'stepped-planetary'>,
   members: readonly [number, number, number],
   teeth: readonly [number, number],
 ]
@@ -30,8 +30,11 @@ const linkSeed: fc.Arbitrary<LinkSeed> = fc.tuple(
     'external-mesh',
     'internal-mesh',
     'chain',
+    'bevel',
+    'worm',
     'joined',
     'planetary',
+    'double-planetary',
     'differential',
     'held',
   ),
@@ -71,7 +74,18 @@ export const tangle: fc.Arbitrary<BoxDraft> = fc
           const [first, second] = pair()
           return { id, kind, a: first, b: second }
         }
-        case 'planetary': {
+        case 'bevel': {
+          const [first, second] = pair()
+          const bNarrows = few % 2 === 0 ? 'output-end' : 'input-end'
+          return { id, kind, a: first, b: second, aNarrows: 'output-end', bNarrows }
+        }
+        case 'worm': {
+          gears.push(gear(`${id}-wheel`, b, more))
+          const hand = few % 2 === 0 ? 'right' : 'left'
+          return { id, kind, worm: a, wheel: `${id}-wheel`, starts: 1 + (few % 4), hand }
+        }
+        case 'planetary':
+        case 'double-planetary': {
           const [sun, ring] = pair()
           return { id, kind, sun, ring, carrier: c }
         }

@@ -308,7 +308,9 @@ test('the two sides of every open differential take the same torque', () => {
         if (analysis.state !== 'drive' || analysis.balanced.length === 0) continue
         const torqueOf = (body: string) =>
           analysis.outputs.find((output) => output.body === body)?.torque
-        for (const { left, right } of analysis.balanced) {
+        for (const {
+          sides: [left, right],
+        } of analysis.balanced) {
           const [one, other] = [torqueOf(left), torqueOf(right)]
           if (one && other) expect(formatFraction(one)).toBe(formatFraction(other))
         }

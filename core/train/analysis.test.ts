@@ -130,7 +130,7 @@ describe('an open differential (ωl + ωr = 2·ω_case; equal torques, common pr
   test('both sides turn as the case does, and each takes half the torque', () => {
     const analysis = drive(only(draft))
     expect(formatFraction(analysis.ratio)).toBe('1')
-    expect(analysis.balanced.map(({ id }) => id)).toEqual(['diff'])
+    expect(analysis.balanced.map(({ link }) => link.id)).toEqual(['diff'])
     expect(
       analysis.outputs.map(({ body, speed, torque }) => [
         body,

@@ -1,9 +1,10 @@
 /** What a box does with its couplers at given places. */
 import type { Box, CouplerPlaces } from '../box/box.ts'
 import { centreOf, placeOf } from '../box/box.ts'
-import type { Law, Term } from './laws.ts'
+import { balancedBy } from '../box/links/index.ts'
+import type { Balancing, Law, Term } from './laws.ts'
 import {
-  balancingLaw,
+  balancings,
   bearingLaws,
   connectedBodies,
   engagedLaws,
@@ -18,15 +19,7 @@ import type { Rational } from '../number/rational.ts'
 import { ONE, ZERO } from '../number/rational.ts'
 import type { Share, Statics } from './statics.ts'
 import { solveStatics } from './statics.ts'
-import type {
-  BoxDraft,
-  BoxPosition,
-  Coupler,
-  CouplerPosition,
-  Differential,
-  Gear,
-  Link,
-} from '../box/types.ts'
+import type { BoxDraft, BoxPosition, Coupler, CouplerPosition, Gear, Link } from '../box/types.ts'
 
 /** How a body moves when the input turns. */
 export type BodyMotion =
@@ -70,10 +63,10 @@ export interface Drive extends Findings {
   /** The outputs that the input turns; those that it leaves free are not among them. */
   readonly outputs: readonly OutputDrive[]
   /** Open differentials, whose two sides are taken to turn alike because nothing else settles them. */
-  readonly balanced: readonly Differential[]
+  readonly balanced: readonly Balancing[]
   readonly factors: readonly RatioFactor[] | undefined
   readonly path: readonly PathStep[]
-  /** Planetary sets that bear load and turn as one block. */
+  /** Planetary sets that bear load and turn as one block, each by one of its laws. */
   readonly blocks: readonly Law[]
   /** Loops in which power goes round without leaving. */
   readonly circulations: readonly Circulation[]
@@ -140,7 +133,7 @@ export const NO_DRIVE_STATES = ['neutral', 'locked', 'input-locked', 'output-loc
 export interface NoDrive extends Findings {
   readonly state: (typeof NO_DRIVE_STATES)[number]
   /** Open differentials that are all that lets an output turn while the input cannot. */
-  readonly opposed: readonly Differential[]
+  readonly opposed: readonly Balancing[]
 }
 
 /** The input moves an output, but does not settle its speed. */
@@ -165,11 +158,6 @@ export interface Solver {
   readonly balancing: readonly Balancing[]
 }
 
-interface Balancing {
-  readonly differential: Differential
-  readonly law: Law
-}
-
 const NO_MOTION: SpeedSum = new Map()
 
 function speedOf({ speeds }: Motions, body: string): SpeedSum {
@@ -181,7 +169,7 @@ const isCounted = (law: Law): boolean => law.uncounted.length === 0
 /** The bodies to which each side of a differential leads by laws other than its own. */
 function sidesOf(
   laws: readonly Law[],
-  { id, left, right }: Differential,
+  { link: { id }, sides: [left, right] }: Balancing,
 ): readonly [ReadonlySet<string>, ReadonlySet<string>] {
   const others = laws.filter(({ source }) => source !== id)
   return [connectedBodies(others, left), connectedBodies(others, right)]
@@ -198,18 +186,14 @@ function canBeLoaded({ outputs }: BoxDraft, [left, right]: ReturnType<typeof sid
  * Whether the two sides lead to outputs of their own, so that the road holds both alike, and
  * the power comes in by the case: neither side leads to the input or to the other.
  */
-function isLoadedOnBothSides(
-  draft: BoxDraft,
-  laws: readonly Law[],
-  differential: Differential,
-): boolean {
-  const sides = sidesOf(laws, differential)
+function isLoadedOnBothSides(draft: BoxDraft, laws: readonly Law[], balancing: Balancing): boolean {
+  const sides = sidesOf(laws, balancing)
   const [left, right] = sides
   return (
     canBeLoaded(draft, sides) &&
     !left.has(draft.input) &&
     !right.has(draft.input) &&
-    !left.has(differential.right)
+    !left.has(balancing.sides[1])
   )
 }
 
@@ -218,11 +202,9 @@ export function prepareSolver(box: Box): Solver {
   const standing = standingLaws(box)
   const rank = [draft.input, ...draft.outputs]
   const motions = restrictMotions(freeMotions(box.bodies), standing.filter(isCounted), rank)
-  const differentials = draft.links.filter((link) => link.kind === 'differential')
-  const anywhere = differentials.length === 0 ? [] : [...standing, ...allEngagedLaws(box)]
-  const balancing = differentials
-    .filter((differential) => canBeLoaded(draft, sidesOf(anywhere, differential)))
-    .map((differential) => ({ differential, law: balancingLaw(differential) }))
+  const all = balancings(draft.links)
+  const anywhere = all.length === 0 ? [] : [...standing, ...allEngagedLaws(box)]
+  const balancing = all.filter((each) => canBeLoaded(draft, sidesOf(anywhere, each)))
   return { box, standing, motions, rank, balancing }
 }
 
@@ -300,7 +282,7 @@ export type Verdict =
       readonly motions: Motions
       /** Turns of the first output that the input turns, for one turn of the input. */
       readonly speed: Rational
-      readonly balanced: readonly Differential[]
+      readonly balanced: readonly Balancing[]
     }
 
 /**
@@ -328,16 +310,16 @@ function balance(
   motions: Motions,
   laws: readonly Law[],
   mayHold = false,
-): { readonly motions: Motions; readonly balanced: readonly Differential[] } {
+): { readonly motions: Motions; readonly balanced: readonly Balancing[] } {
   const { draft } = solver.box
   let alike = motions
-  const balanced: Differential[] = []
-  for (const { differential, law } of solver.balancing) {
-    if (!isLoadedOnBothSides(draft, laws, differential)) continue
-    const next = restrictMotions(alike, [law], solver.rank)
+  const balanced: Balancing[] = []
+  for (const balancing of solver.balancing) {
+    if (!isLoadedOnBothSides(draft, laws, balancing)) continue
+    const next = restrictMotions(alike, [balancing.law], solver.rank)
     const isSettled = next.redundant.length > alike.redundant.length
     if (isSettled || (!mayHold && speedOf(next, draft.input).size === 0)) continue
-    balanced.push(differential)
+    balanced.push(balancing)
     alike = next
   }
   return { motions: alike, balanced }
@@ -382,13 +364,12 @@ function openOutputs({ box }: Solver, motions: Motions): readonly string[] {
 
 /** The planetary sets and differentials that have a body of unsettled speed. */
 function openLinks({ box }: Solver, laws: readonly Law[], motions: Motions): readonly Link[] {
-  return laws.flatMap(({ source, kind, terms }) => {
+  const through = laws.flatMap(({ source, terms }) => {
     const link = box.links.get(source)
-    const isOpen =
-      (kind === 'planetary' || kind === 'differential') &&
-      terms.some(({ body }) => speedOf(motions, body).size > 1)
+    const isOpen = terms.length > 2 && terms.some(({ body }) => speedOf(motions, body).size > 1)
     return link && isOpen ? [link] : []
   })
+  return [...new Set(through)]
 }
 
 /** Classifies one state of the couplers and, where it drives, follows the power. */
@@ -452,7 +433,7 @@ function opposedIn(
   state: NoDrive['state'],
   motions: Motions,
   laws: readonly Law[],
-): readonly Differential[] {
+): readonly Balancing[] {
   if (state !== 'input-locked') return []
   const { motions: alike, balanced } = balance(solver, motions, laws, true)
   return areEndsStill(solver, alike) ? balanced : []
@@ -521,11 +502,13 @@ function followPower(
     factors: first && ratioFactors(driving.path, first.body, first.speed.inverse()),
     path,
     blocks: laws
-      .filter(
-        ({ kind, terms: [first, ...others] }) =>
-          kind === 'planetary' && areOneSpeed(first, others, speeds),
-      )
-      .filter((law) => multipliers.get(law)?.isZero() === false),
+      .filter(({ source, terms: [first, ...others] }) => {
+        const link = box.links.get(source)
+        const isSet = link !== undefined && others.length > 1 && !balancedBy(link)
+        return isSet && areOneSpeed(first, others, speeds)
+      })
+      .filter((law) => multipliers.get(law)?.isZero() === false)
+      .filter(({ source }, at, all) => all.findIndex((law) => law.source === source) === at),
     circulations,
     stretches: torqueStretches(torques),
     multipliers,

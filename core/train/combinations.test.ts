@@ -193,7 +193,9 @@ describe('positions are found and not declared', () => {
     expect(analyse(solver, both).state).toBe('drive')
     const locked = analyse(solver, { ...both, 'clutch-even': 'closed' })
     expect(locked.state).toBe('input-locked')
-    expect('opposed' in locked && locked.opposed.map(({ kind }) => kind)).toEqual(['differential'])
+    expect('opposed' in locked && locked.opposed.map(({ link }) => link.kind)).toEqual([
+      'differential',
+    ])
   })
 })
 

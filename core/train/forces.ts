@@ -7,6 +7,9 @@
  *   Fr = Ft·tan αn / cos β  radial, pressing external gears apart
  *   Fa = Ft·tan β           axial, by the hand of the helix
  *
+ * and of straight teeth on a cone of half angle δ, at the middle of their face,
+ * Fr = Ft·tan α·cos δ and Fa = Ft·tan α·sin δ towards its wide end.
+ *
  * Axes: x runs along the shafts from the input end to the output end, y down the
  * drawing, z to the left of somebody who looks along x; a torque is positive
  * clockwise, seen from the input end. A mesh touches a gear at s·r on y, with s = ±1
@@ -20,15 +23,24 @@
 import type { Drive } from './analysis.ts'
 import type { BoxIndex } from '../box/box.ts'
 import { memberOfBody } from '../box/box.ts'
-import type { Law } from './laws.ts'
+import type { Contact } from '../box/links/index.ts'
+import { definitionOf, pairsOf } from '../box/links/index.ts'
+import type { Law, Term } from './laws.ts'
 import { pitchRadiusOfModuleMm } from '../box/mesh.ts'
 import { toNumber } from '../number/rational.ts'
-import type { Gear, Hand } from '../box/types.ts'
+import type { Gear, Hand, Link, ShaftEnd } from '../box/types.ts'
 
 const MM_PER_M = 1000
 
 /** What must be known of a gear before its forces are. */
-export const TOOTH_DATA = ['module', 'helix-angle', 'hand', 'pressure-angle'] as const
+export const TOOTH_DATA = [
+  'module',
+  'helix-angle',
+  'hand',
+  'pressure-angle',
+  'face-width',
+  'lead-angle',
+] as const
 export type ToothDatum = (typeof TOOTH_DATA)[number]
 
 /** Forces of one mesh on one gear. */
@@ -63,13 +75,17 @@ export interface Forces {
   readonly missing: readonly { readonly gear: Gear; readonly data: readonly ToothDatum[] }[]
 }
 
-interface KnownGear {
-  readonly gear: Gear
+/** Teeth, or a thread, of which everything is known that their forces hang on. */
+interface KnownTeeth {
   readonly radiusMm: number
   readonly helixRad: number
   /** 1 for right-hand, −1 for left-hand teeth, 0 for straight ones. */
   readonly handSign: number
   readonly pressureRad: number
+  /** Half the angle of the cone they are on; 0 on a cylinder. */
+  readonly coneRad: number
+  /** Along its shaft, the way from the narrow end of the cone to the wide one. */
+  readonly wideSign: number
 }
 
 /** A load on a shaft at a station: along x, y and z, and the arm on y at which x acts. */
@@ -87,12 +103,14 @@ const OTHER_HAND: Readonly<Record<Hand, Hand>> = { right: 'left', left: 'right' 
 
 /** A gear with what its mates, which have the same teeth, say of it. */
 function withMatesData(box: BoxIndex, gear: Gear): Gear {
-  const mates = box.draft.links.flatMap((link) => {
-    if (link.kind !== 'external-mesh' && link.kind !== 'internal-mesh') return []
-    const mate = link.a === gear.id ? link.b : link.b === gear.id ? link.a : undefined
-    const found = mate === undefined ? undefined : box.gears.get(mate)
-    return found ? [{ mate: found, isExternal: link.kind === 'external-mesh' }] : []
-  })
+  const mates = box.draft.links.flatMap((link) =>
+    pairsOf(link).flatMap(({ a, b, touch }) => {
+      if (touch === 'sprockets') return []
+      const mate = a === gear.id ? b : b === gear.id ? a : undefined
+      const found = mate === undefined ? undefined : box.gears.get(mate)
+      return found ? [{ mate: found, isExternal: touch !== 'inside' }] : []
+    }),
+  )
   return mates.reduce<Gear>((known, { mate, isExternal }) => {
     const hand = mate.hand && (isExternal ? OTHER_HAND[mate.hand] : mate.hand)
     return {
@@ -105,17 +123,23 @@ function withMatesData(box: BoxIndex, gear: Gear): Gear {
   }, gear)
 }
 
-function knowGear(box: BoxIndex, gear: Gear, isChain: boolean): KnownGear | readonly ToothDatum[] {
+type Known = KnownTeeth | readonly ToothDatum[] | undefined
+
+/** What is known of the teeth through which a body takes part in a law; undefined of none. */
+type KnowTeeth = (box: BoxIndex, link: Link, term: Term) => Known
+
+/** Teeth on a cylinder; those of a sprocket have neither helix nor pressure angle. */
+function knowCylinder(box: BoxIndex, gear: Gear | undefined, isSprocket = false): Known {
+  if (!gear) return undefined
   const { moduleMm, helixAngleDeg, pressureAngleDeg, hand } = withMatesData(box, gear)
   const missing: ToothDatum[] = []
   if (moduleMm === undefined) missing.push('module')
-  if (!isChain && helixAngleDeg === undefined) missing.push('helix-angle')
-  if (!isChain && helixAngleDeg !== undefined && helixAngleDeg > 0 && !hand) missing.push('hand')
-  if (!isChain && pressureAngleDeg === undefined) missing.push('pressure-angle')
+  if (!isSprocket && helixAngleDeg === undefined) missing.push('helix-angle')
+  if (!isSprocket && helixAngleDeg !== undefined && helixAngleDeg > 0 && !hand) missing.push('hand')
+  if (!isSprocket && pressureAngleDeg === undefined) missing.push('pressure-angle')
   if (missing.length > 0) return missing
-  const helixDeg = isChain ? 0 : (helixAngleDeg ?? 0)
+  const helixDeg = isSprocket ? 0 : (helixAngleDeg ?? 0)
   return {
-    gear,
     radiusMm: pitchRadiusOfModuleMm(
       { ...gear, helixAngleDeg: helixDeg },
       gear.toothCount ?? 0,
@@ -124,7 +148,74 @@ function knowGear(box: BoxIndex, gear: Gear, isChain: boolean): KnownGear | read
     helixRad: rad(helixDeg),
     handSign: helixDeg === 0 ? 0 : hand === 'left' ? -1 : 1,
     pressureRad: rad(pressureAngleDeg ?? 0),
+    coneRad: 0,
+    wideSign: 0,
   }
+}
+
+/** Straight teeth on a cone, where they are in the middle of the face. */
+function knowCone(box: BoxIndex, link: Link, { gear }: Term): Known {
+  if (link.kind !== 'bevel' || !gear) return undefined
+  const isA = gear.id === link.a
+  const mate = box.gears.get(isA ? link.b : link.a)
+  const { moduleMm, pressureAngleDeg, faceWidthMm = mate?.faceWidthMm } = withMatesData(box, gear)
+  const missing: ToothDatum[] = []
+  if (moduleMm === undefined) missing.push('module')
+  if (pressureAngleDeg === undefined) missing.push('pressure-angle')
+  if (faceWidthMm === undefined) missing.push('face-width')
+  if (missing.length > 0) return missing
+  const [own, other] = [gear.toothCount ?? 0, mate?.toothCount ?? 0]
+  const coneRad = Math.atan2(own, other)
+  const narrows: ShaftEnd = isA ? link.aNarrows : link.bNarrows
+  return {
+    radiusMm: ((moduleMm ?? 0) * own - (faceWidthMm ?? 0) * Math.sin(coneRad)) / 2,
+    helixRad: 0,
+    handSign: 0,
+    pressureRad: rad(pressureAngleDeg ?? 0),
+    coneRad,
+    wideSign: narrows === 'output-end' ? -1 : 1,
+  }
+}
+
+/**
+ * A worm is a gear of as many teeth as it has starts, whose helix is what its lead angle
+ * leaves of a right angle; its wheel's helix is the lead angle, of the same hand.
+ */
+function knowThread(box: BoxIndex, link: Link, { gear }: Term): Known {
+  if (link.kind !== 'worm') return undefined
+  const wheel = box.gears.get(link.wheel)
+  const { leadAngleDeg, hand, starts } = link
+  const missing: ToothDatum[] = []
+  if (wheel?.moduleMm === undefined) missing.push('module')
+  if (wheel?.pressureAngleDeg === undefined) missing.push('pressure-angle')
+  if (leadAngleDeg === undefined) missing.push('lead-angle')
+  if (missing.length > 0) return gear ? missing : undefined
+  const helixRad = gear ? rad(leadAngleDeg ?? 0) : Math.PI / 2 - rad(leadAngleDeg ?? 0)
+  const teeth = gear ? (gear.toothCount ?? 0) : starts
+  return {
+    radiusMm: ((wheel?.moduleMm ?? 0) * teeth) / 2 / Math.cos(helixRad),
+    helixRad,
+    handSign: hand === 'left' ? -1 : 1,
+    pressureRad: rad(wheel?.pressureAngleDeg ?? 0),
+    coneRad: 0,
+    wideSign: 0,
+  }
+}
+
+/** How what touches is known, and where it touches: by the side of its mate, or elsewhere. */
+interface ToothContact {
+  readonly know: KnowTeeth
+  readonly at: 'side' | 'within' | 'pull' | 'all-round'
+}
+
+const CONTACTS: Readonly<Record<Contact, ToothContact>> = {
+  outside: { know: (box, _link, { gear }) => knowCylinder(box, gear), at: 'side' },
+  inside: { know: (box, _link, { gear }) => knowCylinder(box, gear), at: 'within' },
+  chain: { know: (box, _link, { gear }) => knowCylinder(box, gear, true), at: 'pull' },
+  'all-round': { know: (box, _link, { gear }) => knowCylinder(box, gear), at: 'all-round' },
+  cone: { know: knowCone, at: 'side' },
+  thread: { know: knowThread, at: 'side' },
+  none: { know: () => undefined, at: 'all-round' },
 }
 
 /** Forces in one position, with `torqueNm` at the input. */
@@ -139,22 +230,26 @@ export function solveForces(box: BoxIndex, drive: Drive, torqueNm: number): Forc
 
   for (const [law, multiplier] of drive.multipliers) {
     if (multiplier.isZero()) continue
-    for (const { gear, coefficient, stationMm, body } of law.terms) {
-      if (!gear) continue
-      const known = knowGear(box, gear, law.kind === 'chain')
+    const link = box.links.get(law.source)
+    if (link?.kind !== law.kind) continue
+    const contact = CONTACTS[definitionOf(link).contact]
+    for (const term of law.terms) {
+      const { gear, coefficient, stationMm, body } = term
+      const known = contact.know(box, link, term)
+      if (!known) continue
       if (!('radiusMm' in known)) {
-        missing.set(gear, known)
+        if (gear) missing.set(gear, known)
         continue
       }
       const torqueNmm = sense * toNumber(multiplier.mul(coefficient)) * torqueNm * MM_PER_M
-      const mate = law.terms.find((term) => term.gear && term.gear !== gear)
+      const mate = law.terms.find((other) => other !== term && (other.gear ?? gear) !== gear)
       const towards = Math.sign(laneOf(mate?.body ?? body) - laneOf(body))
-      const forces = toothForces(law, known, torqueNmm)
-      teeth.push({ gear, law, ...forces })
-      const at = loads.get(gear.member)
-      const load = pointLoad(law, known, torqueNmm, towards, forces, stationMm)
-      if (at) at.push(load)
-      else loads.set(gear.member, [load])
+      const forces = toothForces(known, torqueNmm)
+      if (gear) teeth.push({ gear, law, ...forces })
+      const onto = gear?.member ?? body
+      const isRing = contact.at === 'within' && law.terms[1] === term
+      const load = pointLoad(contact.at, isRing, known.radiusMm, torqueNmm, towards, forces)
+      loads.set(onto, [...(loads.get(onto) ?? []), { ...load, stationMm }])
     }
   }
 
@@ -180,40 +275,39 @@ export function solveForces(box: BoxIndex, drive: Drive, torqueNm: number): Forc
 }
 
 function toothForces(
-  { kind }: Law,
-  { radiusMm, helixRad, handSign, pressureRad }: KnownGear,
+  { radiusMm, helixRad, handSign, pressureRad, coneRad, wideSign }: KnownTeeth,
   torqueNmm: number,
 ): Pick<ToothForces, 'tangentialN' | 'radialN' | 'axialN'> {
   const tangentialN = Math.abs(torqueNmm) / radiusMm
+  const apartN = (tangentialN * Math.tan(pressureRad)) / Math.cos(helixRad)
   return {
     tangentialN,
-    radialN: kind === 'chain' ? 0 : (tangentialN * Math.tan(pressureRad)) / Math.cos(helixRad),
-    axialN: -handSign * (torqueNmm / radiusMm) * Math.tan(helixRad) || 0,
+    radialN: apartN * Math.cos(coneRad),
+    axialN:
+      (-handSign * (torqueNmm / radiusMm) * Math.tan(helixRad) || 0) +
+      wideSign * apartN * Math.sin(coneRad),
   }
 }
 
 function pointLoad(
-  { kind, terms }: Law,
-  { gear, radiusMm }: KnownGear,
+  at: ToothContact['at'],
+  isRing: boolean,
+  radiusMm: number,
   torqueNmm: number,
   towards: number,
   { tangentialN, radialN, axialN: x }: Pick<ToothForces, 'tangentialN' | 'radialN' | 'axialN'>,
-  stationMm: number,
-): PointLoad {
-  switch (kind) {
+): Omit<PointLoad, 'stationMm'> {
+  switch (at) {
     // The tight side of a chain pulls towards the other sprocket.
-    case 'chain':
-      return { stationMm, x, y: towards * tangentialN, z: 0, armMm: 0 }
-    case 'planetary':
-      return { stationMm, x, y: 0, z: 0, armMm: 0 }
+    case 'pull':
+      return { x, y: towards * tangentialN, z: 0, armMm: 0 }
+    case 'all-round':
+      return { x, y: 0, z: 0, armMm: 0 }
     default: {
       // A pinion inside its ring is touched on the side away from the ring's axis.
-      const isInternal = kind === 'internal-mesh'
-      const isRing = isInternal && terms[1]?.gear === gear
-      const side = isInternal && !isRing ? -towards : towards
+      const side = at === 'within' && !isRing ? -towards : towards
       const press = isRing ? side : -side
       return {
-        stationMm,
         x,
         y: press * radialN,
         z: side === 0 ? 0 : torqueNmm / (side * radiusMm),

@@ -15,6 +15,8 @@
 import type { Drive, OutputDrive } from './analysis.ts'
 import { shareOfSplit } from './analysis.ts'
 import type { BoxIndex } from '../box/box.ts'
+import { definitionOf } from '../box/links/index.ts'
+import type { Link } from '../box/types.ts'
 import type { Law, Term } from './laws.ts'
 import type { Rational } from '../number/rational.ts'
 import { ONE, ZERO, rational } from '../number/rational.ts'
@@ -53,6 +55,11 @@ export type LossResult =
   | ({ readonly kind: 'solved' } & Losses)
   | { readonly kind: 'holds-itself' }
   | { readonly kind: 'unsettled'; readonly laws: readonly Law[] }
+  /** Worms of which the lead angle must be known first. */
+  | { readonly kind: 'incomplete'; readonly laws: readonly Law[] }
+
+/** Parts that come out of tables of angles are taken to so many places. */
+const FINENESS = 1_000_000_000
 
 /** How often links are looked at anew whose power the losses turned round. */
 const MOST_TURNS = 12
@@ -80,16 +87,20 @@ export function solveLosses(box: BoxIndex, drive: Drive, efficiencies: Efficienc
       ),
     )
   const atInput = isOverrun ? ONE.neg() : bearingsOf(input)
+  const bearing = [...drive.multipliers].filter(([, multiplier]) => !multiplier.isZero())
+  const unknown = bearing.flatMap(([law]) => (partHandedOn(box, law, 0, ONE) ? [] : [law]))
+  if (unknown.length > 0) return { kind: 'incomplete', laws: unknown }
 
   /** Which way each law bears load, by what was found last. */
-  let assumed = new Map([...drive.multipliers].filter(([, multiplier]) => !multiplier.isZero()))
+  let assumed = new Map(bearing)
   let turned: readonly Borne[] = []
   for (let turn = 0; turn < MOST_TURNS; turn++) {
-    const rolling = [...assumed].map(([law, multiplier]) => ({
-      law,
-      multiplier,
-      ...withMeshLosses(law, multiplier, speedOf, efficiencies.mesh),
-    }))
+    const rolling: { law: Law; multiplier: Rational; terms: readonly Term[] }[] = []
+    for (const [law, multiplier] of assumed) {
+      const rolled = withMeshLosses(box, law, multiplier, speedOf, efficiencies.mesh)
+      if (!rolled) return { kind: 'holds-itself' }
+      rolling.push({ law, multiplier, terms: rolled.terms })
+    }
     const lossy = rolling.map(({ law, multiplier, terms }): Law => ({
       ...law,
       terms: terms.map((term) =>
@@ -159,33 +170,56 @@ function lossesOf(
   return { kind: 'solved', outputs, efficiency, links, bearings }
 }
 
-/** The law with the torque on what it drives, as seen from what carries its pinions, made smaller. */
+/** The link that a law is of; undefined of locks, holds of couplers and loads. */
+function linkOfLaw(box: BoxIndex, { source, kind }: Law): Link | undefined {
+  const link = box.links.get(source)
+  return link?.kind === kind ? link : undefined
+}
+
+/**
+ * The law with the torque on what it drives, as seen from what carries its pinions, made smaller;
+ * undefined where nothing of it comes through.
+ */
 function withMeshLosses(
+  box: BoxIndex,
   law: Law,
   multiplier: Rational,
   speedOf: (body: string) => Rational,
   mesh: Rational,
-): Law {
+): Law | undefined {
   const [one, other, arm] = law.terms
-  switch (law.kind) {
-    case 'external-mesh':
-    case 'internal-mesh':
-    case 'chain':
-    case 'planetary':
-    case 'differential': {
-      if (!one || !other) return law
-      const carried = arm ? speedOf(arm.body) : ZERO
-      const power = multiplier.mul(one.coefficient).mul(speedOf(one.body).sub(carried)).sign()
-      if (power === 0) return law
-      const driven = power > 0 ? one : other
-      const efficiency = arm ? mesh.mul(mesh) : mesh
-      const rolling = [one, other].map((term) =>
-        term === driven ? { ...term, coefficient: term.coefficient.mul(efficiency) } : term,
-      )
-      const sum = rolling.reduce((total, { coefficient }) => total.add(coefficient), ZERO)
-      return { ...law, terms: arm ? [...rolling, { ...arm, coefficient: sum.neg() }] : rolling }
-    }
-    default:
-      return law
-  }
+  if (!rolls(box, law) || !one || !other) return law
+  const carried = arm ? speedOf(arm.body) : ZERO
+  const power = multiplier.mul(one.coefficient).mul(speedOf(one.body).sub(carried)).sign()
+  if (power === 0) return law
+  const driven = power > 0 ? one : other
+  const efficiency = partHandedOn(box, law, driven === one ? 1 : 0, mesh) ?? ONE
+  if (efficiency.isZero()) return undefined
+  const rolled = [one, other].map((term) =>
+    term === driven ? { ...term, coefficient: term.coefficient.mul(efficiency) } : term,
+  )
+  const sum = rolled.reduce((total, { coefficient }) => total.add(coefficient), ZERO)
+  return { ...law, terms: arm ? [...rolled, { ...arm, coefficient: sum.neg() }] : rolled }
+}
+
+function rolls(box: BoxIndex, law: Law): boolean {
+  const link = linkOfLaw(box, law)
+  return link !== undefined && definitionOf(link).rolling !== 'none'
+}
+
+/**
+ * The part of the torque that the first or the second term of a law hands on to the other;
+ * undefined where figures are missing that it hangs on.
+ */
+function partHandedOn(box: BoxIndex, law: Law, from: 0 | 1, mesh: Rational): Rational | undefined {
+  const link = linkOfLaw(box, law)
+  const rolling = link ? definitionOf(link).rolling : 'none'
+  if (!link || rolling === 'none') return ONE
+  if ('meshes' in rolling)
+    return Array.from({ length: rolling.meshes }).reduce<Rational>((part) => part.mul(mesh), ONE)
+  const part = rolling.handsOn(box, link, from)
+  // A thread that cannot be driven from its wheel hands on nothing.
+  return part === undefined
+    ? undefined
+    : rational(Math.max(0, Math.round(part * FINENESS)), FINENESS)
 }

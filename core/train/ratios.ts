@@ -1,6 +1,7 @@
 /** The ratios of a box side by side. */
 import type { PositionAnalysis } from './analysis.ts'
 import type { Box } from '../box/box.ts'
+import { balancedBy } from '../box/links/index.ts'
 import type { RatioFactor } from './path.ts'
 import { ratioFactors } from './path.ts'
 import type { Rational } from '../number/rational.ts'
@@ -61,9 +62,7 @@ export function compareRatios(
 export function holdsFinalDrive({ links, members, outputs }: BoxDraft): boolean {
   const isSideShaft = (body: string): boolean =>
     outputs.includes(body) && members.some(({ id, kind }) => id === body && kind === 'side-shaft')
-  return links.some(
-    (link) => link.kind === 'differential' && isSideShaft(link.left) && isSideShaft(link.right),
-  )
+  return links.some((link) => balancedBy(link)?.every(isSideShaft) === true)
 }
 
 /** The members that carry the power in every position that drives, and the outputs: where ratios can be read. */

@@ -10,10 +10,10 @@ import { countedTogether } from '../box/counting.ts'
 import type { Box, BoxIndex, CouplerPlaces } from '../box/box.ts'
 import { bodyOfGear, indexBox, namedPlace, placesAtRest } from '../box/box.ts'
 import { setMount } from '../box/drafting.ts'
+import { gearsOf, pairsOf, plain } from '../box/links/index.ts'
 import type { Law } from './laws.ts'
-import { bearingLaws, connectedBodies, engagedLaws, standingLaws } from './laws.ts'
+import { bearingLaws, connectedBodies, engagedLaws, lawsOfLink, standingLaws } from './laws.ts'
 import { freeMotions, restrictMotions } from './motion.ts'
-import { ONE } from '../number/rational.ts'
 import type { BoxDraft, Coupler, Gear, GearMount } from '../box/types.ts'
 
 export interface SpinSetup {
@@ -67,7 +67,7 @@ function lawsOf(box: Box, setup: SpinSetup): readonly Law[] {
     id: `held ${body}`,
     source: body,
     kind: 'held',
-    terms: [{ body, gear: undefined, coefficient: ONE, stationMm: 0 }],
+    terms: [plain(body, 1, 0)],
     uncounted: [],
   }))
   const places = fullPlacesOf(box.draft.couplers, setup)
@@ -144,7 +144,9 @@ const TRIALS: readonly Sizes[] = [
 /** The same box with such teeth; they are no counts that a gear could have. */
 function withSizes(box: Box, { ofBody, ofSetGear }: Sizes): Box {
   const inSet = new Set(
-    box.draft.links.flatMap((link) => (link.kind === 'planetary' ? [link.sun, link.ring] : [])),
+    box.draft.links
+      .filter((link) => lawsOfLink(box, link).some(({ terms }) => terms.length > 2))
+      .flatMap((link) => gearsOf(box, link).map(({ id }) => id)),
   )
   const gears = new Map(
     box.draft.gears.map((gear, at): [string, Gear] => {
@@ -356,8 +358,8 @@ function likelierFirst(
   const disagreeing = new Set(disagreements.map(({ part }) => part))
   const near = new Set(disagreeing)
   for (const link of draft.links)
-    if ('a' in link && (disagreeing.has(link.a) || disagreeing.has(link.b)))
-      near.add(link.a).add(link.b)
+    for (const { a, b } of pairsOf(link))
+      if (disagreeing.has(a) || disagreeing.has(b)) near.add(a).add(b)
   const rank = ({ mend }: Trial): readonly number[] => [
     mend.left.length,
     MEND_KINDS.indexOf(mend.kind),

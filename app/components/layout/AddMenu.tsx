@@ -9,6 +9,7 @@ import {
   addIdler,
   addMember,
   addPlanetary,
+  addWorm,
   freshId,
 } from 'core'
 
@@ -66,6 +67,15 @@ export function AddMenu({
     [`Dog ring${on}`, onMember((id) => addCoupler(draft, 'dog-ring', id))],
     [`Clutch${on}`, onMember((id) => addCoupler(draft, 'friction-clutch', id))],
     [`Planetary set${on}`, onMember((id) => addPlanetary(draft, id))],
+    [
+      `Planetary set, planets in pairs,${on}`,
+      onMember((id) => addPlanetary(draft, id, 'double-planetary')),
+    ],
+    [
+      `Planetary set, stepped planets,${on}`,
+      onMember((id) => addPlanetary(draft, id, 'stepped-planetary')),
+    ],
+    [`Worm${on}, with its wheel`, onMember((id) => addWorm(draft, id))],
     [`Differential${on}`, onMember((id) => addDifferential(draft, id))],
     ['Interlock', () => addInterlock(draft)],
     ['Rule against a combination', () => addRule(draft)],

@@ -1,7 +1,15 @@
 import { Plus, X } from 'lucide-react'
 
 import type { BoxDraft, Coupler, CouplerPosition, Engagement, Travel } from 'core'
-import { COUPLER_KINDS, TRAVELS, indexBox, positionsOfPlace, removePlace, renamePlace } from 'core'
+import {
+  COUPLER_KINDS,
+  TRAVELS,
+  indexBox,
+  pairsOf,
+  positionsOfPlace,
+  removePlace,
+  renamePlace,
+} from 'core'
 
 import { bodyName, capitalize } from '~/words/names.ts'
 import type { Vocabulary } from '~/words/vocabulary.ts'
@@ -50,7 +58,7 @@ export function CouplerFields({ drafting, words, coupler }: CouplerFieldsProps) 
       (body) => [`hold:${body}`, `holds ${bodyName(naming, body)} to the case`] as const,
     ),
     ...draft.links.flatMap((link) =>
-      'b' in link && link.kind !== 'joined'
+      pairsOf(link).length > 0
         ? [
             [
               `mesh:${link.id}`,

@@ -11,8 +11,8 @@ import {
 import clsx from 'clsx'
 import { useRef, useState } from 'react'
 
-import type { BoxIssue, MeshKind, PartRef, Section } from 'core'
-import { bodyOfGear, leftWarning, movePart, removePart, toggleMesh } from 'core'
+import type { BoxIssue, PairKind, PartRef, Section } from 'core'
+import { bodyOfGear, leftWarning, movePart, pairsOf, removePart, toggleMesh } from 'core'
 
 import { parseCount } from '~/views/count/parseCount.ts'
 import { SectionDrawing } from '~/components/section/SectionDrawing.tsx'
@@ -27,6 +27,8 @@ import type { Drafting } from './useDrafting.ts'
 const DRAG_DISTANCE_PX = 5
 /** What an arrow key moves a part by, alone and with Shift. */
 const STEP_MM = { small: 1, large: 10 }
+/** How much of a worm can be taken hold of. */
+const THREAD_WIDTH_MM = 24
 /** A coupler is taken hold of by its sleeve, over the shaft. */
 const COUPLER = { widthMm: 26, heightMm: 18 }
 
@@ -63,7 +65,8 @@ export function DrawingEditor(props: DrawingEditorProps) {
       const part = partOfIssue(draft, issue)
       if (!part || leftWarning(draft, issue)) return []
       const link = part.list === 'links' ? draft.links.find(({ id }) => id === part.id) : undefined
-      return link && 'b' in link ? [link.a, link.b] : [part.id]
+      const pairs = link ? pairsOf(link) : []
+      return pairs.length > 0 ? pairs.flatMap(({ a, b }) => [a, b]) : [part.id]
     }),
   )
 
@@ -115,6 +118,9 @@ export function DrawingEditor(props: DrawingEditorProps) {
       ),
       ...section.differentials.map(({ link, yMm, stationMm }) =>
         box({ list: 'links', id: link.id }, stationMm, 26, yMm, 30),
+      ),
+      ...section.worms.map(({ link, yMm, stationMm, radiusMm }) =>
+        box({ list: 'links', id: link.id }, stationMm, THREAD_WIDTH_MM, yMm, 2 * radiusMm),
       ),
     ]
   }
@@ -255,7 +261,7 @@ function partOf(id: string | number): PartRef | undefined {
 }
 
 /** How two gears would mesh; undefined when the drop means nothing of the kind. */
-function meshKindFor({ draft }: Drafting, part: PartRef, mate: PartRef): MeshKind | undefined {
+function meshKindFor({ draft }: Drafting, part: PartRef, mate: PartRef): PairKind | undefined {
   if (part.list !== 'gears' || mate.list !== 'gears' || part.id === mate.id) return undefined
   const [one, other] = [part, mate].map(({ id }) => draft.gears.find((gear) => gear.id === id))
   if (!one || !other || bodyOfGear(one) === bodyOfGear(other)) return undefined

@@ -8,7 +8,7 @@ interface FieldProps {
   readonly value: string
   /** Null keeps it; a sentence refuses it and leaves it in the field. */
   readonly onCommit: (text: string) => string | null
-  readonly unit?: string
+  readonly unit?: string | undefined
   readonly inputMode?: 'decimal' | 'numeric'
 }
 

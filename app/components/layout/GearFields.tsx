@@ -1,14 +1,16 @@
 import { X } from 'lucide-react'
 import { useState } from 'react'
 
-import type { Gear, MeshKind } from 'core'
+import type { Gear, PairKind } from 'core'
 import {
   GEAR_MOUNTS,
   HANDS,
   LEAST_PRESSURE_ANGLE_DEG,
-  MESH_KINDS,
+  PAIR_KINDS,
   MOST_PRESSURE_ANGLE_DEG,
   indexBox,
+  pairsOf,
+  removePart,
   setMount,
   toggleMesh,
 } from 'core'
@@ -158,11 +160,12 @@ export function GearFields({ drafting, words, gear, onCount }: GearFieldsProps) 
 function Meshes({ drafting, words, gear }: Omit<GearFieldsProps, 'onCount'>) {
   const { draft, become } = drafting
   const naming = { box: indexBox(draft), words }
-  const [kind, setKind] = useState<MeshKind>('external-mesh')
+  const [kind, setKind] = useState<PairKind>('external-mesh')
   const mates = draft.links.flatMap((link) => {
-    if (!('b' in link) || link.kind === 'joined') return []
-    if (link.a === gear.id) return [{ link, mate: link.b }]
-    return link.b === gear.id ? [{ link, mate: link.a }] : []
+    return pairsOf(link).flatMap(({ a, b }) => {
+      if (a === gear.id) return [{ link, mate: b }]
+      return b === gear.id ? [{ link, mate: a }] : []
+    })
   })
   const axisOf = (memberId: string) => draft.members.find(({ id }) => id === memberId)?.axis
   const others = draft.gears.filter(
@@ -186,7 +189,7 @@ function Meshes({ drafting, words, gear }: Omit<GearFieldsProps, 'onCount'>) {
                 className="button-quiet"
                 aria-label={`Part from ${mate}`}
                 onClick={() => {
-                  become(toggleMesh(draft, gear.id, mate, link.kind))
+                  become(removePart(draft, { list: 'links', id: link.id }))
                 }}
               >
                 <X aria-hidden />
@@ -214,7 +217,7 @@ function Meshes({ drafting, words, gear }: Omit<GearFieldsProps, 'onCount'>) {
         <SelectField
           label="by"
           value={kind}
-          options={MESH_KINDS.map((option) => [option, LINK_WORDS[option]])}
+          options={PAIR_KINDS.map((option) => [option, LINK_WORDS[option]])}
           onChange={setKind}
         />
       </div>

@@ -9,7 +9,8 @@ import { partTitle } from '~/views/layout/partTitle.ts'
 import { AxisFields, MemberFields } from './MemberFields.tsx'
 import { CouplerFields } from './CouplerFields.tsx'
 import { GearFields } from './GearFields.tsx'
-import { InterlockFields, LinkFields, PositionFields, RuleFields } from './OtherFields.tsx'
+import { LinkFields } from './LinkFields.tsx'
+import { InterlockFields, PositionFields, RuleFields } from './OtherFields.tsx'
 import type { Drafting } from './useDrafting.ts'
 
 interface InspectorProps {

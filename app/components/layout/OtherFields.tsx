@@ -1,10 +1,8 @@
-import type { BoxPosition, Coupler, Interlock, Link, Rule } from 'core'
-import { LEAST_TOOTH_COUNT, MOST_TOOTH_COUNT, indexBox, namedPlace } from 'core'
+import type { BoxPosition, Coupler, Interlock, Rule } from 'core'
+import { indexBox, namedPlace } from 'core'
 
 import { capitalize, couplerName, placeName } from '~/words/names.ts'
 import type { Vocabulary } from '~/words/vocabulary.ts'
-import { LINK_WORDS } from '~/words/vocabulary.ts'
-import { parseWithin } from '~/views/layout/numbers.ts'
 import { withPart } from '~/views/layout/withPart.ts'
 
 import { CheckField, EntryField, SelectField } from './Fields.tsx'
@@ -13,46 +11,6 @@ import type { Drafting } from './useDrafting.ts'
 interface Common {
   readonly drafting: Drafting
   readonly words: Vocabulary
-}
-
-const MOST_PLANETS = 12
-
-export function LinkFields({
-  drafting: { draft, become },
-  link,
-}: Common & { readonly link: Link }) {
-  if (link.kind !== 'planetary')
-    return <p className="text-graphite">{capitalize(LINK_WORDS[link.kind])}.</p>
-  return (
-    <div className="grid grid-cols-2 gap-2">
-      <EntryField
-        key={`planets ${link.planetCount}`}
-        label="Planets"
-        inputMode="numeric"
-        value={link.planetCount === undefined ? '' : `${link.planetCount}`}
-        onCommit={(text) => {
-          const count = parseWithin(text, 1, MOST_PLANETS, 'The number of planets')
-          if (text.trim() !== '' && !count.ok) return count.sentence
-          const planetCount = count.ok ? Math.round(count.value) : undefined
-          become(withPart(draft, 'links', { ...link, planetCount }))
-          return null
-        }}
-      />
-      <EntryField
-        key={`teeth ${link.planetToothCount}`}
-        label="Teeth of a planet"
-        inputMode="numeric"
-        value={link.planetToothCount ? `${link.planetToothCount}` : ''}
-        onCommit={(text) => {
-          const count = parseWithin(text, LEAST_TOOTH_COUNT, MOST_TOOTH_COUNT, 'A tooth count')
-          if (text.trim() !== '' && !count.ok) return count.sentence
-          const planetToothCount = count.ok ? Math.round(count.value) : undefined
-          become(withPart(draft, 'links', { ...link, planetToothCount }))
-          return null
-        }}
-      />
-    </div>
-  )
 }
 
 /** The place of every coupler in a position or a rule. */

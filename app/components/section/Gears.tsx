@@ -1,7 +1,7 @@
 /** The blocks of the gears, and what is written on and beside them. */
 import clsx from 'clsx'
 
-import type { BodyMotion, Section, SectionGear } from 'core'
+import type { BodyMotion, Section, SectionGear, ShaftEnd } from 'core'
 import { SLEEVE_WIDTH_MM, isDisputed, toNumber } from 'core'
 
 import { formatNumber } from '~/words/format.ts'
@@ -77,6 +77,8 @@ export function GearBlock(props: GearBlockProps) {
             height={outer - inner}
           />
         ))
+      ) : drawn.narrows ? (
+        <path className={shape} d={conePath(x, width, y, outer, drawn.narrows)} />
       ) : (
         <rect className={shape} x={x} width={width} y={y - outer} height={2 * outer} />
       )}
@@ -95,6 +97,26 @@ export function GearBlock(props: GearBlockProps) {
 /** On which side of its axis a gear carries its figures: away from the middle of the drawing. */
 function outwards(section: Section, yMm: number): -1 | 1 {
   return yMm < (section.topMm + section.bottomMm) / 2 ? -1 : 1
+}
+
+/** Whether a planet that is drawn as a gear stands within a ring on this side of its axis. */
+function isFilled(section: Section, ring: SectionGear, side: -1 | 1): boolean {
+  return section.gears.some(
+    ({ gear, yMm }) =>
+      Math.abs(gear.stationMm - ring.gear.stationMm) < ring.widthMm &&
+      Math.abs(yMm - ring.yMm) < ring.radiusMm &&
+      Math.sign(yMm - ring.yMm) === side,
+  )
+}
+
+/** A cone narrows to so much of its height. */
+const NARROW_END = 0.6
+
+/** A block whose height falls away towards its narrow end. */
+function conePath(x: number, width: number, y: number, outer: number, narrows: ShaftEnd): string {
+  const narrow = outer * NARROW_END
+  const [from, to] = narrows === 'input-end' ? [narrow, outer] : [outer, narrow]
+  return `M${x} ${y - from}L${x + width} ${y - to}V${y + to}L${x} ${y + from}Z`
 }
 
 /** Whether something else stands where this gear's name would. */
@@ -167,7 +189,9 @@ export function GearFigures(props: GearFiguresProps) {
   const { drawn, section, memberRadiusMm, isOnSleeve, shifts, scale, naming, layers } = props
   const { gear, yMm, widthMm } = drawn
   const shiftMm = shifts.get(gear.id) ?? 0
-  const side = outwards(section, yMm)
+  const outside = outwards(section, yMm)
+  const isTurned = drawn.isInternal && isFilled(section, drawn, outside)
+  const side = isTurned ? (outside < 0 ? 1 : -1) : outside
   const x = scale.x(gear.stationMm + shiftMm)
   const y = scale.y(yMm)
   const [innerMm, outerMm] = metalMm(drawn, memberRadiusMm, isOnSleeve)

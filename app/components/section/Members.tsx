@@ -5,6 +5,7 @@ import type {
   SectionDifferential,
   SectionMember,
   SectionPlanetary,
+  SectionWorm,
 } from 'core'
 import { HOLLOW_WALL_MM, RIM_MM, SHAFT_RADIUS_MM } from 'core'
 
@@ -13,7 +14,12 @@ import type { Scale } from '~/views/section/scale.ts'
 
 /** Width drawn for a planet, and for the arm of its carrier. */
 const PLANET_WIDTH_MM = 12
-const ARM_MM = 4
+/** How thick the arm of a carrier is drawn. */
+export const ARM_MM = 4
+/** A worm's thread as it is drawn. */
+const THREAD_MM = 2
+const THREAD_TURNS = 4
+const THREAD_PITCH_MM = 6
 /** Size of the bevel gears in a differential. */
 const BEVEL_MM = 13
 
@@ -104,9 +110,9 @@ export function PlanetaryShape({
   readonly drawn: SectionPlanetary
   readonly scale: Scale
 }) {
-  const { yMm, stationMm, sunRadiusMm, ringRadiusMm, carrierAtMm } = drawn
+  const { yMm, stationMm, sunRadiusMm, ringRadiusMm, planetsBetween, carrierAtMm } = drawn
   const pinMm = (sunRadiusMm + ringRadiusMm) / 2
-  const planetMm = (ringRadiusMm - sunRadiusMm) / 2
+  const planetMm = (ringRadiusMm - sunRadiusMm) / 2 / planetsBetween
   const x = scale.x(stationMm - PLANET_WIDTH_MM / 2)
   const width = PLANET_WIDTH_MM * scale.perMmX
   return [-1, 1].map((half) => {
@@ -114,13 +120,16 @@ export function PlanetaryShape({
     const shaftY = scale.y(yMm + half * SHAFT_RADIUS_MM)
     return (
       <g key={half}>
-        <rect
-          className="open"
-          x={x}
-          width={width}
-          y={pinY - planetMm * scale.perMmY}
-          height={2 * planetMm * scale.perMmY}
-        />
+        {Array.from({ length: planetsBetween }, (_, planet) => (
+          <rect
+            key={planet}
+            className="open"
+            x={x}
+            width={width}
+            y={pinY + (planet * 2 - planetsBetween) * planetMm * scale.perMmY}
+            height={2 * planetMm * scale.perMmY}
+          />
+        ))}
         <path
           className="arm"
           strokeWidth={ARM_MM * scale.perMmY}
@@ -129,6 +138,32 @@ export function PlanetaryShape({
       </g>
     )
   })
+}
+
+/** A thread on its shaft, and the way to the wheel that crosses it. */
+export function WormShape({
+  drawn,
+  scale,
+}: {
+  readonly drawn: SectionWorm
+  readonly scale: Scale
+}) {
+  const { yMm, stationMm, radiusMm, wheel } = drawn
+  const [top, bottom] = [scale.y(yMm - radiusMm), scale.y(yMm + radiusMm)]
+  const turns = Array.from({ length: THREAD_TURNS }, (_, turn) => {
+    const x = scale.x(stationMm + (turn - THREAD_TURNS / 2) * THREAD_PITCH_MM)
+    return `M${x} ${bottom}L${scale.x(stationMm + (turn - THREAD_TURNS / 2 + 1) * THREAD_PITCH_MM)} ${top}`
+  })
+  const away = Math.sign(wheel.yMm - yMm)
+  return (
+    <>
+      <path className="arm" strokeWidth={THREAD_MM * scale.perMmY} d={turns.join('')} />
+      <path
+        className="apart"
+        d={`M${scale.x(stationMm)} ${scale.y(yMm + away * radiusMm)}V${scale.y(wheel.yMm - away * wheel.radiusMm)}`}
+      />
+    </>
+  )
 }
 
 /** The bevel gears in a differential's case. */

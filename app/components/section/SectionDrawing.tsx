@@ -25,7 +25,14 @@ import { CouplerShape } from './Couplers.tsx'
 import { ForceMarks } from './ForceMarks.tsx'
 import type { GearLinks } from './Gears.tsx'
 import { GearBlock, GearFigures } from './Gears.tsx'
-import { DifferentialShape, Lanes, MemberShapeOf, PlanetaryShape } from './Members.tsx'
+import {
+  ARM_MM,
+  DifferentialShape,
+  Lanes,
+  MemberShapeOf,
+  PlanetaryShape,
+  WormShape,
+} from './Members.tsx'
 import { MotionMarks } from './MotionMarks.tsx'
 import { Ribbon, SCALE_SIZE, TorqueScale } from './Ribbon.tsx'
 import { useMayMove } from './useMayMove.ts'
@@ -219,6 +226,17 @@ const Parts = memo(function Parts(props: PartsProps) {
         .map((mesh) => (
           <ApartMesh key={mesh.link.id} mesh={mesh} scale={scale} />
         ))}
+      {section.arms.map(({ link, fromYMm, toYMm, stationMm, planetMm }) => (
+        <path
+          key={link.id}
+          className="arm"
+          strokeWidth={ARM_MM * scale.perMmY}
+          d={`M${scale.x(stationMm)} ${scale.y(fromYMm)}V${scale.y(toYMm)}H${scale.x(planetMm)}`}
+        />
+      ))}
+      {section.worms.map((drawn) => (
+        <WormShape key={drawn.link.id} drawn={drawn} scale={scale} />
+      ))}
       {section.planetaries.map((drawn) => (
         <PlanetaryShape key={drawn.link.id} drawn={drawn} scale={scale} />
       ))}
@@ -309,9 +327,9 @@ function Writing(props: WritingProps) {
 
 /** A chain, or a mesh of gears that the drawing cannot bring together. */
 function ApartMesh({ mesh, scale }: { readonly mesh: SectionMesh; readonly scale: Scale }) {
-  const { link, a, b, stationMm } = mesh
+  const { touch, a, b, stationMm } = mesh
   const [upper, lower] = a.yMm < b.yMm ? [a, b] : [b, a]
-  if (link.kind === 'chain') {
+  if (touch === 'sprockets') {
     const [from, to] = [scale.y(upper.yMm), scale.y(lower.yMm)]
     return [-0.3, 0.3].map((side) => {
       const x = scale.x(stationMm + side * upper.widthMm)

@@ -13,6 +13,8 @@ const DATUM_WORDS: Readonly<Record<ToothDatum, string>> = {
   'helix-angle': 'helix angle',
   hand: 'hand of the helix',
   'pressure-angle': 'pressure angle',
+  'face-width': 'face width',
+  'lead-angle': 'lead angle of its worm',
 }
 
 interface ForceTablesProps {

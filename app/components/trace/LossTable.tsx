@@ -119,7 +119,9 @@ export function LossTable({ naming, drive, losses, input, lossInput, onChange }:
                 .join(
                   ', the ',
                 )} depends on how the parallel paths share the load. Set the share on Trace.`
-            : 'With losses like these the box could not turn: it would hold itself.'}
+            : losses.kind === 'incomplete'
+              ? `What ${losses.laws.map((law) => lawName(naming, law)).join(', and ')} loses hangs on the lead angle of its worm. Enter it on Lay out.`
+              : 'With losses like these the box could not turn: it would hold itself.'}
         </p>
       )}
       <p className="text-graphite text-[0.86rem]">

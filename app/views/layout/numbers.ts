@@ -34,3 +34,11 @@ export function parseWithin(text: string, least: number, most: number, what: str
     ? { ok: true, value }
     : { ok: false, sentence: `${what} is ${least} to ${most}.` }
 }
+
+/** A whole number within limits; parts of one are refused, not rounded. */
+export function parseWhole(text: string, least: number, most: number, what: string): ParsedNumber {
+  const entry = parseWithin(text, least, most, what)
+  return entry.ok && !Number.isInteger(entry.value)
+    ? { ok: false, sentence: `${what} is a whole number from ${least} to ${most}.` }
+    : entry
+}

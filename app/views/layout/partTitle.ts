@@ -1,6 +1,6 @@
 /** What a part of any list is called. */
 import type { BoxDraft, PartRef } from 'core'
-import { indexBox } from 'core'
+import { indexBox, namingEnds, pairsOf } from 'core'
 
 import { bodyName, capitalize, couplerName, gearName } from '~/words/names.ts'
 import type { Vocabulary } from '~/words/vocabulary.ts'
@@ -30,19 +30,13 @@ export function partTitle(draft: BoxDraft, words: Vocabulary, { list, id }: Part
     case 'links': {
       const link = box.links.get(id)
       if (!link) return id
-      const word = capitalize(LINK_WORDS[link.kind])
-      switch (link.kind) {
-        case 'planetary':
-          return `${word}: ${gear(link.sun)}, ${gear(link.ring)}`
-        case 'differential':
-          return `${word}: ${bodyName(naming, link.case)}`
-        case 'held':
-          return `${word}: ${bodyName(naming, link.body)}`
-        case 'joined':
-          return `${word}: ${bodyName(naming, link.a)}, ${bodyName(naming, link.b)}`
-        default:
-          return `${word}: ${gear(link.a)} with ${gear(link.b)}`
-      }
+      const ends = namingEnds(link)
+      const isPair = pairsOf(link).length === 1 || ends[0]?.expected !== ends[1]?.expected
+      const joined = isPair ? ' with ' : ', '
+      const names = ends.map((end) =>
+        end.expected === 'gear' ? gear(end.id) : bodyName(naming, end.id),
+      )
+      return `${capitalize(LINK_WORDS[link.kind])}: ${names.join(joined)}`
     }
     case 'positions':
       return `Position ${draft.positions.find((position) => position.id === id)?.label ?? id}`

@@ -55,7 +55,29 @@ function obstacles(section: Section, scale: Scale): Rectangle[] {
     top: scale.y(yMm - radiusMm),
     bottom: scale.y(yMm + radiusMm),
   }))
-  return [...gears, ...sleeves, ...members]
+  const arms = section.arms.map(({ fromYMm, toYMm, stationMm }) => ({
+    left: scale.x(stationMm) - 6,
+    right: scale.x(stationMm) + 6,
+    top: scale.y(Math.min(fromYMm, toYMm)),
+    bottom: scale.y(Math.max(fromYMm, toYMm)),
+  }))
+  return [...gears, ...sleeves, ...members, ...arms]
+}
+
+/** The names of gears over and under them, which may be wider than they are. */
+function gearNames(section: Section, scale: Scale): Rectangle[] {
+  return section.gears.flatMap(({ gear, yMm, radiusMm }) => {
+    const half = (gear.label.length * CHARACTER) / 2
+    const [x, top, bottom] = [
+      scale.x(gear.stationMm),
+      scale.y(yMm - radiusMm),
+      scale.y(yMm + radiusMm),
+    ]
+    return [
+      { left: x - half, right: x + half, top: top - LINE - 4, bottom: top },
+      { left: x - half, right: x + half, top: bottom, bottom: bottom + LINE + 4 },
+    ]
+  })
 }
 
 /** Where a name of this width could stand, best first, by its left end and its base line. */
@@ -98,6 +120,7 @@ export function findRoom(
 ): { readonly x: number; readonly y: number } | null {
   const taken = [
     ...obstacles(section, scale),
+    ...gearNames(section, scale),
     ...names.map(({ x, y, width }) => lineOf(x, y, width)),
   ]
   for (let y = scale.height - size.height; y >= 0; y -= SEARCH_STEP.y)

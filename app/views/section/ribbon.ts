@@ -54,7 +54,11 @@ export function ribbonPieces(
     return section.members.find(({ member }) => member.id === id)
   }
   const meshOf = (step: PathStep): SectionMesh | undefined =>
-    section.meshes.find(({ link }) => link.id === step.law.source)
+    section.meshes.find(
+      ({ link, a, b }) =>
+        link.id === step.law.source &&
+        [a, b].every((drawn) => step.law.terms.some(({ gear }) => gear?.id === drawn.gear.id)),
+    )
 
   /** On which side of its axis a body is driven or drives. */
   const sides = new Map<string, number>()

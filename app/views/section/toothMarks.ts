@@ -45,8 +45,8 @@ export function markedBlock(
   isOnSleeve: boolean,
   shiftMm: number,
 ): MarkedBlock | undefined {
-  const { gear, widthMm, yMm, isCounted, isInternal } = drawn
-  if (!isCounted || isInternal || gear.toothCount === null) return undefined
+  const { gear, widthMm, yMm, isCounted, isInternal, narrows } = drawn
+  if (!isCounted || isInternal || narrows || gear.toothCount === null) return undefined
   const [innerMm, outerMm] = metalMm(drawn, memberRadiusMm, isOnSleeve)
   return {
     toothCount: gear.toothCount,

@@ -427,7 +427,7 @@ test('an inter-axle differential gives half to the second axle and a quarter to 
     ['right', '3'],
     ['second-axle', '6'],
   ])
-  expect(balanced.map(({ id }) => id)).toEqual(['differential', 'inter-axle'])
+  expect(balanced.map(({ link }) => link.id)).toEqual(['differential', 'inter-axle'])
 })
 
 test('a choice that is no option is the initial one', () => {

@@ -1,0 +1,141 @@
+/** What holds of a link by its kind. */
+import type { BoxIndex } from '../box.ts'
+import type { BoxIssue } from '../issues.ts'
+import type { Gear, Link, LinkKind, Path } from '../types.ts'
+
+import type {
+  Contact,
+  EndKey,
+  EndKind,
+  FieldKey,
+  GearPair,
+  LawForm,
+  LinkField,
+  Parts,
+  Picture,
+  Rolling,
+} from './kind.ts'
+import { LINK_KINDS } from './kinds.ts'
+
+export type { Contact, EndKind, GearPair, LinkChoice, LinkField, Picture, Term } from './kind.ts'
+export { equalSpeeds, plain } from './terms.ts'
+
+/** A definition for links of its own kind, whichever that is. */
+interface AnyDefinition {
+  readonly ends: Readonly<Record<string, EndKind>>
+  readonly fields: Readonly<Record<string, LinkField>>
+  readonly namedBy: readonly string[]
+  readonly laws: (box: Parts, link: Link) => readonly LawForm[]
+  readonly rolling: Rolling<Link>
+  readonly contact: Contact
+  readonly pairs: (link: Link) => readonly GearPair[]
+  readonly rings: (link: Link) => readonly string[]
+  readonly picture: (link: Link) => Picture
+  readonly balances?: (link: Link) => readonly [string, string]
+  readonly check: (box: BoxIndex, link: Link, path: Path) => readonly BoxIssue[]
+}
+
+/** Each kind's definition takes links of its kind, and is asked for none but them. */
+const DEFINITIONS = LINK_KINDS as unknown as Readonly<Record<LinkKind, AnyDefinition>>
+
+/** All kinds, in the order in which they are offered. */
+export const LINK_KIND_NAMES = Object.keys(LINK_KINDS) as readonly LinkKind[]
+
+/** The ends of any kind of link. */
+export type LinkEndKey = { [K in LinkKind]: EndKey<K> }[LinkKind]
+
+/** The fields of any kind of link. */
+export type LinkFieldKey = { [K in LinkKind]: FieldKey<K> }[LinkKind]
+
+export const definitionOf = ({ kind }: Link): AnyDefinition => DEFINITIONS[kind]
+export const definitionOfKind = (kind: LinkKind): AnyDefinition => DEFINITIONS[kind]
+
+/** An end of a link: its key, the id that stands there, and what that has to be. */
+export interface LinkEnd {
+  readonly key: LinkEndKey
+  readonly id: string
+  readonly expected: EndKind
+}
+
+/** The ends of a link, in the order of its kind. */
+export function endsOf(link: Link): readonly LinkEnd[] {
+  const values = new Map<string, unknown>(Object.entries(link))
+  return Object.entries(definitionOf(link).ends).map(([key, expected]) => ({
+    // The ends of a definition are those of its kind.
+    key: key as LinkEndKey,
+    id: String(values.get(key)),
+    expected,
+  }))
+}
+
+/** The ends by which people tell the link from others of its kind. */
+export function namingEnds(link: Link): readonly LinkEnd[] {
+  const { namedBy } = definitionOf(link)
+  return endsOf(link).filter(({ key }) => namedBy.includes(key))
+}
+
+/** The gears of a link that touch one another, pair by pair. */
+export const pairsOf = (link: Link): readonly GearPair[] => definitionOf(link).pairs(link)
+
+/** The gears with teeth on their inside, of all links. */
+export function ringGears(links: readonly Link[]): ReadonlySet<string> {
+  return new Set(links.flatMap((link) => definitionOf(link).rings(link)))
+}
+
+/** Two bodies that may be taken to turn alike where nothing else settles them. */
+export const balancedBy = (link: Link): readonly [string, string] | undefined =>
+  definitionOf(link).balances?.(link)
+
+/** What the section shows of a link besides the gears of its pairs. */
+export const pictureOf = (link: Link): Picture => definitionOf(link).picture(link)
+
+/** A figure or a choice of a link: what may stand there, and what does. */
+export interface LinkEntry {
+  readonly key: LinkFieldKey
+  readonly field: LinkField
+  /** Undefined where it is not known. */
+  readonly value: string | number | undefined
+}
+
+/** The figures and choices of a link, in the order of its kind. */
+export function fieldsOf(link: Link): readonly LinkEntry[] {
+  const values = new Map<string, unknown>(Object.entries(link))
+  return Object.entries(definitionOf(link).fields).map(([key, field]) => ({
+    // The fields of a definition are those of its kind.
+    key: key as LinkFieldKey,
+    field,
+    value: figureOf(values.get(key)),
+  }))
+}
+
+function figureOf(value: unknown): string | number | undefined {
+  return typeof value === 'string' || typeof value === 'number' ? value : undefined
+}
+
+const endsAsText = (kind: LinkKind): string => JSON.stringify(DEFINITIONS[kind].ends)
+
+/** The kinds that join the same parts in another way, this one among them. */
+export function alikeKinds(kind: LinkKind): readonly LinkKind[] {
+  return LINK_KIND_NAMES.filter((other) => endsAsText(other) === endsAsText(kind))
+}
+
+/** The link as another kind between the same parts: it keeps the figures that both have. */
+export function linkAs(link: Link, kind: LinkKind): Link {
+  const values = new Map<string, unknown>(Object.entries(link))
+  const { fields } = DEFINITIONS[kind]
+  const kept = Object.entries(fields).flatMap(([key, field]) => {
+    const value = values.get(key) ?? (field.type === 'choice' ? field.values.at(-1) : undefined)
+    return value === undefined ? [] : [[key, value]]
+  })
+  const ends = endsOf(link).map(({ key, id }) => [key, id])
+  // The ends are alike, and every choice has been made.
+  return { id: link.id, kind, ...Object.fromEntries([...ends, ...kept]) } as Link
+}
+
+/** The gears that a link has as its ends. */
+export function gearsOf(box: Pick<BoxIndex, 'gears'>, link: Link): readonly Gear[] {
+  return endsOf(link).flatMap(({ id, expected }) => {
+    const gear = expected === 'gear' ? box.gears.get(id) : undefined
+    return gear ? [gear] : []
+  })
+}
