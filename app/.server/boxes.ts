@@ -10,13 +10,14 @@ import { limitIssues } from '../files/boxFile.ts'
 
 import type { Queries } from './db/client.ts'
 import { db, transact } from './db/client.ts'
-import { draftOfDocument } from './db/documents.ts'
+import { draftOfDocument, conflictOfColumn } from './db/documents.ts'
 import { announce } from './events.ts'
 import { isId } from './ids.ts'
 import { boxRevisions } from './db/tables/boxRevisions.ts'
 import { editReceipts } from './db/tables/editReceipts.ts'
 import { shop } from './db/tables/shop.ts'
 import { boxes } from './db/tables/boxes.ts'
+import { nameWith } from '../files/text.ts'
 
 export interface BoxRecord {
   readonly id: string
@@ -194,7 +195,7 @@ export async function createBox(
 /** Puts a copy on the bench and returns its id, or null when there is no such box. */
 export async function duplicateBox(id: string): Promise<string | null> {
   const box = await findBox(id)
-  return box && createBox({ ...box.draft, name: `${box.draft.name} (copy)`.slice(0, 120) })
+  return box && createBox({ ...box.draft, name: nameWith(box.draft.name, ' (copy)') })
 }
 
 export interface DeletedBox {
@@ -277,8 +278,9 @@ async function earlierOutcome(
     .select({ conflict: editReceipts.conflict })
     .from(editReceipts)
     .where(eq(editReceipts.id, editId))
-  // Only the core's conflicts are put into the column.
-  return receipt ? { kind: 'kept', box, conflict: receipt.conflict as EditConflict | null } : null
+  return receipt
+    ? { kind: 'kept', box, conflict: conflictOfColumn(editId, receipt.conflict) }
+    : null
 }
 
 /**

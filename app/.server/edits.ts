@@ -1,7 +1,7 @@
 import { z } from 'zod'
 
 import type { Edit } from 'core'
-import { BOX_FIELDS, PART_LISTS } from 'core'
+import { BOX_FIELDS, LONGEST_NAME, PART_LISTS } from 'core'
 
 import { writtenText } from '../files/text.ts'
 import { LARGEST, fieldSchemas, partSchemas, toothCountSchema } from '../files/boxFile.ts'
@@ -81,8 +81,8 @@ export const editSchema = z.discriminatedUnion('kind', [
     name: writtenText()
       .trim()
       .min(1, 'A box needs a name.')
-      .max(120, 'A name has 120 characters at most.'),
-    base: writtenText().max(120),
+      .max(LONGEST_NAME, `A name has ${LONGEST_NAME} characters at most.`),
+    base: writtenText().max(LONGEST_NAME),
   }),
   z.strictObject({ kind: z.literal('final-drive'), finalDrive, base: finalDrive }),
   z.strictObject({

@@ -13,6 +13,7 @@ import {
   LEAST_ROLLING_RADIUS_MM,
   LEAST_TOOTH_COUNT,
   LINK_KIND_NAMES,
+  LONGEST_NAME,
   MEMBER_KINDS,
   MOST_PRESSURE_ANGLE_DEG,
   MOST_ROLLING_RADIUS_MM,
@@ -46,7 +47,7 @@ export const LARGEST = {
   leftWarnings: 500,
   idLength: 60,
   warningLength: 300,
-  nameLength: 120,
+  nameLength: LONGEST_NAME,
   notesLength: 10_000,
   lengthMm: 100_000,
 }

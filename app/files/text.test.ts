@@ -1,4 +1,4 @@
-import { parseJson, storable, writtenText } from './text.ts'
+import { nameWith, parseJson, storable, writtenText } from './text.ts'
 
 // What PostgreSQL's text cannot hold: its documentation on character types (NUL), and
 // RFC 3629 on surrogates in UTF-8.
@@ -28,4 +28,11 @@ test('what is no JSON, and what is nested beyond all pages, is told apart', () =
     ok: false,
     code: 'too-deep',
   })
+})
+
+test('what comes after a name stays whole where the name has to make room for it', () => {
+  expect(nameWith('Unit 7', ' (copy)')).toBe('Unit 7 (copy)')
+  expect(nameWith('x'.repeat(120), ' (copy)')).toBe(`${'x'.repeat(113)} (copy)`)
+  // Half of a surrogate pair at the cut is no character.
+  expect(nameWith(`${'x'.repeat(112)}😀`, ' (copy)')).toBe(`${'x'.repeat(112)} (copy)`)
 })

@@ -5,6 +5,8 @@
  */
 import { z } from 'zod'
 
+import { LONGEST_NAME } from 'core'
+
 /** JSON that is nested deeper than this comes from no page of ours. */
 const DEEPEST = 40
 
@@ -42,4 +44,9 @@ export function parseJson(text: string): ParsedJson {
   } catch (error) {
     return { ok: false, code: error instanceof TooDeep ? 'too-deep' : 'not-json' }
   }
+}
+
+/** A name with something after it, which is what stays whole where there is no room for both. */
+export function nameWith(name: string, after: string): string {
+  return storable(name.slice(0, LONGEST_NAME - after.length)).trimEnd() + after
 }

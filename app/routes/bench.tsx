@@ -149,7 +149,7 @@ export default function Bench({ loaderData, actionData }: Route.ComponentProps) 
                 defaultValue={search}
                 className="field pl-10"
                 placeholder="Find a box by its name"
-                maxLength={120}
+                maxLength={LONGEST_SEARCH}
               />
             </label>
             <button className="button">Find</button>

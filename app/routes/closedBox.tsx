@@ -73,11 +73,11 @@ function refusalOf(posed: PosedSearch, labelOf: (position: string) => string): s
     case 'no-checks':
       return 'No turn check has been made yet. Make one in each position first.'
     case 'does-not-drive':
-      return `Position ${labelOf(posed.position ?? '')} drives nothing in the drawing, so its turns say nothing of the counts.`
+      return `Position ${labelOf(posed.position)} drives nothing in the drawing, so its turns say nothing of the counts.`
     case 'not-a-product':
-      return `In position ${labelOf(posed.position ?? '')} power joins at several speeds, so its turns are no product of pairs. Take that check back.`
+      return `In position ${labelOf(posed.position)} power joins at several speeds, so its turns are no product of pairs. Take that check back.`
     case 'read-too-coarsely':
-      return `In position ${labelOf(posed.position ?? '')} the output turned no further than it was read. Take that check back and turn the input more.`
+      return `In position ${labelOf(posed.position)} the output turned no further than it was read. Take that check back and turn the input more.`
     case 'not-well-formed':
       return 'The drawing does not hang together yet. Lay the box out first.'
   }

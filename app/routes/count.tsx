@@ -13,7 +13,7 @@ import { CountsFile } from '~/components/count/CountsFile.tsx'
 import { GearList } from '~/components/count/GearList.tsx'
 import { RatioStrip } from '~/components/count/RatioStrip.tsx'
 import { parseCount } from '~/views/count/parseCount.ts'
-import type { Reading } from '~/views/count/reading.ts'
+import type { WhichCount } from '~/views/count/reading.ts'
 import { editOfCount, isOpenFor } from '~/views/count/reading.ts'
 import { Legend } from '~/components/section/Legend.tsx'
 import { SectionDrawing } from '~/components/section/SectionDrawing.tsx'
@@ -24,7 +24,7 @@ function nextGear(
   draft: BoxDraft,
   order: readonly Gear[],
   gearId: string,
-  reading: Reading,
+  reading: WhichCount,
 ): Gear | undefined {
   const at = order.findIndex(({ id }) => id === gearId)
   const following = [...order.slice(at + 1), ...order.slice(0, at)].map(
@@ -37,7 +37,7 @@ export default function Count() {
   const { id, draft, words, edit } = useOpenBox()
   const [search, change] = useViewState()
   const order = useMemo(() => countedGears(draft), [draft])
-  const reading: Reading = search.get('pass') === 'second' ? 'second' : 'first'
+  const reading: WhichCount = search.get('pass') === 'second' ? 'second' : 'first'
   const chosen = draft.gears.find(({ id }) => id === search.get('gear'))
   const gear =
     order.find((candidate) => chosen && candidate === countedTogether(draft, chosen)[0]) ??
@@ -56,7 +56,7 @@ export default function Count() {
   const { positions, issues } = useMemo(() => analyseDraft(preview), [preview])
 
   const go = useCallback(
-    (changes: { readonly gear?: string | undefined; readonly pass?: Reading }) => {
+    (changes: { readonly gear?: string | undefined; readonly pass?: WhichCount }) => {
       setTyped(undefined)
       change(changes)
     },

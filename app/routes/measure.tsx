@@ -13,6 +13,7 @@ import {
   unitParts,
   unitsOf,
   verdictsByPart,
+  measuredOn,
 } from 'core'
 
 import { useOpenBox } from '~/components/box/boxContext.ts'
@@ -83,10 +84,8 @@ export default function MeasurePage() {
   const limit = measure ? limitFor(job, rules, part.ref, measure, unit) : null
   const bounds = boundsOf(limit)
   const limitFigure = bounds?.least ?? bounds?.most
-  const latest = job.findings
-    .filter((each) => each.part === part.ref && each.what === measure)
-    .at(-1)
-  const latestMm = latest?.judgement?.figures.figure
+  const latest = measure && measuredOn(job, part.ref, measure).at(-1)
+  const latestMm = latest?.judgement.figures.figure
   // The job on the page as it is here, with what has not reached the server.
   const points = measure
     ? trendPoints(
@@ -238,7 +237,7 @@ export default function MeasurePage() {
               <ConeWear
                 key={`cone ${part.ref}`}
                 gapMm={latestMm}
-                cones={latest?.measured?.cones ?? 1}
+                cones={latest?.measured.cones ?? 1}
                 unit={unit}
               />
             )}

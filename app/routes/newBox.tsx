@@ -5,6 +5,7 @@ import { z } from 'zod'
 
 import type { BoxDraft, Chosen, PatternId } from 'core'
 import {
+  LONGEST_NAME,
   PATTERNS,
   PATTERN_IDS,
   buildPattern,
@@ -34,7 +35,7 @@ const choicesSchema = z.looseObject({
   name: writtenText()
     .trim()
     .min(1, 'Give the box a name, so that you find it again.')
-    .max(120, 'A name has 120 characters at most.'),
+    .max(LONGEST_NAME, `A name has ${LONGEST_NAME} characters at most.`),
   pattern: z.enum(PATTERN_IDS, 'Choose the arrangement that is nearest.'),
 })
 
@@ -129,7 +130,7 @@ export default function NewBox({ loaderData, actionData }: Route.ComponentProps)
                 <input
                   name="name"
                   className="field mt-1 min-h-[52px] font-normal"
-                  maxLength={120}
+                  maxLength={LONGEST_NAME}
                   placeholder="unit, owner or job number"
                   aria-invalid={problem('name') !== undefined}
                   aria-describedby={problem('name') ? 'name-problem' : undefined}

@@ -1,17 +1,6 @@
 /** Jobs, their parts and their log in words. */
-import type {
-  BoxIndex,
-  Companion,
-  Entered,
-  Entry,
-  Finding,
-  Intake,
-  Look,
-  Need,
-  StageState,
-  Waiting,
-} from 'core'
-import { LOOKS, STACK_UNITS_PER_MM } from 'core'
+import type { BoxIndex, Companion, Entered, Entry, Intake, Need, StageState, Waiting } from 'core'
+import { STACK_UNITS_PER_MM, readPartReference } from 'core'
 
 import {
   CONE_NAMES,
@@ -38,13 +27,11 @@ const KEEPSAKES: Readonly<Record<string, string>> = {
 
 /** What a part of a unit is called: "3 blocker ring", "2nd gear, main shaft". */
 export function unitPartName(naming: Naming, ref: string): string {
-  const at = ref.indexOf(':')
-  const [kind, id] = [ref.slice(0, at), ref.slice(at + 1)]
+  const { kind, id, place: placeId } = readPartReference(ref)
   const { gears, couplers }: BoxIndex = naming.box
   switch (kind) {
     case 'ring': {
-      const [couplerId = '', placeId = ''] = id.split('/')
-      const coupler = couplers.get(couplerId)
+      const coupler = couplers.get(id)
       const place = coupler?.positions.find((each) => each.id === placeId)
       return coupler && place
         ? `${naming.words.ring} for ${placeName(naming, coupler, place)}`
@@ -78,15 +65,11 @@ export function unitPartName(naming: Naming, ref: string): string {
 
 /** What was found that asks for a part. */
 export function needWords(naming: Naming, { key, finding }: Need): string {
-  const { part, what, measured } = finding
-  const found = measured ? MEASURE_NAMES[measured.measure] : lookName(what)
+  const { part } = finding
+  const found = finding.kind === 'measured' ? MEASURE_NAMES[finding.what] : LOOK_NAMES[finding.what]
   return part === key
     ? `judged to be replaced: ${found}`
     : `${found} of the ${unitPartName(naming, part)}`
-}
-
-function lookName(what: Finding['what']): string {
-  return LOOKS.some((look) => look === what) ? LOOK_NAMES[what as Look] : what
 }
 
 const WHY: Readonly<Record<Companion['why'], string>> = {

@@ -76,7 +76,8 @@ export type EditResult =
   | { readonly ok: true; readonly draft: BoxDraft; readonly conflict?: EditConflict }
   | { readonly ok: false; readonly refusal: EditRefusal }
 
-const LONGEST_NAME = 120
+/** Characters that a name may have, of a box or of a part of it. */
+export const LONGEST_NAME = 120
 
 /**
  * Applies an edit. The same draft comes back where nothing changes, so repeating

@@ -49,7 +49,7 @@ export {
   toggleOutput,
 } from './drafting.ts'
 export type { Edit, EditConflict, EditRefusal } from './edit.ts'
-export { applyEdit, inverseOf } from './edit.ts'
+export { LONGEST_NAME, applyEdit, inverseOf } from './edit.ts'
 export type { BoxIssue } from './issues.ts'
 export type {
   EndKind,

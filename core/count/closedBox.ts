@@ -97,16 +97,16 @@ interface Condition {
 }
 
 /** A partial set of counts: that of one gear, and of the parts below it. */
-interface Partial {
+interface PartialCounts {
   readonly score: number
   readonly gear: number
   readonly count: number
-  readonly below: readonly Partial[]
+  readonly below: readonly PartialCounts[]
 }
 
 interface Part {
   readonly total: number
-  readonly likeliest: readonly Partial[]
+  readonly likeliest: readonly PartialCounts[]
 }
 
 /** A gear, the conditions that are settled once it is known, and the parts left below. */
@@ -159,14 +159,14 @@ export function searchCounts(
       most = Math.min(most, sum.most - (counts[sum.other] ?? 0))
     }
     let total = 0
-    let likeliest: Partial[] = []
+    let likeliest: PartialCounts[] = []
     known[gear] = 1
     for (let count = least; count <= most; count++) {
       if (depth === 0) onProgress?.((count - least) / (most - least + 1))
       counts[gear] = count
       if (!settled.every((condition) => condition.isMet(counts))) continue
       if (!open.every((condition) => condition.canBeMet(counts, known))) continue
-      let [ways, sets]: [number, readonly (readonly Partial[])[]] = [1, [[]]]
+      let [ways, sets]: [number, readonly (readonly PartialCounts[])[]] = [1, [[]]]
       for (const part of below) {
         const found = solve(part, depth + 1)
         ways *= found.total
@@ -188,7 +188,7 @@ export function searchCounts(
     known[gear] = 0
     return { total, likeliest: bestOf(likeliest, listed) }
   }
-  let [total, sets]: [number, readonly (readonly Partial[])[]] = [1, [[]]]
+  let [total, sets]: [number, readonly (readonly PartialCounts[])[]] = [1, [[]]]
   for (const tree of trees) {
     const found = solve(tree, 0)
     total *= found.total
@@ -203,7 +203,7 @@ export function searchCounts(
         ? []
         : sets.map((set) => {
             const found = search.gears.map(() => 0)
-            const fill = ({ gear, count, below }: Partial): void => {
+            const fill = ({ gear, count, below }: PartialCounts): void => {
               found[gear] = count
               below.forEach(fill)
             }
@@ -213,18 +213,18 @@ export function searchCounts(
   }
 }
 
-function bestOf(partials: readonly Partial[], listed: number): Partial[] {
+function bestOf(partials: readonly PartialCounts[], listed: number): PartialCounts[] {
   return [...partials].sort((one, other) => other.score - one.score).slice(0, listed)
 }
 
 /** The likeliest of all ways to put one of `more` to one of `sets`; both come best first. */
 function likeliestProducts(
-  sets: readonly (readonly Partial[])[],
-  more: readonly Partial[],
+  sets: readonly (readonly PartialCounts[])[],
+  more: readonly PartialCounts[],
   listed: number,
-): readonly (readonly Partial[])[] {
+): readonly (readonly PartialCounts[])[] {
   if (sets.length === 1 && sets[0]?.length === 0) return more.slice(0, listed).map((one) => [one])
-  const products: { readonly score: number; readonly set: readonly Partial[] }[] = []
+  const products: { readonly score: number; readonly set: readonly PartialCounts[] }[] = []
   sets.forEach((set, first) => {
     const score = set.reduce((sum, each) => sum + each.score, 0)
     more.forEach((one, second) => {
@@ -409,11 +409,12 @@ export interface CountLimits {
 
 export type PosedSearch =
   | { readonly ok: true; readonly search: CountSearch; readonly untold: readonly Gear[] }
+  | { readonly ok: false; readonly code: 'no-checks' | 'not-well-formed' }
   | {
       readonly ok: false
-      readonly code:
-        'not-a-product' | 'does-not-drive' | 'read-too-coarsely' | 'no-checks' | 'not-well-formed'
-      readonly position?: string
+      readonly code: 'not-a-product' | 'does-not-drive' | 'read-too-coarsely'
+      /** The position of the check at fault. */
+      readonly position: string
     }
 
 /**

@@ -5,6 +5,7 @@ export type {
   Entry,
   EntryBody,
   Finding,
+  Measured,
   FittedShims,
   Intake,
   Job,
@@ -23,6 +24,7 @@ export {
   exactBoundsOf,
   exactFigureOf,
   figureOf,
+  measuredOn,
   readJob,
   spanOf,
   standingVerdict,
@@ -35,4 +37,4 @@ export { needsOf } from './orders.ts'
 export type { StageState, Waiting } from './stages.ts'
 export { isJudged, stageAt, stagesOf, waitingOf } from './stages.ts'
 export type { Companion, UnitPart, UnitPartKind } from './unitParts.ts'
-export { companionsOf, unitParts } from './unitParts.ts'
+export { companionsOf, readPartReference, unitParts } from './unitParts.ts'

@@ -169,21 +169,30 @@ export interface Entry {
 type Body<K extends EntryBody['kind']> = Extract<EntryBody, { readonly kind: K }>
 
 /** Something judged: by a measurement or by looking, and perhaps overruled. */
-export interface Finding {
+export type Finding = {
   readonly entry: Entry
   readonly part: string
-  readonly what: Measure | Look
-  /** Of a measurement. */
-  readonly judgement: Judgement | null
-  readonly measured: Body<'measurement'> | null
-  /** What the figures or the look say. */
-  readonly verdict: Verdict | null
-  /** What a person said instead. */
-  readonly overruled: {
-    readonly verdict: Verdict
-    readonly reason: string
-    readonly by: string
-  } | null
+  /** What a person said instead of the verdict. */
+  readonly overruled: Overruling | null
+} & (
+  | {
+      readonly kind: 'measured'
+      readonly what: Measure
+      readonly measured: Body<'measurement'>
+      readonly judgement: Judgement
+      /** What the figures say; null where there is no limit. */
+      readonly verdict: Verdict | null
+    }
+  | { readonly kind: 'seen'; readonly what: Look; readonly verdict: Verdict }
+)
+
+/** A finding with the figures it was made from. */
+export type Measured = Extract<Finding, { readonly kind: 'measured' }>
+
+export interface Overruling {
+  readonly verdict: Verdict
+  readonly reason: string
+  readonly by: string
 }
 
 /** Shims as they were fitted, and what was measured after them. */
@@ -292,7 +301,7 @@ export function readJob(log: readonly Entry[]): Job {
   const shims = new Map<string, FittedShims>()
   const marks = new Map<Stage, boolean>()
   const lines = new Map<string, PartLine>()
-  const overrules = new Map<string, Finding['overruled']>()
+  const overrules = new Map<string, Overruling>()
   for (const entry of entries) {
     const { body } = entry
     switch (body.kind) {
@@ -319,30 +328,20 @@ export function readJob(log: readonly Entry[]): Job {
         if (known.length === 0) break
         const radius = body.radius && exactFigureOf(body.radius.text, body.radius.unit)
         const judgement = judge(body.measure, known, radius ?? null, exactBoundsOf(body.limit))
-        findings.push({
-          entry,
-          part: body.part,
-          what: body.measure,
-          judgement,
-          measured: body,
-          verdict: judgement.verdict,
-          overruled: null,
-        })
+        const { part, measure: what } = body
+        const { verdict } = judgement
+        const finding = { kind: 'measured', entry, part, what, measured: body, judgement } as const
+        findings.push({ ...finding, verdict, overruled: null })
         const fitted = shims.get(body.part)
         if (fitted?.measuredMm === null && body.measure === 'end-play')
           shims.set(body.part, { ...fitted, measuredMm: judgement.figures.figure })
         break
       }
       case 'look':
-        findings.push({
-          entry,
-          part: body.part,
-          what: body.look,
-          judgement: null,
-          measured: null,
-          verdict: body.grade,
-          overruled: null,
-        })
+        {
+          const { part, look: what, grade: verdict } = body
+          findings.push({ kind: 'seen', entry, part, what, verdict, overruled: null })
+        }
         break
       case 'overrule': {
         const { verdict, reason } = body
@@ -398,6 +397,14 @@ export function readJob(log: readonly Entry[]): Job {
 
 function compare(one: string, other: string): number {
   return one < other ? -1 : one > other ? 1 : 0
+}
+
+/** What one measure of one part came to in a job, the latest last. */
+export function measuredOn({ findings }: Job, part: string, measure: Measure): readonly Measured[] {
+  return findings.filter(
+    (finding): finding is Measured =>
+      finding.kind === 'measured' && finding.part === part && finding.what === measure,
+  )
 }
 
 /** The verdict that stands: a person's where one was given. */

@@ -7,6 +7,7 @@ import type { Finding, Job, Look } from './job.ts'
 import { standingVerdict } from './job.ts'
 import type { Measure } from '../measure/measurement.ts'
 import type { UnitPartKind } from './unitParts.ts'
+import { readPartReference } from './unitParts.ts'
 
 /** What is replaced, beside the part that was looked at. */
 export const ORDER_TARGETS = ['itself', 'bearings', 'fork', 'shims', 'thrust-washer'] as const
@@ -50,15 +51,14 @@ export interface Need {
 
 /** The key of what a finding orders; the part itself where no rule says otherwise. */
 export function orderKey({ part, what }: Pick<Finding, 'part' | 'what'>): string {
-  const at = part.indexOf(':')
-  const [kind, id] = [part.slice(0, at), part.slice(at + 1)]
+  const { kind, id } = readPartReference(part)
   const rule = ORDER_RULES.find(({ found, on }) => found === what && on === kind)
   return rule === undefined || rule.orders === 'itself' ? part : `${rule.orders}:${id}`
 }
 
 /** Whether a finding is of the unit as it came, and not of what was put in since. */
-function isAsFound({ measured }: Finding): boolean {
-  return measured?.phase !== 'after'
+function isAsFound(finding: Finding): boolean {
+  return finding.kind === 'seen' || finding.measured.phase !== 'after'
 }
 
 /**

@@ -1,11 +1,29 @@
 /** The parts of a unit that are looked at and measured, and what must go with one that is replaced. */
 import { indexBox } from '../box/box.ts'
+import { pairsOf } from '../box/links/index.ts'
 import type { Look } from './job.ts'
 import type { Measure } from '../measure/measurement.ts'
 import type { BoxDraft, CouplerKind } from '../box/types.ts'
 
 export const UNIT_PART_KINDS = ['ring', 'sleeve', 'gear', 'shaft'] as const
 export type UnitPartKind = (typeof UNIT_PART_KINDS)[number]
+
+/** What a reference such as "ring:3-4/towards-output" or "bearings:counter" says. */
+export interface PartReference {
+  readonly kind: string
+  /** The coupler, gear or member. */
+  readonly id: string
+  /** The place of the coupler that a ring serves. */
+  readonly place?: string
+}
+
+/** Reads a reference to a part of a unit, or to what is ordered for one; whatever it is, it is taken apart. */
+export function readPartReference(ref: string): PartReference {
+  const at = ref.indexOf(':')
+  const [kind, id] = [ref.slice(0, at), ref.slice(at + 1)]
+  const slash = kind === 'ring' ? id.indexOf('/') : -1
+  return slash < 0 ? { kind, id } : { kind, id: id.slice(0, slash), place: id.slice(slash + 1) }
+}
 
 export interface UnitPart {
   /** "ring:3-4/towards-output", "sleeve:3-4", "gear:main-3", "shaft:counter". */
@@ -114,12 +132,11 @@ export function companionsOf(draft: BoxDraft, replaced: readonly string[]): read
     follow(companion.key)
   }
   const follow = (ref: string): void => {
-    const [kind, id] = [ref.slice(0, ref.indexOf(':')), ref.slice(ref.indexOf(':') + 1)]
+    const { kind, id } = readPartReference(ref)
     const gear = kind === 'gear' ? gears.get(id) : undefined
     if (gear) {
-      for (const link of draft.links) {
-        if (!('a' in link) || link.kind === 'joined') continue
-        const mate = link.a === id ? link.b : link.b === id ? link.a : undefined
+      for (const { a, b } of draft.links.flatMap(pairsOf)) {
+        const mate = a === id ? b : b === id ? a : undefined
         if (mate !== undefined) add({ key: `gear:${mate}`, why: 'mate' })
       }
       if (gear.mount === 'integral') add({ key: `shaft:${gear.member}`, why: 'integral' })

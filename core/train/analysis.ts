@@ -275,7 +275,7 @@ function neededCounts({ box }: Solver, laws: readonly Law[], motions: Motions): 
 }
 
 /** What the motions that are left say of input and outputs. */
-export type Verdict =
+export type EndsVerdict =
   | { readonly state: NoDrive['state'] | 'undetermined'; readonly motions: Motions }
   | {
       readonly state: 'drive'
@@ -295,7 +295,7 @@ export function judgeMotions(
   solver: Solver,
   motions: Motions,
   laws: () => readonly Law[],
-): Verdict {
+): EndsVerdict {
   const strict = judgeStrictly(solver, motions)
   if (strict.state !== 'undetermined' || solver.balancing.length === 0) return strict
   const { motions: alike, balanced } = balance(solver, motions, laws())
@@ -330,7 +330,7 @@ export function areEndsStill({ rank }: Solver, motions: Motions): boolean {
   return rank.every((end) => speedOf(motions, end).size === 0)
 }
 
-function judgeStrictly({ box }: Solver, motions: Motions): Verdict {
+function judgeStrictly({ box }: Solver, motions: Motions): EndsVerdict {
   const { input, outputs } = box.draft
   const inputTurns = speedOf(motions, input).size > 0
   const outputTurns = outputs.some((output) => speedOf(motions, output).size > 0)

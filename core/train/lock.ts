@@ -39,7 +39,8 @@ function* subsets<T>(items: readonly T[], size: number): Generator<readonly T[]>
     for (const rest of subsets(items.slice(at + 1), size - 1)) yield [first, ...rest]
 }
 
-const isLocked = ({ state }: Analysis): boolean =>
+/** Whether couplers hold the input, the outputs or both so that they cannot turn. */
+export const isLocked = ({ state }: Pick<Analysis, 'state'>): boolean =>
   state === 'locked' || state === 'input-locked' || state === 'output-locked'
 
 /** Undefined when the box does not lock at these places. */

@@ -17,10 +17,10 @@ import { readJob } from 'core'
 import type { ArchiveOutcome, ArchiveSummary, Named } from '../../files/archiveTask.ts'
 import { LARGEST_BOX_FILE_BYTES, formatBoxFile, parseBoxFile } from '../../files/boxFile.ts'
 import { LARGEST_PHOTO_BYTES } from '../../files/photo.ts'
-import { parseJson } from '../../files/text.ts'
+import { nameWith, parseJson } from '../../files/text.ts'
 import type { Queries } from '../db/client.ts'
 import { transact } from '../db/client.ts'
-import { draftOfDocument } from '../db/documents.ts'
+import { draftOfDocument, bodyOfColumn } from '../db/documents.ts'
 import { boxRevisions } from '../db/tables/boxRevisions.ts'
 import { boxes } from '../db/tables/boxes.ts'
 import { jobEntries } from '../db/tables/jobEntries.ts'
@@ -198,7 +198,7 @@ class Reading {
       formatBoxFile(draftOfDocument(id, here.document)) === text ||
       rows.some((row) => row.id === besideId)
     if (isSame) return { kind: 'same', id, draft }
-    const name = `${draft.name.slice(0, 120 - ' (from archive)'.length)} (from archive)`
+    const name = nameWith(draft.name, ' (from archive)')
     return { kind: 'differing', id: besideId, draft: { ...draft, name } }
   }
 
@@ -339,8 +339,7 @@ class Reading {
       id: row.id,
       at: at.toISOString(),
       by,
-      // Only checked bodies are put into the column.
-      body: body as Entry['body'],
+      body: bodyOfColumn(row.id, body),
     }))
     const isOpen = !readJob(log).isClosed
     const isOtherOpen =

@@ -10,7 +10,7 @@ import { ZipFile } from 'yazl'
 import { formatBoxFile } from '../../files/boxFile.ts'
 import type { Queries } from '../db/client.ts'
 import { transact } from '../db/client.ts'
-import { draftOfDocument } from '../db/documents.ts'
+import { draftOfDocument, bodyOfColumn, editOfColumn } from '../db/documents.ts'
 import { boxRevisions } from '../db/tables/boxRevisions.ts'
 import { boxes } from '../db/tables/boxes.ts'
 import { jobEntries } from '../db/tables/jobEntries.ts'
@@ -22,7 +22,6 @@ import type {
   ArchivedJob,
   ArchivedPhotograph,
   ArchivedRecord,
-  ArchivedRevision,
   Counts,
 } from '../../files/archiveFormat.ts'
 import {
@@ -129,8 +128,7 @@ function historyOf(tx: Queries, boxId: string): AsyncGenerator<Buffer> {
       place,
       line: {
         ...rest,
-        // Only edits are put into the column.
-        edit: edit as ArchivedRevision['edit'],
+        edit: editOfColumn(boxId, edit),
         documentBefore: draftOfDocument(boxId, documentBefore),
         at: at.toISOString(),
       },
@@ -154,8 +152,7 @@ function entriesOf(tx: Queries, jobId: string): AsyncGenerator<Buffer> {
         deviceAt: deviceAt?.toISOString() ?? null,
         receivedAt: receivedAt.toISOString(),
         by,
-        // Only checked bodies are put into the column.
-        body: body as ArchivedEntry['body'],
+        body: bodyOfColumn(id, body),
       } satisfies ArchivedEntry,
     }))
   })

@@ -1,6 +1,8 @@
 import { PencilLine } from 'lucide-react'
 import { Dialog } from 'radix-ui'
 import { useState } from 'react'
+
+import { LONGEST_NAME } from 'core'
 import { Form } from 'react-router'
 
 /** Renames a box from the bench. */
@@ -33,7 +35,7 @@ export function RenameDialog({ id, name }: { readonly id: string; readonly name:
                 className="field mt-1 font-normal"
                 name="name"
                 defaultValue={name}
-                maxLength={120}
+                maxLength={LONGEST_NAME}
                 required
               />
             </label>

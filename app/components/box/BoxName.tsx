@@ -1,5 +1,7 @@
 import { useState } from 'react'
 
+import { LONGEST_NAME } from 'core'
+
 import { useOpenBox } from './boxContext.ts'
 
 /** The box's name, which can be written over in place. */
@@ -17,7 +19,7 @@ export function BoxName({ isDemo }: { readonly isDemo: boolean }) {
         aria-label="Name of the box"
         className="hover:border-steel focus:border-accent field-sizing-content min-h-[44px] max-w-[13.5rem] min-w-[8rem] text-ellipsis border-b-2 border-transparent bg-transparent px-1"
         value={name}
-        maxLength={120}
+        maxLength={LONGEST_NAME}
         onChange={(event) => {
           setName(event.target.value)
         }}

@@ -8,19 +8,19 @@ import { useOpenBox } from '~/components/box/boxContext.ts'
 import { bodyName, capitalize, countedName } from '~/words/names.ts'
 
 import { parseCount } from '~/views/count/parseCount.ts'
-import type { Reading } from '~/views/count/reading.ts'
+import type { WhichCount } from '~/views/count/reading.ts'
 import { readingOf } from '~/views/count/reading.ts'
 
 interface CountPanelProps {
   readonly gear: Gear
   /** The gear's place in the counting order, from 1. */
   readonly place: number
-  readonly reading: Reading
+  readonly reading: WhichCount
   readonly onType: (text: string) => void
   readonly onKeep: (toothCount: number | null) => void
   readonly onSettle: (toothCount: number) => void
   readonly onNext: () => void
-  readonly onPass: (reading: Reading) => void
+  readonly onPass: (reading: WhichCount) => void
 }
 
 /** Asks for one count. What is typed is kept on Enter and on leaving the field. */

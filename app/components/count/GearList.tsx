@@ -8,12 +8,12 @@ import { indexBox, isConfirmed, isDisputed } from 'core'
 import { useOpenBox } from '~/components/box/boxContext.ts'
 import { capitalize, countedName } from '~/words/names.ts'
 
-import type { Reading } from '~/views/count/reading.ts'
+import type { WhichCount } from '~/views/count/reading.ts'
 
 interface GearListProps {
   readonly order: readonly Gear[]
   readonly selected: string
-  readonly reading: Reading
+  readonly reading: WhichCount
   readonly onChoose: (gearId: string) => void
 }
 

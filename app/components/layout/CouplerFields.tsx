@@ -18,7 +18,7 @@ import { lengthText, parseLength } from '~/views/layout/numbers.ts'
 import { partTitle } from '~/views/layout/partTitle.ts'
 import { withPart } from '~/views/layout/withPart.ts'
 
-import { EntryField, SelectField } from './Fields.tsx'
+import { EntryField, NameField, SelectField } from './Fields.tsx'
 import type { Drafting } from './useDrafting.ts'
 
 interface CouplerFieldsProps {
@@ -74,14 +74,7 @@ export function CouplerFields({ drafting, words, coupler }: CouplerFieldsProps) 
   return (
     <>
       <div className="grid grid-cols-2 gap-2">
-        <EntryField
-          key={`name ${coupler.name}`}
-          label="Called"
-          value={coupler.name ?? ''}
-          onCommit={(text) =>
-            put({ name: text.trim() === '' ? undefined : text.trim().slice(0, 120) })
-          }
-        />
+        <NameField label="Called" value={coupler.name} onKeep={(name) => put({ name })} />
         <SelectField
           label="Kind"
           value={coupler.kind}

@@ -19,7 +19,7 @@ import { SectionDrawing } from '~/components/section/SectionDrawing.tsx'
 import type { Scale } from '~/views/section/scale.ts'
 import type { Vocabulary } from '~/words/vocabulary.ts'
 
-import { partOfIssue } from '~/views/layout/partRef.ts'
+import { formatPartRef, parsePartRef, partOfIssue } from '~/views/layout/partRef.ts'
 import { partTitle } from '~/views/layout/partTitle.ts'
 import type { Drafting } from './useDrafting.ts'
 
@@ -128,9 +128,9 @@ export function DrawingEditor(props: DrawingEditorProps) {
   const finishDrag = ({ active, over, delta }: DragEndEvent): void => {
     const scale = scaleRef.current
     const svg = frame.current?.querySelector('svg')
-    const part = partOf(active.id)
+    const part = parsePartRef(draft, String(active.id))
     if (!scale || !svg || !part) return
-    const mate = over ? partOf(over.id) : undefined
+    const mate = over ? parsePartRef(draft, String(over.id)) : undefined
     const kind = mate && meshKindFor(drafting, part, mate)
     if (mate && kind) {
       become(toggleMesh(draft, part.id, mate.id, kind))
@@ -148,7 +148,7 @@ export function DrawingEditor(props: DrawingEditorProps) {
         sensors={sensors}
         collisionDetection={pointerWithin}
         onDragStart={({ active }) => {
-          select(partOf(active.id))
+          select(parsePartRef(draft, String(active.id)))
         }}
         onDragEnd={finishDrag}
       >
@@ -252,14 +252,6 @@ function CountInPlace({
   )
 }
 
-function partOf(id: string | number): PartRef | undefined {
-  const [list, ...rest] = String(id).split(':')
-  const partId = rest.join(':')
-  return list === 'members' || list === 'gears' || list === 'couplers' || list === 'links'
-    ? { list, id: partId }
-    : undefined
-}
-
 /** How two gears would mesh; undefined when the drop means nothing of the kind. */
 function meshKindFor({ draft }: Drafting, part: PartRef, mate: PartRef): PairKind | undefined {
   if (part.list !== 'gears' || mate.list !== 'gears' || part.id === mate.id) return undefined
@@ -284,7 +276,7 @@ interface PartHandleProps {
 function PartHandle(props: PartHandleProps) {
   const { handle, title, isSelected, isTroubled, onSelect, onMove, onRemove, onType } = props
   const { part, x, y, width, height } = handle
-  const id = `${part.list}:${part.id}`
+  const id = formatPartRef(part)
   const canMove = part.list !== 'links'
   const drag = useDraggable({ id, disabled: !canMove })
   const drop = useDroppable({ id, disabled: part.list !== 'gears' })

@@ -22,7 +22,7 @@ import { LINK_WORDS } from '~/words/vocabulary.ts'
 import { lengthText, parseLength, parseWithin } from '~/views/layout/numbers.ts'
 import { withPart } from '~/views/layout/withPart.ts'
 
-import { CountField, EntryField, SelectField } from './Fields.tsx'
+import { CountField, EntryField, NameField, SelectField } from './Fields.tsx'
 import type { Drafting } from './useDrafting.ts'
 
 const LARGEST_MODULE_MM = 50
@@ -46,13 +46,11 @@ export function GearFields({ drafting, words, gear, onCount }: GearFieldsProps) 
   return (
     <>
       <div className="grid grid-cols-2 gap-2">
-        <EntryField
-          key={`label ${gear.label}`}
+        <NameField
           label="Called"
           value={gear.label}
-          onCommit={(text) =>
-            text.trim() === '' ? 'A gear needs a name.' : put({ label: text.trim().slice(0, 120) })
-          }
+          whenEmpty="A gear needs a name."
+          onKeep={(label) => put({ label })}
         />
         <CountField
           label="Teeth"

@@ -8,7 +8,7 @@ import type { Vocabulary } from '~/words/vocabulary.ts'
 import { lengthText, parseLength } from '~/views/layout/numbers.ts'
 import { withPart } from '~/views/layout/withPart.ts'
 
-import { CheckField, EntryField, SelectField } from './Fields.tsx'
+import { CheckField, EntryField, SelectField, NameField } from './Fields.tsx'
 import type { Drafting } from './useDrafting.ts'
 
 interface MemberFieldsProps {
@@ -42,14 +42,7 @@ export function MemberFields({ drafting, words, member }: MemberFieldsProps) {
   return (
     <>
       <div className="grid grid-cols-2 gap-2">
-        <EntryField
-          key={`name ${member.name}`}
-          label="Called"
-          value={member.name ?? ''}
-          onCommit={(text) =>
-            put({ name: text.trim() === '' ? undefined : text.trim().slice(0, 120) })
-          }
-        />
+        <NameField label="Called" value={member.name} onKeep={(name) => put({ name })} />
         <SelectField
           label="Kind"
           value={member.kind}
@@ -175,14 +168,11 @@ export function AxisFields({
   readonly axis: Axis
 }) {
   return (
-    <EntryField
-      key={`name ${axis.name}`}
+    <NameField
       label="Called"
-      value={axis.name ?? ''}
-      onCommit={(text) => {
-        const name = text.trim() === '' ? undefined : text.trim().slice(0, 120)
+      value={axis.name}
+      onKeep={(name) => {
         become(withPart(draft, 'axes', { ...axis, name }))
-        return null
       }}
     />
   )

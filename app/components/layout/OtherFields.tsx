@@ -5,7 +5,7 @@ import { capitalize, couplerName, placeName } from '~/words/names.ts'
 import type { Vocabulary } from '~/words/vocabulary.ts'
 import { withPart } from '~/views/layout/withPart.ts'
 
-import { CheckField, EntryField, SelectField } from './Fields.tsx'
+import { CheckField, NameField, SelectField } from './Fields.tsx'
 import type { Drafting } from './useDrafting.ts'
 
 interface Common {
@@ -60,23 +60,16 @@ export function PositionFields({
   return (
     <>
       <div className="grid grid-cols-2 gap-2">
-        <EntryField
-          key={`label ${position.label}`}
+        <NameField
           label="Called"
           value={position.label}
-          onCommit={(text) =>
-            text.trim() === ''
-              ? 'A position needs a name.'
-              : put({ label: text.trim().slice(0, 120) })
-          }
+          whenEmpty="A position needs a name."
+          onKeep={(label) => put({ label })}
         />
-        <EntryField
-          key={`lever ${position.lever}`}
+        <NameField
           label="Lever or drum"
-          value={position.lever ?? ''}
-          onCommit={(text) =>
-            put({ lever: text.trim() === '' ? undefined : text.trim().slice(0, 120) })
-          }
+          value={position.lever}
+          onKeep={(lever) => put({ lever })}
         />
       </div>
       <CheckField
@@ -141,15 +134,11 @@ export function RuleFields({ drafting, words, rule }: Common & { readonly rule: 
   }
   return (
     <>
-      <EntryField
-        key={`reason ${rule.reason}`}
+      <NameField
         label="Why"
         value={rule.reason}
-        onCommit={(text) =>
-          text.trim() === ''
-            ? 'Say why it is forbidden.'
-            : put({ reason: text.trim().slice(0, 120) })
-        }
+        whenEmpty="Say why it is forbidden."
+        onKeep={(reason) => put({ reason })}
       />
       <h3 className="text-[0.95rem]">Forbidden together</h3>
       <Places

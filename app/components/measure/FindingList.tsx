@@ -1,8 +1,8 @@
 import { Camera, Undo2 } from 'lucide-react'
 import { useState } from 'react'
 
-import type { EntryBody, Finding, Look, Measure, Verdict } from 'core'
-import { LOOKS, MEASURE_RULES, VERDICTS, boundsOf, standingVerdict } from 'core'
+import type { EntryBody, Finding, Measured, Verdict } from 'core'
+import { MEASURE_RULES, VERDICTS, boundsOf, standingVerdict } from 'core'
 
 import { Photos } from '~/components/job/Photos.tsx'
 import { formatWhen } from '~/words/format.ts'
@@ -29,7 +29,11 @@ interface FindingListProps {
   readonly onRecord: (body: EntryBody) => void
 }
 
-const isLook = (what: Measure | Look): what is Look => (LOOKS as readonly string[]).includes(what)
+/** Why the figures say what they say. */
+function judgedWords({ what, measured, judgement }: Measured): string {
+  const shown = shownUnit(MEASURE_RULES[what].judges, measured.unit)
+  return judgement.reasons.map((reason) => reasonWords(reason, shown)).join(' ')
+}
 
 /** What was found on one part, the latest first, with the reasons of each verdict. */
 export function FindingList({ boxId, findings, isDisabled, onRecord }: FindingListProps) {
@@ -56,13 +60,12 @@ function OneFinding({
   readonly isDisabled: boolean
   readonly onRecord: (body: EntryBody) => void
 }) {
-  const { entry, what, measured, judgement, verdict, overruled } = finding
+  const { entry, verdict, overruled } = finding
+  const measured = finding.kind === 'measured' ? finding.measured : undefined
   const [hasPhotos, setHasPhotos] = useState(false)
   const standing = standingVerdict(finding)
   const limit = measured?.limit ?? null
   const bounds = boundsOf(limit)
-  const shown =
-    measured && !isLook(what) ? shownUnit(MEASURE_RULES[what].judges, measured.unit) : 'mm'
   return (
     <>
       <p className="flex items-start gap-2">
@@ -70,15 +73,13 @@ function OneFinding({
         <span>
           <b>
             {standing ? capitalize(VERDICT_NAMES[standing]) : 'Not judged'}:{' '}
-            {isLook(what) ? LOOK_NAMES[what] : MEASURE_NAMES[what]}
+            {finding.kind === 'seen' ? LOOK_NAMES[finding.what] : MEASURE_NAMES[finding.what]}
           </b>{' '}
-          {measured
-            ? `${measured.readings.map(readingText).join(' · ')} ${UNIT_NAMES[measured.unit]}`
-            : isLook(what) && verdict
-              ? LOOK_GRADES[what][verdict]
-              : ''}
+          {finding.kind === 'seen'
+            ? LOOK_GRADES[finding.what][finding.verdict]
+            : `${finding.measured.readings.map(readingText).join(' · ')} ${UNIT_NAMES[finding.measured.unit]}`}
           <span className="text-graphite block text-[0.92rem]">
-            {judgement?.reasons.map((reason) => reasonWords(reason, shown)).join(' ')}{' '}
+            {finding.kind === 'measured' && `${judgedWords(finding)} `}
             {limit && bounds
               ? `Judged by ${boundsWords(bounds, limit.unit)}, ${SOURCE_NAMES[limit.source]}. `
               : ''}

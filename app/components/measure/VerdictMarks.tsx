@@ -1,5 +1,5 @@
 import type { Section, Verdict } from 'core'
-import { SLEEVE_TRAVEL_MM, sleeveShiftMm } from 'core'
+import { SLEEVE_TRAVEL_MM, readPartReference, sleeveShiftMm } from 'core'
 
 import type { Scale } from '~/views/section/scale.ts'
 import { unitPartName } from '~/words/jobs.ts'
@@ -24,8 +24,7 @@ function placeOf(
   scale: Scale,
   ref: string,
 ): readonly [number, number] | undefined {
-  const at = ref.indexOf(':')
-  const [kind, id] = [ref.slice(0, at), ref.slice(at + 1)]
+  const { kind, id, place: placeId } = readPartReference(ref)
   if (kind === 'gear') {
     const drawn = section.gears.find(({ gear }) => gear.id === id)
     return (
@@ -39,8 +38,7 @@ function placeOf(
     const drawn = section.members.find(({ member }) => member.id === id)
     return drawn && [scale.x(drawn.member.fromMm) + 2 * SIZE, scale.y(drawn.yMm)]
   }
-  const [couplerId, placeId] = id.split('/')
-  const drawn = section.couplers.find(({ coupler }) => coupler.id === couplerId)
+  const drawn = section.couplers.find(({ coupler }) => coupler.id === id)
   if (!drawn) return undefined
   const place = drawn.coupler.positions.find((each) => each.id === placeId)
   const shiftMm = place ? Math.sign(sleeveShiftMm(place)) * (SLEEVE_TRAVEL_MM + 4) : 0

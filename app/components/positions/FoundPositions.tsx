@@ -4,7 +4,7 @@ import { useMemo } from 'react'
 import type { BoxDraft, CouplerPlaces } from 'core'
 import { ONE, countCombinations, indexBox, namedPlace, removePart } from 'core'
 
-import { EntryField } from '~/components/layout/Fields.tsx'
+import { EntryField, NameField } from '~/components/layout/Fields.tsx'
 import { parseWithin } from '~/views/layout/numbers.ts'
 import type { Drafting } from '~/components/layout/useDrafting.ts'
 import { withPart } from '~/views/layout/withPart.ts'
@@ -210,14 +210,12 @@ function Row({ row, next, naming, draft, become }: RowProps) {
     <tr className="border-rule border-b">
       <th scope="row" className="w-[8rem] py-1 pr-2">
         {listed ? (
-          <EntryField
-            key={listed.label}
+          <NameField
             label={<span className="sr-only">{`Name of ${listed.label}`}</span>}
             value={listed.label}
-            onCommit={(text) => {
-              if (text.trim() === '') return 'It needs a name.'
-              become(withPart(draft, 'positions', { ...listed, label: text.trim().slice(0, 120) }))
-              return null
+            whenEmpty="It needs a name."
+            onKeep={(name) => {
+              become(withPart(draft, 'positions', { ...listed, label: name }))
             }}
           />
         ) : (
@@ -239,14 +237,11 @@ function Row({ row, next, naming, draft, become }: RowProps) {
       <td className="py-1 pr-2 text-[0.9rem]">{placesText(naming, draft, places)}</td>
       <td className="w-[19rem] py-1 pr-2">
         {listed && (
-          <EntryField
-            key={listed.lever}
+          <NameField
             label={<span className="sr-only">{`Lever of ${listed.label}`}</span>}
-            value={listed.lever ?? ''}
-            onCommit={(text) => {
-              const lever = text.trim() === '' ? undefined : text.trim().slice(0, 120)
+            value={listed.lever}
+            onKeep={(lever) => {
               become(withPart(draft, 'positions', { ...listed, lever }))
-              return null
             }}
           />
         )}

@@ -1,4 +1,4 @@
-import { lengthText, parseLength, parseWithin } from './numbers.ts'
+import { parseWhole, lengthText, parseLength, parseWithin } from './numbers.ts'
 
 test.each([
   ['71.5', 'mm', 71.5],
@@ -40,4 +40,14 @@ test('a number outside its limits names them', () => {
     sentence: 'A helix angle, in degrees, is 0 to 60.',
   })
   expect(parseWithin('0,5', 0, 50, 'A share')).toEqual({ ok: true, value: 0.5 })
+})
+
+test('teeth, planets and starts are whole: parts of one are refused, not rounded', () => {
+  const parse = (text: string) => parseWhole(text, 5, 400, 'A tooth count')
+  expect(parse('30')).toEqual({ ok: true, value: 30 })
+  expect(parse('30.5')).toEqual({
+    ok: false,
+    sentence: 'A tooth count is a whole number from 5 to 400.',
+  })
+  expect(parse('4')).toEqual({ ok: false, sentence: 'A tooth count is 5 to 400.' })
 })

@@ -1,6 +1,5 @@
 /** What the address of a Trace page says, read for one box. */
 import type {
-  Analysis,
   BoxDraft,
   CouplerPlaces,
   Drive,
@@ -10,7 +9,7 @@ import type {
   Solver,
   Split,
 } from 'core'
-import { ONE, analyse, explainLock, rational, shareOfSplit } from 'core'
+import { ONE, analyse, explainLock, isLocked, rational, shareOfSplit } from 'core'
 
 import type { AnalysedBox } from '~/views/box/analysis.ts'
 import { mostTorque } from '~/views/box/analysis.ts'
@@ -85,10 +84,6 @@ export function readTraceState(
     lock: isLocked(analysis) ? explainLock(solver, position.couplers) : undefined,
     fullTorque: Math.max(fullTorque, mostTorque(analysis)),
   }
-}
-
-function isLocked({ state }: Analysis): boolean {
-  return state === 'locked' || state === 'input-locked' || state === 'output-locked'
 }
 
 function movedPosition(couplers: CouplerPlaces): PositionAnalysis['position'] {
