@@ -1,3 +1,5 @@
+import { fileURLToPath } from 'node:url'
+
 import { reactRouter } from '@react-router/dev/vite'
 import tailwindcss from '@tailwindcss/vite'
 import { defineConfig } from 'vite'
@@ -17,8 +19,34 @@ const archiveProgram: Plugin = {
   },
 }
 
+/**
+ * The router's package leads every condition to its development build, which checks and
+ * warns as it goes; what is built for a shop takes its production build, in one instance
+ * with the packages that hand requests to it.
+ */
+const routerProduction: Plugin = {
+  name: 'router-production',
+  apply: 'build',
+  enforce: 'pre',
+  config: () => ({
+    resolve: {
+      alias: [
+        { find: /^react-router$/, replacement: routerFile('index') },
+        { find: /^react-router\/dom$/, replacement: routerFile('dom-export') },
+      ],
+    },
+    ssr: { noExternal: ['react-router', '@react-router/express', '@react-router/node'] },
+  }),
+}
+
+function routerFile(name: string): string {
+  return fileURLToPath(
+    new URL(`node_modules/react-router/dist/production/${name}.mjs`, import.meta.url),
+  )
+}
+
 export default defineConfig(({ isSsrBuild }) => ({
-  plugins: [tailwindcss(), reactRouter(), archiveProgram],
+  plugins: [tailwindcss(), reactRouter(), archiveProgram, routerProduction],
   resolve: { tsconfigPaths: true },
   worker: { format: 'es' },
   // Inlined fonts and pictures would be data: addresses, which the content policy refuses.

@@ -48,5 +48,7 @@ export function parseJson(text: string): ParsedJson {
 
 /** A name with something after it, which is what stays whole where there is no room for both. */
 export function nameWith(name: string, after: string): string {
-  return storable(name.slice(0, LONGEST_NAME - after.length)).trimEnd() + after
+  // What is cut must not leave half of a surrogate pair.
+  const cut = name.slice(0, LONGEST_NAME - after.length).replace(/[\uD800-\uDBFF]$/, '')
+  return cut.trimEnd() + after
 }

@@ -11,7 +11,7 @@ import { benchCombinations } from './combinations.ts'
 import { benchCore, benchPositions } from './core.ts'
 import { benchClosedBox, benchJob, benchTurnChecks } from './job.ts'
 import { benchMotion } from './motion.ts'
-import { benchBench, benchMany, benchServer, fillJobs } from './server.ts'
+import { benchBench, benchMany, benchServer, benchTraceAfresh, fillJobs } from './server.ts'
 
 const FIVE_SPEED = threeShaftBox({
   name: 'bench',
@@ -40,6 +40,7 @@ try {
   const [box] = /\/boxes\/[0-9a-f-]{36}/.exec(bench) ?? []
   if (!box) throw new Error('the demo is not on the bench')
   await benchServer(udrix.url, `${box}/trace?position=2`)
+  await benchTraceAfresh(udrix.url, `${box}/trace?position=2`)
   await benchMany(udrix.url, box, 'the demo')
   await benchBrowser(udrix.url, box)
   await benchMotion(udrix.url, udrix.databaseUrl)
