@@ -21,19 +21,21 @@ export function sumsBetweenAxes(draft: BoxDraft): readonly (readonly PairSum[])[
   const gears = new Map(draft.gears.map((gear) => [gear.id, gear]))
   const axes = new Map(draft.members.map(({ id, axis }) => [id, axis]))
   const groups = new Map<string, PairSum[]>()
-  const pairs = draft.links.flatMap((link, at) =>
-    pairsOf(link).flatMap((pair) => (pair.touch === 'outside' ? [{ ...pair, link, at }] : [])),
-  )
-  for (const { link, at, ...pair } of pairs) {
-    const [a, b] = [gears.get(pair.a), gears.get(pair.b)]
-    if (!a || !b || a.toothCount === null || b.toothCount === null) continue
-    const between = [axes.get(a.member), axes.get(b.member)].sort()
-    const size = [a.moduleMm ?? b.moduleMm ?? '', a.helixAngleDeg ?? b.helixAngleDeg ?? '']
-    const key = [...between, ...size].join('\n')
-    const group = groups.get(key) ?? []
-    group.push({ link, a: a.id, b: b.id, at, sum: a.toothCount + b.toothCount })
-    groups.set(key, group)
-  }
+  draft.links.forEach((link, at) => {
+    for (const pair of pairsOf(link)) {
+      if (pair.touch !== 'outside') continue
+      const [a, b] = [gears.get(pair.a), gears.get(pair.b)]
+      if (!a || !b || a.toothCount === null || b.toothCount === null) continue
+      const [one, other] = [axes.get(a.member) ?? '', axes.get(b.member) ?? '']
+      const between = one < other ? `${one}\n${other}` : `${other}\n${one}`
+      const size = `${a.moduleMm ?? b.moduleMm ?? ''}\n${a.helixAngleDeg ?? b.helixAngleDeg ?? ''}`
+      const key = `${between}\n${size}`
+      const sum = { link, a: a.id, b: b.id, at, sum: a.toothCount + b.toothCount }
+      const group = groups.get(key)
+      if (group) group.push(sum)
+      else groups.set(key, [sum])
+    }
+  })
   return [...groups.values()]
 }
 

@@ -488,9 +488,11 @@ function followPower(
       torque: isOverrun ? ONE.neg() : ONE,
     },
   ]
-  for (const [law, multiplier] of multipliers)
+  for (const [law, multiplier] of multipliers) {
+    if (multiplier.isZero()) continue
     for (const { body, coefficient, stationMm } of law.terms)
       torques.push({ body, stationMm, torque: multiplier.mul(coefficient) })
+  }
 
   const driven = loads.flatMap((law): OutputDrive[] => {
     const speed = speeds.get(law.source)
@@ -502,10 +504,9 @@ function followPower(
     factors: first && ratioFactors(driving.path, first.body, first.speed.inverse()),
     path,
     blocks: laws
-      .filter(({ source, terms: [first, ...others] }) => {
-        const link = box.links.get(source)
-        const isSet = link !== undefined && others.length > 1 && !balancedBy(link)
-        return isSet && areOneSpeed(first, others, speeds)
+      .filter(({ source, terms }) => {
+        const link = terms.length > 2 ? box.links.get(source) : undefined
+        return link && !balancedBy(link) && areOneSpeed(terms, speeds)
       })
       .filter((law) => multipliers.get(law)?.isZero() === false)
       .filter(({ source }, at, all) => all.findIndex((law) => law.source === source) === at),
@@ -518,12 +519,13 @@ function followPower(
 }
 
 function areOneSpeed(
-  first: Term | undefined,
-  others: readonly Term[],
+  [first, ...others]: readonly Term[],
   speeds: ReadonlyMap<string, Rational>,
 ): boolean {
   const speed = first && speeds.get(first.body)
-  return speed !== undefined && others.every(({ body }) => speeds.get(body)?.equals(speed))
+  return (
+    speed !== undefined && others.every(({ body }) => speeds.get(body)?.equals(speed) === true)
+  )
 }
 
 function negated(multipliers: ReadonlyMap<Law, Rational>): ReadonlyMap<Law, Rational> {

@@ -47,8 +47,10 @@ export function lawsOfLink(box: Pick<BoxIndex, 'gears' | 'members'>, link: Link)
 }
 
 function uncountedOf(terms: readonly Term[]): readonly Gear[] {
-  const gears = terms.flatMap(({ counted }) => counted.map(({ gear }) => gear))
-  return [...new Set(gears)].filter(({ toothCount }) => toothCount === null)
+  const uncounted = new Set<Gear>()
+  for (const { counted } of terms)
+    for (const { gear } of counted) if (gear.toothCount === null) uncounted.add(gear)
+  return [...uncounted]
 }
 
 /** A link of which two bodies may be taken to turn alike, and the law that says so. */
@@ -150,16 +152,15 @@ export function bearingLaws(
   const lawsAt = new Map<string, number>()
   for (const law of laws)
     for (const { body } of law.terms) lawsAt.set(body, (lawsAt.get(body) ?? 0) + 1)
+  const isFollowing = ({ body }: Term): boolean => !ends.has(body) && lawsAt.get(body) === 1
   let bearing = laws
   for (;;) {
-    const kept = bearing.filter((law) =>
-      law.terms.every(({ body }) => ends.has(body) || (lawsAt.get(body) ?? 0) > 1),
-    )
-    if (kept.length === bearing.length) return bearing
-    const stays = new Set(kept)
+    const kept: Law[] = []
     for (const law of bearing)
-      if (!stays.has(law))
+      if (law.terms.some(isFollowing))
         for (const { body } of law.terms) lawsAt.set(body, (lawsAt.get(body) ?? 0) - 1)
+      else kept.push(law)
+    if (kept.length === bearing.length) return bearing
     bearing = kept
   }
 }

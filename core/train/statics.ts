@@ -88,7 +88,7 @@ export function solveStatics(
   }
 
   const left = [...open]
-  const { solution, idle } = leastSquares(left, rest)
+  const { solution, idle } = left.length > 0 ? leastSquares(left, rest) : NOTHING_LEFT
   left.forEach((unknown, at) => {
     settle(unknown, solution[at] ?? ZERO)
   })
@@ -120,6 +120,8 @@ function entriesOf(law: Law, shares: readonly Share[]): Unknown['entries'] {
 function shareRow(body: string, at: number): string {
   return `share\n${body}\n${at}`
 }
+
+const NOTHING_LEFT: ReturnType<typeof leastSquares> = { solution: [], idle: [] }
 
 /** The least solution, and the multipliers that balance without a load, column by column. */
 function leastSquares(

@@ -57,13 +57,30 @@ export interface LinkEnd {
   readonly expected: EndKind
 }
 
+type EndForm = Pick<LinkEnd, 'key' | 'expected'>
+
+/** The ends of each kind, in order. */
+const ENDS: ReadonlyMap<LinkKind, readonly EndForm[]> = new Map(
+  LINK_KIND_NAMES.map((kind) => [
+    kind,
+    // The ends of a definition are those of its kind.
+    Object.entries(DEFINITIONS[kind].ends).map(([key, expected]) => ({
+      key: key as LinkEndKey,
+      expected,
+    })),
+  ]),
+)
+
+/** What stands in a link under one of the keys of its kind. */
+function valueIn(link: Link, key: string): unknown {
+  return (link as unknown as Readonly<Record<string, unknown>>)[key]
+}
+
 /** The ends of a link, in the order of its kind. */
 export function endsOf(link: Link): readonly LinkEnd[] {
-  const values = new Map<string, unknown>(Object.entries(link))
-  return Object.entries(definitionOf(link).ends).map(([key, expected]) => ({
-    // The ends of a definition are those of its kind.
-    key: key as LinkEndKey,
-    id: String(values.get(key)),
+  return (ENDS.get(link.kind) ?? []).map(({ key, expected }) => ({
+    key,
+    id: String(valueIn(link, key)),
     expected,
   }))
 }
@@ -99,12 +116,11 @@ export interface LinkEntry {
 
 /** The figures and choices of a link, in the order of its kind. */
 export function fieldsOf(link: Link): readonly LinkEntry[] {
-  const values = new Map<string, unknown>(Object.entries(link))
   return Object.entries(definitionOf(link).fields).map(([key, field]) => ({
     // The fields of a definition are those of its kind.
     key: key as LinkFieldKey,
     field,
-    value: figureOf(values.get(key)),
+    value: figureOf(valueIn(link, key)),
   }))
 }
 
@@ -121,10 +137,9 @@ export function alikeKinds(kind: LinkKind): readonly LinkKind[] {
 
 /** The link as another kind between the same parts: it keeps the figures that both have. */
 export function linkAs(link: Link, kind: LinkKind): Link {
-  const values = new Map<string, unknown>(Object.entries(link))
   const { fields } = DEFINITIONS[kind]
   const kept = Object.entries(fields).flatMap(([key, field]) => {
-    const value = values.get(key) ?? (field.type === 'choice' ? field.values.at(-1) : undefined)
+    const value = valueIn(link, key) ?? (field.type === 'choice' ? field.values.at(-1) : undefined)
     return value === undefined ? [] : [[key, value]]
   })
   const ends = endsOf(link).map(({ key, id }) => [key, id])
