@@ -59,7 +59,12 @@ export default defineConfig(({ isSsrBuild }) => ({
             // What most pages share comes in one file: dozens of small ones each cost a head.
             codeSplitting: {
               groups: [
-                { name: 'shared', test: /[\\/](app|lucide-react|clsx)[\\/]/, minShareCount: 5 },
+                // Schemas and what reads them stay where somebody writes or reads a file.
+                {
+                  name: 'shared',
+                  test: /[\\/](app[\\/](?!files)|lucide-react|clsx)/,
+                  minShareCount: 5,
+                },
               ],
             },
           },

@@ -1,8 +1,8 @@
 /** Sends what was entered in a job; a photograph goes before the entry that shows it. */
 import type { Entry } from 'core'
 
-import type { EntryAnswer } from '~/files/jobEntry.ts'
-import { ENTRY_ANSWER_KINDS } from '~/files/jobEntry.ts'
+import type { EntryAnswer } from '~/files/entryAnswer.ts'
+import { ENTRY_ANSWER_KINDS } from '~/files/entryAnswer.ts'
 import type { PhotoAnswer } from '~/files/photo.ts'
 import { PHOTO_ANSWER_KINDS } from '~/files/photo.ts'
 

@@ -4,7 +4,7 @@ import type { EntryOutcome } from '~/.server/jobs.ts'
 import { MOST_ENTRIES, addEntries } from '~/.server/jobs.ts'
 import { log } from '~/.server/log.ts'
 import { readJson } from '~/.server/requests.ts'
-import type { EntryAnswer } from '~/files/jobEntry.ts'
+import type { EntryAnswer } from '~/files/entryAnswer.ts'
 import { sentEntrySchema } from '~/files/jobEntry.ts'
 
 const answer = (body: EntryAnswer, status = 200): Response => Response.json(body, { status })

@@ -25,7 +25,8 @@ export {
   isDisputed,
   withToothCounts,
 } from './counting.ts'
-export type { Added, PartRef } from './drafting.ts'
+export type { Added, PartRef } from './drafting/ids.ts'
+export { freshId } from './drafting/ids.ts'
 export {
   addCoupler,
   addDifferential,
@@ -35,19 +36,18 @@ export {
   addPlanetary,
   addWorm,
   duplicatePart,
-  freshId,
+} from './drafting/add.ts'
+export {
   linkBetween,
   moveLane,
   movePart,
-  positionsOfPlace,
-  removePart,
-  removePlace,
   renamePlace,
   setMount,
   setTwins,
   toggleMesh,
   toggleOutput,
-} from './drafting.ts'
+} from './drafting/change.ts'
+export { positionsOfPlace, removePart, removePlace } from './drafting/remove.ts'
 export type { Edit, EditConflict, EditRefusal } from './edit.ts'
 export { LONGEST_NAME, applyEdit, inverseOf } from './edit.ts'
 export type { BoxIssue } from './issues.ts'

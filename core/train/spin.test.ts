@@ -1,7 +1,7 @@
 import fc from 'fast-check'
 
 import type { Box } from '../box/box.ts'
-import { setMount } from '../box/drafting.ts'
+import { setMount } from '../box/drafting/change.ts'
 import { PATTERNS, buildPattern } from '../box/patterns/index.ts'
 import { formatFraction } from '../number/rational.ts'
 import type { Seen, SpinRecord, SpinSetup } from './spin.ts'

@@ -9,7 +9,7 @@ import { serverNow } from '~/client/live.ts'
 import { removePhoto } from '~/client/outbox/photoStore.ts'
 import type { Outbox } from '~/client/outbox/useOutbox.ts'
 import { useOutbox } from '~/client/outbox/useOutbox.ts'
-import type { EntryAnswer } from '~/files/jobEntry.ts'
+import type { EntryAnswer } from '~/files/entryAnswer.ts'
 import type { Shelf } from '~/files/shelf.ts'
 
 import type { SentEntry } from '~/client/sendEntry.ts'

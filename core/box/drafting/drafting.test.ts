@@ -1,6 +1,7 @@
-import { analyse, analyseBox, prepareSolver } from '../train/analysis.ts'
-import { alikeKinds, linkAs } from './links/index.ts'
-import { checkBox } from './check.ts'
+import { analyse, analyseBox, prepareSolver } from '../../train/analysis.ts'
+import { alikeKinds, linkAs } from '../links/index.ts'
+import { checkBox } from '../check.ts'
+import { freshId } from './ids.ts'
 import {
   addCoupler,
   addDifferential,
@@ -10,23 +11,22 @@ import {
   addPlanetary,
   addWorm,
   duplicatePart,
-  freshId,
+} from './add.ts'
+import {
   moveLane,
   movePart,
-  positionsOfPlace,
-  removePart,
-  removePlace,
   renamePlace,
   setMount,
   setTwins,
   toggleMesh,
   toggleOutput,
-} from './drafting.ts'
-import { PART_LISTS, partsOf } from './parts.ts'
-import { PATTERNS, buildPattern } from './patterns/index.ts'
-import { formatFraction } from '../number/rational.ts'
-import { boxOf, draftOf, fourSpeed, shaft, withCounts } from '../testing/boxes.ts'
-import type { BoxDraft } from './types.ts'
+} from './change.ts'
+import { positionsOfPlace, removePart, removePlace } from './remove.ts'
+import { PART_LISTS, partsOf } from '../parts.ts'
+import { PATTERNS, buildPattern } from '../patterns/index.ts'
+import { formatFraction } from '../../number/rational.ts'
+import { boxOf, draftOf, fourSpeed, shaft, withCounts } from '../../testing/boxes.ts'
+import type { BoxDraft } from '../types.ts'
 
 /** Ids that lead nowhere, but for input and outputs, which a person has to choose anew. */
 function loose(draft: BoxDraft): readonly string[] {

@@ -1,0 +1,196 @@
+/** Parts taken out of a drawing, with what cannot be without them. */
+import { bodyOfGear, namedPlace } from '../box.ts'
+import { endsOf } from '../links/index.ts'
+import type { BoxDraft, BoxPosition, Coupler, Gear } from '../types.ts'
+
+import type { PartRef } from './ids.ts'
+
+/** Takes a part out, with everything that cannot be without it. */
+export function removePart(draft: BoxDraft, { list, id }: PartRef): BoxDraft {
+  switch (list) {
+    case 'axes':
+      return draft.members
+        .filter(({ axis }) => axis === id)
+        .reduce<BoxDraft>((next, member) => removePart(next, { list: 'members', id: member.id }), {
+          ...draft,
+          axes: draft.axes.filter((axis) => axis.id !== id),
+        })
+    case 'members': {
+      const axis = draft.members.find((member) => member.id === id)?.axis
+      const members = draft.members.filter((member) => member.id !== id)
+      const gone = new Set([
+        id,
+        ...draft.gears.filter((gear) => gear.member === id).map((gear) => gear.id),
+      ])
+      const isEmpty = members.every((member) => member.axis !== axis)
+      return withoutBodies(
+        {
+          ...draft,
+          axes: isEmpty ? draft.axes.filter((each) => each.id !== axis) : draft.axes,
+          members,
+          gears: draft.gears.filter((gear) => gear.member !== id),
+        },
+        gone,
+      )
+    }
+    case 'gears':
+      return withoutBodies(
+        { ...draft, gears: draft.gears.filter((gear) => gear.id !== id) },
+        new Set([id]),
+      )
+    case 'links':
+      return withoutLinks(draft, new Set([id]))
+    case 'couplers':
+      return withoutCouplers(draft, new Set([id]))
+    case 'positions':
+      return { ...draft, positions: draft.positions.filter((position) => position.id !== id) }
+    case 'interlocks':
+      return { ...draft, interlocks: draft.interlocks?.filter((each) => each.id !== id) }
+    case 'rules':
+      return { ...draft, rules: draft.rules?.filter((rule) => rule.id !== id) }
+    case 'leftWarnings':
+      return { ...draft, leftWarnings: draft.leftWarnings?.filter((each) => each.id !== id) }
+  }
+}
+
+/**
+ * Takes a place out of a coupler, with the positions and rules that use it: a position
+ * cannot stand where there is no place. The last place of a coupler stays.
+ */
+export function removePlace(draft: BoxDraft, couplerId: string, placeId: string): BoxDraft {
+  const coupler = draft.couplers.find(({ id }) => id === couplerId)
+  const positions = coupler?.positions.filter(({ id }) => id !== placeId) ?? []
+  if (!coupler || positions.length === 0 || positions.length === coupler.positions.length)
+    return draft
+  const isCentre = coupler.positions.find(({ id }) => id === placeId)?.engages.length === 0
+  const uses = (places: BoxPosition['couplers']): boolean =>
+    // Where nothing is said of a coupler it stands at its centre.
+    namedPlace(places, couplerId) === placeId ||
+    (isCentre && namedPlace(places, couplerId) === undefined)
+  return {
+    ...draft,
+    couplers: draft.couplers.map((each) => (each === coupler ? { ...coupler, positions } : each)),
+    positions: draft.positions.filter((position) => !uses(position.couplers)),
+    ...(draft.rules
+      ? { rules: draft.rules.filter(({ forbids }) => forbids[couplerId] !== placeId) }
+      : {}),
+  }
+}
+
+/** The positions that go when a place of a coupler is taken out. */
+export function positionsOfPlace(
+  draft: BoxDraft,
+  couplerId: string,
+  placeId: string,
+): readonly BoxPosition[] {
+  const left = new Set(removePlace(draft, couplerId, placeId).positions)
+  return draft.positions.filter((position) => !left.has(position))
+}
+
+/** Without bodies or gears that are gone: their links, what locks them, and what sits on them. */
+export function withoutBodies(draft: BoxDraft, gone: ReadonlySet<string>): BoxDraft {
+  const present = new Set([
+    ...draft.members.map(({ id }) => id),
+    ...draft.gears.map(({ id }) => id),
+  ])
+  const bodies = new Set([...draft.members.map(({ id }) => id), ...draft.gears.map(bodyOfGear)])
+  const deadLinks = draft.links.filter((link) =>
+    endsOf(link).some(({ id }) => gone.has(id) && !present.has(id)),
+  )
+  const next = withoutLinks(draft, new Set(deadLinks.map(({ id }) => id)))
+  const deadCouplers = next.couplers.filter(({ hub }) => gone.has(hub) && !bodies.has(hub))
+  const rest = withoutCouplers(next, new Set(deadCouplers.map(({ id }) => id)))
+  const couplers = rest.couplers.map((coupler) => ({
+    ...coupler,
+    ...(coupler.gears ? { gears: coupler.gears.filter((gear) => present.has(gear)) } : {}),
+    positions: coupler.positions.map((position) => ({
+      ...position,
+      engages: position.engages.filter(
+        (engagement) => !('body' in engagement) || bodies.has(engagement.body),
+      ),
+    })),
+  }))
+  const outputs = rest.outputs.filter((output) => !gone.has(output) || bodies.has(output))
+  return withTidyPlaces(
+    { ...rest, gears: withoutLostTwins(rest.gears), couplers, outputs },
+    rest.couplers,
+  )
+}
+
+/** Where the gear that others are twins of is gone, the first of them takes its place. */
+function withoutLostTwins(gears: readonly Gear[]): readonly Gear[] {
+  const present = new Set(gears.map(({ id }) => id))
+  return gears.map((gear) => {
+    const { twinOf, ...alone } = gear
+    if (twinOf === undefined || present.has(twinOf)) return gear
+    const first = gears.find((each) => each.twinOf === twinOf)
+    return first && first !== gear ? { ...alone, twinOf: first.id } : alone
+  })
+}
+
+function withoutLinks(draft: BoxDraft, dead: ReadonlySet<string>): BoxDraft {
+  if (dead.size === 0) return draft
+  const couplers = draft.couplers.map((coupler) => ({
+    ...coupler,
+    positions: coupler.positions.map((position) => ({
+      ...position,
+      engages: position.engages.filter(
+        (engagement) => !('link' in engagement) || !dead.has(engagement.link),
+      ),
+    })),
+  }))
+  return withTidyPlaces(
+    { ...draft, links: draft.links.filter(({ id }) => !dead.has(id)), couplers },
+    draft.couplers,
+  )
+}
+
+/** Places that have lost all they engaged are gone too, and with them the positions that used them. */
+function withTidyPlaces(draft: BoxDraft, before: readonly Coupler[]): BoxDraft {
+  const lost = new Set<string>()
+  const couplers = draft.couplers.map((coupler) => {
+    const was = before.find(({ id }) => id === coupler.id)
+    const positions = coupler.positions.filter((position, at) => {
+      const isLost = position.engages.length === 0 && (was?.positions[at]?.engages.length ?? 0) > 0
+      if (isLost) lost.add(`${coupler.id}\n${position.id}`)
+      return !isLost
+    })
+    if (positions.length === coupler.positions.length) {
+      const isUnchanged = positions.every(
+        (position, at) => position.engages.length === was?.positions[at]?.engages.length,
+      )
+      return isUnchanged && was && coupler.gears?.length === was.gears?.length ? was : coupler
+    }
+    const centre = { id: 'centre', travel: 'centre', engages: [] } as const
+    return { ...coupler, positions: positions.length === 0 ? [centre] : positions }
+  })
+  if (lost.size === 0) return { ...draft, couplers }
+  const uses = (places: BoxPosition['couplers']): boolean =>
+    Object.entries(places).some(([coupler, place]) => lost.has(`${coupler}\n${place}`))
+  return {
+    ...draft,
+    couplers,
+    positions: draft.positions.filter((position) => !uses(position.couplers)),
+    ...(draft.rules ? { rules: draft.rules.filter(({ forbids }) => !uses(forbids)) } : {}),
+  }
+}
+
+function withoutCouplers(draft: BoxDraft, dead: ReadonlySet<string>): BoxDraft {
+  if (dead.size === 0) return draft
+  const uses = (places: BoxPosition['couplers']): boolean =>
+    Object.keys(places).some((coupler) => dead.has(coupler))
+  return {
+    ...draft,
+    couplers: draft.couplers.filter(({ id }) => !dead.has(id)),
+    positions: draft.positions.filter((position) => !uses(position.couplers)),
+    ...(draft.interlocks
+      ? {
+          interlocks: draft.interlocks.map((interlock) => ({
+            ...interlock,
+            couplers: interlock.couplers.filter((coupler) => !dead.has(coupler)),
+          })),
+        }
+      : {}),
+    ...(draft.rules ? { rules: draft.rules.filter(({ forbids }) => !uses(forbids)) } : {}),
+  }
+}
