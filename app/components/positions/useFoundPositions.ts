@@ -12,19 +12,19 @@ import { findAllAtOnce } from '~/views/positions/findAll.ts'
 /** So many are judged in the page within a few tens of milliseconds; more go to a worker. */
 const MOST_IN_PAGE = 600
 
-export type Finding =
+export type FoundState =
   | { readonly kind: 'done'; readonly found: FoundAll }
   | { readonly kind: 'working'; readonly done: number; readonly total: number }
   | { readonly kind: 'stopped' }
 
 interface WorkerState {
   readonly draft: BoxDraft
-  readonly finding: Finding
+  readonly finding: FoundState
 }
 
 /** All positions of the box; a large one is worked out in a worker that can be stopped. */
 export function useFoundPositions(draft: BoxDraft): {
-  readonly finding: Finding
+  readonly finding: FoundState
   readonly stop: () => void
 } {
   const total = countCombinations(draft)
@@ -56,7 +56,7 @@ export function useFoundPositions(draft: BoxDraft): {
     }
   }, [draft, total, inPage, stopped])
 
-  const finding: Finding = inPage
+  const finding: FoundState = inPage
     ? { kind: 'done', found: inPage }
     : stopped === draft
       ? { kind: 'stopped' }

@@ -1,0 +1,120 @@
+/** @jest-environment node */
+import path from 'node:path'
+
+import { sql } from 'drizzle-orm'
+import sharp from 'sharp'
+import { v7 as uuidv7 } from 'uuid'
+
+import { threeShaftBox } from 'core'
+
+import { MOST_PHOTOS } from '../files/photo.ts'
+import { createBox, deleteBox, restoreBox } from './boxes.ts'
+import { db, migrateDatabase, pool } from './db/client.ts'
+import { addEntries, openJob } from './jobs.ts'
+import { findPhoto, keepPhoto, pictureType, readPicture } from './photos.ts'
+
+const draft = threeShaftBox({
+  name: 'unit',
+  forwardCount: 4,
+  directAt: 4,
+  reverse: 'sliding-idler',
+})
+
+type Format = 'png' | 'jpeg' | 'webp' | 'gif'
+
+/** A picture of noise, which no format can make very small. */
+function picture(format: Format, width = 64, height = 48): Promise<Buffer> {
+  const noise = { type: 'gaussian', mean: 128, sigma: 60 } as const
+  return sharp({ create: { width, height, channels: 3, background: 'black', noise } })
+    .toFormat(format)
+    .toBuffer()
+}
+
+beforeAll(async () => {
+  await migrateDatabase(path.resolve('app/.server/db/migrations'))
+})
+beforeEach(async () => {
+  await db.execute(sql`truncate boxes, shop cascade`)
+})
+afterAll(async () => {
+  await pool.end()
+})
+
+async function unitWithJob(): Promise<{ readonly boxId: string; readonly jobId: string }> {
+  const boxId = await createBox(draft)
+  const job = await openJob(boxId)
+  if (!job) throw new Error('no job was opened')
+  return { boxId, jobId: job.id }
+}
+
+describe('what a picture is, is told by its content', () => {
+  test.each([
+    ['png', 'image/png'],
+    ['jpeg', 'image/jpeg'],
+    ['webp', 'image/webp'],
+  ] as const)('%s', async (format, contentType) => {
+    const bytes = await picture(format)
+    expect(await readPicture(bytes)).toEqual({ contentType, width: 64, height: 48 })
+    expect(await pictureType(bytes)).toBe(contentType)
+  })
+
+  test('what is none, what is cut off, and a format that is not taken, are refused', async () => {
+    expect(await readPicture(Buffer.from('a photograph'))).toBeNull()
+    expect(await readPicture(Buffer.alloc(0))).toBeNull()
+    expect(await readPicture(await picture('gif'))).toBeNull()
+    const whole = await picture('jpeg', 400, 300)
+    expect(await readPicture(whole.subarray(0, whole.length / 2))).toBeNull()
+    expect(await pictureType(Buffer.from('a photograph'))).toBeUndefined()
+  })
+})
+
+test('a photograph sent twice is kept once, and comes back byte for byte', async () => {
+  const { boxId, jobId } = await unitWithJob()
+  const [id, bytes] = [uuidv7(), await picture('png')]
+  expect(await keepPhoto(boxId, jobId, id, bytes)).toBe('kept')
+  expect(await keepPhoto(boxId, jobId, id, bytes)).toBe('kept')
+  const found = await findPhoto(boxId, id)
+  expect(found?.contentType).toBe('image/png')
+  expect(found?.bytes.equals(bytes)).toBe(true)
+})
+
+test('a photograph belongs to its box: another box, an unknown id and no id find none', async () => {
+  const { boxId, jobId } = await unitWithJob()
+  const other = await unitWithJob()
+  const id = uuidv7()
+  await keepPhoto(boxId, jobId, id, await picture('png'))
+  expect(await findPhoto(other.boxId, id)).toBeNull()
+  expect(await findPhoto(boxId, uuidv7())).toBeNull()
+  expect(await findPhoto(boxId, 'no id')).toBeNull()
+  expect(await keepPhoto(other.boxId, jobId, uuidv7(), await picture('png'))).toBe('absent')
+})
+
+test('a closed job and a box off the bench take none, but answer for what they have', async () => {
+  const { boxId, jobId } = await unitWithJob()
+  const [id, bytes] = [uuidv7(), await picture('png')]
+  await keepPhoto(boxId, jobId, id, bytes)
+  await deleteBox(boxId)
+  expect(await keepPhoto(boxId, jobId, uuidv7(), bytes)).toBe('deleted')
+  expect(await keepPhoto(boxId, jobId, id, bytes)).toBe('kept')
+  await restoreBox(boxId)
+  const at = '2026-01-05T08:00:00.000Z'
+  await addEntries(boxId, jobId, [
+    { id: uuidv7(), at, by: 'AB', body: { kind: 'close', leftOut: '' } },
+  ])
+  expect(await keepPhoto(boxId, jobId, uuidv7(), bytes)).toBe('closed')
+  expect(await keepPhoto(boxId, jobId, id, bytes)).toBe('kept')
+})
+
+test('a full job takes no more until one is taken back', async () => {
+  const { boxId, jobId } = await unitWithJob()
+  const bytes = await picture('png', 2, 2)
+  await db.execute(sql`
+    insert into job_photos (id, job_id, content_type, width, height, bytes)
+    select gen_random_uuid(), ${jobId}, 'image/png', 2, 2, ${bytes}
+      from generate_series(1, ${MOST_PHOTOS})`)
+  expect(await keepPhoto(boxId, jobId, uuidv7(), bytes)).toBe('full')
+  await db.execute(sql`
+    update job_photos set is_withdrawn = true
+     where id = (select id from job_photos where job_id = ${jobId} limit 1)`)
+  expect(await keepPhoto(boxId, jobId, uuidv7(), bytes)).toBe('kept')
+})
