@@ -5,14 +5,20 @@
 import type { MovingBlock } from '~/views/section/toothMarks.ts'
 import { toothHeights } from '~/views/section/toothMarks.ts'
 
-/** What is to be seen from now on. */
-export interface MotionScene {
+/** The gears that are to be seen turning from now on. */
+export interface MovingGears {
   readonly blocks: readonly MovingBlock[]
   /** Turns of the input in a second; 0 stands still. */
   readonly turnsPerSecond: number
   /** Size of the viewBox that the blocks are given in. */
   readonly width: number
   readonly height: number
+}
+
+/** What they are drawn on. */
+export interface MotionSurface {
+  /** Nobody sees it: nothing need move. */
+  readonly isHidden: boolean
   /** Size of the canvas, and its pixels for one pixel of the page. */
   readonly pixelWidth: number
   readonly pixelHeight: number
@@ -24,7 +30,8 @@ export interface MotionScene {
 
 export type MotionMessage =
   | { readonly kind: 'canvas'; readonly canvas: OffscreenCanvas }
-  | { readonly kind: 'scene'; readonly scene: MotionScene }
+  | { readonly kind: 'gears'; readonly gears: MovingGears }
+  | { readonly kind: 'surface'; readonly surface: MotionSurface }
 
 /** A frame that comes after a longer pause than this, in seconds, moves no further. */
 const LONGEST_FRAME_S = 0.1
@@ -32,20 +39,24 @@ const LONGEST_FRAME_S = 0.1
 const NEAREST_PX = 2
 
 let context: OffscreenCanvasRenderingContext2D | null = null
-let scene: MotionScene | undefined
+let gears: MovingGears | undefined
+let surface: MotionSurface | undefined
 let frame = 0
 let before: number | undefined
 /** By how many teeth each gear has turned; kept from one position to the next. */
 const phases = new Map<string, number>()
 
-function draw(to: OffscreenCanvasRenderingContext2D, shown: MotionScene): void {
-  const { pixelWidth, pixelHeight, pixelRatio, width, height } = shown
+function draw(
+  to: OffscreenCanvasRenderingContext2D,
+  { blocks, width, height }: MovingGears,
+  { pixelWidth, pixelHeight, pixelRatio, solid, open }: MotionSurface,
+): void {
   // As the browser fits the viewBox of the drawing underneath.
   const fit = Math.min(pixelWidth / width, pixelHeight / height)
   const [left, top] = [(pixelWidth - width * fit) / 2, (pixelHeight - height * fit) / 2]
   to.clearRect(0, 0, pixelWidth, pixelHeight)
-  for (const block of shown.blocks) {
-    to.fillStyle = block.isSolid ? shown.solid : shown.open
+  for (const block of blocks) {
+    to.fillStyle = block.isSolid ? solid : open
     const x = left + block.x * fit
     let last = -Infinity
     for (const height of toothHeights(block, phases.get(block.gear) ?? 0)) {
@@ -58,27 +69,29 @@ function draw(to: OffscreenCanvasRenderingContext2D, shown: MotionScene): void {
 }
 
 function step(now: number): void {
-  if (!context || !scene) return
+  frame = 0
+  if (!context || !gears || !surface) return
+  const turnsPerSecond = surface.isHidden ? 0 : gears.turnsPerSecond
   const seconds = before === undefined ? 0 : Math.min((now - before) / 1000, LONGEST_FRAME_S)
   before = now
-  for (const { gear, downwards, toothCount } of scene.blocks)
+  for (const { gear, downwards, toothCount } of gears.blocks)
     phases.set(
       gear,
-      ((phases.get(gear) ?? 0) + downwards * toothCount * scene.turnsPerSecond * seconds) % 1,
+      ((phases.get(gear) ?? 0) + downwards * toothCount * turnsPerSecond * seconds) % 1,
     )
-  draw(context, scene)
-  frame = scene.turnsPerSecond > 0 ? requestAnimationFrame(step) : 0
+  draw(context, gears, surface)
+  if (turnsPerSecond > 0) frame = requestAnimationFrame(step)
 }
 
 addEventListener('message', ({ data }: MessageEvent<MotionMessage>) => {
   if (data.kind === 'canvas') context = data.canvas.getContext('2d')
+  else if (data.kind === 'gears') gears = data.gears
   else {
-    const isResized =
-      scene?.pixelWidth !== data.scene.pixelWidth || scene.pixelHeight !== data.scene.pixelHeight
-    scene = data.scene
-    if (context && isResized) {
-      context.canvas.width = scene.pixelWidth
-      context.canvas.height = scene.pixelHeight
+    surface = data.surface
+    const { pixelWidth, pixelHeight } = surface
+    if (context && (context.canvas.width !== pixelWidth || context.canvas.height !== pixelHeight)) {
+      context.canvas.width = pixelWidth
+      context.canvas.height = pixelHeight
     }
   }
   if (frame === 0) {

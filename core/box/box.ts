@@ -27,6 +27,7 @@ function byId<P extends { readonly id: string }>(parts: readonly P[]): ReadonlyM
   return new Map(parts.map((part) => [part.id, part]))
 }
 
+/** Makes the parts of a draft findable. A draft that is not checked may have ids that lead nowhere. */
 export function indexBox(draft: BoxDraft): BoxIndex {
   const slidingLinks = new Set<string>()
   for (const coupler of draft.couplers)

@@ -8,14 +8,17 @@ import type { BoxDraft, Coupler, Gear, LeftWarning, Path, Rule } from './types.t
 
 /** The fewest and most teeth that a count may have; outside them it is a slip of the finger. */
 export const LEAST_TOOTH_COUNT = 5
+/** See `LEAST_TOOTH_COUNT`. */
 export const MOST_TOOTH_COUNT = 400
 
 /** Pressure angles of gears that are made (common practice). */
 export const LEAST_PRESSURE_ANGLE_DEG = 10
+/** See `LEAST_PRESSURE_ANGLE_DEG`. */
 export const MOST_PRESSURE_ANGLE_DEG = 35
 
 /** Rolling radii of wheels on the road (common practice). */
 export const LEAST_ROLLING_RADIUS_MM = 50
+/** See `LEAST_ROLLING_RADIUS_MM`. */
 export const MOST_ROLLING_RADIUS_MM = 2_000
 
 /**

@@ -63,6 +63,7 @@ export interface CountingProgress {
   readonly disputed: readonly Gear[]
 }
 
+/** How far a box has been counted, and what is left of it. */
 export function countingProgress(draft: BoxDraft): CountingProgress {
   const gears = countedGears(draft)
   return {

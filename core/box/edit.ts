@@ -8,6 +8,7 @@ import type { Change } from './parts.ts'
 import { applyChanges, inverseChanges } from './parts.ts'
 import type { BoxDraft, FinalDrive, Gear } from './types.ts'
 
+/** What a person does to a box, small enough to be sent by itself, with what it was based on. */
 export type Edit =
   /** Enters the first or the second count of a gear; null takes it back. */
   | {
@@ -33,6 +34,7 @@ export type Edit =
   /** Changes of parts, all or none. */
   | { readonly kind: 'change'; readonly changes: readonly Change[] }
 
+/** Why an edit cannot be applied to a box, whoever else has changed it. */
 export type EditRefusal =
   | { readonly code: 'unknown-gear'; readonly gear: string }
   | { readonly code: 'impossible-count'; readonly toothCount: number }

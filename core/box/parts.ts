@@ -19,6 +19,7 @@ export const PART_LISTS = [
   'rules',
   'leftWarnings',
 ] as const
+/** One of the lists that a box is made of. */
 export type PartList = (typeof PART_LISTS)[number]
 
 /** A draft without any of these has no such list. */
@@ -34,11 +35,13 @@ export const BOX_FIELDS = [
   'input',
   'outputs',
 ] as const
+/** A field of a box besides its lists of parts. */
 export type BoxField = (typeof BOX_FIELDS)[number]
 
 /** A part as a record; its fields are checked by whoever reads it from outside. */
 export type Part = Readonly<Record<string, unknown>> & { readonly id: string }
 
+/** One difference between two drafts, which can be made and taken back. */
 export type Change =
   /** `before` is null for a part that is new, `after` for one that is taken out. */
   | {

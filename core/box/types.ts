@@ -26,6 +26,7 @@ export const MEMBER_KINDS = [
   'flange',
   'shaft',
 ] as const
+/** See `MEMBER_KINDS`. */
 export type MemberKind = (typeof MEMBER_KINDS)[number]
 
 /**
@@ -33,6 +34,7 @@ export type MemberKind = (typeof MEMBER_KINDS)[number]
  * (splined to it) turn with the member; a `free` gear is a body of its own.
  */
 export const GEAR_MOUNTS = ['fixed', 'integral', 'free', 'sliding'] as const
+/** See `GEAR_MOUNTS`. */
 export type GearMount = (typeof GEAR_MOUNTS)[number]
 
 /** What moves when a lever does; the solver never looks at it. */
@@ -46,18 +48,22 @@ export const COUPLER_KINDS = [
   'splitter',
   'friction-clutch',
 ] as const
+/** See `COUPLER_KINDS`. */
 export type CouplerKind = (typeof COUPLER_KINDS)[number]
 
 /** Which way a coupler has moved from its centre. */
 export const TRAVELS = ['centre', 'towards-input', 'towards-output'] as const
+/** See `TRAVELS`. */
 export type Travel = (typeof TRAVELS)[number]
 
 /** A right-hand helix winds as a usual screw does. */
 export const HANDS = ['right', 'left'] as const
+/** See `HANDS`. */
 export type Hand = (typeof HANDS)[number]
 
 /** Which way the input turns, seen from the input end. */
 export const INPUT_SENSES = ['clockwise', 'counterclockwise'] as const
+/** See `INPUT_SENSES`. */
 export type InputSense = (typeof INPUT_SENSES)[number]
 
 /** A line on which members turn. The order of axes is their order in the drawing. */
@@ -81,6 +87,7 @@ export interface Member {
   readonly bearingsMm?: readonly [number, number] | undefined
 }
 
+/** Teeth on a member, counted or not. */
 export interface Gear {
   readonly id: string
   /** What the bench calls it, without its shaft: "3rd", "head gear". */
@@ -107,6 +114,7 @@ export interface Gear {
 
 /** The two ends of a shaft, as the drawing has them. */
 export const SHAFT_ENDS = ['input-end', 'output-end'] as const
+/** See `SHAFT_ENDS`. */
 export type ShaftEnd = (typeof SHAFT_ENDS)[number]
 
 /** Two gears, or two sprockets, on parallel axes that drive one another. */
@@ -115,6 +123,7 @@ export type MeshKind = (typeof MESH_KINDS)[number]
 
 /** Kinds of link that two gears can be put in mesh by. */
 export const PAIR_KINDS = [...MESH_KINDS, 'bevel'] as const
+/** See `PAIR_KINDS`. */
 export type PairKind = (typeof PAIR_KINDS)[number]
 
 export interface Mesh {
@@ -213,6 +222,7 @@ export interface Held {
   readonly body: string
 }
 
+/** What ties the speeds of bodies together. What holds of each kind is told in `links/`. */
 export type Link =
   | Mesh
   | Bevel
@@ -224,6 +234,7 @@ export type Link =
   | Joined
   | Held
 
+/** The kinds of link. */
 export type LinkKind = Link['kind']
 
 /** What one position of a coupler does. */
@@ -235,12 +246,14 @@ export type Engagement =
   /** Holds a body to the case. */
   | { readonly kind: 'hold'; readonly body: string }
 
+/** One place of a coupler, and what it does there. */
 export interface CouplerPosition {
   readonly id: string
   readonly travel: Travel
   readonly engages: readonly Engagement[]
 }
 
+/** What moves when a lever does: a hub, and the places that it can stand in. */
 export interface Coupler {
   readonly id: string
   readonly kind: CouplerKind
@@ -289,6 +302,7 @@ export interface BoxPosition {
   readonly isHidden?: boolean | undefined
 }
 
+/** The pair behind the box. */
 export interface FinalDrive {
   readonly drivingToothCount: number
   readonly drivenToothCount: number

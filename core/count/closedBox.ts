@@ -67,6 +67,7 @@ export interface CountSet {
   readonly score: number
 }
 
+/** The sets of counts that explain every turn check: how many there are, and the likeliest. */
 export interface FoundCounts {
   /** How many sets fit; exact up to 2⁵³. */
   readonly total: number
@@ -407,6 +408,7 @@ export interface CountLimits {
   readonly mostSum: number
 }
 
+/** A search that can be run, or why the checks ask for none. */
 export type PosedSearch =
   | { readonly ok: true; readonly search: CountSearch; readonly untold: readonly Gear[] }
   | { readonly ok: false; readonly code: 'no-checks' | 'not-well-formed' }

@@ -29,6 +29,7 @@ const SAME_HELIX_DEG = 1
 
 export type SeriesName = 'module, first series' | 'module, second series' | 'diametral pitch'
 
+/** A module or a diametral pitch of a standard series. */
 export interface StandardSize {
   readonly series: SeriesName
   /** In mm for a module, in teeth an inch for a diametral pitch. */
@@ -124,6 +125,7 @@ export function nearestSizes(moduleMm: number): readonly StandardSize[] {
     .sort((one, other) => Math.abs(one.offShare) - Math.abs(other.offShare))
 }
 
+/** What can be measured on a gear of these figures. */
 export interface ExpectedSizes {
   readonly pitchMm: number
   readonly outsideMm: number

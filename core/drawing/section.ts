@@ -27,8 +27,11 @@ export const DRAWN_MODULE_MM = 2.5
 export const DRAWN_FACE_MM = 16
 /** Teeth drawn for a gear about which nothing is known. */
 export const DRAWN_TOOTH_COUNT = 28
+/** Half the height of a shaft. */
 export const SHAFT_RADIUS_MM = 8
+/** Half the height of a sleeve. */
 export const SLEEVE_RADIUS_MM = 21
+/** How much of its shaft a sleeve takes up. */
 export const SLEEVE_WIDTH_MM = 13
 /** How far a sleeve moves from its centre to engage. */
 export const SLEEVE_TRAVEL_MM = 9
@@ -57,6 +60,7 @@ export interface SectionLane {
 /** What a member looks like in section. */
 export type MemberShape = 'shaft' | 'hollow' | 'ring' | 'case'
 
+/** A member where it is drawn. */
 export interface SectionMember {
   readonly member: Member
   readonly yMm: number
@@ -65,6 +69,7 @@ export interface SectionMember {
   readonly radiusMm: number
 }
 
+/** A gear where it is drawn. */
 export interface SectionGear {
   readonly gear: Gear
   readonly yMm: number
@@ -79,6 +84,7 @@ export interface SectionGear {
   readonly isCounted: boolean
 }
 
+/** Two gears that drive one another. */
 export interface SectionMesh {
   readonly link: Link
   readonly touch: GearPair['touch']
@@ -89,6 +95,7 @@ export interface SectionMesh {
   readonly isTouching: boolean
 }
 
+/** A coupler where it is drawn. */
 export interface SectionCoupler {
   readonly coupler: Coupler
   readonly yMm: number
@@ -96,6 +103,7 @@ export interface SectionCoupler {
   readonly baseRadiusMm: number
 }
 
+/** Sun, planets and ring of a set that is drawn as one. */
 export interface SectionPlanetary {
   readonly link: Link
   readonly yMm: number
@@ -108,6 +116,7 @@ export interface SectionPlanetary {
   readonly carrierAtMm: number
 }
 
+/** Where the gears of a differential are drawn. */
 export interface SectionDifferential {
   readonly link: Link
   readonly yMm: number
@@ -133,6 +142,7 @@ export interface SectionArm {
   readonly planetMm: number
 }
 
+/** The whole section, in millimetres. */
 export interface Section {
   readonly lanes: readonly SectionLane[]
   readonly members: readonly SectionMember[]

@@ -35,10 +35,12 @@ export const STAGES = [
   'bench-check',
   'hand-over',
 ] as const
+/** See `STAGES`. */
 export type Stage = (typeof STAGES)[number]
 
 /** Where a limit came from, the strongest first. */
 export const LIMIT_SOURCES = ['maker', 'shop', 'thumb'] as const
+/** See `LIMIT_SOURCES`. */
 export type LimitSource = (typeof LIMIT_SOURCES)[number]
 
 /** A figure as it was read: the text and its unit. */
@@ -47,6 +49,7 @@ export interface Entered {
   readonly unit: ReadingUnit
 }
 
+/** A limit as it was entered, in the unit it was entered in. */
 export interface EnteredLimit {
   readonly source: LimitSource
   readonly least?: string | undefined
@@ -54,9 +57,12 @@ export interface EnteredLimit {
   readonly unit: ReadingUnit
 }
 
+/** What a part is looked at for. */
 export const LOOKS = ['crack', 'grooves', 'tooth-tips', 'dog-corners', 'bearing-feel'] as const
+/** See `LOOKS`. */
 export type Look = (typeof LOOKS)[number]
 
+/** What is written down when a unit comes in. */
 export interface Intake {
   readonly reference: string
   readonly complaint: string
@@ -73,7 +79,9 @@ export const EMPTY_INTAKE: Intake = {
   cameWith: '',
 }
 
+/** How far a part to get has come. */
 export const LINE_STATES = ['needed', 'ordered', 'arrived', 'left-out'] as const
+/** See `LINE_STATES`. */
 export type LineState = (typeof LINE_STATES)[number]
 
 /** One line of the parts list. */
@@ -87,6 +95,7 @@ export interface PartLine {
   readonly state: LineState
 }
 
+/** What one entry of the log of a job says. */
 export type EntryBody =
   | { readonly kind: 'intake'; readonly intake: Intake }
   | { readonly kind: 'note'; readonly text: string; readonly part?: string | undefined }
@@ -157,6 +166,7 @@ export type EntryBody =
   | { readonly kind: 'close'; readonly leftOut: string }
   | { readonly kind: 'reopen' }
 
+/** One line of the log of a job; entries are only ever added. */
 export interface Entry {
   readonly id: string
   /** When it was entered, as ISO 8601 in UTC. */
@@ -204,6 +214,7 @@ export interface FittedShims {
   readonly measuredMm: number | null
 }
 
+/** A job as its log tells it. */
 export interface Job {
   readonly intake: Intake
   /** Everything that stands, in the order of time. */
@@ -243,6 +254,7 @@ export function spanOf(text: string, unit: ReadingUnit): Span | undefined {
     : undefined
 }
 
+/** A limit as exact bounds, in the unit used inside; null of none. */
 export function exactBoundsOf(limit: EnteredLimit | null): ExactBounds | null {
   if (!limit) return null
   const { least, most, unit } = limit

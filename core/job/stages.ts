@@ -9,6 +9,7 @@ import { judgeChecks, turnablePositions } from '../count/turnCheck.ts'
 import type { UnitPart } from './unitParts.ts'
 import { companionsOf, unitParts } from './unitParts.ts'
 
+/** How far a stage of a job has come. */
 export interface StageState {
   readonly stage: Stage
   readonly done: number
@@ -50,6 +51,7 @@ export function isJudged(job: Job, { ref, measures: [first] }: UnitPart): boolea
   )
 }
 
+/** Every stage of a job, in order, filled from what has been entered. */
 export function stagesOf(box: Box, job: Job): readonly StageState[] {
   const { draft } = box
   const counting = countingProgress(draft)

@@ -6,6 +6,7 @@ import type { Measure } from '../measure/measurement.ts'
 import type { BoxDraft, CouplerKind } from '../box/types.ts'
 
 export const UNIT_PART_KINDS = ['ring', 'sleeve', 'gear', 'shaft'] as const
+/** The kinds of part that are looked at and measured. */
 export type UnitPartKind = (typeof UNIT_PART_KINDS)[number]
 
 /** What a reference such as "ring:3-4/towards-output" or "bearings:counter" says. */
@@ -25,6 +26,7 @@ export function readPartReference(ref: string): PartReference {
   return slash < 0 ? { kind, id } : { kind, id: id.slice(0, slash), place: id.slice(slash + 1) }
 }
 
+/** A part of a unit, with what it is measured and looked at for. */
 export interface UnitPart {
   /** "ring:3-4/towards-output", "sleeve:3-4", "gear:main-3", "shaft:counter". */
   readonly ref: string
@@ -109,6 +111,7 @@ export function unitParts(draft: BoxDraft): readonly UnitPart[] {
   ]
 }
 
+/** What goes with a part that is replaced, and why. */
 export type Companion =
   /** A gear is replaced with its mate. */
   | { readonly key: string; readonly why: 'mate' }

@@ -12,6 +12,7 @@ import { ZERO, rational } from '../number/rational.ts'
 import type { Span } from '../number/reading.ts'
 import type { Quantity } from '../number/units.ts'
 
+/** What is measured on the parts of a unit. */
 export const MEASURES = [
   'ring-gap',
   'dog-engagement',
@@ -22,6 +23,7 @@ export const MEASURES = [
   'run-out',
   'bearing-drag',
 ] as const
+/** See `MEASURES`. */
 export type Measure = (typeof MEASURES)[number]
 
 /** How the readings become one figure. */
@@ -56,6 +58,7 @@ export interface Bounds {
   readonly most?: number | undefined
 }
 
+/** How each measure is entered, worked out and judged. */
 export const MEASURE_RULES: Readonly<Record<Measure, MeasureRule>> = {
   'ring-gap': {
     reads: 'length',
@@ -148,6 +151,7 @@ const LEAST_TELLING_SPREAD = rational(5, 100)
 /** A figure this near to its limit is watched, as a share of the limit (common practice). */
 const WATCH_SHARE = rational(15, 100)
 
+/** What readings come to, in the unit used inside. */
 export interface Figures {
   readonly mean: number
   readonly least: number
@@ -159,6 +163,7 @@ export interface Figures {
   readonly between: readonly [number, number] | null
 }
 
+/** Why readings cannot be judged. */
 export type ReadingIssue =
   | { readonly code: 'too-few'; readonly needed: number; readonly given: number }
   | { readonly code: 'too-many'; readonly most: number; readonly given: number }
@@ -282,9 +287,12 @@ function judgedFigure(measure: Measure, read: Rational, radiusMm: Rational | nul
   return (2 * Math.asin(Math.min(1, share)) * 180) / Math.PI
 }
 
+/** What can become of a part, the mildest first. */
 export const VERDICTS = ['good', 'watch', 'replace'] as const
+/** See `VERDICTS`. */
 export type Verdict = (typeof VERDICTS)[number]
 
+/** One reason for a verdict, with its figures. */
 export type Reason =
   | { readonly code: 'within'; readonly figure: number; readonly bounds: Bounds }
   | { readonly code: 'below-least'; readonly figure: number; readonly least: number }
@@ -407,6 +415,7 @@ export const SEVERITY: Readonly<Record<Verdict, number>> = { good: 0, watch: 1, 
 
 /** Friction cones of a synchronizer that act together, one inside the other. */
 export const CONE_COUNTS = [1, 2, 3] as const
+/** How many cones a synchronizer ring has. */
 export type ConeCount = (typeof CONE_COUNTS)[number]
 
 /**

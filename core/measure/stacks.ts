@@ -6,6 +6,7 @@
 /** Tenths of a micrometre in a millimetre. */
 export const STACK_UNITS_PER_MM = 10_000
 
+/** Shims of one thickness at hand. */
 export interface Piece {
   /** In tenths of a micrometre. */
   readonly thickness: number

@@ -6,11 +6,13 @@
  * Regression Analysis, inverse estimation, from memory).
  */
 
+/** One figure at one distance run. */
 export interface TrendPoint {
   readonly distanceKm: number
   readonly figure: number
 }
 
+/** A line through the points, and where it meets the limit. */
 export interface Trend {
   readonly slopePerKm: number
   readonly atZero: number

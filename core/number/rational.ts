@@ -176,7 +176,9 @@ export function rational(numerator: number | bigint, denominator: number | bigin
   return Rational.of(numerator, denominator)
 }
 
+/** 0, which needs no new object each time. */
 export const ZERO: Rational = rational(0)
+/** 1, which needs no new object each time. */
 export const ONE: Rational = rational(1)
 
 /** Exact text such as "1258/315", "-5/2" or "4". */

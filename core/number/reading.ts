@@ -2,6 +2,7 @@
 import type { Rational } from './rational.ts'
 import { rational } from './rational.ts'
 
+/** Why a text is no reading. */
 export type ReadingProblem = 'no-number' | 'divided-by-zero' | 'too-long'
 
 export type Reading =

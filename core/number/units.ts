@@ -16,8 +16,10 @@ const NM_PER_LBFT_EXACTLY = rational(45_359_237n * 980_665n * 3_048n, 10n ** 17n
 export const KM_PER_MILE = 1.609344
 
 export const QUANTITIES = ['length', 'angle', 'torque', 'distance'] as const
+/** What a unit measures. */
 export type Quantity = (typeof QUANTITIES)[number]
 
+/** The units in which readings are entered. */
 export const READING_UNITS = [
   'mm',
   'um',
@@ -30,6 +32,7 @@ export const READING_UNITS = [
   'km',
   'mi',
 ] as const
+/** See `READING_UNITS`. */
 export type ReadingUnit = (typeof READING_UNITS)[number]
 
 /** What a unit measures, and one of it in the unit used inside, exactly. */

@@ -130,6 +130,7 @@ export interface Uncounted extends Findings {
  */
 export const NO_DRIVE_STATES = ['neutral', 'locked', 'input-locked', 'output-locked'] as const
 
+/** The input moves no output. */
 export interface NoDrive extends Findings {
   readonly state: (typeof NO_DRIVE_STATES)[number]
   /** Open differentials that are all that lets an output turn while the input cannot. */
@@ -145,6 +146,7 @@ export interface Undetermined extends Findings {
   readonly through: readonly Link[]
 }
 
+/** What a box does in one state of its couplers. */
 export type Analysis = Drive | Uncounted | NoDrive | Undetermined
 
 /** A box with everything solved that does not depend on where its couplers stand. */
@@ -197,6 +199,7 @@ function isLoadedOnBothSides(draft: BoxDraft, laws: readonly Law[], balancing: B
   )
 }
 
+/** Solves what does not depend on where the couplers stand. */
 export function prepareSolver(box: Box): Solver {
   const { draft } = box
   const standing = standingLaws(box)
@@ -523,9 +526,7 @@ function areOneSpeed(
   speeds: ReadonlyMap<string, Rational>,
 ): boolean {
   const speed = first && speeds.get(first.body)
-  return (
-    speed !== undefined && others.every(({ body }) => speeds.get(body)?.equals(speed) === true)
-  )
+  return speed !== undefined && others.every(({ body }) => speeds.get(body)?.equals(speed) === true)
 }
 
 function negated(multipliers: ReadonlyMap<Law, Rational>): ReadonlyMap<Law, Rational> {
@@ -631,6 +632,7 @@ export function surveyBox(box: Box): readonly PositionSurvey[] {
   return box.draft.positions.map((position) => surveyPosition(solver, position))
 }
 
+/** A position of the box with what it does. */
 export interface PositionAnalysis {
   readonly position: BoxPosition
   readonly analysis: Analysis

@@ -25,6 +25,7 @@ import { ONE, rational } from '../number/rational.ts'
 import type { BoxDraft, Coupler, CouplerPosition, Gear } from '../box/types.ts'
 
 export const COMBINATION_STATES = [...NO_DRIVE_STATES, 'undetermined', 'drive'] as const
+/** What a combination of places does. */
 export type CombinationState = (typeof COMBINATION_STATES)[number]
 
 /** More combinations than these are not tabulated; no box that Udrix can draw needs them. */
@@ -33,6 +34,7 @@ export const MOST_COMBINATIONS = 2_000_000
 /** Combinations judged between two reports of progress. */
 const REPORT_EVERY = 2_000
 
+/** What every combination of places does, by its number. */
 export interface CombinationTable {
   readonly couplers: readonly Coupler[]
   /** By number: an index into `COMBINATION_STATES`. */
@@ -192,6 +194,7 @@ function strides(couplers: readonly Coupler[]): readonly number[] {
   return result
 }
 
+/** The combination of this number, with what it does. */
 export function combinationAt(table: CombinationTable, number: number): Combination {
   const step = strides(table.couplers)
   const places = Object.fromEntries(

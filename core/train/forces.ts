@@ -41,6 +41,7 @@ export const TOOTH_DATA = [
   'face-width',
   'lead-angle',
 ] as const
+/** See `TOOTH_DATA`. */
 export type ToothDatum = (typeof TOOTH_DATA)[number]
 
 /** Forces of one mesh on one gear. */
@@ -67,6 +68,7 @@ export interface ShaftForces {
   readonly areBearingsAssumed: boolean
 }
 
+/** What gears and shafts bear in one position. */
 export interface Forces {
   readonly teeth: readonly ToothForces[]
   /** The shafts of which every loaded gear is known. */

@@ -15,6 +15,7 @@ export type LawKind =
   /** The sides of an open differential turning alike: an assumption that bears no torque. */
   | 'alike'
 
+/** A linear law Σ cᵢ·ωᵢ = 0 between the angular speeds of bodies. */
 export interface Law {
   /** One of its own among all laws of a box: a coupler can bring in several. */
   readonly id: string

@@ -21,6 +21,7 @@ export interface Demand {
   readonly speed: Rational
 }
 
+/** Why a box is locked. */
 export interface LockCause {
   /** Ids of a smallest set of couplers that lock the box among themselves. */
   readonly couplers: readonly string[]

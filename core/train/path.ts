@@ -11,6 +11,7 @@ import type { Rational } from '../number/rational.ts'
 import { ONE, ZERO } from '../number/rational.ts'
 import type { Gear } from '../box/types.ts'
 
+/** Where a body hands power to a link, or takes it. */
 export interface PathEnd {
   readonly body: string
   /** The gear through which it passes, where there is one. */

@@ -8,6 +8,7 @@ import type { Rational } from '../number/rational.ts'
 import { ONE, rational } from '../number/rational.ts'
 import type { BoxDraft, FinalDrive } from '../box/types.ts'
 
+/** A position in the table of ratios. */
 export interface RatioRow extends PositionAnalysis {
   /** Turns of the input for one turn of the output; null where the position does not drive it. */
   readonly ratio: Rational | null

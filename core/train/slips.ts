@@ -5,6 +5,7 @@ import type { Rational } from '../number/rational.ts'
 import { ZERO } from '../number/rational.ts'
 import type { Coupler, CouplerPosition, Gear } from '../box/types.ts'
 
+/** A speed difference between two bodies that a coupler could join, or a gear and its shaft. */
 export type Slip =
   /** Between a coupler's hub and what one of its places would lock to it, or hold to the case. */
   | {

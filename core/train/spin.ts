@@ -16,6 +16,7 @@ import { bearingLaws, connectedBodies, engagedLaws, lawsOfLink, standingLaws } f
 import { freeMotions, restrictMotions } from './motion.ts'
 import type { BoxDraft, Coupler, Gear, GearMount } from '../box/types.ts'
 
+/** A spin test: where the couplers stand, what is held by hand and what is turned. */
 export interface SpinSetup {
   /** Couplers that are not named, or have no such place, stand at rest. */
   readonly places: CouplerPlaces
@@ -25,6 +26,7 @@ export interface SpinSetup {
   readonly turned: string
 }
 
+/** How every body moves in a spin test. */
 export interface Spin {
   /** What is turned cannot turn. */
   readonly isBlocked: boolean
@@ -39,6 +41,7 @@ export interface Spin {
   readonly needed: readonly Gear[]
 }
 
+/** What happens when one body is turned by hand and others are held. */
 export function spin(box: Box, setup: SpinSetup): Spin {
   const isCounted = box.draft.gears.every(({ toothCount }) => toothCount !== null)
   const [first, ...others] = isCounted
@@ -159,8 +162,10 @@ function withSizes(box: Box, { ofBody, ofSetGear }: Sizes): Box {
 
 /** What a person can see a part do. */
 export const SEEN = ['moved', 'stood'] as const
+/** See `SEEN`. */
 export type Seen = (typeof SEEN)[number]
 
+/** A spin test with what was seen in it. */
 export interface SpinRecord {
   readonly setup: SpinSetup
   readonly seen: ReadonlyMap<string, Seen>
@@ -216,6 +221,7 @@ export function expectedOf(box: BoxIndex, { motions }: Spin, part: string): Seen
   return motion?.kind === 'turns' ? 'moved' : motion?.kind === 'still' ? 'stood' : undefined
 }
 
+/** A part that did not do what the drawing says. */
 export interface Disagreement {
   /** Which of the records. */
   readonly record: number
@@ -248,6 +254,7 @@ export type MendKind =
   | { readonly kind: 'coupler'; readonly coupler: string; readonly place: string }
   | { readonly kind: 'member'; readonly gear: string; readonly member: string }
 
+/** One change of the drawing that would explain what was seen. */
 export type Mend = MendKind & {
   /** What is left unexplained if it is so. */
   readonly left: readonly Disagreement[]
@@ -263,6 +270,7 @@ export interface NextLook {
   readonly isAgain: boolean
 }
 
+/** What the tests disagree with, what would explain it, and what to try next. */
 export interface SpinDiagnosis {
   readonly disagreements: readonly Disagreement[]
   /** The likeliest first. */

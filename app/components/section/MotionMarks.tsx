@@ -38,18 +38,16 @@ export function MotionMarks({ blocks, pace, width, height }: MotionMarksProps) {
       drawing.current = null
     }
   }, [])
+  // Before the gears, so that a worker that gets both draws once.
   useEffect(() => {
     const { canvas, worker } = drawing.current ?? {}
     if (!canvas || !worker) return
-    const show = (): void => {
+    const tell = (): void => {
       const style = getComputedStyle(canvas)
       worker.postMessage({
-        kind: 'scene',
-        scene: {
-          blocks,
-          turnsPerSecond: document.hidden ? 0 : PACES[pace],
-          width,
-          height,
+        kind: 'surface',
+        surface: {
+          isHidden: document.hidden,
           pixelWidth: Math.round(canvas.clientWidth * devicePixelRatio),
           pixelHeight: Math.round(canvas.clientHeight * devicePixelRatio),
           pixelRatio: devicePixelRatio,
@@ -58,20 +56,27 @@ export function MotionMarks({ blocks, pace, width, height }: MotionMarksProps) {
         },
       } satisfies MotionMessage)
     }
-    const size = new ResizeObserver(show)
+    // Tells of the size at once, and whenever it changes.
+    const size = new ResizeObserver(tell)
     size.observe(canvas)
-    const theme = new MutationObserver(show)
+    const theme = new MutationObserver(tell)
     theme.observe(document.documentElement, { attributeFilter: ['data-theme'] })
     const dark = window.matchMedia('(prefers-color-scheme: dark)')
-    dark.addEventListener('change', show)
-    document.addEventListener('visibilitychange', show)
-    show()
+    dark.addEventListener('change', tell)
+    document.addEventListener('visibilitychange', tell)
     return () => {
       size.disconnect()
       theme.disconnect()
-      dark.removeEventListener('change', show)
-      document.removeEventListener('visibilitychange', show)
+      dark.removeEventListener('change', tell)
+      document.removeEventListener('visibilitychange', tell)
     }
+  }, [])
+  // A change of gear asks for no style and no size: that would lay the page out anew.
+  useEffect(() => {
+    drawing.current?.worker.postMessage({
+      kind: 'gears',
+      gears: { blocks, turnsPerSecond: PACES[pace], width, height },
+    } satisfies MotionMessage)
   }, [blocks, pace, width, height])
   return <div ref={host} aria-hidden data-pace={pace} className="motion" />
 }

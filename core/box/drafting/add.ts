@@ -37,6 +37,7 @@ function freeStationMm(draft: BoxDraft, member: Member): number {
   return (member.fromMm + member.toMm) / 2
 }
 
+/** A fixed gear on a member, where there is room for it; it is not counted yet. */
 export function addGear(draft: BoxDraft, memberId: string): Added {
   const id = freshId(draft, 'gear')
   const member = draft.members.find((candidate) => candidate.id === memberId)

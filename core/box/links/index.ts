@@ -47,7 +47,9 @@ export type LinkEndKey = { [K in LinkKind]: EndKey<K> }[LinkKind]
 /** The fields of any kind of link. */
 export type LinkFieldKey = { [K in LinkKind]: FieldKey<K> }[LinkKind]
 
+/** Everything that holds of links of its kind. */
 export const definitionOf = ({ kind }: Link): AnyDefinition => DEFINITIONS[kind]
+/** Everything that holds of links of this kind. */
 export const definitionOfKind = (kind: LinkKind): AnyDefinition => DEFINITIONS[kind]
 
 /** An end of a link: its key, the id that stands there, and what that has to be. */

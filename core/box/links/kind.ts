@@ -19,6 +19,7 @@ export type FieldKey<K extends LinkKind> = Exclude<
   EndKey<K> | 'id' | 'kind'
 >
 
+/** What an end of a link has to be. */
 export type EndKind = 'gear' | 'member' | 'body'
 
 /** What can be chosen in the fields of links. */
