@@ -88,7 +88,7 @@ export function AddMenu({
       <DropdownMenu.Content
         align="start"
         side="top"
-        className="bg-sheet border-ink z-40 min-w-[17rem] border-2 p-1"
+        className="bg-sheet border-ink z-40 max-h-(--radix-dropdown-menu-content-available-height) min-w-[17rem] overflow-auto border-2 p-1"
         aria-label="Parts to add"
       >
         {items.map(([title, build]) => (
