@@ -46,3 +46,18 @@ export async function hearNothing(page: Page): Promise<void> {
   // The answer that tells a browser not to ask again.
   await page.route('**/events*', (route) => route.fulfill({ status: 204 }))
 }
+
+/** A copy of a demo box that nobody else looks at; returns its address. */
+export async function duplicateOf(page: Page, name: string): Promise<string> {
+  await page.goto(`/?q=${name}`)
+  const copies = page.getByRole('link', { name: new RegExp(`${name}.*copy`) })
+  const before = await copies.count()
+  await page
+    .getByRole('listitem')
+    .filter({ hasText: name })
+    .filter({ has: page.getByText('demo', { exact: true }) })
+    .getByRole('button', { name: /Duplicate/ })
+    .click()
+  await expect(copies).toHaveCount(before + 1)
+  return (await copies.first().getAttribute('href')) ?? ''
+}

@@ -2,7 +2,7 @@ import fs from 'node:fs/promises'
 
 import type { Page } from '@playwright/test'
 
-import { openDemo } from './pages.ts'
+import { duplicateOf, openDemo } from './pages.ts'
 import { expect, test } from './udrix.ts'
 
 const view = (page: Page, name: string) =>
@@ -299,21 +299,6 @@ test('forces: thrust and bearing loads, what is missing, and losses beside the i
     page.getByRole('listitem').filter({ hasText: 'Head gear, input shaft' }),
   ).toContainText('module, helix angle, pressure angle')
 })
-
-/** A copy of a demo box that nobody else looks at; returns its address. */
-async function duplicateOf(page: Page, name: string): Promise<string> {
-  await page.goto(`/?q=${name}`)
-  const copies = page.getByRole('link', { name: new RegExp(`${name}.*copy`) })
-  const before = await copies.count()
-  await page
-    .getByRole('listitem')
-    .filter({ hasText: name })
-    .filter({ has: page.getByText('demo', { exact: true }) })
-    .getByRole('button', { name: /Duplicate/ })
-    .click()
-  await expect(copies).toHaveCount(before + 1)
-  return (await copies.first().getAttribute('href')) ?? ''
-}
 
 test('spin test: ticks that disagree name their cause, and one press mends the drawing', async ({
   page,

@@ -1,19 +1,18 @@
 import { useMemo, useState } from 'react'
 
-import type { Measure, ReadingUnit, UnitPart, UnitPartKind } from 'core'
+import type { Look, Measure, ReadingUnit, UnitPart, Verdict } from 'core'
 import {
   MEASURES,
   MEASURE_RULES,
   VERDICTS,
   boundsOf,
   indexBox,
-  isJudged,
   limitFor,
+  measuredOn,
   readJob,
   unitParts,
   unitsOf,
   verdictsByPart,
-  measuredOn,
 } from 'core'
 
 import { useOpenBox } from '~/components/box/boxContext.ts'
@@ -23,6 +22,7 @@ import { ConeWear } from '~/components/measure/ConeWear.tsx'
 import { FindingList } from '~/components/measure/FindingList.tsx'
 import { LimitEntry } from '~/components/measure/LimitEntry.tsx'
 import { MeasureEntry } from '~/components/measure/MeasureEntry.tsx'
+import { PartChooser } from '~/components/measure/PartChooser.tsx'
 import { ShimPlanner } from '~/components/measure/ShimPlanner.tsx'
 import { TrendView } from '~/components/measure/TrendView.tsx'
 import { trendPoints } from '~/views/measure/trendPoints.ts'
@@ -39,13 +39,6 @@ import {
 } from '~/words/measures.ts'
 import { capitalize } from '~/words/names.ts'
 
-const KIND_NAMES: Readonly<Record<UnitPartKind, string>> = {
-  ring: 'Rings',
-  sleeve: 'Sleeves, dogs, forks',
-  gear: 'Gears',
-  shaft: 'Shafts and bearings',
-}
-
 /** Measurements and looks, part by part, with their verdicts in the drawing. */
 export default function MeasurePage() {
   const { id, draft, words, settings } = useOpenBox()
@@ -61,7 +54,6 @@ export default function MeasurePage() {
     parts.find(({ ref }) => ref === search.get('part')) ??
     parts.find(({ kind }) => kind === search.get('kind')) ??
     parts[0]
-  const kinds = [...new Set(parts.map(({ kind }) => kind))]
   const isDisabled = current === undefined || job.isClosed
   const choose = (ref: string): void => {
     change({ part: ref, measure: '', kind: '' })
@@ -131,47 +123,14 @@ export default function MeasurePage() {
           ))}
           <span className="text-graphite">Choose a part below or in the drawing.</span>
         </p>
-        <div role="group" aria-label="Kinds of parts" className="flex flex-wrap gap-1">
-          {kinds.map((kind) => {
-            const all = parts.filter((each) => each.kind === kind)
-            return (
-              <button
-                key={kind}
-                type="button"
-                aria-pressed={kind === part.kind}
-                className="button-quiet aria-pressed:text-ink aria-pressed:underline"
-                onClick={() => {
-                  choose(all[0]?.ref ?? part.ref)
-                }}
-              >
-                {KIND_NAMES[kind]} ({all.filter((each) => isJudged(job, each)).length} of{' '}
-                {all.length} judged)
-              </button>
-            )
-          })}
-        </div>
-        <div role="group" aria-label={KIND_NAMES[part.kind]} className="flex flex-wrap gap-1">
-          {parts
-            .filter((each) => each.kind === part.kind)
-            .map((each) => {
-              const verdict = verdicts.get(each.ref)
-              return (
-                <button
-                  key={each.ref}
-                  type="button"
-                  aria-pressed={each.ref === part.ref}
-                  className="border-rule aria-pressed:border-accent aria-pressed:bg-accent-wash hover:bg-accent-wash flex min-h-[44px] items-center gap-1 border-2 px-2"
-                  onClick={() => {
-                    choose(each.ref)
-                  }}
-                >
-                  {verdict && <VerdictSign verdict={verdict} />}
-                  {capitalize(unitPartName(naming, each.ref))}
-                  {verdict && <span className="text-graphite">{VERDICT_NAMES[verdict]}</span>}
-                </button>
-              )
-            })}
-        </div>
+        <PartChooser
+          job={job}
+          naming={naming}
+          parts={parts}
+          part={part}
+          verdicts={verdicts}
+          onChoose={choose}
+        />
       </section>
       <aside className="border-rule bg-sheet flex min-h-0 flex-col gap-3 overflow-auto border-l-2 p-4">
         <h2 className="text-[1.35rem] leading-tight">{capitalize(name)}</h2>
@@ -252,23 +211,14 @@ export default function MeasurePage() {
           </>
         )}
         {part.looks.map((look) => (
-          <fieldset key={look} disabled={isDisabled}>
-            <legend className="font-semibold">{capitalize(LOOK_NAMES[look])}</legend>
-            <div className="flex flex-wrap gap-1">
-              {VERDICTS.map((grade) => (
-                <button
-                  key={grade}
-                  type="button"
-                  className="button"
-                  onClick={() => {
-                    record({ kind: 'look', part: part.ref, look, grade })
-                  }}
-                >
-                  {LOOK_GRADES[look][grade]}
-                </button>
-              ))}
-            </div>
-          </fieldset>
+          <LookButtons
+            key={look}
+            look={look}
+            isDisabled={isDisabled}
+            onGrade={(grade) => {
+              record({ kind: 'look', part: part.ref, look, grade })
+            }}
+          />
         ))}
         <Photos key={`photos ${part.ref}`} boxId={id} part={part.ref} />
         <FindingList
@@ -279,5 +229,36 @@ export default function MeasurePage() {
         />
       </aside>
     </main>
+  )
+}
+
+/** What a person sees who looks at a part, in three grades. */
+function LookButtons({
+  look,
+  isDisabled,
+  onGrade,
+}: {
+  readonly look: Look
+  readonly isDisabled: boolean
+  readonly onGrade: (grade: Verdict) => void
+}) {
+  return (
+    <fieldset disabled={isDisabled}>
+      <legend className="font-semibold">{capitalize(LOOK_NAMES[look])}</legend>
+      <div className="flex flex-wrap gap-1">
+        {VERDICTS.map((grade) => (
+          <button
+            key={grade}
+            type="button"
+            className="button"
+            onClick={() => {
+              onGrade(grade)
+            }}
+          >
+            {LOOK_GRADES[look][grade]}
+          </button>
+        ))}
+      </div>
+    </fieldset>
   )
 }

@@ -3,6 +3,7 @@ export type {
   Bounds,
   ConeCount,
   Figures,
+  Judgement,
   Measure,
   ReadingIssue,
   Reason,

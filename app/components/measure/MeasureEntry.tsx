@@ -2,7 +2,16 @@ import clsx from 'clsx'
 import { CornerDownLeft, Plus, TriangleAlert } from 'lucide-react'
 import { useRef, useState } from 'react'
 
-import type { ConeCount, EnteredLimit, EntryBody, Job, Measure, ReadingUnit, ShopRule } from 'core'
+import type {
+  ConeCount,
+  EnteredLimit,
+  EntryBody,
+  Job,
+  Judgement,
+  Measure,
+  ReadingUnit,
+  ShopRule,
+} from 'core'
 import {
   CONE_COUNTS,
   MEASURE_RULES,
@@ -76,7 +85,7 @@ export function MeasureEntry(props: MeasureEntryProps) {
   )
   const [radius, setRadius] = useState('')
   const [cones, setCones] = useState<ConeCount>(1)
-  const [phase, setPhase] = useState<'found' | 'after'>('found')
+  const [phase, setPhase] = useState<Phase>('found')
   const [problems, setProblems] = useState<readonly string[]>([])
   const [isAsked, setIsAsked] = useState(false)
   const [isFineMeant, setIsFineMeant] = useState(false)
@@ -86,7 +95,6 @@ export function MeasureEntry(props: MeasureEntryProps) {
   const values = written.map((text) => spanOf(text, unit))
   const known = values.filter((value) => value !== undefined)
   const radiusMm = exactFigureOf(radius, 'mm') ?? null
-  const shown = shownUnit(rule.judges, unit)
   const judgement =
     known.length > 0 && known.length === values.length && (!rule.hasRadius || radiusMm)
       ? judge(measure, known, radiusMm, exactBoundsOf(limit))
@@ -142,60 +150,18 @@ export function MeasureEntry(props: MeasureEntryProps) {
         {MEASURE_HINTS[measure]}
         {cones > 1 && ' Press the whole pack together, inner ring and middle cone in place.'}
       </p>
-      <fieldset>
-        <legend className="flex items-center gap-2 font-semibold">
-          {capitalize(MEASURE_NAMES[measure])}, in
-          <select
-            aria-label="Unit of the readings"
-            className="field w-auto"
-            value={unit}
-            onChange={(event) => {
-              // The options are those of the quantity.
-              onUnit(event.target.value as ReadingUnit)
-            }}
-          >
-            {unitsOf(rule.reads).map((each) => (
-              <option key={each} value={each}>
-                {UNIT_WORDS[each]}
-              </option>
-            ))}
-          </select>
-        </legend>
-        <div className="mt-1 flex flex-wrap gap-2">
-          {readings.map((text, at) => (
-            <input
-              key={at}
-              ref={(element) => {
-                fields.current[at] = element
-              }}
-              aria-label={`Reading ${at + 1}`}
-              className={clsx(
-                'field text-center font-bold',
-                // Stacked leaves and spans are longer than a figure.
-                text.length > 6 ? 'w-[8.4rem] text-[1.15rem]' : 'w-[6.2rem] text-[1.5rem]',
-              )}
-              inputMode="decimal"
-              autoComplete="off"
-              disabled={isDisabled}
-              value={text}
-              onChange={(event) => {
-                const next = event.target.value
-                setReadings((before) => before.map((each, place) => (place === at ? next : each)))
-                setProblems([])
-              }}
-            />
-          ))}
-          <button
-            type="button"
-            className="button-quiet"
-            onClick={() => {
-              setReadings((before) => [...before, ''])
-            }}
-          >
-            <Plus aria-hidden /> Another place
-          </button>
-        </div>
-      </fieldset>
+      <ReadingFields
+        measure={measure}
+        readings={readings}
+        unit={unit}
+        isDisabled={isDisabled}
+        fields={fields}
+        onUnit={onUnit}
+        onReadings={(next) => {
+          setReadings(next)
+          setProblems([])
+        }}
+      />
       {rule.hasRadius && (
         <label className="font-semibold">
           Read at a radius of, in mm
@@ -223,84 +189,24 @@ export function MeasureEntry(props: MeasureEntryProps) {
             }}
           />
         </label>
-        {measure === 'ring-gap' && (
-          <label className="font-semibold">
-            Cones
-            <select
-              className="field mt-1 block"
-              value={cones}
-              onChange={(event) => {
-                const chosen = Number(event.target.value)
-                setCones(CONE_COUNTS.find((count) => count === chosen) ?? 1)
-              }}
-            >
-              {CONE_COUNTS.map((count) => (
-                <option key={count} value={count}>
-                  {CONE_NAMES[count]}
-                </option>
-              ))}
-            </select>
-          </label>
-        )}
-        <label className="font-semibold">
-          When
-          <select
-            className="field mt-1 block"
-            value={phase}
-            onChange={(event) => {
-              setPhase(event.target.value === 'after' ? 'after' : 'found')
-            }}
-          >
-            <option value="found">as found</option>
-            <option value="after">after the work</option>
-          </select>
-        </label>
+        {measure === 'ring-gap' && <ConesField cones={cones} onCones={setCones} />}
+        <PhaseField phase={phase} onPhase={setPhase} />
       </div>
       <LimitLine limit={limit} />
       {measure === 'ring-gap' && <LeafHint shelf={shelf} limit={limit} unit={unit} />}
-      {judgement && (
-        <p role="status" className="flex gap-2">
-          {judgement.verdict && <VerdictSign verdict={judgement.verdict} />}
-          <span>
-            {judgement.verdict && (
-              <b className="text-[1.15rem]">{capitalize(VERDICT_NAMES[judgement.verdict])}. </b>
-            )}
-            {capitalize(STATISTIC_NAMES[rule.statistic])} {figureWords(judgement.figures, shown)},
-            mean {formatFigure(judgement.figures.mean, unit)}, spread{' '}
-            {formatFigure(judgement.figures.spread, unit)}.{' '}
-            {judgement.reasons.map((reason) => reasonWords(reason, shown)).join(' ')}
-          </span>
-        </p>
-      )}
+      {judgement && <JudgementLine measure={measure} judgement={judgement} unit={unit} />}
       {isAsked && doubtful.length > 0 && (
-        <div role="alert" className="bg-trouble-wash grid gap-2 p-2">
-          <p className="trouble">
-            <TriangleAlert aria-hidden /> {doubtful.join(', ')} in thousandths of an inch is thinner
-            than any tool reads. Did you read inches?
-          </p>
-          <span className="flex flex-wrap gap-2">
-            <button
-              type="button"
-              className="button"
-              onClick={() => {
-                setIsAsked(false)
-                onUnit('in')
-              }}
-            >
-              Yes, {doubtful[0]} inches
-            </button>
-            <button
-              type="button"
-              className="button-quiet"
-              onClick={() => {
-                setIsFineMeant(true)
-                setIsAsked(false)
-              }}
-            >
-              No, thousandths
-            </button>
-          </span>
-        </div>
+        <InchesQuestion
+          doubtful={doubtful}
+          onInches={() => {
+            setIsAsked(false)
+            onUnit('in')
+          }}
+          onThousandths={() => {
+            setIsFineMeant(true)
+            setIsAsked(false)
+          }}
+        />
       )}
       {problems.map((problem) => (
         <p key={problem} role="alert" className="trouble">
@@ -311,6 +217,183 @@ export function MeasureEntry(props: MeasureEntryProps) {
         <CornerDownLeft aria-hidden /> Keep, judge
       </button>
     </form>
+  )
+}
+
+interface ReadingFieldsProps {
+  readonly measure: Measure
+  readonly readings: readonly string[]
+  readonly unit: ReadingUnit
+  readonly isDisabled: boolean
+  /** The fields, so that Enter can go to the next one. */
+  readonly fields: React.RefObject<(HTMLInputElement | null)[]>
+  readonly onUnit: (unit: ReadingUnit) => void
+  readonly onReadings: (readings: readonly string[]) => void
+}
+
+/** A field for each place that is read, in one unit. */
+function ReadingFields(props: ReadingFieldsProps) {
+  const { measure, readings, unit, isDisabled, fields, onUnit, onReadings } = props
+  return (
+    <fieldset>
+      <legend className="flex items-center gap-2 font-semibold">
+        {capitalize(MEASURE_NAMES[measure])}, in
+        <select
+          aria-label="Unit of the readings"
+          className="field w-auto"
+          value={unit}
+          onChange={(event) => {
+            // The options are those of the quantity.
+            onUnit(event.target.value as ReadingUnit)
+          }}
+        >
+          {unitsOf(MEASURE_RULES[measure].reads).map((each) => (
+            <option key={each} value={each}>
+              {UNIT_WORDS[each]}
+            </option>
+          ))}
+        </select>
+      </legend>
+      <div className="mt-1 flex flex-wrap gap-2">
+        {readings.map((text, at) => (
+          <input
+            key={at}
+            ref={(element) => {
+              fields.current[at] = element
+            }}
+            aria-label={`Reading ${at + 1}`}
+            className={clsx(
+              'field text-center font-bold',
+              // Stacked leaves and spans are longer than a figure.
+              text.length > 6 ? 'w-[8.4rem] text-[1.15rem]' : 'w-[6.2rem] text-[1.5rem]',
+            )}
+            inputMode="decimal"
+            autoComplete="off"
+            disabled={isDisabled}
+            value={text}
+            onChange={(event) => {
+              onReadings(readings.with(at, event.target.value))
+            }}
+          />
+        ))}
+        <button
+          type="button"
+          className="button-quiet"
+          onClick={() => {
+            onReadings([...readings, ''])
+          }}
+        >
+          <Plus aria-hidden /> Another place
+        </button>
+      </div>
+    </fieldset>
+  )
+}
+
+function ConesField({
+  cones,
+  onCones,
+}: {
+  readonly cones: ConeCount
+  readonly onCones: (cones: ConeCount) => void
+}) {
+  return (
+    <label className="font-semibold">
+      Cones
+      <select
+        className="field mt-1 block"
+        value={cones}
+        onChange={(event) => {
+          const chosen = Number(event.target.value)
+          onCones(CONE_COUNTS.find((count) => count === chosen) ?? 1)
+        }}
+      >
+        {CONE_COUNTS.map((count) => (
+          <option key={count} value={count}>
+            {CONE_NAMES[count]}
+          </option>
+        ))}
+      </select>
+    </label>
+  )
+}
+
+type Phase = 'found' | 'after'
+
+function PhaseField({
+  phase,
+  onPhase,
+}: {
+  readonly phase: Phase
+  readonly onPhase: (phase: Phase) => void
+}) {
+  return (
+    <label className="font-semibold">
+      When
+      <select
+        className="field mt-1 block"
+        value={phase}
+        onChange={(event) => {
+          onPhase(event.target.value === 'after' ? 'after' : 'found')
+        }}
+      >
+        <option value="found">as found</option>
+        <option value="after">after the work</option>
+      </select>
+    </label>
+  )
+}
+
+/** What the readings come to, before they are kept. */
+function JudgementLine({
+  measure,
+  judgement: { verdict, figures, reasons },
+  unit,
+}: {
+  readonly measure: Measure
+  readonly judgement: Judgement
+  readonly unit: ReadingUnit
+}) {
+  const rule = MEASURE_RULES[measure]
+  const shown = shownUnit(rule.judges, unit)
+  return (
+    <p role="status" className="flex gap-2">
+      {verdict && <VerdictSign verdict={verdict} />}
+      <span>
+        {verdict && <b className="text-[1.15rem]">{capitalize(VERDICT_NAMES[verdict])}. </b>}
+        {capitalize(STATISTIC_NAMES[rule.statistic])} {figureWords(figures, shown)}, mean{' '}
+        {formatFigure(figures.mean, unit)}, spread {formatFigure(figures.spread, unit)}.{' '}
+        {reasons.map((reason) => reasonWords(reason, shown)).join(' ')}
+      </span>
+    </p>
+  )
+}
+
+/** Asks once about figures in thousandths that look like inches. */
+function InchesQuestion({
+  doubtful,
+  onInches,
+  onThousandths,
+}: {
+  readonly doubtful: readonly string[]
+  readonly onInches: () => void
+  readonly onThousandths: () => void
+}) {
+  return (
+    <div role="alert" className="bg-trouble-wash grid gap-2 p-2">
+      <p className="trouble">
+        <TriangleAlert aria-hidden /> {doubtful.join(', ')} in thousandths of an inch is thinner
+        than any tool reads. Did you read inches?
+      </p>
+      <span className="flex flex-wrap gap-2">
+        <button type="button" className="button" onClick={onInches}>
+          Yes, {doubtful[0]} inches
+        </button>
+        <button type="button" className="button-quiet" onClick={onThousandths}>
+          No, thousandths
+        </button>
+      </span>
+    </div>
   )
 }
 
