@@ -10,6 +10,17 @@ export type ChangeView = (changes: ViewChanges | ((latest: URLSearchParams) => V
 /** Long enough for a change to be on the screen before the address follows, in milliseconds. */
 const ADDRESS_DELAY_MS = 60
 
+/** How often, and how long, the address is waited for where the router let go of it early. */
+const LOOK_MS = 20
+const LONGEST_MS = 5_000
+
+const sleep = (ms: number): Promise<void> => new Promise((resolve) => setTimeout(resolve, ms))
+
+/** Whether the browser's address says this already; the router shows it some frames later. */
+function isAddress(search: URLSearchParams): boolean {
+  return new URLSearchParams(window.location.search).toString() === search.toString()
+}
+
 /**
  * View state in the page's address. A change is shown at once, and the address follows
  * when it is on the screen: the router takes several frames. Changes in quick succession
@@ -44,12 +55,15 @@ export function useViewState(): readonly [URLSearchParams, ChangeView] {
       intended.current = next
       startTransition(async () => {
         show(next)
-        await new Promise((resolve) => {
-          setTimeout(resolve, ADDRESS_DELAY_MS)
-        })
+        await sleep(ADDRESS_DELAY_MS)
+        const isMeant = (): boolean => intended.current === next && latest.current.isOpen
         // A later change speaks for this one too, and a page that was left for none.
-        if (intended.current !== next || !latest.current.isOpen) return
+        if (!isMeant()) return
         await latest.current.navigate(`?${next}`, { replace: true, preventScrollReset: true })
+        // Looking at the page's data anew takes the navigation over and lets go of it here
+        // before it is there; a change that came now would build on the address before.
+        for (let ms = 0; ms < LONGEST_MS && isMeant() && !isAddress(next); ms += LOOK_MS)
+          await sleep(LOOK_MS)
         if (intended.current === next) intended.current = null
       })
     },
