@@ -1,11 +1,9 @@
 import fc from 'fast-check'
 
-import { analyseBox, checkBox, compareRatios } from 'core'
-
 import { fourSpeed, withCounts } from '../../core/testing/boxes.ts'
 import { PLAIN_WORDS } from '../words/vocabulary.ts'
 
-import { formatCountsCsv, formatRatiosCsv, parseCountsCsv } from './countsCsv.ts'
+import { formatCountsCsv, parseCountsCsv } from './countsCsv.ts'
 
 const draft = fourSpeed('constant-mesh')
 const parse = (text: string) => parseCountsCsv(draft, text, PLAIN_WORDS)
@@ -69,14 +67,6 @@ test('no text whatever brings a crash or a count that is none', () => {
       },
     ),
   )
-})
-
-test('ratios with their exact value and the teeth that make them', () => {
-  const checked = checkBox(draft)
-  if (!checked.ok) throw new Error('the box does not hang together')
-  const lines = formatRatiosCsv(compareRatios(analyseBox(checked.box), null)).split('\r\n')
-  // 40/20 × 40/20 by hand; 2nd 40/20 × 35/25 = 14/5, so the step is 4 ÷ 14/5 − 1 = 3/7.
-  expect(lines[1]).toBe('1,"row 1, forward",drive,4,4.000000,0.250000,0.428571,,40/20 x 40/20')
 })
 
 test('a label that a spreadsheet would take for a formula is only text', () => {

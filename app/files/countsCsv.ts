@@ -1,11 +1,11 @@
 /**
- * Tooth counts and ratios as CSV (RFC 4180), for a spreadsheet. Counts come back by
+ * Tooth counts as CSV (RFC 4180), for a spreadsheet. Counts come back by
  * the id of their gear; the other columns are for the person and are not read.
  */
 import Papa from 'papaparse'
 
-import type { BoxDraft, Gear, RatioRow } from 'core'
-import { countingOrder, formatFraction, indexBox, isToothCount } from 'core'
+import type { BoxDraft, Gear } from 'core'
+import { countingOrder, indexBox, isToothCount } from 'core'
 
 import { TOOTH_COUNT_ADVICE } from '../words/issues.ts'
 import { bodyName, gearName } from '../words/names.ts'
@@ -13,7 +13,6 @@ import type { Vocabulary } from '../words/vocabulary.ts'
 
 const LARGEST_CSV_CHARACTERS = 200_000
 const MOST_PROBLEMS = 20
-const DECIMALS = 6
 
 const COUNT_COLUMNS = ['id', 'shaft', 'gear', 'mount', 'teeth', 'second count'] as const
 
@@ -107,38 +106,4 @@ export function parseCountsCsv(draft: BoxDraft, text: string, words: Vocabulary)
       : gear
   })
   return { ok: true, draft: { ...draft, gears }, changed }
-}
-
-export function formatRatiosCsv(rows: readonly RatioRow[]): string {
-  const data = rows.map(({ position, analysis, ratio, factors, stepToNext, overall }) => [
-    position.label,
-    position.lever ?? '',
-    analysis.state,
-    ratio ? formatFraction(ratio) : '',
-    ratio ? ratio.toFixed(DECIMALS) : '',
-    ratio ? ratio.inverse().toFixed(DECIMALS) : '',
-    stepToNext ? stepToNext.toFixed(DECIMALS) : '',
-    overall ? overall.toFixed(DECIMALS) : '',
-    factors
-      ? factors
-          .map(({ pair, ratio: factor }) =>
-            pair
-              ? `${pair.driven.toothCount ?? '?'}/${pair.driving.toothCount ?? '?'}`
-              : formatFraction(factor.abs()),
-          )
-          .join(' x ')
-      : '',
-  ])
-  const fields = [
-    'position',
-    'lever',
-    'state',
-    'ratio exact',
-    'ratio',
-    'inverse',
-    'step to next',
-    'overall',
-    'driven over driving',
-  ]
-  return `${Papa.unparse({ fields, data }, { escapeFormulae: true })}\r\n`
 }

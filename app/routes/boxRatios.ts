@@ -3,7 +3,7 @@ import { noSuchBox, withDatabase } from '~/.server/answers.ts'
 import { findBox } from '~/.server/boxes.ts'
 import { attachment } from '~/.server/downloads.ts'
 import { analyseDraft } from '~/views/box/analysis.ts'
-import { formatRatiosCsv } from '~/files/countsCsv.ts'
+import { formatRatiosCsv } from '~/files/ratiosCsv.ts'
 import { compareRatios } from 'core'
 
 /** The ratios of a box for a spreadsheet. */
