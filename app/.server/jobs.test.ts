@@ -1,46 +1,24 @@
 /** @jest-environment node */
-import path from 'node:path'
 import { sql } from 'drizzle-orm'
 import { v7 as uuidv7 } from 'uuid'
 
 import type { EnteredLimit, Entry, EntryBody } from 'core'
-import { readJob, threeShaftBox } from 'core'
+import { readJob } from 'core'
 
 import { USUAL_SHELF } from '../files/shelf.ts'
 
 import { createBox, deleteBox, findBox, restoreBox } from './boxes.ts'
-import { db, migrateDatabase, pool } from './db/client.ts'
+import { db } from './db/client.ts'
 import { MOST_ENTRIES, addEntries, jobsOfBox, jobsOfBoxes, openJob } from './jobs.ts'
 import { summariesOf, summaryOf } from './jobSummaries.ts'
 import { dropRule, keepRule, keepShelf, readRules, readShelf } from './shelf.ts'
-
-const draft = threeShaftBox({
-  name: 'unit',
-  forwardCount: 4,
-  directAt: 4,
-  reverse: 'sliding-idler',
-})
+import { UNIT, emptyDatabase, unitWithJob } from './testing/units.ts'
 
 function entry(body: EntryBody, at = '2026-01-05T08:00:00.000Z'): Entry {
   return { id: uuidv7(), at, by: 'AB', body }
 }
 
-beforeAll(async () => {
-  await migrateDatabase(path.resolve('app/.server/db/migrations'))
-})
-beforeEach(async () => {
-  await db.execute(sql`truncate boxes, shop cascade`)
-})
-afterAll(async () => {
-  await pool.end()
-})
-
-async function unitWithJob(): Promise<{ readonly boxId: string; readonly jobId: string }> {
-  const boxId = await createBox(draft)
-  const job = await openJob(boxId)
-  if (!job) throw new Error('no job was opened')
-  return { boxId, jobId: job.id }
-}
+emptyDatabase()
 
 /** Adds entries that must be taken, and returns them as they were kept. */
 async function added(
@@ -66,7 +44,7 @@ test('a unit has several jobs over the years, numbered from one', async () => {
 })
 
 test('a unit has one open job at a time, however often one is opened', async () => {
-  const boxId = await createBox(draft)
+  const boxId = await createBox(UNIT)
   const opened = await Promise.all(Array.from({ length: 5 }, () => openJob(boxId)))
   expect(new Set(opened.map((job) => job?.id)).size).toBe(1)
   expect(opened.filter((job) => job?.isNew)).toHaveLength(1)
@@ -221,7 +199,7 @@ test('two people at one job take nothing from one another', async () => {
 
 test('an entry for a job of another unit is refused', async () => {
   const { jobId } = await unitWithJob()
-  const other = await createBox(draft)
+  const other = await createBox(UNIT)
   const refused = { kind: 'absent' }
   expect(await addEntries(other, jobId, [entry({ kind: 'reopen' })])).toEqual(refused)
   expect(await addEntries('no id', jobId, [entry({ kind: 'reopen' })])).toEqual(refused)
@@ -242,12 +220,12 @@ test('a job is full some day, and says so', async () => {
 test('the bench hears of the latest job of each unit in a line', async () => {
   const { boxId, jobId } = await unitWithJob()
   await addEntries(boxId, jobId, [entry({ kind: 'waiting', for: 'a bearing' })])
-  const jobs = await jobsOfBoxes([boxId, await createBox(draft)])
+  const jobs = await jobsOfBoxes([boxId, await createBox(UNIT)])
   expect([...jobs.keys()]).toEqual([boxId])
   const [job] = jobs.get(boxId) ?? []
   if (!job) throw new Error('no job')
   expect(readJob(job.entries).waitingFor).toBe('a bearing')
-  expect(summaryOf(draft, job)).toEqual({
+  expect(summaryOf(UNIT, job)).toEqual({
     number: 1,
     isClosed: false,
     stage: 'intake',

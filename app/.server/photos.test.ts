@@ -1,24 +1,15 @@
 /** @jest-environment node */
-import path from 'node:path'
 
 import { sql } from 'drizzle-orm'
 import sharp from 'sharp'
 import { v7 as uuidv7 } from 'uuid'
 
-import { threeShaftBox } from 'core'
-
 import { MOST_PHOTOS } from '../files/photo.ts'
-import { createBox, deleteBox, restoreBox } from './boxes.ts'
-import { db, migrateDatabase, pool } from './db/client.ts'
-import { addEntries, openJob } from './jobs.ts'
+import { deleteBox, restoreBox } from './boxes.ts'
+import { db } from './db/client.ts'
+import { addEntries } from './jobs.ts'
 import { findPhoto, keepPhoto, pictureType, readPicture } from './photos.ts'
-
-const draft = threeShaftBox({
-  name: 'unit',
-  forwardCount: 4,
-  directAt: 4,
-  reverse: 'sliding-idler',
-})
+import { emptyDatabase, unitWithJob } from './testing/units.ts'
 
 type Format = 'png' | 'jpeg' | 'webp' | 'gif'
 
@@ -30,22 +21,7 @@ function picture(format: Format, width = 64, height = 48): Promise<Buffer> {
     .toBuffer()
 }
 
-beforeAll(async () => {
-  await migrateDatabase(path.resolve('app/.server/db/migrations'))
-})
-beforeEach(async () => {
-  await db.execute(sql`truncate boxes, shop cascade`)
-})
-afterAll(async () => {
-  await pool.end()
-})
-
-async function unitWithJob(): Promise<{ readonly boxId: string; readonly jobId: string }> {
-  const boxId = await createBox(draft)
-  const job = await openJob(boxId)
-  if (!job) throw new Error('no job was opened')
-  return { boxId, jobId: job.id }
-}
+emptyDatabase()
 
 describe('what a picture is, is told by its content', () => {
   test.each([

@@ -16,10 +16,8 @@ const LONGEST_MS = 5_000
 
 const sleep = (ms: number): Promise<void> => new Promise((resolve) => setTimeout(resolve, ms))
 
-/** Whether the browser's address says this already; the router shows it some frames later. */
-function isAddress(search: URLSearchParams): boolean {
-  return new URLSearchParams(window.location.search).toString() === search.toString()
-}
+/** What the browser's address says; the router shows it some frames later. */
+const browserSearch = (): URLSearchParams => new URLSearchParams(window.location.search)
 
 /**
  * View state in the page's address. A change is shown at once, and the address follows
@@ -35,10 +33,10 @@ export function useViewState(): readonly [URLSearchParams, ChangeView] {
   const search = useMemo(() => new URLSearchParams(text), [text])
   /** What the address is to become; null while there is nothing for it to follow. */
   const intended = useRef<URLSearchParams>(null)
-  const latest = useRef({ address, navigate, isOpen: true })
+  const latest = useRef({ navigate, isOpen: true })
   useEffect(() => {
-    latest.current = { address, navigate, isOpen: true }
-  }, [address, navigate])
+    latest.current = { navigate, isOpen: true }
+  }, [navigate])
   useEffect(
     () => () => {
       latest.current = { ...latest.current, isOpen: false }
@@ -47,7 +45,7 @@ export function useViewState(): readonly [URLSearchParams, ChangeView] {
   )
   const change = useCallback(
     (asked: ViewChanges | ((latest: URLSearchParams) => ViewChanges)) => {
-      const next = new URLSearchParams(intended.current ?? latest.current.address)
+      const next = new URLSearchParams(intended.current ?? browserSearch())
       const changes = typeof asked === 'function' ? asked(next) : asked
       for (const [key, value] of Object.entries(changes))
         if (value === '') next.delete(key)
@@ -62,7 +60,11 @@ export function useViewState(): readonly [URLSearchParams, ChangeView] {
         await latest.current.navigate(`?${next}`, { replace: true, preventScrollReset: true })
         // Looking at the page's data anew takes the navigation over and lets go of it here
         // before it is there; a change that came now would build on the address before.
-        for (let ms = 0; ms < LONGEST_MS && isMeant() && !isAddress(next); ms += LOOK_MS)
+        for (
+          let ms = 0;
+          ms < LONGEST_MS && isMeant() && `${browserSearch()}` !== `${next}`;
+          ms += LOOK_MS
+        )
           await sleep(LOOK_MS)
         if (intended.current === next) intended.current = null
       })

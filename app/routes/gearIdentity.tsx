@@ -13,6 +13,16 @@ function sizeName({ series, size }: StandardSize): string {
   return series === 'diametral pitch' ? `diametral pitch ${size}` : `module ${size} mm`
 }
 
+/** Shares are told to a tenth of a per cent. */
+const LEAST_SHARE = 0.0005
+
+function offWords({ offShare }: StandardSize): string {
+  const share = Math.abs(offShare)
+  return share < LEAST_SHARE
+    ? 'as measured'
+    : `measured ${formatShare(share)} ${offShare < 0 ? 'below' : 'above'} it`
+}
+
 function rangeWords({ kind, least, most }: FigureRange, unit: LengthUnit): string {
   switch (kind) {
     case 'count':
@@ -150,8 +160,7 @@ function ByOutside({ found: { moduleMm, sizes, expected }, unit }: AnswerProps) 
       <ol className="list-decimal pl-6">
         {sizes.map((size) => (
           <li key={size.series}>
-            <b>{sizeName(size)}</b> ({size.series}), measured {formatShare(Math.abs(size.offShare))}{' '}
-            {size.offShare < 0 ? 'below' : 'above'} it
+            <b>{sizeName(size)}</b> ({size.series}), {offWords(size)}
           </li>
         ))}
       </ol>

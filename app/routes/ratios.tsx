@@ -9,7 +9,7 @@ import { IssueList } from '~/components/box/IssueList.tsx'
 import { FinalDriveFields } from '~/components/ratios/FinalDriveFields.tsx'
 import { RollingRadiusField } from '~/components/ratios/RollingRadiusField.tsx'
 import { RatioTable } from '~/components/ratios/RatioTable.tsx'
-import { SelectField } from '~/components/layout/Fields.tsx'
+import { SelectField } from '~/components/Fields.tsx'
 import { useViewState } from '~/components/useViewState.ts'
 import { bodyName } from '~/words/names.ts'
 

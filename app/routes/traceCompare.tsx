@@ -14,7 +14,7 @@ import {
 } from '~/views/trace/compare.ts'
 import { CompareTable } from '~/components/trace/CompareTable.tsx'
 import { OtherCountFields } from '~/components/trace/OtherCountFields.tsx'
-import { SelectField } from '~/components/layout/Fields.tsx'
+import { SelectField } from '~/components/Fields.tsx'
 import { ToggleRow } from '~/components/ToggleRow.tsx'
 import { useOpenTrace } from '~/components/trace/traceContext.ts'
 import { partName } from '~/words/names.ts'

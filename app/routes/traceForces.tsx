@@ -1,7 +1,7 @@
 import { INPUT_SENSES, solveForces, solveLosses } from 'core'
 
 import { useOpenBox } from '~/components/box/boxContext.ts'
-import { SelectField } from '~/components/layout/Fields.tsx'
+import { SelectField } from '~/components/Fields.tsx'
 import { ForceTables } from '~/components/trace/ForceTables.tsx'
 import { readLossInput } from '~/views/trace/lossInput.ts'
 import { LossTable } from '~/components/trace/LossTable.tsx'

@@ -1,6 +1,6 @@
 /** What the core and the services find wrong, in words: what, where, by how much, what to do. */
 import type { BoxDraft, BoxIssue, Change, EditConflict, EditRefusal, FinalDrive } from 'core'
-import { LEAST_TOOTH_COUNT, MOST_TOOTH_COUNT, indexBox, pairsOf } from 'core'
+import { LEAST_TOOTH_COUNT, MOST_TOOTH_COUNT, indexBox, namingEnds } from 'core'
 
 import { formatLength } from './format.ts'
 import type { Naming } from './names.ts'
@@ -33,8 +33,11 @@ export function issueWords(
   }
   const pair = (id: string): string => {
     const link = naming.box.links.get(id)
-    const [first] = link ? pairsOf(link) : []
-    return first ? `${gear(first.a)} with ${gear(first.b)}` : id
+    return link
+      ? namingEnds(link)
+          .map((end) => (end.expected === 'gear' ? gear(end.id) : bodyName(naming, end.id)))
+          .join(' with ')
+      : id
   }
   const position = (id: string): string =>
     draft.positions.find((candidate) => candidate.id === id)?.label ?? id
@@ -58,7 +61,7 @@ export function issueWords(
     case 'mesh-within-one-body':
       return `The pair ${pair(issue.link)} turns as one part, so it cannot drive itself. Make one of the gears free, or mesh it with another.`
     case 'planet-steps-apart':
-      return `The two steps of the planets of "${issue.link}" do not turn as one. Put both on one shaft.`
+      return `The two steps of the planets between ${pair(issue.link)} do not turn as one. Put both on one shaft.`
     case 'mesh-on-one-axis':
       return `The pair ${pair(issue.link)} is on one axis; gears in mesh are on two. Move one of them to another shaft.`
     case 'ring-not-larger':

@@ -120,7 +120,7 @@ export const LINK_WORDS: Readonly<Record<LinkKind, string>> = {
 }
 
 /** What the ends of links are to them. */
-export const END_WORDS: Readonly<Record<LinkEndKey, string>> = {
+const END_WORDS: Readonly<Record<LinkEndKey, string>> = {
   a: 'One',
   b: 'The other',
   sun: 'Sun',
@@ -134,6 +134,16 @@ export const END_WORDS: Readonly<Record<LinkEndKey, string>> = {
   left: 'Left side',
   right: 'Right side',
   body: 'Held',
+}
+
+/** Where an end is something else in one kind than in the others. */
+const OWN_END_WORDS: Readonly<
+  Partial<Record<LinkKind, Readonly<Partial<Record<LinkEndKey, string>>>>>
+> = { 'internal-mesh': { a: 'Pinion', b: 'Ring' } }
+
+/** What an end of a link of this kind is to it. */
+export function linkEndWords(kind: LinkKind, end: LinkEndKey): string {
+  return OWN_END_WORDS[kind]?.[end] ?? END_WORDS[end]
 }
 
 /** The figures and choices of links; `what` begins a sentence on what was typed. */

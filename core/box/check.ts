@@ -3,13 +3,9 @@ import { centreOf, indexBox, namedPlace, placeOf } from './box.ts'
 import type { BoxIssue, BoxIssueCode, IdKind } from './issues.ts'
 import { definitionOf, endsOf, pairsOf } from './links/index.ts'
 import { pitchRadiusOfModuleMm } from './mesh.ts'
+import { LEAST_TOOTH_COUNT, MOST_TOOTH_COUNT, isToothCount } from './toothCount.ts'
 import { median, sumsBetweenAxes } from './toothSums.ts'
 import type { BoxDraft, Coupler, Gear, LeftWarning, Path, Rule } from './types.ts'
-
-/** The fewest and most teeth that a count may have; outside them it is a slip of the finger. */
-export const LEAST_TOOTH_COUNT = 5
-/** See `LEAST_TOOTH_COUNT`. */
-export const MOST_TOOTH_COUNT = 400
 
 /** Pressure angles of gears that are made (common practice). */
 export const LEAST_PRESSURE_ANGLE_DEG = 10
@@ -97,11 +93,6 @@ export function checkBox(draft: BoxDraft): CheckedBox {
     ? { ok: false, issues: found }
     : // The one place where an index becomes a checked box.
       { ok: true, box: index as Box, warnings: found }
-}
-
-/** Whether a number may stand as a count of teeth. */
-export function isToothCount(value: number): boolean {
-  return Number.isInteger(value) && value >= LEAST_TOOTH_COUNT && value <= MOST_TOOTH_COUNT
 }
 
 function checkIds(index: BoxIndex): BoxIssue[] {

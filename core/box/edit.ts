@@ -2,7 +2,7 @@
  * Edits of a box as values. Each carries what its author saw before it, so that
  * an edit made on a stale view can be told from one that is up to date.
  */
-import { isToothCount } from './check.ts'
+import { isToothCount } from './toothCount.ts'
 import { countedTogether } from './counting.ts'
 import type { Change } from './parts.ts'
 import { applyChanges, inverseChanges } from './parts.ts'

@@ -4,14 +4,11 @@ export { bodyOfGear, centreOf, indexBox, memberOfBody, namedPlace, placesAtRest 
 export {
   LEAST_PRESSURE_ANGLE_DEG,
   LEAST_ROLLING_RADIUS_MM,
-  LEAST_TOOTH_COUNT,
   MOST_PRESSURE_ANGLE_DEG,
   MOST_ROLLING_RADIUS_MM,
-  MOST_TOOTH_COUNT,
   brokenInterlock,
   brokenRule,
   checkBox,
-  isToothCount,
   leftWarning,
   warningKey,
 } from './check.ts'
@@ -74,6 +71,7 @@ export type { BoxField, Change, Part, PartList } from './parts.ts'
 export { BOX_FIELDS, PART_LISTS, diffDrafts, partsOf } from './parts.ts'
 export type { Chosen, PatternId } from './patterns/index.ts'
 export { PATTERNS, PATTERN_IDS, buildPattern, choose, chosenOption } from './patterns/index.ts'
+export { LEAST_TOOTH_COUNT, MOST_TOOTH_COUNT, isToothCount } from './toothCount.ts'
 export { threeShaftBox } from './patterns/threeShaft.ts'
 export type {
   Axis,

@@ -308,6 +308,7 @@ export type Reason =
   | { readonly code: 'uneven'; readonly spread: number; readonly mean: number }
   | { readonly code: 'no-limit'; readonly figure: number }
 
+/** What readings come to, and what that says of the part. */
 export interface Judgement {
   readonly figures: Figures
   /** Null where there is no limit to judge by. */

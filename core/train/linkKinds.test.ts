@@ -119,6 +119,18 @@ describe('a worm and its wheel', () => {
     expect(efficiencyOf(worm({ leadAngleDeg: 20, friction: 0.05 }), overrun)).toBeGreaterThan(0.8)
   })
 
+  test('it turns as another body than its wheel, on another axis', () => {
+    const codesOf = (draft: BoxDraft) => {
+      const checked = checkBox(draft)
+      return checked.ok ? [] : checked.issues.map(({ code }) => code)
+    }
+    const onWorm = worm()
+    const gears = onWorm.gears.map((each) => ({ ...each, member: 'one' }))
+    expect(codesOf({ ...onWorm, gears })).toEqual(['link-joins-one-body'])
+    const members = [shaft('one', 'one'), shaft('other', 'one')]
+    expect(codesOf({ ...onWorm, members })).toEqual(['mesh-on-one-axis'])
+  })
+
   test('what it loses cannot be told without a lead angle', () => {
     expect(efficiencyOf(worm({ leadAngleDeg: undefined }))).toBe('incomplete')
   })

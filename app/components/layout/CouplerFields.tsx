@@ -18,7 +18,7 @@ import { lengthText, parseLength } from '~/views/layout/numbers.ts'
 import { partTitle } from '~/views/layout/partTitle.ts'
 import { withPart } from '~/views/layout/withPart.ts'
 
-import { EntryField, NameField, SelectField } from './Fields.tsx'
+import { EntryField, NameField, SelectField } from '~/components/Fields.tsx'
 import type { Drafting } from './useDrafting.ts'
 
 interface CouplerFieldsProps {

@@ -22,7 +22,7 @@ import { LINK_WORDS } from '~/words/vocabulary.ts'
 import { lengthText, parseLength, parseWithin } from '~/views/layout/numbers.ts'
 import { withPart } from '~/views/layout/withPart.ts'
 
-import { CountField, EntryField, NameField, SelectField } from './Fields.tsx'
+import { CountField, EntryField, NameField, SelectField } from '~/components/Fields.tsx'
 import type { Drafting } from './useDrafting.ts'
 
 const LARGEST_MODULE_MM = 50

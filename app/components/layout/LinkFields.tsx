@@ -5,9 +5,9 @@ import { parseWhole, parseWithin } from '~/views/layout/numbers.ts'
 import { withPart } from '~/views/layout/withPart.ts'
 import { bodyName, capitalize, gearName } from '~/words/names.ts'
 import type { Vocabulary } from '~/words/vocabulary.ts'
-import { CHOICE_WORDS, END_WORDS, LINK_FIELD_WORDS, LINK_WORDS } from '~/words/vocabulary.ts'
+import { CHOICE_WORDS, LINK_FIELD_WORDS, LINK_WORDS, linkEndWords } from '~/words/vocabulary.ts'
 
-import { EntryField, SelectField } from './Fields.tsx'
+import { EntryField, SelectField } from '~/components/Fields.tsx'
 import type { Drafting } from './useDrafting.ts'
 
 interface LinkFieldsProps {
@@ -43,7 +43,7 @@ export function LinkFields({ drafting: { draft, become }, words, link }: LinkFie
       <dl className="grid grid-cols-[auto_1fr] gap-x-3">
         {endsOf(link).map(({ key, id }) => (
           <div key={key} className="contents">
-            <dt className="text-graphite">{END_WORDS[key]}</dt>
+            <dt className="text-graphite">{linkEndWords(link.kind, key)}</dt>
             <dd>{capitalize(nameOf(id))}</dd>
           </div>
         ))}

@@ -8,7 +8,7 @@ import type { Vocabulary } from '~/words/vocabulary.ts'
 import { lengthText, parseLength } from '~/views/layout/numbers.ts'
 import { withPart } from '~/views/layout/withPart.ts'
 
-import { CheckField, EntryField, SelectField, NameField } from './Fields.tsx'
+import { CheckField, EntryField, SelectField, NameField } from '~/components/Fields.tsx'
 import type { Drafting } from './useDrafting.ts'
 
 interface MemberFieldsProps {

@@ -5,7 +5,7 @@ import { capitalize, couplerName, placeName } from '~/words/names.ts'
 import type { Vocabulary } from '~/words/vocabulary.ts'
 import { withPart } from '~/views/layout/withPart.ts'
 
-import { CheckField, NameField, SelectField } from './Fields.tsx'
+import { CheckField, NameField, SelectField } from '~/components/Fields.tsx'
 import type { Drafting } from './useDrafting.ts'
 
 interface Common {

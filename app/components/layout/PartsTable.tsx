@@ -18,7 +18,7 @@ import type { Vocabulary } from '~/words/vocabulary.ts'
 import { WORDS } from '~/words/vocabulary.ts'
 import { partTitle } from '~/views/layout/partTitle.ts'
 
-import { CountField } from './Fields.tsx'
+import { CountField } from '~/components/Fields.tsx'
 import type { Drafting } from './useDrafting.ts'
 
 interface PartRow {

@@ -26,6 +26,7 @@ import {
   unitsOf,
 } from 'core'
 
+import { SelectField } from '~/components/Fields.tsx'
 import { entryBodySchema } from '~/files/jobEntry.ts'
 import type { Shelf } from '~/files/shelf.ts'
 import {
@@ -177,10 +178,10 @@ export function MeasureEntry(props: MeasureEntryProps) {
         </label>
       )}
       <div className="flex flex-wrap gap-3">
-        <label className="flex-1 font-semibold">
+        <label className="flex-1 text-[0.9rem] font-semibold">
           Tool
           <input
-            className="field mt-1 block w-full font-normal"
+            className="field block w-full text-base font-normal"
             value={tool}
             maxLength={200}
             placeholder="feeler leaves, dial"
@@ -189,8 +190,17 @@ export function MeasureEntry(props: MeasureEntryProps) {
             }}
           />
         </label>
-        {measure === 'ring-gap' && <ConesField cones={cones} onCones={setCones} />}
-        <PhaseField phase={phase} onPhase={setPhase} />
+        {measure === 'ring-gap' && (
+          <SelectField
+            label="Cones"
+            value={`${cones}`}
+            options={CONE_COUNTS.map((count) => [`${count}`, CONE_NAMES[count]] as const)}
+            onChange={(chosen) => {
+              setCones(CONE_COUNTS.find((count) => `${count}` === chosen) ?? 1)
+            }}
+          />
+        )}
+        <SelectField label="When" value={phase} options={PHASES} onChange={setPhase} />
       </div>
       <LimitLine limit={limit} />
       {measure === 'ring-gap' && <LeafHint shelf={shelf} limit={limit} unit={unit} />}
@@ -290,59 +300,12 @@ function ReadingFields(props: ReadingFieldsProps) {
   )
 }
 
-function ConesField({
-  cones,
-  onCones,
-}: {
-  readonly cones: ConeCount
-  readonly onCones: (cones: ConeCount) => void
-}) {
-  return (
-    <label className="font-semibold">
-      Cones
-      <select
-        className="field mt-1 block"
-        value={cones}
-        onChange={(event) => {
-          const chosen = Number(event.target.value)
-          onCones(CONE_COUNTS.find((count) => count === chosen) ?? 1)
-        }}
-      >
-        {CONE_COUNTS.map((count) => (
-          <option key={count} value={count}>
-            {CONE_NAMES[count]}
-          </option>
-        ))}
-      </select>
-    </label>
-  )
-}
-
 type Phase = 'found' | 'after'
 
-function PhaseField({
-  phase,
-  onPhase,
-}: {
-  readonly phase: Phase
-  readonly onPhase: (phase: Phase) => void
-}) {
-  return (
-    <label className="font-semibold">
-      When
-      <select
-        className="field mt-1 block"
-        value={phase}
-        onChange={(event) => {
-          onPhase(event.target.value === 'after' ? 'after' : 'found')
-        }}
-      >
-        <option value="found">as found</option>
-        <option value="after">after the work</option>
-      </select>
-    </label>
-  )
-}
+const PHASES: readonly (readonly [Phase, string])[] = [
+  ['found', 'as found'],
+  ['after', 'after the work'],
+]
 
 /** What the readings come to, before they are kept. */
 function JudgementLine({

@@ -12,7 +12,7 @@ import {
   namedPlace,
 } from 'core'
 
-import { SelectField } from '~/components/layout/Fields.tsx'
+import { SelectField } from '~/components/Fields.tsx'
 import { shortResult } from '~/words/results.ts'
 import { lockSentence } from '~/words/lock.ts'
 import { capitalize, couplerName, placeName } from '~/words/names.ts'

@@ -4,7 +4,7 @@ import { useMemo } from 'react'
 import type { BoxDraft, CouplerPlaces } from 'core'
 import { ONE, countCombinations, indexBox, namedPlace, removePart } from 'core'
 
-import { EntryField, NameField } from '~/components/layout/Fields.tsx'
+import { EntryField, NameField } from '~/components/Fields.tsx'
 import { parseWithin } from '~/views/layout/numbers.ts'
 import type { Drafting } from '~/components/layout/useDrafting.ts'
 import { withPart } from '~/views/layout/withPart.ts'

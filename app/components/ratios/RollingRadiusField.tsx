@@ -1,7 +1,7 @@
 import { LEAST_ROLLING_RADIUS_MM, MOST_ROLLING_RADIUS_MM } from 'core'
 
 import { useOpenBox } from '~/components/box/boxContext.ts'
-import { EntryField } from '~/components/layout/Fields.tsx'
+import { EntryField } from '~/components/Fields.tsx'
 import { lengthText, parseLength } from '~/views/layout/numbers.ts'
 import { formatLength } from '~/words/format.ts'
 

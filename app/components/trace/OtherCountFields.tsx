@@ -4,7 +4,7 @@ import { useState } from 'react'
 import { countedGears } from 'core'
 
 import { parseCount } from '~/views/count/parseCount.ts'
-import { SelectField } from '~/components/layout/Fields.tsx'
+import { SelectField } from '~/components/Fields.tsx'
 import type { Naming } from '~/words/names.ts'
 import { capitalize, countedName } from '~/words/names.ts'
 

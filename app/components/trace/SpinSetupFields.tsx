@@ -3,7 +3,7 @@ import { TriangleAlert } from 'lucide-react'
 import type { Spin } from 'core'
 import { namedPlace } from 'core'
 
-import { SelectField } from '~/components/layout/Fields.tsx'
+import { SelectField } from '~/components/Fields.tsx'
 import { ToggleRow } from '~/components/ToggleRow.tsx'
 import type { ViewChanges } from '~/components/useViewState.ts'
 import type { Naming } from '~/words/names.ts'

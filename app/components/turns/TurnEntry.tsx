@@ -4,7 +4,7 @@ import { useRef, useState } from 'react'
 import type { BoxPosition, EntryBody } from 'core'
 import { parseReading } from 'core'
 
-import { SelectField } from '~/components/layout/Fields.tsx'
+import { SelectField } from '~/components/Fields.tsx'
 import { ToggleRow } from '~/components/ToggleRow.tsx'
 import { entryBodySchema } from '~/files/jobEntry.ts'
 

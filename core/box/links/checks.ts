@@ -1,8 +1,8 @@
 /** What contradicts itself in a link; each says all that it finds. */
 import type { BoxIndex } from '../box.ts'
-import { bodyOfGear } from '../box.ts'
+import { bodyOfGear, memberOfBody } from '../box.ts'
 import type { BoxIssue } from '../issues.ts'
-import type { DoublePlanetary, Gear, Path, Planetary, SteppedPlanetary } from '../types.ts'
+import type { DoublePlanetary, Gear, Path, Planetary, SteppedPlanetary, Worm } from '../types.ts'
 
 import type { GearPair } from './kind.ts'
 
@@ -100,6 +100,21 @@ export function checkStepped(
     ...checkPair(index, link.id, { a: sun, b: sunPlanet, touch: 'outside' }, path),
     ...checkPair(index, link.id, { a: ringPlanet, b: ring, touch: 'inside' }, path),
   ]
+}
+
+/** A worm and its wheel turn as two bodies, on axes that cross. */
+export function checkWorm(
+  index: BoxIndex,
+  { id: link, worm, wheel }: Worm,
+  path: Path,
+): readonly BoxIssue[] {
+  const gear = index.gears.get(wheel)
+  if (!gear) return []
+  if (bodyOfGear(gear) === worm) return checkDistinct(link, [worm, worm], path)
+  const axis = axisOf(index, gear)
+  return memberOfBody(index, worm)?.axis === axis
+    ? [{ code: 'mesh-on-one-axis', path, link, axis }]
+    : []
 }
 
 /** Bodies that a link joins must differ. */

@@ -4,6 +4,7 @@ import type { BoxIndex } from '../box.ts'
 import type { BoxIssue } from '../issues.ts'
 import type { Gear, Hand, Link, LinkKind, MeshKind, Path, ShaftEnd } from '../types.ts'
 
+/** The links of one kind. */
 export type LinkOf<K extends LinkKind> = K extends MeshKind
   ? Extract<Link, { readonly a: string; readonly kind: MeshKind }> & { readonly kind: K }
   : Extract<Link, { readonly kind: K }>
@@ -50,6 +51,7 @@ export interface Term {
   readonly stationMm: number
 }
 
+/** A gear whose count is added, or taken away. */
 export interface Counted {
   readonly gear: Gear
   readonly sign: 1 | -1
@@ -100,6 +102,7 @@ export type Rolling<L> =
 /** What the teeth of a gear feel: by `ToothContact` of the forces. */
 export type Contact = 'outside' | 'inside' | 'chain' | 'all-round' | 'cone' | 'thread' | 'none'
 
+/** Everything that holds of one kind of link. */
 export interface LinkDefinition<K extends LinkKind> {
   /** What each of its ends has to be. */
   readonly ends: Readonly<Record<EndKey<K>, EndKind>>
@@ -119,4 +122,5 @@ export interface LinkDefinition<K extends LinkKind> {
   readonly check: (box: BoxIndex, link: LinkOf<K>, path: Path) => readonly BoxIssue[]
 }
 
+/** The parts that a link speaks of, by id. */
 export type Parts = Pick<BoxIndex, 'gears' | 'members'>

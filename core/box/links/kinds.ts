@@ -17,10 +17,18 @@
  *   held to the case  ω = 0
  */
 import { meshStationMm } from '../mesh.ts'
+import { LEAST_TOOTH_COUNT, MOST_TOOTH_COUNT } from '../toothCount.ts'
 import type { Gear, LinkKind, MeshKind } from '../types.ts'
 import { HANDS, SHAFT_ENDS } from '../types.ts'
 
-import { checkDistinct, checkPair, checkPlanetary, checkSet, checkStepped } from './checks.ts'
+import {
+  checkDistinct,
+  checkPair,
+  checkPlanetary,
+  checkSet,
+  checkStepped,
+  checkWorm,
+} from './checks.ts'
 import type { Counted, GearPair, LawForm, LinkDefinition, Parts } from './kind.ts'
 import { threadEfficiency } from './thread.ts'
 import { carrying, equalSpeeds, middleMm, nearestMm, partOf, plain, toothed } from './terms.ts'
@@ -67,6 +75,7 @@ function parallelPair<K extends MeshKind>(
 const counts = (...each: readonly (readonly [Gear, 1 | -1])[]): readonly Counted[] =>
   each.map(([gear, sign]) => ({ gear, sign }))
 
+/** The definition of each kind of link. */
 export const LINK_KINDS: { readonly [K in LinkKind]: LinkDefinition<K> } = {
   'external-mesh': parallelPair('outside', 'outside'),
   'internal-mesh': parallelPair('inside', 'inside'),
@@ -119,16 +128,18 @@ export const LINK_KINDS: { readonly [K in LinkKind]: LinkDefinition<K> } = {
     pairs: nothing,
     rings: nothing,
     picture: ({ worm, wheel }) => ({ as: 'thread', worm, wheel }),
-    check: (index, { id, worm, wheel }, path) => {
-      const gear = index.gears.get(wheel)
-      return checkDistinct(id, [worm, gear?.mount === 'free' ? wheel : (gear?.member ?? '')], path)
-    },
+    check: checkWorm,
   },
   planetary: {
     ends: { sun: 'gear', ring: 'gear', carrier: 'member' },
     fields: {
       planetCount: PLANETS,
-      planetToothCount: { type: 'whole', least: 5, most: 400, isNullable: true },
+      planetToothCount: {
+        type: 'whole',
+        least: LEAST_TOOTH_COUNT,
+        most: MOST_TOOTH_COUNT,
+        isNullable: true,
+      },
     },
     namedBy: ['sun', 'ring'],
     laws: ({ gears }, link) => {

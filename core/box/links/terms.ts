@@ -5,6 +5,7 @@ import type { Gear } from '../types.ts'
 
 import type { Counted, Parts, Term } from './kind.ts'
 
+/** The part of this id. Throws where there is none: a checked box has all that it speaks of. */
 export function partOf<P>(parts: ReadonlyMap<string, P>, id: string): P {
   const part = parts.get(id)
   if (part === undefined) throw new Error(`a checked box has no part "${id}"`)
