@@ -1,5 +1,7 @@
 import { defineConfig } from '@playwright/test'
 
+import { debianChromium } from './scripts/setup.mjs'
+
 export default defineConfig({
   testDir: 'e2e',
   outputDir: '.udrix/test/playwright',
@@ -17,7 +19,7 @@ export default defineConfig({
     contextOptions: { reducedMotion: 'reduce' },
     trace: 'on-first-retry',
     launchOptions: {
-      executablePath: '/usr/bin/chromium',
+      executablePath: debianChromium(),
       args: [
         '--no-sandbox',
         '--disable-gpu',

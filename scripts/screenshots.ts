@@ -6,14 +6,14 @@ import type { Page } from '@playwright/test'
 
 import { TEST_BUILD, startUdrix } from '../e2e/udrix.ts'
 import { ROOT } from './paths.mjs'
-import { CHROMIUM, ensureBuild, ensureChromium, ensurePostgres } from './setup.mjs'
+import { debianChromium, ensureBuild, ensureChromium, ensurePostgres } from './setup.mjs'
 
 await ensurePostgres()
 await ensureChromium()
 await ensureBuild(TEST_BUILD)
 const udrix = await startUdrix('screenshots')
 const browser = await chromium.launch({
-  executablePath: CHROMIUM,
+  executablePath: debianChromium(),
   args: ['--no-sandbox', '--disable-gpu', '--disable-background-networking'],
 })
 

@@ -3,6 +3,7 @@
  * with everything they need put in place first. Data, port and build are its own.
  */
 import fs from 'node:fs'
+import os from 'node:os'
 import path from 'node:path'
 
 import { STATE } from './paths.mjs'
@@ -14,17 +15,20 @@ const JEST_RESULTS = path.join(RESULTS, 'jest.json')
 const PLAYWRIGHT_RESULTS = path.join(RESULTS, 'playwright.json')
 const BUILD = '.udrix/test/build'
 
-const JEST = `npm run -s jest -- --json --outputFile=${JEST_RESULTS}`
+/** Many tests wait for a database or a process to die: a worker a processor, none left over. */
+const WORKERS = os.availableParallelism()
+const JEST = `npm run -s jest -- --maxWorkers=${WORKERS} --json --outputFile=${JEST_RESULTS}`
 /** Properties are tried on the same examples in every whole run; `npm run jest` draws new ones. */
 const SEED = '20261126'
-const CHECKS = 'npm run -s typecheck && npm run -s lint && npm run -s kills -- 10'
+const CHECKS = 'npm run -s typecheck && npm run -s lint'
+const KILLS = 'npm run -s kills -- 10'
 
 /** @type {readonly (readonly [name: string, command: string, args: readonly string[]])[]} */
 const STEPS = [
   [
     'types, lint, import rules and kills beside Jest',
     'npx',
-    ['concurrently', '--group', '--names', 'checks,Jest', CHECKS, JEST],
+    ['concurrently', '--group', '--names', 'checks,kills,Jest', CHECKS, KILLS, JEST],
   ],
   ['browser tests', 'npx', ['playwright', 'test']],
 ]

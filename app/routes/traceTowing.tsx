@@ -55,6 +55,7 @@ export default function TraceTowing() {
       <aside
         aria-label="What turns and what is oiled"
         className="border-rule bg-sheet flex min-h-0 flex-col gap-4 border-l-2 p-4 lg:overflow-auto"
+        tabIndex={0}
       >
         <p className="trouble">
           <TriangleAlert aria-hidden />

@@ -2,7 +2,7 @@
 import { chromium } from '@playwright/test'
 import type { Browser, Page } from '@playwright/test'
 
-import { CHROMIUM } from '../setup.mjs'
+import { debianChromium } from '../setup.mjs'
 
 /** The loader that runs the benches wraps functions in a helper that a page does not have. */
 export const HELPER = 'globalThis.__name = (named) => named'
@@ -12,7 +12,7 @@ export async function withPage(
   work: (page: Page, browser: Browser) => Promise<void>,
 ): Promise<void> {
   const browser = await chromium.launch({
-    executablePath: CHROMIUM,
+    executablePath: debianChromium(),
     args: ['--no-sandbox', '--disable-gpu', '--disable-background-networking'],
   })
   try {
