@@ -195,16 +195,16 @@ test('parts: speed, sense, torque, power and state, copied and as a file', async
   await context.grantPermissions(['clipboard-read', 'clipboard-write'])
   await openAt(page, 'Ostrel', 'position=2')
   await view(page, 'Parts').click()
-  const row = page.locator('[data-part-row="counter-2"]')
+  const row = page.locator('[data-row="counter-2"]')
   // 1000 × 24/37 and 100 × 37/24, and 2π·n·T/60 of both.
   await expect(row).toContainText('649 rev/min')
   await expect(row).toContainText('against the input')
   await expect(row).toContainText('154 N·m')
   await expect(row).toContainText('10.5 kW')
-  await expect(page.locator('[data-part-row="counter-3"]')).toContainText('turns, carries nothing')
+  await expect(page.locator('[data-row="counter-3"]')).toContainText('turns, carries nothing')
   await expect(page.getByText('Slip of free gears')).toBeVisible()
   await page.keyboard.press('r')
-  await expect(page.locator('[data-part-row="main-reverse"]')).toContainText('395 N·m')
+  await expect(page.locator('[data-row="main-reverse"]')).toContainText('395 N·m')
   await page.getByRole('button', { name: 'Copy path and table' }).click()
   await expect(page.getByText('Path and table are copied.')).toBeVisible()
   const copied = await page.evaluate(() => navigator.clipboard.readText())
@@ -272,7 +272,7 @@ test('forces: thrust and bearing loads, what is missing, and losses beside the i
 }) => {
   await openAt(page, 'Ostrel', 'position=2', '/forces')
   // d = 2.25 × 24 / cos 26° = 60.08 mm, Ft = 2T/d = 3329 N, Fa = Ft·tan 26° = 1624 N (ISO 21771).
-  const shafts = page.locator('[data-shaft-forces="input"]')
+  const shafts = page.locator('[data-row="input"]')
   await expect(shafts).toContainText('1624 N')
   await expect(page.getByRole('row', { name: /^Head gear, input shaft/ }).first()).toContainText(
     '3329 N',

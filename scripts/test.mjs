@@ -20,15 +20,14 @@ const WORKERS = os.availableParallelism()
 const JEST = `npm run -s jest -- --maxWorkers=${WORKERS} --json --outputFile=${JEST_RESULTS}`
 /** Properties are tried on the same examples in every whole run; `npm run jest` draws new ones. */
 const SEED = '20261126'
-const CHECKS = 'npm run -s typecheck && npm run -s lint'
-const KILLS = 'npm run -s kills -- 10'
+const CHECKS = 'npm run -s typecheck && npm run -s lint && npm run -s kills -- 10'
 
 /** @type {readonly (readonly [name: string, command: string, args: readonly string[]])[]} */
 const STEPS = [
   [
     'types, lint, import rules and kills beside Jest',
     'npx',
-    ['concurrently', '--group', '--names', 'checks,kills,Jest', CHECKS, KILLS, JEST],
+    ['concurrently', '--group', '--names', 'checks,Jest', CHECKS, JEST],
   ],
   ['browser tests', 'npx', ['playwright', 'test']],
 ]

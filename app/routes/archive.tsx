@@ -1,29 +1,21 @@
-import { Download, TriangleAlert, X } from 'lucide-react'
+import { Download, X } from 'lucide-react'
 import { Link } from 'react-router'
 
 import type { ArchiveSummary, Named } from '~/files/archiveTask.ts'
 import type { Step } from '~/components/archive/useArchive.ts'
 import { useArchive } from '~/components/archive/useArchive.ts'
 import { FileButton } from '~/components/FileButton.tsx'
-import { HelpButton } from '~/components/HelpButton.tsx'
 import { Preview } from '~/components/Preview.tsx'
 import { formatShare } from '~/words/format.ts'
+import { Warning } from '~/components/Warning.tsx'
+import { PageHead } from '~/components/PageHead.tsx'
 
 export default function ArchivePage() {
   const { step, takeOut, lookThrough, readIn, cancel } = useArchive()
   const isBusy = step.kind === 'sending' || step.kind === 'working'
   return (
     <div className="mx-auto flex min-h-screen max-w-[60rem] flex-col px-5 pb-6">
-      <title>Archive · Udrix</title>
-      <header className="border-ink flex items-center gap-4 border-b-2 py-1">
-        <Link to="/" className="button-quiet -ml-2 font-bold">
-          Bench
-        </Link>
-        <h1 className="text-[1.15rem]">Archive</h1>
-        <div className="ml-auto">
-          <HelpButton />
-        </div>
-      </header>
+      <PageHead title="Archive" />
       <main className="flex flex-col gap-6 py-5 text-[1.05rem]">
         <section aria-label="Take out">
           <h2 className="mb-1 text-[1.2rem]">Take everything out</h2>
@@ -121,9 +113,7 @@ function StepLine({ step, onCancel }: { readonly step: Step; readonly onCancel: 
     case 'refused':
       return (
         <div role="alert">
-          <p className="trouble">
-            <TriangleAlert aria-hidden /> Nothing was read in.
-          </p>
+          <Warning>Nothing was read in.</Warning>
           <ul className="list-disc pl-6">
             {step.problems.map((problem) => (
               <li key={problem}>{problem}</li>

@@ -1,4 +1,4 @@
-import { Archive, FilePlus2, Ruler, Search, TriangleAlert } from 'lucide-react'
+import { Archive, FilePlus2, Ruler, Search } from 'lucide-react'
 import { useEffect } from 'react'
 import { Form, Link, data, redirect, useLocation } from 'react-router'
 
@@ -18,14 +18,14 @@ import { readSettings } from '~/.server/settings.ts'
 import { BoxRow } from '~/components/bench/BoxRow.tsx'
 import { DeletedToast } from '~/components/bench/DeletedToast.tsx'
 import { ImportBox } from '~/components/bench/ImportBox.tsx'
-import { HelpButton } from '~/components/HelpButton.tsx'
 import { useLiveData } from '~/client/live.ts'
 import { useLastWord } from '~/components/useLastWord.ts'
 import { staysOpen } from '~/client/staysOpen.ts'
-import { SettingsControls } from '~/components/SettingsControls.tsx'
 import { storable } from '~/files/text.ts'
 import { conflictWords, refusalWords } from '~/words/issues.ts'
 import { PLAIN_WORDS, vocabularyOf } from '~/words/vocabulary.ts'
+import { Warning } from '~/components/Warning.tsx'
+import { PageHead } from '~/components/PageHead.tsx'
 
 import type { Route } from './+types/bench'
 
@@ -117,15 +117,7 @@ export default function Bench({ loaderData, actionData }: Route.ComponentProps) 
 
   return (
     <div className="mx-auto flex min-h-screen max-w-[1280px] flex-col px-5 pb-6">
-      <title>Bench · Udrix</title>
-      <header className="border-ink flex items-center gap-4 border-b-2 py-1">
-        <h1 className="text-[1.5rem]">Bench</h1>
-        <p className="text-graphite">Udrix: counted teeth, exact ratios, traced torque</p>
-        <div className="ml-auto flex">
-          <SettingsControls settings={settings} />
-          <HelpButton />
-        </div>
-      </header>
+      <PageHead title="Bench" about="Udrix: counted teeth, exact ratios, traced torque" isBench />
       <main>
         <div className="flex flex-wrap items-center gap-3 py-4">
           <Link to="/new" className="button button-main">
@@ -156,9 +148,9 @@ export default function Bench({ loaderData, actionData }: Route.ComponentProps) 
           </Form>
         </div>
         {said?.kind === 'notice' && (
-          <p role="alert" className="trouble mb-3">
-            <TriangleAlert aria-hidden /> {said.sentence}
-          </p>
+          <Warning role="alert" className="mb-3">
+            {said.sentence}
+          </Warning>
         )}
         {boxes.length === 0 ? (
           <p className="py-10 text-lg">

@@ -1,15 +1,17 @@
-import { Search, Square, TriangleAlert } from 'lucide-react'
+import { Search, Square } from 'lucide-react'
 import { useMemo, useState } from 'react'
 
 import type { BoxDraft, CountLimits, PosedSearch, TurnCheck } from 'core'
 import { LEAST_TOOTH_COUNT, MOST_TOOTH_COUNT, countSets, indexBox, poseSearch } from 'core'
 
+import { Table } from '~/components/Table.tsx'
 import { useOpenBox } from '~/components/box/boxContext.ts'
 import { useOpenJob } from '~/components/job/jobContext.ts'
 import { TurnsNav } from '~/components/turns/TurnsNav.tsx'
 import { useCountSearch } from '~/components/turns/useCountSearch.ts'
 import { formatShare } from '~/words/format.ts'
 import { capitalize, gearName } from '~/words/names.ts'
+import { Warning } from '~/components/Warning.tsx'
 
 const FIELDS = [
   ['leastTeeth', 'Least teeth of a gear'],
@@ -195,9 +197,9 @@ export default function ClosedBox() {
         )}
       </form>
       {problem && (
-        <p role="alert" className="trouble mt-2">
-          <TriangleAlert aria-hidden /> {problem}
-        </p>
+        <Warning role="alert" className="mt-2">
+          {problem}
+        </Warning>
       )}
       <p role="status" className="py-2 text-[1.1rem]">
         {state.kind === 'idle' && ahead}
@@ -211,35 +213,26 @@ export default function ClosedBox() {
       </p>
       {state.kind === 'found' && state.found.total > 0 && (
         <div className="overflow-x-auto">
-          <table className="text-left">
-            <thead>
-              <tr className="border-ink border-b-2">
-                <th scope="col" className="pr-4">
-                  Against the best
-                </th>
-                {state.search.gears.map(({ gear }) => {
-                  const named = naming.box.gears.get(gear)
-                  return (
-                    <th key={gear} scope="col" className="pr-4 align-bottom">
-                      {named ? capitalize(gearName(naming, named)) : gear}
-                    </th>
-                  )
-                })}
-              </tr>
-            </thead>
-            <tbody>
-              {state.found.likeliest.map(({ counts, score }, at) => (
-                <tr key={at} className="border-rule border-b">
-                  <td className="pr-4">{formatShare(Math.exp(score - best))}</td>
-                  {counts.map((count, gear) => (
-                    <td key={gear} className="pr-4 text-[1.1rem] font-semibold">
-                      {count}
-                    </td>
-                  ))}
-                </tr>
-              ))}
-            </tbody>
-          </table>
+          <Table
+            caption="Sets of counts that fit, the likeliest first"
+            className=""
+            rows={state.found.likeliest}
+            keyOf={(_, at) => at}
+            columns={[
+              {
+                heading: 'Against the best',
+                cell: ({ score }) => formatShare(Math.exp(score - best)),
+              },
+              ...state.search.gears.map(({ gear }, at) => {
+                const named = naming.box.gears.get(gear)
+                return {
+                  heading: named ? capitalize(gearName(naming, named)) : gear,
+                  className: 'text-[1.1rem] font-semibold',
+                  cell: ({ counts }: { readonly counts: readonly number[] }) => counts[at],
+                }
+              }),
+            ]}
+          />
         </div>
       )}
     </main>

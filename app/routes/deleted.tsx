@@ -1,11 +1,12 @@
 import { Undo2 } from 'lucide-react'
-import { Form, Link, redirect } from 'react-router'
+import { Form, redirect } from 'react-router'
 
 import { noSuchBox, withDatabase } from '~/.server/answers.ts'
 import { listDeleted, restoreBox } from '~/.server/boxes.ts'
 import { readForm, textOf } from '~/.server/requests.ts'
 import { useLiveData } from '~/client/live.ts'
 import { formatWhen } from '~/words/format.ts'
+import { PageHead } from '~/components/PageHead.tsx'
 
 import type { Route } from './+types/deleted'
 
@@ -26,13 +27,7 @@ export default function Deleted({ loaderData: { boxes } }: Route.ComponentProps)
   useLiveData(null)
   return (
     <div className="mx-auto max-w-[960px] px-5 pb-6">
-      <title>Deleted boxes · Udrix</title>
-      <header className="border-ink flex items-center gap-4 border-b-2 py-1">
-        <Link to="/" className="button-quiet -ml-2 font-bold">
-          Bench
-        </Link>
-        <h1 className="text-[1.5rem]">Deleted boxes</h1>
-      </header>
+      <PageHead title="Deleted boxes" />
       <main className="py-4">
         <p className="mb-3">
           {boxes.length === 0

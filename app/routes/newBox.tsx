@@ -1,6 +1,5 @@
-import { TriangleAlert } from 'lucide-react'
 import { useMemo, useState } from 'react'
-import { Form, Link, data, redirect, useNavigation } from 'react-router'
+import { Form, data, redirect, useNavigation } from 'react-router'
 import { z } from 'zod'
 
 import type { BoxDraft, Chosen, PatternId } from 'core'
@@ -19,15 +18,15 @@ import { OUTAGE_SENTENCE, unlessOutage } from '~/.server/answers.ts'
 import { createBox } from '~/.server/boxes.ts'
 import { readForm } from '~/.server/requests.ts'
 import { readSettings } from '~/.server/settings.ts'
-import { HelpButton } from '~/components/HelpButton.tsx'
 import { Choice } from '~/components/newBox/Choice.tsx'
 import { PatternList } from '~/components/newBox/PatternList.tsx'
 import { Legend } from '~/components/section/Legend.tsx'
-import { SettingsControls } from '~/components/SettingsControls.tsx'
 import { SectionDrawing } from '~/components/section/SectionDrawing.tsx'
 import { CHOICE_WORDS, PATTERN_WORDS, optionWords } from '~/words/patterns.ts'
 import { writtenText } from '~/files/text.ts'
 import { vocabularyOf } from '~/words/vocabulary.ts'
+import { Warning } from '~/components/Warning.tsx'
+import { PageHead } from '~/components/PageHead.tsx'
 
 import type { Route } from './+types/newBox'
 
@@ -83,17 +82,9 @@ export default function NewBox({ loaderData, actionData }: Route.ComponentProps)
 
   return (
     <div className="flex min-h-screen flex-col lg:h-screen">
-      <title>New box · Udrix</title>
-      <header className="border-ink flex items-center gap-4 border-b-2 px-4 py-1">
-        <Link to="/" className="button-quiet -ml-2 font-bold">
-          Bench
-        </Link>
-        <h1 className="text-[1.15rem]">Start a new box: which is nearest to yours?</h1>
-        <div className="ml-auto flex">
-          <SettingsControls settings={loaderData.settings} />
-          <HelpButton />
-        </div>
-      </header>
+      <div className="px-4">
+        <PageHead title="Start a new box" about="Which is nearest to yours?" />
+      </div>
       <main className="flex min-h-0 flex-1 flex-col">
         <Form method="post" className="grid min-h-0 flex-1 lg:grid-cols-[21rem_minmax(0,1fr)]">
           <PatternList selected={patternId} onSelect={setPatternId} />
@@ -143,9 +134,9 @@ export default function NewBox({ loaderData, actionData }: Route.ComponentProps)
             </div>
             {(['name', 'pattern', 'form'] as const).map((key) =>
               problem(key) ? (
-                <p key={key} id={`${key}-problem`} role="alert" className="trouble">
-                  <TriangleAlert aria-hidden /> {problem(key)}
-                </p>
+                <Warning key={key} id={`${key}-problem`} role="alert">
+                  {problem(key)}
+                </Warning>
               ) : null,
             )}
           </div>

@@ -1,4 +1,4 @@
-import { Download, Plus, TriangleAlert } from 'lucide-react'
+import { Download, Plus } from 'lucide-react'
 import { useMemo, useState } from 'react'
 import { Link } from 'react-router'
 import { v7 as uuidv7 } from 'uuid'
@@ -6,6 +6,7 @@ import { v7 as uuidv7 } from 'uuid'
 import type { LineState } from 'core'
 import { LINE_STATES, indexBox } from 'core'
 
+import { Table } from '~/components/Table.tsx'
 import { useOpenBox } from '~/components/box/boxContext.ts'
 import { useOpenJob } from '~/components/job/jobContext.ts'
 import type { OrderLine } from '~/views/order/orderLines.ts'
@@ -13,8 +14,7 @@ import { orderLines, totalsOf } from '~/views/order/orderLines.ts'
 import { formatNumber } from '~/words/format.ts'
 import { entryBodySchema } from '~/files/jobEntry.ts'
 import { LINE_STATE_NAMES } from '~/words/measures.ts'
-
-const HEADINGS = ['Part', 'Why', 'Quantity', 'Price each', 'State'] as const
+import { Warning } from '~/components/Warning.tsx'
 
 /** What is replaced, what goes with it, what it costs, and what has arrived. */
 export default function Order() {
@@ -55,28 +55,13 @@ export default function Order() {
             . Cost so far <b>{formatNumber(totals.cost, 2)}</b> in the shop’s money
             {totals.withoutPrice > 0 && `, ${totals.withoutPrice} without a price`}.
           </p>
-          <table className="w-full text-left">
-            <thead>
-              <tr className="border-ink border-b-2">
-                {HEADINGS.map((heading) => (
-                  <th key={heading} scope="col" className="pr-3">
-                    {heading}
-                  </th>
-                ))}
-              </tr>
-            </thead>
-            <tbody>
-              {lines.map((line) => (
-                <LineRow key={line.key} line={line} isDisabled={isDisabled} onKeep={keep} />
-              ))}
-            </tbody>
-          </table>
+          <OrderTable lines={lines} isDisabled={isDisabled} onKeep={keep} />
         </>
       )}
       {problem && (
-        <p role="alert" className="trouble mt-2">
-          <TriangleAlert aria-hidden /> {problem}
-        </p>
+        <Warning role="alert" className="mt-2">
+          {problem}
+        </Warning>
       )}
       <form
         className="mt-3 flex flex-wrap items-end gap-2"
@@ -111,66 +96,83 @@ export default function Order() {
   )
 }
 
-interface LineRowProps {
-  readonly line: OrderLine
+interface OrderTableProps {
+  readonly lines: readonly OrderLine[]
   readonly isDisabled: boolean
   readonly onKeep: (line: OrderLine) => void
 }
 
-function LineRow({ line, isDisabled, onKeep }: LineRowProps) {
+function OrderTable({ lines, isDisabled, onKeep }: OrderTableProps) {
   return (
-    <tr className="border-rule border-b">
-      <th scope="row" className="pr-3 font-semibold">
-        {line.what}
-      </th>
-      <td className="text-graphite pr-3">{line.why}</td>
-      <td className="pr-3">
-        <input
-          key={line.quantity}
-          className="field w-[5rem]"
-          inputMode="numeric"
-          aria-label={`Quantity of ${line.what}`}
-          defaultValue={line.quantity}
-          disabled={isDisabled}
-          onBlur={(event) => {
-            const quantity = Number(event.target.value)
-            if (quantity !== line.quantity) onKeep({ ...line, quantity })
-          }}
-        />
-      </td>
-      <td className="pr-3">
-        <input
-          key={line.price}
-          className="field w-[7rem]"
-          inputMode="decimal"
-          aria-label={`Price of one ${line.what}`}
-          defaultValue={line.price ?? ''}
-          disabled={isDisabled}
-          onBlur={(event) => {
-            const text = event.target.value.trim()
-            const price = text === '' ? null : text
-            if (price !== line.price) onKeep({ ...line, price })
-          }}
-        />
-      </td>
-      <td>
-        <select
-          className="field"
-          aria-label={`State of ${line.what}`}
-          value={line.state}
-          disabled={isDisabled}
-          onChange={(event) => {
-            // The options are the states.
-            onKeep({ ...line, state: event.target.value as LineState })
-          }}
-        >
-          {LINE_STATES.map((state) => (
-            <option key={state} value={state}>
-              {LINE_STATE_NAMES[state]}
-            </option>
-          ))}
-        </select>
-      </td>
-    </tr>
+    <Table
+      caption="Parts, why, how many, at what price and how far"
+      rows={lines}
+      keyOf={({ key }) => key}
+      columns={[
+        {
+          heading: 'Part',
+          isName: true,
+          className: 'font-semibold!',
+          cell: ({ what }) => what,
+        },
+        { heading: 'Why', className: 'text-graphite', cell: ({ why }) => why },
+        {
+          heading: 'Quantity',
+          cell: (line) => (
+            <input
+              key={line.quantity}
+              className="field w-[5rem]"
+              inputMode="numeric"
+              aria-label={`Quantity of ${line.what}`}
+              defaultValue={line.quantity}
+              disabled={isDisabled}
+              onBlur={(event) => {
+                const quantity = Number(event.target.value)
+                if (quantity !== line.quantity) onKeep({ ...line, quantity })
+              }}
+            />
+          ),
+        },
+        {
+          heading: 'Price each',
+          cell: (line) => (
+            <input
+              key={line.price}
+              className="field w-[7rem]"
+              inputMode="decimal"
+              aria-label={`Price of one ${line.what}`}
+              defaultValue={line.price ?? ''}
+              disabled={isDisabled}
+              onBlur={(event) => {
+                const text = event.target.value.trim()
+                const price = text === '' ? null : text
+                if (price !== line.price) onKeep({ ...line, price })
+              }}
+            />
+          ),
+        },
+        {
+          heading: 'State',
+          cell: (line) => (
+            <select
+              className="field"
+              aria-label={`State of ${line.what}`}
+              value={line.state}
+              disabled={isDisabled}
+              onChange={(event) => {
+                // The options are the states.
+                onKeep({ ...line, state: event.target.value as LineState })
+              }}
+            >
+              {LINE_STATES.map((state) => (
+                <option key={state} value={state}>
+                  {LINE_STATE_NAMES[state]}
+                </option>
+              ))}
+            </select>
+          ),
+        },
+      ]}
+    />
   )
 }

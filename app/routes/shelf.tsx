@@ -1,5 +1,5 @@
 import { TriangleAlert } from 'lucide-react'
-import { Form, Link, data } from 'react-router'
+import { Form, data } from 'react-router'
 
 import type { ReadingUnit } from 'core'
 import { MEASURES, MEASURE_RULES, unitsOf } from 'core'
@@ -12,6 +12,7 @@ import { useLastWord } from '~/components/useLastWord.ts'
 import { formatPieces, parsePieces, ruleSchema, shelfSchema } from '~/files/shelf.ts'
 import { MEASURE_NAMES, UNIT_NAMES, UNIT_WORDS, boundsText } from '~/words/measures.ts'
 import { capitalize } from '~/words/names.ts'
+import { PageHead } from '~/components/PageHead.tsx'
 
 import type { Route } from './+types/shelf'
 
@@ -132,16 +133,10 @@ export default function ShelfPage({ loaderData, actionData }: Route.ComponentPro
   ] as const
   return (
     <div className="mx-auto max-w-[1180px] px-5 pb-6">
-      <title>Shelf · Udrix</title>
-      <header className="border-ink flex items-center gap-4 border-b-2 py-1">
-        <Link to="/" className="button-quiet -ml-2 font-bold">
-          Bench
-        </Link>
-        <h1 className="text-[1.5rem]">Shelf</h1>
-        <p className="text-graphite">
-          What the shop has and goes by: leaves, shims, people, limits
-        </p>
-      </header>
+      <PageHead
+        title="Shelf"
+        about="What the shop has and goes by: leaves, shims, people, limits"
+      />
       <main className="grid gap-x-10 gap-y-4 py-4 lg:grid-cols-2">
         {said && (
           <p

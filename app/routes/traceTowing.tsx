@@ -1,4 +1,3 @@
-import { TriangleAlert } from 'lucide-react'
 import { useMemo } from 'react'
 
 import { couplersAway, spin } from 'core'
@@ -9,6 +8,7 @@ import { neutralPlaces } from '~/views/trace/spinState.ts'
 import { towingOf } from '~/views/trace/towing.ts'
 import { useOpenTrace } from '~/components/trace/traceContext.ts'
 import { bodyName, capitalize, partName } from '~/words/names.ts'
+import { Warning } from '~/components/Warning.tsx'
 
 export default function TraceTowing() {
   const { draft, words } = useOpenBox()
@@ -57,15 +57,12 @@ export default function TraceTowing() {
         className="border-rule bg-sheet flex min-h-0 flex-col gap-4 border-l-2 p-4 lg:overflow-auto"
         tabIndex={0}
       >
-        <p className="trouble">
-          <TriangleAlert aria-hidden />
-          <span>
-            Oil is mostly thrown by gears that dip into it. Where those stand while the output
-            turns, gears and bearings run dry and can seize: do not tow with the driven wheels on
-            the road unless the maker’s manual says so; lift them, or take the propeller shaft or
-            the axle shafts out.
-          </span>
-        </p>
+        <Warning>
+          Oil is mostly thrown by gears that dip into it. Where those stand while the output turns,
+          gears and bearings run dry and can seize: do not tow with the driven wheels on the road
+          unless the maker’s manual says so; lift them, or take the propeller shaft or the axle
+          shafts out.
+        </Warning>
         {lists.map(([title, rest, parts]) => (
           <section key={title}>
             <h3 className="text-[1.05rem]">

@@ -1,6 +1,5 @@
-import { TriangleAlert } from 'lucide-react'
-
 import type { FileIssue } from '~/files/boxFile.ts'
+import { Warning } from '~/components/Warning.tsx'
 
 interface ImportProblemsProps {
   readonly fileName: string
@@ -11,9 +10,7 @@ interface ImportProblemsProps {
 export function ImportProblems({ fileName, issues }: ImportProblemsProps) {
   return (
     <div role="alert" className="border-trouble mb-4 border-l-4 pl-3">
-      <p className="trouble">
-        <TriangleAlert aria-hidden /> Nothing was imported{fileName && ` from ${fileName}`}.
-      </p>
+      <Warning>Nothing was imported{fileName && ` from ${fileName}`}.</Warning>
       <ul className="list-disc pl-6">
         {issues.map((issue) => (
           <li key={`${issue.path.join('.')}${issue.message}`}>

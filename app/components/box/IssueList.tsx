@@ -1,4 +1,4 @@
-import { Check, TriangleAlert } from 'lucide-react'
+import { Check } from 'lucide-react'
 
 import type { BoxDraft, BoxIssue, LeftWarning } from 'core'
 import { diffDrafts, leftWarning, removePart, warningKey } from 'core'
@@ -7,6 +7,7 @@ import { formatWhen } from '~/words/format.ts'
 import { serverNow } from '~/client/live.ts'
 import { issueWords } from '~/words/issues.ts'
 import type { Vocabulary } from '~/words/vocabulary.ts'
+import { Warning } from '~/components/Warning.tsx'
 
 import { useOpenBox } from './boxContext.ts'
 
@@ -36,36 +37,33 @@ export function IssueList({ draft, issues, words, onShow }: IssueListProps) {
   return (
     <>
       {standing.map((issue) => (
-        <p key={keyOf(issue)} className="trouble">
-          <TriangleAlert aria-hidden />
-          <span>
-            {issueWords(draft, issue, words)}{' '}
-            {onShow && (
-              <button
-                type="button"
-                className="min-h-[32px] cursor-pointer underline"
-                onClick={() => {
-                  onShow(issue)
-                }}
-              >
-                Show it
-              </button>
-            )}{' '}
-            {warningKey(issue) !== '' && (
-              <button
-                type="button"
-                className="min-h-[32px] cursor-pointer underline"
-                onClick={() => {
-                  const id = warningKey(issue)
-                  const warning = { id, by: settings.initials, at: serverNow().toISOString() }
-                  become({ ...kept, leftWarnings: [...(kept.leftWarnings ?? []), warning] })
-                }}
-              >
-                Leave it so
-              </button>
-            )}
-          </span>
-        </p>
+        <Warning key={keyOf(issue)}>
+          {issueWords(draft, issue, words)}{' '}
+          {onShow && (
+            <button
+              type="button"
+              className="min-h-[32px] cursor-pointer underline"
+              onClick={() => {
+                onShow(issue)
+              }}
+            >
+              Show it
+            </button>
+          )}{' '}
+          {warningKey(issue) !== '' && (
+            <button
+              type="button"
+              className="min-h-[32px] cursor-pointer underline"
+              onClick={() => {
+                const id = warningKey(issue)
+                const warning = { id, by: settings.initials, at: serverNow().toISOString() }
+                become({ ...kept, leftWarnings: [...(kept.leftWarnings ?? []), warning] })
+              }}
+            >
+              Leave it so
+            </button>
+          )}
+        </Warning>
       ))}
       {left.length > 0 && (
         <details>

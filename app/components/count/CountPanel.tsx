@@ -1,4 +1,4 @@
-import { CornerDownLeft, TriangleAlert } from 'lucide-react'
+import { CornerDownLeft } from 'lucide-react'
 import { useEffect, useRef, useState } from 'react'
 
 import type { Gear } from 'core'
@@ -10,6 +10,7 @@ import { bodyName, capitalize, countedName } from '~/words/names.ts'
 import { parseCount } from '~/views/count/parseCount.ts'
 import type { WhichCount } from '~/views/count/reading.ts'
 import { readingOf } from '~/views/count/reading.ts'
+import { Warning } from '~/components/Warning.tsx'
 
 interface CountPanelProps {
   readonly gear: Gear
@@ -131,9 +132,9 @@ export function CountPanel({
         </div>
       </form>
       {problem && (
-        <p id="count-problem" role="alert" className="trouble mt-2">
-          <TriangleAlert aria-hidden /> {problem}
-        </p>
+        <Warning id="count-problem" role="alert" className="mt-2">
+          {problem}
+        </Warning>
       )}
       {isDisputed(gear) && (
         <Dispute gear={gear} areTwins={twin !== undefined} onSettle={onSettle} />
@@ -171,12 +172,11 @@ function Dispute({
   )
   return (
     <div role="alert" className="border-trouble mt-3 border-l-4 pl-3">
-      <p className="trouble">
-        <TriangleAlert aria-hidden />
+      <Warning>
         Two counts disagree: {counts.join(' and ')} teeth. Mark a tooth, count once more, and say
         which is right. Until then {gear.toothCount} is used.
         {areTwins && ' If each is right for its own shaft, say on Lay out that they are no twins.'}
-      </p>
+      </Warning>
       <div className="mt-2 flex gap-2">
         {counts.map((count) => (
           <button

@@ -1,13 +1,15 @@
-import { Download, TriangleAlert } from 'lucide-react'
+import { Download } from 'lucide-react'
 import { useState } from 'react'
 
 import { diffDrafts } from 'core'
 
+import { Table } from '~/components/Table.tsx'
 import { useOpenBox } from '~/components/box/boxContext.ts'
 import { FileButton } from '~/components/FileButton.tsx'
 import { Preview } from '~/components/Preview.tsx'
 import type { ParsedCountsCsv } from '~/files/countsCsv.ts'
 import { capitalize, gearName } from '~/words/names.ts'
+import { Warning } from '~/components/Warning.tsx'
 import { indexBox } from 'core'
 
 /** Counts to a spreadsheet and back, with what will change shown before it does. */
@@ -33,9 +35,7 @@ export function CountsFile() {
       </div>
       {read && !read.ok && (
         <div role="alert" className="mt-2">
-          <p className="trouble">
-            <TriangleAlert aria-hidden /> Nothing was read in.
-          </p>
+          <Warning>Nothing was read in.</Warning>
           <ul className="list-disc pl-6">
             {read.problems.map((problem) => (
               <li key={problem}>{problem}</li>
@@ -60,30 +60,31 @@ export function CountsFile() {
             setRead(undefined)
           }}
         >
-          <table className="w-full text-left">
-            <thead>
-              <tr className="border-ink border-b-2">
-                {['Gear', 'Teeth', 'becomes', 'Second count', 'becomes'].map((heading, at) => (
-                  <th key={at} scope="col" className="pr-3">
-                    {heading}
-                  </th>
-                ))}
-              </tr>
-            </thead>
-            <tbody>
-              {read.changed.map(({ gear, toothCount, recount }) => (
-                <tr key={gear.id} className="border-rule border-b">
-                  <th scope="row" className="pr-3 font-semibold">
-                    {capitalize(gearName(naming, gear))}
-                  </th>
-                  <td className="pr-3">{gear.toothCount ?? 'none'}</td>
-                  <td className="pr-3 font-bold">{toothCount ?? 'none'}</td>
-                  <td className="pr-3">{gear.recount ?? 'none'}</td>
-                  <td className="font-bold">{recount ?? 'none'}</td>
-                </tr>
-              ))}
-            </tbody>
-          </table>
+          <Table
+            caption="Counts in the file"
+            rows={read.changed}
+            keyOf={({ gear }) => gear.id}
+            columns={[
+              {
+                heading: 'Gear',
+                isName: true,
+                className: 'font-semibold!',
+                cell: ({ gear }) => capitalize(gearName(naming, gear)),
+              },
+              { heading: 'Teeth', cell: ({ gear }) => gear.toothCount ?? 'none' },
+              {
+                heading: 'becomes',
+                className: 'font-bold',
+                cell: ({ toothCount }) => toothCount ?? 'none',
+              },
+              { heading: 'Second count', cell: ({ gear }) => gear.recount ?? 'none' },
+              {
+                heading: 'becomes',
+                className: 'font-bold',
+                cell: ({ recount }) => recount ?? 'none',
+              },
+            ]}
+          />
         </Preview>
       )}
     </section>

@@ -3,6 +3,7 @@ import { useMemo } from 'react'
 import type { BoxDraft } from 'core'
 import { diffDrafts } from 'core'
 
+import { Table } from '~/components/Table.tsx'
 import { ratioChanges } from '~/views/ratios/ratioChanges.ts'
 import { SectionDrawing } from '~/components/section/SectionDrawing.tsx'
 import { changeWords } from '~/words/changes.ts'
@@ -39,34 +40,31 @@ export function Comparison({ now, then, words }: ComparisonProps) {
           </ul>
         </>
       )}
-      <table className="text-left">
-        <caption className="sr-only">Ratios then and now</caption>
-        <thead>
-          <tr className="border-ink border-b-2">
-            <th scope="col" className="pr-6">
-              Position
-            </th>
-            <th scope="col" className="pr-6">
-              Then
-            </th>
-            <th scope="col">Now</th>
-          </tr>
-        </thead>
-        <tbody>
-          {ratios.map(({ label, before, after }) => (
-            <tr key={label} className="border-rule border-b">
-              <th scope="row" className="pr-6">
-                {label}
-              </th>
-              <td className="pr-6">{before}</td>
-              <td className={before === after ? '' : 'font-bold'}>
+      <Table
+        caption="Ratios then and now"
+        className=""
+        rows={ratios}
+        keyOf={({ label }) => label}
+        columns={[
+          {
+            heading: 'Position',
+            isName: true,
+            className: 'font-bold!',
+            cell: ({ label }) => label,
+          },
+          { heading: 'Then', cell: ({ before }) => before },
+          {
+            heading: 'Now',
+            className: ({ before, after }) => (before === after ? '' : 'font-bold'),
+            cell: ({ before, after }) => (
+              <>
                 {after}
                 {before !== after && <span className="text-graphite"> (differs)</span>}
-              </td>
-            </tr>
-          ))}
-        </tbody>
-      </table>
+              </>
+            ),
+          },
+        ]}
+      />
     </>
   )
 }

@@ -1,9 +1,9 @@
-import { TriangleAlert } from 'lucide-react'
 import { useState } from 'react'
 
 import type { EntryBody, Intake, ReadingUnit } from 'core'
 
 import { entryBodySchema } from '~/files/jobEntry.ts'
+import { Warning } from '~/components/Warning.tsx'
 
 const FIELDS = [
   { key: 'reference', label: 'Owner’s reference', rows: 1 },
@@ -82,9 +82,9 @@ export function IntakeForm({
         </label>
       </fieldset>
       {problem && (
-        <p role="alert" className="trouble mt-1">
-          <TriangleAlert aria-hidden /> {problem}
-        </p>
+        <Warning role="alert" className="mt-1">
+          {problem}
+        </Warning>
       )}
     </section>
   )

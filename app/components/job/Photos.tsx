@@ -1,4 +1,4 @@
-import { Camera, TriangleAlert, Undo2 } from 'lucide-react'
+import { Camera, Undo2 } from 'lucide-react'
 import { useState } from 'react'
 import { v7 as uuidv7 } from 'uuid'
 
@@ -7,6 +7,7 @@ import type { Entry } from 'core'
 import { LARGEST_FILE_BYTES } from '~/files/photo.ts'
 import { storePhoto } from '~/client/outbox/photoStore.ts'
 import { shrinkPhoto } from '~/client/shrinkPhoto.ts'
+import { Warning } from '~/components/Warning.tsx'
 
 import { PhotoPicture } from './PhotoPicture.tsx'
 import { useOpenJob } from './jobContext.ts'
@@ -97,16 +98,11 @@ export function Photos({ boxId, part, entry: of }: PhotosProps) {
         sent.
       </p>
       {isOnPageOnly && waiting.size > 0 && (
-        <p role="alert" className="trouble">
-          <TriangleAlert aria-hidden /> This browser keeps no photographs. Leave the page open until
-          it is sent.
-        </p>
+        <Warning role="alert">
+          This browser keeps no photographs. Leave the page open until it is sent.
+        </Warning>
       )}
-      {problem && (
-        <p role="alert" className="trouble">
-          <TriangleAlert aria-hidden /> {problem}
-        </p>
-      )}
+      {problem && <Warning role="alert">{problem}</Warning>}
       {photos.length > 0 && (
         <ul aria-label="Photographs of this job" className="mt-1 flex flex-wrap gap-3">
           {photos.slice(0, shown).map(({ id, body }) => (

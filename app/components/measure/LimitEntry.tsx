@@ -1,4 +1,3 @@
-import { TriangleAlert } from 'lucide-react'
 import { useState } from 'react'
 import { useFetcher } from 'react-router'
 
@@ -7,6 +6,7 @@ import { MEASURE_RULES } from 'core'
 
 import { entryBodySchema } from '~/files/jobEntry.ts'
 import { MEASURE_NAMES, SOURCE_NAMES, UNIT_WORDS, shownUnit } from '~/words/measures.ts'
+import { Warning } from '~/components/Warning.tsx'
 
 interface LimitEntryProps {
   readonly part: string
@@ -110,11 +110,7 @@ export function LimitEntry({ part, measure, unit, isDisabled, onKeep }: LimitEnt
           />
           For every {MEASURE_NAMES[measure]} of this unit
         </label>
-        {problem && (
-          <p role="alert" className="trouble">
-            <TriangleAlert aria-hidden /> {problem}
-          </p>
-        )}
+        {problem && <Warning role="alert">{problem}</Warning>}
         <button className="button" disabled={isDisabled && !isOfShop}>
           Keep the limit
         </button>

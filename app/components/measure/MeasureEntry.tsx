@@ -1,5 +1,5 @@
 import clsx from 'clsx'
-import { CornerDownLeft, Plus, TriangleAlert } from 'lucide-react'
+import { CornerDownLeft, Plus } from 'lucide-react'
 import { useRef, useState } from 'react'
 
 import type {
@@ -44,6 +44,7 @@ import {
   shownUnit,
 } from '~/words/measures.ts'
 import { capitalize } from '~/words/names.ts'
+import { Warning } from '~/components/Warning.tsx'
 
 import { LeafHint } from './LeafHint.tsx'
 
@@ -219,9 +220,9 @@ export function MeasureEntry(props: MeasureEntryProps) {
         />
       )}
       {problems.map((problem) => (
-        <p key={problem} role="alert" className="trouble">
-          <TriangleAlert aria-hidden /> {problem}
-        </p>
+        <Warning key={problem} role="alert">
+          {problem}
+        </Warning>
       ))}
       <button className="button button-main" disabled={isDisabled}>
         <CornerDownLeft aria-hidden /> Keep, judge
@@ -344,10 +345,10 @@ function InchesQuestion({
 }) {
   return (
     <div role="alert" className="bg-trouble-wash grid gap-2 p-2">
-      <p className="trouble">
-        <TriangleAlert aria-hidden /> {doubtful.join(', ')} in thousandths of an inch is thinner
-        than any tool reads. Did you read inches?
-      </p>
+      <Warning>
+        {doubtful.join(', ')} in thousandths of an inch is thinner than any tool reads. Did you read
+        inches?
+      </Warning>
       <span className="flex flex-wrap gap-2">
         <button type="button" className="button" onClick={onInches}>
           Yes, {doubtful[0]} inches

@@ -1,6 +1,7 @@
-import { RotateCw, TriangleAlert, Undo2 } from 'lucide-react'
+import { RotateCw, Undo2 } from 'lucide-react'
 
 import type { Outbox } from '~/client/outbox/useOutbox.ts'
+import { Warning } from '~/components/Warning.tsx'
 
 interface OutboxNoticesProps<Item> {
   readonly outbox: Omit<Outbox<Item>, 'put'>
@@ -14,34 +15,27 @@ export function OutboxNotices<Item>({ outbox, wordsOf }: OutboxNoticesProps<Item
   return (
     <>
       {(isWaiting || isUnsafe) && pending.length > 0 && (
-        <p role="alert" className="trouble bg-trouble-wash px-4 py-2">
-          <TriangleAlert aria-hidden />
-          <span>
-            Not yet kept: {isWaiting ? 'Udrix or its database does not answer' : 'on its way'}.{' '}
-            {pending.length === 1 ? 'Your entry stays' : `Your ${pending.length} entries stay`} on
-            this page
-            {isUnsafe
-              ? ' only: this browser’s store is full or switched off. Leave the page open until all is kept.'
-              : `, also through a reload, and ${pending.length === 1 ? 'is' : 'are'} sent as soon as it does.`}
-          </span>
-        </p>
+        <Warning role="alert" className="bg-trouble-wash px-4 py-2">
+          Not yet kept: {isWaiting ? 'Udrix or its database does not answer' : 'on its way'}.{' '}
+          {pending.length === 1 ? 'Your entry stays' : `Your ${pending.length} entries stay`} on
+          this page
+          {isUnsafe
+            ? ' only: this browser’s store is full or switched off. Leave the page open until all is kept.'
+            : `, also through a reload, and ${pending.length === 1 ? 'is' : 'are'} sent as soon as it does.`}
+        </Warning>
       )}
       {brokenCount > 0 && (
-        <p role="alert" className="trouble bg-trouble-wash px-4 py-2">
-          <TriangleAlert aria-hidden />
-          <span>
-            {brokenCount === 1 ? 'One entry' : `${brokenCount} entries`} of an earlier visit could
-            not be read from this browser’s store. Look whether what you entered last is there.
-          </span>
-        </p>
+        <Warning role="alert" className="bg-trouble-wash px-4 py-2">
+          {brokenCount === 1 ? 'One entry' : `${brokenCount} entries`} of an earlier visit could not
+          be read from this browser’s store. Look whether what you entered last is there.
+        </Warning>
       )}
       {aside.length > 0 && (
         <section aria-label="Set aside" className="bg-trouble-wash px-4 py-1">
-          <p role="alert" className="trouble">
-            <TriangleAlert aria-hidden />{' '}
+          <Warning role="alert">
             {aside.length === 1 ? 'One entry was' : `${aside.length} entries were`} not kept and{' '}
             {aside.length === 1 ? 'is' : 'are'} set aside here.
-          </p>
+          </Warning>
           <ul>
             {aside.map(({ key, item, aside: reason }) => (
               <li key={key} className="flex flex-wrap items-center gap-x-3">

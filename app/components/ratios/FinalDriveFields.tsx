@@ -6,6 +6,7 @@ import { finalDriveRatio, holdsFinalDrive, isToothCount } from 'core'
 import { useOpenBox } from '~/components/box/boxContext.ts'
 import { formatRatio } from '~/words/format.ts'
 import { TOOTH_COUNT_ADVICE } from '~/words/issues.ts'
+import { Warning } from '~/components/Warning.tsx'
 
 /** The teeth of the final drive, kept with the box; leave both empty for none. */
 export function FinalDriveFields() {
@@ -76,9 +77,9 @@ export function FinalDriveFields() {
         ))}
       </div>
       {problem && (
-        <p id="final-drive-problem" className="trouble mt-1">
-          <TriangleAlert aria-hidden /> {problem}
-        </p>
+        <Warning id="final-drive-problem" className="mt-1">
+          {problem}
+        </Warning>
       )}
       {holdsFinalDrive(draft) && (
         <p className={finalDrive ? 'trouble mt-2' : 'mt-2'}>

@@ -1,9 +1,10 @@
-import { Download, ImageDown, TriangleAlert } from 'lucide-react'
+import { Download, ImageDown } from 'lucide-react'
 import { useState } from 'react'
 
 import { useOpenBox } from '~/components/box/boxContext.ts'
 
 import { savePng } from '~/client/savePng.ts'
+import { Warning } from '~/components/Warning.tsx'
 import { useOpenTrace } from './traceContext.ts'
 
 /** The drawing and the table of parts as files, as they are shown. */
@@ -42,9 +43,9 @@ export function Exports() {
         </a>
       </div>
       {problem && (
-        <p role="alert" className="trouble text-[0.86rem]">
-          <TriangleAlert aria-hidden /> {problem}
-        </p>
+        <Warning role="alert" className="text-[0.86rem]">
+          {problem}
+        </Warning>
       )}
     </section>
   )

@@ -2,6 +2,7 @@ import { Link } from 'react-router'
 
 import type { Forces, ToothDatum } from 'core'
 
+import { Table } from '~/components/Table.tsx'
 import { formatForce, formatLength } from '~/words/format.ts'
 import type { LengthUnit } from '~/words/format.ts'
 import type { Naming } from '~/words/names.ts'
@@ -36,75 +37,63 @@ export function ForceTables({ naming, forces, lengthUnit, gearHref }: ForceTable
   return (
     <div className="flex flex-col gap-4">
       {shafts.length > 0 && (
-        <table className="w-full border-collapse text-left">
-          <caption className="text-left text-[1.05rem] font-semibold">
-            Thrust that each shaft has to take, and loads on its bearings
-          </caption>
-          <thead>
-            <tr className="border-ink border-b-2">
-              <th scope="col" className="pr-3">
-                Shaft
-              </th>
-              <th scope="col" className="px-3">
-                Thrust
-              </th>
-              <th scope="col" className="px-3">
-                Bearing loads, across the shaft
-              </th>
-            </tr>
-          </thead>
-          <tbody>
-            {shafts.map(({ member, thrustN, bearings }) => (
-              <tr key={member} className="border-rule border-b" data-shaft-forces={member}>
-                <th scope="row" className="py-0.5 pr-3 font-normal">
-                  {capitalize(bodyName(naming, member))}
-                </th>
-                <td className="px-3 font-semibold whitespace-nowrap">{along(thrustN)}</td>
-                <td className="px-3">
-                  {bearings
-                    .map(
-                      ({ stationMm, radialN }) =>
-                        `${formatForce(radialN)} at ${formatLength(stationMm, lengthUnit)}`,
-                    )
-                    .join(', ')}
-                </td>
-              </tr>
-            ))}
-          </tbody>
-        </table>
+        <Table
+          caption="Thrust that each shaft has to take, and loads on its bearings"
+          isCaptionShown
+          rows={shafts}
+          keyOf={({ member }) => member}
+          rowOf={({ member }) => member}
+          columns={[
+            {
+              heading: 'Shaft',
+              isName: true,
+              cell: ({ member }) => capitalize(bodyName(naming, member)),
+            },
+            {
+              heading: 'Thrust',
+              className: 'font-semibold whitespace-nowrap',
+              cell: ({ thrustN }) => along(thrustN),
+            },
+            {
+              heading: 'Bearing loads, across the shaft',
+              cell: ({ bearings }) =>
+                bearings
+                  .map(
+                    ({ stationMm, radialN }) =>
+                      `${formatForce(radialN)} at ${formatLength(stationMm, lengthUnit)}`,
+                  )
+                  .join(', '),
+            },
+          ]}
+        />
       )}
       {teeth.length > 0 && (
-        <table className="w-full border-collapse text-left">
-          <caption className="text-left text-[1.05rem] font-semibold">Forces at the teeth</caption>
-          <thead>
-            <tr className="border-ink border-b-2">
-              <th scope="col" className="pr-3">
-                Gear
-              </th>
-              <th scope="col" className="px-3 text-right">
-                Tangential
-              </th>
-              <th scope="col" className="px-3 text-right">
-                Radial
-              </th>
-              <th scope="col" className="px-3">
-                Axial
-              </th>
-            </tr>
-          </thead>
-          <tbody>
-            {teeth.map(({ gear, law, tangentialN, radialN, axialN }) => (
-              <tr key={`${gear.id} ${law.source}`} className="border-rule border-b">
-                <th scope="row" className="py-0.5 pr-3 font-normal">
-                  {capitalize(gearName(naming, gear))}
-                </th>
-                <td className="px-3 text-right font-semibold">{formatForce(tangentialN)}</td>
-                <td className="px-3 text-right font-semibold">{formatForce(radialN)}</td>
-                <td className="px-3 font-semibold">{along(axialN)}</td>
-              </tr>
-            ))}
-          </tbody>
-        </table>
+        <Table
+          caption="Forces at the teeth"
+          isCaptionShown
+          rows={teeth}
+          keyOf={({ gear, law }) => `${gear.id} ${law.source}`}
+          columns={[
+            {
+              heading: 'Gear',
+              isName: true,
+              cell: ({ gear }) => capitalize(gearName(naming, gear)),
+            },
+            {
+              heading: 'Tangential',
+              isRight: true,
+              className: 'font-semibold',
+              cell: ({ tangentialN }) => formatForce(tangentialN),
+            },
+            {
+              heading: 'Radial',
+              isRight: true,
+              className: 'font-semibold',
+              cell: ({ radialN }) => formatForce(radialN),
+            },
+            { heading: 'Axial', className: 'font-semibold', cell: ({ axialN }) => along(axialN) },
+          ]}
+        />
       )}
       {missing.length > 0 && (
         <section>

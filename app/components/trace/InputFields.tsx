@@ -1,5 +1,3 @@
-import { TriangleAlert } from 'lucide-react'
-
 import type { ViewChanges } from '~/components/useViewState.ts'
 import { TORQUE_UNIT_NAMES, formatSpeed, formatTorque, torqueUnitNm } from '~/words/format.ts'
 
@@ -10,6 +8,7 @@ import {
   sliderOfTorque,
   torqueOfSlider,
 } from '~/views/trace/traceInput.ts'
+import { Warning } from '~/components/Warning.tsx'
 
 interface InputFieldsProps {
   readonly input: TraceInput
@@ -107,9 +106,9 @@ function InputField({ name, title, unit, text, problem, slider, onChange }: Inpu
         }}
       />
       {problem && (
-        <p id={`problem-${name}`} className="trouble text-[0.86rem]">
-          <TriangleAlert aria-hidden /> {problem}
-        </p>
+        <Warning id={`problem-${name}`} className="text-[0.86rem]">
+          {problem}
+        </Warning>
       )}
     </div>
   )

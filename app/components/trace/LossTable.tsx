@@ -1,9 +1,8 @@
-import { TriangleAlert } from 'lucide-react'
-
 import type { Drive, LossResult } from 'core'
 import { toNumber } from 'core'
 
 import type { ViewChanges } from '~/components/useViewState.ts'
+import { Table } from '~/components/Table.tsx'
 import { formatPower, formatShare, formatTorque } from '~/words/format.ts'
 import type { Naming } from '~/words/names.ts'
 import { bodyName, capitalize, lawName } from '~/words/names.ts'
@@ -11,6 +10,7 @@ import { bodyName, capitalize, lawName } from '~/words/names.ts'
 import type { EfficiencyKey, LossInput } from '~/views/trace/lossInput.ts'
 import { EFFICIENCY_KEYS } from '~/views/trace/lossInput.ts'
 import type { TraceInput } from '~/views/trace/traceInput.ts'
+import { Warning } from '~/components/Warning.tsx'
 
 const TITLES: Readonly<Record<EfficiencyKey, string>> = {
   mesh: 'Efficiency of a pair in mesh',
@@ -56,9 +56,9 @@ export function LossTable({ naming, drive, losses, input, lossInput, onChange }:
               }}
             />
             {lossInput.problems[key] && (
-              <p id={`efficiency-${key}-problem`} className="trouble text-[0.86rem]">
-                <TriangleAlert aria-hidden /> {lossInput.problems[key]}
-              </p>
+              <Warning id={`efficiency-${key}-problem`} className="text-[0.86rem]">
+                {lossInput.problems[key]}
+              </Warning>
             )}
           </div>
         ))}
@@ -80,39 +80,27 @@ export function LossTable({ naming, drive, losses, input, lossInput, onChange }:
               )
             })}
           </p>
-          <table className="w-full border-collapse text-left">
-            <caption className="sr-only">Power lost</caption>
-            <thead>
-              <tr className="border-ink border-b-2">
-                <th scope="col" className="pr-3">
-                  Lost in
-                </th>
-                <th scope="col" className="px-3 text-right">
-                  Power
-                </th>
-                <th scope="col" className="px-3 text-right">
-                  Of the input
-                </th>
-              </tr>
-            </thead>
-            <tbody>
-              {lost.map(({ name, power }) => (
-                <tr key={name} className="border-rule border-b">
-                  <th scope="row" className="py-0.5 pr-3 font-normal">
-                    {capitalize(name)}
-                  </th>
-                  <td className="px-3 text-right">
-                    {formatPower(input.torqueNm * toNumber(power), input.speedRpm)}
-                  </td>
-                  <td className="px-3 text-right">{formatShare(toNumber(power))}</td>
-                </tr>
-              ))}
-            </tbody>
-          </table>
+          <Table
+            caption="Power lost"
+            rows={lost}
+            keyOf={({ name }) => name}
+            columns={[
+              { heading: 'Lost in', isName: true, cell: ({ name }) => capitalize(name) },
+              {
+                heading: 'Power',
+                isRight: true,
+                cell: ({ power }) => formatPower(input.torqueNm * toNumber(power), input.speedRpm),
+              },
+              {
+                heading: 'Of the input',
+                isRight: true,
+                cell: ({ power }) => formatShare(toNumber(power)),
+              },
+            ]}
+          />
         </>
       ) : (
-        <p className="trouble">
-          <TriangleAlert aria-hidden />
+        <Warning>
           {losses.kind === 'unsettled'
             ? `Not settled: which way power goes through the ${losses.laws
                 .map((law) => lawName(naming, law))
@@ -122,7 +110,7 @@ export function LossTable({ naming, drive, losses, input, lossInput, onChange }:
             : losses.kind === 'incomplete'
               ? `What ${losses.laws.map((law) => lawName(naming, law)).join(', and ')} loses hangs on the lead angle of its worm. Enter it on Lay out.`
               : 'With losses like these the box could not turn: it would hold itself.'}
-        </p>
+        </Warning>
       )}
       <p className="text-graphite text-[0.86rem]">
         99 % for a cylindrical pair in good oil and 99.5 % for a shaft’s bearings are starting

@@ -1,6 +1,7 @@
 import type { Slip } from 'core'
 import { toNumber } from 'core'
 
+import { Table } from '~/components/Table.tsx'
 import { formatSpeed } from '~/words/format.ts'
 import type { Naming } from '~/words/names.ts'
 import { bodyName, capitalize, couplerName, gearName, placeName } from '~/words/names.ts'
@@ -27,29 +28,27 @@ function words(naming: Naming, slip: Slip): readonly [what: string, past: string
 export function SlipTable({ naming, slips, speedRpm }: SlipTableProps) {
   if (slips.length === 0) return null
   return (
-    <table className="mt-4 w-full border-collapse text-left">
-      <caption className="text-left text-[1.05rem] font-semibold">
-        Slip of free gears and open couplers
-      </caption>
-      <tbody>
-        {slips.map((slip, at) => {
-          const [what, past] = words(naming, slip)
-          return (
-            <tr key={at} className="border-rule border-b">
-              <th scope="row" className="py-0.5 pr-3 font-normal">
-                {what}
-              </th>
-              <td className="px-3">{past}</td>
-              <td className="px-3 text-right font-semibold whitespace-nowrap">
-                {formatSpeed(Math.abs(toNumber(slip.speed)) * speedRpm)}
-              </td>
-              <td className="px-3 whitespace-nowrap">
-                {slip.speed.isZero() ? '' : senseWords(slip.speed)}
-              </td>
-            </tr>
-          )
-        })}
-      </tbody>
-    </table>
+    <Table
+      caption="Slip of free gears and open couplers"
+      isCaptionShown
+      className="mt-4 w-full"
+      rows={slips.map((slip) => ({ ...slip, words: words(naming, slip) }))}
+      keyOf={(_, at) => at}
+      columns={[
+        { heading: 'Turns', isName: true, cell: (slip) => slip.words[0] },
+        { heading: 'On or past', cell: (slip) => slip.words[1] },
+        {
+          heading: 'Slip',
+          isRight: true,
+          className: 'font-semibold',
+          cell: ({ speed }) => formatSpeed(Math.abs(toNumber(speed)) * speedRpm),
+        },
+        {
+          heading: 'Sense',
+          className: 'whitespace-nowrap',
+          cell: ({ speed }) => (speed.isZero() ? '' : senseWords(speed)),
+        },
+      ]}
+    />
   )
 }

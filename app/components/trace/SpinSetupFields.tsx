@@ -1,5 +1,3 @@
-import { TriangleAlert } from 'lucide-react'
-
 import type { Spin } from 'core'
 import { namedPlace } from 'core'
 
@@ -20,6 +18,7 @@ import { placesWords } from '~/words/spin.ts'
 import { formatPlaces } from '~/views/trace/movedPlaces.ts'
 import type { SpinState, SpinTest } from '~/views/trace/spinState.ts'
 import { SPIN_TESTS } from '~/views/trace/spinState.ts'
+import { Warning } from '~/components/Warning.tsx'
 
 interface SpinSetupFieldsProps {
   readonly naming: Naming
@@ -125,14 +124,13 @@ export function SpinSetupFields({ naming, state, result, onChange }: SpinSetupFi
         </p>
       )}
       {result.isBlocked && (
-        <p className="trouble" role="status">
-          <TriangleAlert aria-hidden />
+        <Warning role="status">
           The {partName(naming, turned)} cannot turn while{' '}
           {held.length === 0
             ? 'the sleeves stand so'
             : `the ${held.map((id) => partName(naming, id)).join(' and the ')} is held`}
           . Do not force it.
-        </p>
+        </Warning>
       )}
     </div>
   )

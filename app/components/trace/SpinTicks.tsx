@@ -3,6 +3,7 @@ import clsx from 'clsx'
 import type { Seen, Spin } from 'core'
 import { SEEN, bodyOfGear, expectedOf, toNumber } from 'core'
 
+import { Table } from '~/components/Table.tsx'
 import { formatNumber } from '~/words/format.ts'
 import type { Naming } from '~/words/names.ts'
 import { bodyName, capitalize } from '~/words/names.ts'
@@ -50,59 +51,74 @@ export function SpinTicks({ naming, result, seen, isDisabled, onTick }: SpinTick
         return 'free'
     }
   }
+  const isWrong = ({ id }: { readonly id: string }): boolean => {
+    const ticked = seen.get(id)
+    const expected = expectedOf(box, result, id)
+    return ticked !== undefined && expected !== undefined && ticked !== expected
+  }
   return (
-    <table className="w-full border-collapse text-left">
-      <caption className="text-left text-[1.05rem] font-semibold">
-        What moves, in turns for one turn of the part turned
-      </caption>
-      <thead>
-        <tr className="border-ink border-b-2">
-          <th scope="col">Part</th>
-          <th scope="col">As drawn</th>
-          <th scope="col">On the bench</th>
-        </tr>
-      </thead>
-      <tbody>
-        {parts.map(({ id, body, name, isGear }) => {
-          const expected = expectedOf(box, result, id)
-          const ticked = seen.get(id)
-          const isWrong = ticked !== undefined && expected !== undefined && ticked !== expected
-          return (
-            <tr key={id} className={clsx('border-rule border-b', isWrong && 'bg-trouble-wash')}>
-              <th
-                scope="row"
-                className={clsx('py-0.5 pr-2', isGear ? 'pl-3 font-normal' : 'font-bold')}
-              >
-                {name}
-              </th>
-              <td className="text-graphite pr-2">{drawn(body)}</td>
-              <td className="whitespace-nowrap">
-                <span role="group" aria-label={`${name} on the bench`} className="inline-flex">
-                  {SEEN.map((what) => (
-                    <button
-                      key={what}
-                      type="button"
-                      aria-pressed={ticked === what}
-                      disabled={isDisabled}
-                      className={clsx(
-                        'min-h-[44px] cursor-pointer border px-2.5',
-                        ticked === what
-                          ? 'border-accent bg-accent text-accent-ink'
-                          : 'border-steel text-ink hover:bg-accent-wash',
-                      )}
-                      onClick={() => {
-                        onTick(id, ticked === what ? null : what)
-                      }}
-                    >
-                      {what}
-                    </button>
-                  ))}
-                </span>
-              </td>
-            </tr>
-          )
-        })}
-      </tbody>
-    </table>
+    <Table
+      caption="What moves, in turns for one turn of the part turned"
+      isCaptionShown
+      rows={parts}
+      keyOf={({ id }) => id}
+      rowClassName={(part) => (isWrong(part) ? 'bg-trouble-wash' : undefined)}
+      columns={[
+        {
+          heading: 'Part',
+          isName: true,
+          className: ({ isGear }) => (isGear ? 'pl-3' : 'font-bold!'),
+          cell: ({ name }) => name,
+        },
+        { heading: 'As drawn', className: 'text-graphite', cell: ({ body }) => drawn(body) },
+        {
+          heading: 'On the bench',
+          className: 'whitespace-nowrap',
+          cell: ({ id, name }) => (
+            <SeenKeys
+              label={`${name} on the bench`}
+              ticked={seen.get(id)}
+              isDisabled={isDisabled}
+              onTick={(what) => {
+                onTick(id, what)
+              }}
+            />
+          ),
+        },
+      ]}
+    />
+  )
+}
+
+interface SeenKeysProps {
+  readonly label: string
+  readonly ticked: Seen | undefined
+  readonly isDisabled: boolean
+  readonly onTick: (what: Seen | null) => void
+}
+
+function SeenKeys({ label, ticked, isDisabled, onTick }: SeenKeysProps) {
+  return (
+    <span role="group" aria-label={label} className="inline-flex">
+      {SEEN.map((what) => (
+        <button
+          key={what}
+          type="button"
+          aria-pressed={ticked === what}
+          disabled={isDisabled}
+          className={clsx(
+            'min-h-[44px] cursor-pointer border px-2.5',
+            ticked === what
+              ? 'border-accent bg-accent text-accent-ink'
+              : 'border-steel text-ink hover:bg-accent-wash',
+          )}
+          onClick={() => {
+            onTick(ticked === what ? null : what)
+          }}
+        >
+          {what}
+        </button>
+      ))}
+    </span>
   )
 }

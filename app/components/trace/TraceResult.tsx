@@ -1,4 +1,3 @@
-import { TriangleAlert } from 'lucide-react'
 import { Link } from 'react-router'
 
 import type { Analysis, Drive, RatioFactor } from 'core'
@@ -26,6 +25,7 @@ import {
   ratioSentence,
 } from '~/words/sentences.ts'
 import type { TraceInput } from '~/views/trace/traceInput.ts'
+import { Warning } from '~/components/Warning.tsx'
 
 import { ShareFields } from './ShareFields.tsx'
 import type { OpenTrace } from './traceContext.ts'
@@ -79,9 +79,9 @@ export function TraceResult(props: TraceResultProps) {
               : (opposedSentence(naming, analysis) ?? STATES[analysis.state].sentence)}
           </p>
           {lock !== undefined && (
-            <p className="trouble mt-2">
-              <TriangleAlert aria-hidden /> <span data-testid="lock">{lock}</span>
-            </p>
+            <Warning className="mt-2">
+              <span data-testid="lock">{lock}</span>
+            </Warning>
           )}
         </div>
       )}
@@ -155,10 +155,9 @@ function DriveFigures({
         <p className="mt-1 font-semibold">{ratioSentence(naming.words, ratio, elsewhere)}</p>
       </div>
       {disputed && (
-        <p className="trouble">
-          <TriangleAlert aria-hidden />
+        <Warning>
           Rests on a count in dispute: {gearName(naming, disputed)}. Settle it under Count.
-        </p>
+        </Warning>
       )}
       <Factors factors={drive.factors} ratio={formatRatioFigure(ratio)} />
       {children}

@@ -2,6 +2,7 @@ import { Check, CircleHelp, TriangleAlert, Undo2 } from 'lucide-react'
 
 import type { Entry, JudgedCheck, Job } from 'core'
 
+import { Table } from '~/components/Table.tsx'
 import type { Naming } from '~/words/names.ts'
 import { checkWords, turnedWords } from '~/words/turns.ts'
 
@@ -27,60 +28,54 @@ export function CheckTable({ job, judged, naming, onWithdraw }: CheckTableProps)
       </p>
     )
   return (
-    <table className="w-full text-left">
-      <caption className="sr-only">Turn checks of this job</caption>
-      <thead>
-        <tr className="border-ink border-b-2">
-          <th scope="col" className="pr-3">
-            Position
-          </th>
-          <th scope="col" className="pr-3">
-            Turned
-          </th>
-          <th scope="col">By the counts</th>
-          <th scope="col">
-            <span className="sr-only">Take back</span>
-          </th>
-        </tr>
-      </thead>
-      <tbody>
-        {judged.map((each) => {
-          const { check, isAgreed } = each
-          const position = naming.box.draft.positions.find(({ id }) => id === check.position)
-          return (
-            <tr key={check.id} className="border-rule border-b align-top">
-              <th scope="row" className="pr-3 text-[1.15rem]">
-                {position?.label ?? check.position}
-              </th>
-              <td className="pr-3">{turnsOf(naming, entries.get(check.id))}</td>
-              <td className={isAgreed === false ? 'trouble' : 'flex gap-1'}>
-                {isAgreed === false ? (
-                  <TriangleAlert aria-hidden className="size-5 flex-none" />
-                ) : isAgreed ? (
-                  <Check aria-hidden className="mt-0.5 size-5 flex-none" />
-                ) : (
-                  <CircleHelp aria-hidden className="mt-0.5 size-5 flex-none" />
-                )}
-                <span>
-                  <b>{isAgreed === false ? 'Disagrees' : isAgreed ? 'Agrees' : 'Not yet'}.</b>{' '}
-                  {checkWords(each)}
-                </span>
-              </td>
-              <td>
-                <button
-                  type="button"
-                  className="button-quiet"
-                  onClick={() => {
-                    onWithdraw(check.id)
-                  }}
-                >
-                  <Undo2 aria-hidden /> Take back
-                </button>
-              </td>
-            </tr>
-          )
-        })}
-      </tbody>
-    </table>
+    <Table
+      caption="Turn checks of this job"
+      rows={judged}
+      keyOf={({ check }) => check.id}
+      columns={[
+        {
+          heading: 'Position',
+          isName: true,
+          className: 'text-[1.15rem] font-bold!',
+          cell: ({ check: { position } }) =>
+            naming.box.draft.positions.find(({ id }) => id === position)?.label ?? position,
+        },
+        { heading: 'Turned', cell: ({ check }) => turnsOf(naming, entries.get(check.id)) },
+        { heading: 'By the counts', cell: (each) => <Agreement judged={each} /> },
+        {
+          heading: 'Take back',
+          isHeadingHidden: true,
+          cell: ({ check }) => (
+            <button
+              type="button"
+              className="button-quiet"
+              onClick={() => {
+                onWithdraw(check.id)
+              }}
+            >
+              <Undo2 aria-hidden /> Take back
+            </button>
+          ),
+        },
+      ]}
+    />
+  )
+}
+
+function Agreement({ judged }: { readonly judged: JudgedCheck }) {
+  const { isAgreed } = judged
+  const [Icon, word] =
+    isAgreed === false
+      ? ([TriangleAlert, 'Disagrees'] as const)
+      : isAgreed
+        ? ([Check, 'Agrees'] as const)
+        : ([CircleHelp, 'Not yet'] as const)
+  return (
+    <span className={isAgreed === false ? 'trouble' : 'flex gap-1'}>
+      <Icon aria-hidden className="mt-0.5 size-5 flex-none" />
+      <span>
+        <b>{word}.</b> {checkWords(judged)}
+      </span>
+    </span>
   )
 }

@@ -1,4 +1,4 @@
-import { CornerDownLeft, TriangleAlert } from 'lucide-react'
+import { CornerDownLeft } from 'lucide-react'
 import { useRef, useState } from 'react'
 
 import type { BoxPosition, EntryBody } from 'core'
@@ -7,6 +7,7 @@ import { parseReading } from 'core'
 import { SelectField } from '~/components/Fields.tsx'
 import { ToggleRow } from '~/components/ToggleRow.tsx'
 import { entryBodySchema } from '~/files/jobEntry.ts'
+import { Warning } from '~/components/Warning.tsx'
 
 interface TurnEntryProps {
   readonly positions: readonly BoxPosition[]
@@ -158,9 +159,9 @@ export function TurnEntry(props: TurnEntryProps) {
         />
       </label>
       {problem && (
-        <p id="turns-problem" role="alert" className="trouble">
-          <TriangleAlert aria-hidden /> {problem}
-        </p>
+        <Warning id="turns-problem" role="alert">
+          {problem}
+        </Warning>
       )}
       <button className="button button-main" disabled={isDisabled || !parseReading(givenTurns).ok}>
         <CornerDownLeft aria-hidden /> Keep this check
