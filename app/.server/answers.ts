@@ -34,6 +34,43 @@ export async function unlessOutage<T>(work: () => Promise<T>): Promise<T | null>
   }
 }
 
+/** Why something that a page sent is not kept, and what the person can do. */
+export interface Refusal {
+  readonly kind: 'refused'
+  readonly sentence: string
+  readonly status: number
+}
+
+export function refuse(sentence: string, status = 400): Refusal {
+  return { kind: 'refused', sentence, status }
+}
+
+/** For whatever is sent to a box that was deleted meanwhile. */
+export const REFUSED_AS_DELETED = refuse(
+  'This box was taken off the bench. Bring it back under “Deleted boxes” on the bench, then try again.',
+  410,
+)
+
+/**
+ * Answers one of the things that pages send as they are entered and send again until they are
+ * kept: kept, refused with a sentence, or, without a database, not yet. `what` is for the log.
+ */
+export async function answerSent<Kept extends { readonly kind: 'kept' }>(
+  what: string,
+  work: () => Promise<Kept | Refusal>,
+): Promise<Response> {
+  try {
+    const outcome = await work()
+    if (outcome.kind === 'kept') return Response.json(outcome)
+    const { sentence, status } = outcome
+    return Response.json({ kind: 'refused', sentence }, { status })
+  } catch (error) {
+    if (!isDatabaseOutage(error)) throw error
+    log.warn({ err: error }, `${what} waits for the database`)
+    return Response.json({ kind: 'not-yet' }, { status: 503 })
+  }
+}
+
 /** What a page of a box throws where there is none on the bench: it may have been deleted. */
 export async function missingBox(id: string) {
   const deleted = await withDatabase(() => findDeleted(id))

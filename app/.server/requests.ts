@@ -1,7 +1,10 @@
 /** What a request brings, read and made storable; what cannot be read is answered here. */
 import { data } from 'react-router'
+import type { z } from 'zod'
 
 import { parseJson, storable } from '../files/text.ts'
+import type { Refusal } from './answers.ts'
+import { refuse } from './answers.ts'
 
 const NOT_A_FORM = 'What was sent is no form. Load the page again and send it from there.'
 
@@ -30,6 +33,11 @@ export async function readForm(request: Request): Promise<FormData> {
 export function textOf(form: FormData, key: string): string {
   const value = form.get(key)
   return typeof value === 'string' ? value : ''
+}
+
+/** What a request brings that is not as it should be, in the words of its schema. */
+export function refuseInput({ issues }: z.ZodError): Refusal {
+  return refuse(issues.map(({ message }) => message).join(' '))
 }
 
 const JSON_SENTENCES = {

@@ -1,12 +1,9 @@
 /** Sends what was entered in a job; a photograph goes before the entry that shows it. */
 import type { Entry } from 'core'
 
-import type { EntryAnswer } from '~/files/entryAnswer.ts'
-import { ENTRY_ANSWER_KINDS } from '~/files/entryAnswer.ts'
-import type { PhotoAnswer } from '~/files/photo.ts'
-import { PHOTO_ANSWER_KINDS } from '~/files/photo.ts'
+import type { EntryKept, PhotoKept, SentAnswer } from '~/files/sentAnswer.ts'
 
-import type { Foreign, NotYet } from './outbox/answers.ts'
+import type { Foreign } from './outbox/answers.ts'
 import { post, postJson } from './outbox/answers.ts'
 import { findPhoto, removePhoto } from './outbox/photoStore.ts'
 import { serverNow } from './live.ts'
@@ -21,7 +18,7 @@ async function sendPhoto(
   boxId: string,
   jobId: string,
   photo: string,
-): Promise<PhotoAnswer | NotYet | Foreign> {
+): Promise<SentAnswer<PhotoKept> | Foreign> {
   const waiting = await findPhoto(photo)
   // Sent before, and kept.
   if (!waiting) return { kind: 'kept' }
@@ -29,24 +26,23 @@ async function sendPhoto(
   form.set('jobId', jobId)
   form.set('photo', photo)
   form.set('file', waiting, 'photo')
-  return post<PhotoAnswer>(`/boxes/${boxId}/photos`, { body: form }, PHOTO_ANSWER_KINDS)
+  return post<PhotoKept>(`/boxes/${boxId}/photos`, { body: form })
 }
 
 export async function sendEntry(
   boxId: string,
   sent: SentEntry,
-): Promise<EntryAnswer | NotYet | Foreign> {
+): Promise<SentAnswer<EntryKept> | Foreign> {
   const { body } = sent.entry
   const photo = body.kind === 'photo' ? body.photo : undefined
   if (photo !== undefined) {
     const answer = await sendPhoto(boxId, sent.jobId, photo)
     if (answer.kind !== 'kept') return answer
   }
-  const answer = await postJson<EntryAnswer>(
-    `/boxes/${boxId}/entries`,
-    { ...sent, sentAt: serverNow().toISOString() },
-    ENTRY_ANSWER_KINDS,
-  )
+  const answer = await postJson<EntryKept>(`/boxes/${boxId}/entries`, {
+    ...sent,
+    sentAt: serverNow().toISOString(),
+  })
   if (answer.kind === 'kept' && photo !== undefined) await removePhoto(photo)
   return answer
 }

@@ -18,11 +18,3 @@ export const PHOTO_TYPES: ReadonlyMap<string, string> = new Map([
 
 export const NOT_A_PHOTO =
   'This file is no whole photograph: it has to be a JPEG, PNG or WebP picture, whatever its name says, and not cut off. Choose it again.'
-
-/** What the server says to a photograph. */
-export type PhotoAnswer =
-  | { readonly kind: 'kept' }
-  | { readonly kind: 'refused'; readonly sentence: string }
-  | { readonly kind: 'not-yet' }
-
-export const PHOTO_ANSWER_KINDS: readonly PhotoAnswer['kind'][] = ['kept', 'refused', 'not-yet']

@@ -1,44 +1,26 @@
 import type { Route } from './+types/boxEdits'
-import { isDatabaseOutage } from '~/.server/db/client.ts'
+import { REFUSED_AS_DELETED, answerSent, refuse } from '~/.server/answers.ts'
 import { editBox } from '~/.server/boxes.ts'
 import { sentEditSchema } from '~/.server/edits.ts'
-import { log } from '~/.server/log.ts'
-import { readJson } from '~/.server/requests.ts'
-import type { EditAnswer } from '~/files/editAnswer.ts'
+import { readJson, refuseInput } from '~/.server/requests.ts'
+import type { EditKept } from '~/files/sentAnswer.ts'
 import { refusalWords } from '~/words/issues.ts'
-
-const answer = (body: EditAnswer, status = 200): Response => Response.json(body, { status })
 
 /** Takes one edit of a box as JSON and answers with the box as it now is. */
 export async function action({ params, request }: Route.ActionArgs) {
   const parsed = sentEditSchema.safeParse(await readJson(request))
-  if (!parsed.success)
-    return answer(
-      { kind: 'refused', sentence: parsed.error.issues.map(({ message }) => message).join(' ') },
-      400,
-    )
-  try {
+  return answerSent<EditKept>('an edit', async () => {
+    if (!parsed.success) return refuseInput(parsed.error)
     const outcome = await editBox(params.boxId, parsed.data.edit, parsed.data.id)
     switch (outcome.kind) {
       case 'absent':
-        return answer(
-          {
-            kind: 'refused',
-            sentence:
-              'This box was taken off the bench. Bring it back under “Deleted boxes” on the bench, then try again.',
-          },
-          410,
-        )
+        return REFUSED_AS_DELETED
       case 'refused':
-        return answer({ kind: 'refused', sentence: refusalWords(outcome.refusal) }, 400)
+        return refuse(refusalWords(outcome.refusal))
       case 'kept': {
         const { draft, revision } = outcome.box
-        return answer({ kind: 'kept', draft, revision, conflict: outcome.conflict })
+        return { kind: 'kept', draft, revision, conflict: outcome.conflict }
       }
     }
-  } catch (error) {
-    if (!isDatabaseOutage(error)) throw error
-    log.warn({ err: error }, 'an edit waits for the database')
-    return answer({ kind: 'not-yet' }, 503)
-  }
+  })
 }

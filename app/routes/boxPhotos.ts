@@ -1,11 +1,10 @@
 import { z } from 'zod'
 
 import type { Route } from './+types/boxPhotos'
-import { isDatabaseOutage } from '~/.server/db/client.ts'
-import { log } from '~/.server/log.ts'
+import { REFUSED_AS_DELETED, answerSent, refuse } from '~/.server/answers.ts'
 import { keepPhoto } from '~/.server/photos.ts'
 import { readForm } from '~/.server/requests.ts'
-import type { PhotoAnswer } from '~/files/photo.ts'
+import type { PhotoKept } from '~/files/sentAnswer.ts'
 import { LARGEST_PHOTO_BYTES, MOST_PHOTOS, NOT_A_PHOTO } from '~/files/photo.ts'
 
 const sentSchema = z.object({
@@ -14,40 +13,29 @@ const sentSchema = z.object({
   file: z.instanceof(File),
 })
 
-const answer = (body: PhotoAnswer, status = 200): Response => Response.json(body, { status })
-const refuse = (sentence: string, status = 400): Response =>
-  answer({ kind: 'refused', sentence }, status)
-
 /** Takes one photograph of a job. */
 export async function action({ params, request }: Route.ActionArgs) {
   const form = await readForm(request)
   const sent = sentSchema.safeParse(Object.fromEntries(form))
-  if (!sent.success) return refuse('No photograph came with this. Choose it again.')
-  const { jobId, photo, file } = sent.data
-  if (file.size > LARGEST_PHOTO_BYTES)
-    return refuse('The photograph is larger than Udrix takes. Choose a smaller one.', 413)
-  try {
+  return answerSent<PhotoKept>('a photograph', async () => {
+    if (!sent.success) return refuse('No photograph came with this. Choose it again.')
+    const { jobId, photo, file } = sent.data
+    if (file.size > LARGEST_PHOTO_BYTES)
+      return refuse('The photograph is larger than Udrix takes. Choose a smaller one.', 413)
     const bytes = Buffer.from(await file.arrayBuffer())
     switch (await keepPhoto(params.boxId, jobId, photo, bytes)) {
       case 'kept':
-        return answer({ kind: 'kept' })
+        return { kind: 'kept' }
       case 'no-photo':
         return refuse(NOT_A_PHOTO)
       case 'absent':
         return refuse('There is no such job of this box. Load the page again.', 404)
       case 'deleted':
-        return refuse(
-          'This box was taken off the bench. Bring it back under “Deleted boxes” on the bench, then try again.',
-          410,
-        )
+        return REFUSED_AS_DELETED
       case 'closed':
         return refuse('This job is closed. Open it again, then try this once more.', 409)
       case 'full':
         return refuse(`A job takes ${MOST_PHOTOS} photographs. Take one back, then try again.`)
     }
-  } catch (error) {
-    if (!isDatabaseOutage(error)) throw error
-    log.warn({ err: error }, 'a photograph waits for the database')
-    return answer({ kind: 'not-yet' }, 503)
-  }
+  })
 }

@@ -1,55 +1,32 @@
 import { useMemo, useState } from 'react'
 
-import type { Look, Measure, ReadingUnit, UnitPart, Verdict } from 'core'
-import {
-  MEASURES,
-  MEASURE_RULES,
-  VERDICTS,
-  boundsOf,
-  indexBox,
-  limitFor,
-  measuredOn,
-  readJob,
-  unitParts,
-  unitsOf,
-  verdictsByPart,
-} from 'core'
+import type { Measure, ReadingUnit, UnitPart } from 'core'
+import { MEASURES, VERDICTS, indexBox, unitParts, verdictsByPart } from 'core'
 
 import { useOpenBox } from '~/components/box/boxContext.ts'
 import { Photos } from '~/components/job/Photos.tsx'
 import { useOpenJob } from '~/components/job/jobContext.ts'
-import { ConeWear } from '~/components/measure/ConeWear.tsx'
 import { FindingList } from '~/components/measure/FindingList.tsx'
-import { LimitEntry } from '~/components/measure/LimitEntry.tsx'
-import { MeasureEntry } from '~/components/measure/MeasureEntry.tsx'
+import { LookButtons } from '~/components/measure/LookButtons.tsx'
+import { MeasureOfPart } from '~/components/measure/MeasureOfPart.tsx'
 import { PartChooser } from '~/components/measure/PartChooser.tsx'
-import { ShimPlanner } from '~/components/measure/ShimPlanner.tsx'
-import { TrendView } from '~/components/measure/TrendView.tsx'
-import { trendPoints } from '~/views/measure/trendPoints.ts'
 import { VerdictMarks, VerdictSign } from '~/components/measure/VerdictMarks.tsx'
 import { SectionDrawing } from '~/components/section/SectionDrawing.tsx'
 import { useViewState } from '~/components/useViewState.ts'
 import { unitPartName } from '~/words/jobs.ts'
-import {
-  LOOK_GRADES,
-  LOOK_NAMES,
-  MEASURE_NAMES,
-  VERDICT_NAMES,
-  shownUnit,
-} from '~/words/measures.ts'
+import { MEASURE_NAMES, VERDICT_NAMES } from '~/words/measures.ts'
 import { capitalize } from '~/words/names.ts'
 
 /** Measurements and looks, part by part, with their verdicts in the drawing. */
 export default function MeasurePage() {
-  const { id, draft, words, settings } = useOpenBox()
-  const { job, jobs, shelf, rules, current, record } = useOpenJob()
+  const { id, draft, words } = useOpenBox()
+  const { job, current, record } = useOpenJob()
   const [search, change] = useViewState()
   const [units, setUnits] = useState<Readonly<Partial<Record<Measure, ReadingUnit>>>>({})
   const [tool, setTool] = useState('')
   const naming = useMemo(() => ({ box: indexBox(draft), words }), [draft, words])
   const parts = useMemo(() => unitParts(draft), [draft])
   const verdicts = useMemo(() => verdictsByPart(job), [job])
-  const past = useMemo(() => jobs.map(({ id, entries }) => ({ id, job: readJob(entries) })), [jobs])
   const part: UnitPart | undefined =
     parts.find(({ ref }) => ref === search.get('part')) ??
     parts.find(({ kind }) => kind === search.get('kind')) ??
@@ -68,24 +45,6 @@ export default function MeasurePage() {
   const asked = MEASURES.find((each) => each === search.get('measure'))
   const measure = part.measures.find((each) => each === asked) ?? part.measures[0]
   const name = unitPartName(naming, part.ref)
-  const readable = measure && unitsOf(MEASURE_RULES[measure].reads)
-  const usual = readable?.find((unit) =>
-    settings.lengthUnit === 'in' ? unit === 'thou' : unit === 'mm',
-  )
-  const unit: ReadingUnit = (measure && units[measure]) ?? usual ?? readable?.[0] ?? 'mm'
-  const limit = measure ? limitFor(job, rules, part.ref, measure, unit) : null
-  const bounds = boundsOf(limit)
-  const limitFigure = bounds?.least ?? bounds?.most
-  const latest = measure && measuredOn(job, part.ref, measure).at(-1)
-  const latestMm = latest?.judgement.figures.figure
-  // The job on the page as it is here, with what has not reached the server.
-  const points = measure
-    ? trendPoints(
-        past.map((each) => (each.id === current?.id ? job : each.job)),
-        part.ref,
-        measure,
-      )
-    : []
   return (
     <main className="grid min-h-0 flex-1 lg:grid-cols-[minmax(0,1fr)_23rem] xl:grid-cols-[minmax(0,1fr)_28rem]">
       <title>{`${draft.name} · Measure · Udrix`}</title>
@@ -152,63 +111,18 @@ export default function MeasurePage() {
           </div>
         )}
         {measure && (
-          <>
-            <MeasureEntry
-              key={`${part.ref} ${measure}`}
-              job={job}
-              part={part.ref}
-              measure={measure}
-              partName={name}
-              unit={unit}
-              tool={tool}
-              shelf={shelf}
-              rules={rules}
-              isDisabled={isDisabled}
-              onUnit={(next) => {
-                setUnits({ ...units, [measure]: next })
-              }}
-              onTool={setTool}
-              onKeep={record}
-            />
-            {points.length > 1 && limitFigure !== undefined && (
-              <TrendView
-                points={points}
-                limit={limitFigure}
-                unit={shownUnit(MEASURE_RULES[measure].judges, unit)}
-                distanceUnit={job.intake.distance?.unit === 'mi' ? 'mi' : 'km'}
-                theme={settings.theme}
-              />
-            )}
-            {measure === 'end-play' && (
-              <ShimPlanner
-                shelf={shelf}
-                limit={limit}
-                unit={unit}
-                measuredMm={latestMm}
-                done={job.shims.get(part.ref)}
-                isDisabled={isDisabled}
-                onFit={(thicknesses, expected) => {
-                  record({ kind: 'shims', part: part.ref, thicknesses, expected })
-                }}
-              />
-            )}
-            {measure === 'ring-gap' && (
-              <ConeWear
-                key={`cone ${part.ref}`}
-                gapMm={latestMm}
-                cones={latest?.measured.cones ?? 1}
-                unit={unit}
-              />
-            )}
-            <LimitEntry
-              key={`limit ${part.ref} ${measure}`}
-              part={part.ref}
-              measure={measure}
-              unit={unit}
-              isDisabled={isDisabled}
-              onKeep={record}
-            />
-          </>
+          <MeasureOfPart
+            key={`${part.ref} ${measure}`}
+            part={part.ref}
+            partName={name}
+            measure={measure}
+            tool={tool}
+            onTool={setTool}
+            unit={units[measure]}
+            onUnit={(next) => {
+              setUnits({ ...units, [measure]: next })
+            }}
+          />
         )}
         {part.looks.map((look) => (
           <LookButtons
@@ -229,36 +143,5 @@ export default function MeasurePage() {
         />
       </aside>
     </main>
-  )
-}
-
-/** What a person sees who looks at a part, in three grades. */
-function LookButtons({
-  look,
-  isDisabled,
-  onGrade,
-}: {
-  readonly look: Look
-  readonly isDisabled: boolean
-  readonly onGrade: (grade: Verdict) => void
-}) {
-  return (
-    <fieldset disabled={isDisabled}>
-      <legend className="font-semibold">{capitalize(LOOK_NAMES[look])}</legend>
-      <div className="flex flex-wrap gap-1">
-        {VERDICTS.map((grade) => (
-          <button
-            key={grade}
-            type="button"
-            className="button"
-            onClick={() => {
-              onGrade(grade)
-            }}
-          >
-            {LOOK_GRADES[look][grade]}
-          </button>
-        ))}
-      </div>
-    </fieldset>
   )
 }

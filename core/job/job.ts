@@ -335,26 +335,19 @@ export function readJob(log: readonly Entry[]): Job {
         break
       }
       case 'measurement': {
-        const readings = body.readings.map((text) => spanOf(text, body.unit))
-        const known = readings.filter((value) => value !== undefined)
-        if (known.length === 0) break
-        const radius = body.radius && exactFigureOf(body.radius.text, body.radius.unit)
-        const judgement = judge(body.measure, known, radius ?? null, exactBoundsOf(body.limit))
-        const { part, measure: what } = body
-        const { verdict } = judgement
-        const finding = { kind: 'measured', entry, part, what, measured: body, judgement } as const
-        findings.push({ ...finding, verdict, overruled: null })
+        const finding = measuredFinding(entry, body)
+        if (!finding) break
+        findings.push(finding)
         const fitted = shims.get(body.part)
         if (fitted?.measuredMm === null && body.measure === 'end-play')
-          shims.set(body.part, { ...fitted, measuredMm: judgement.figures.figure })
+          shims.set(body.part, { ...fitted, measuredMm: finding.judgement.figures.figure })
         break
       }
-      case 'look':
-        {
-          const { part, look: what, grade: verdict } = body
-          findings.push({ kind: 'seen', entry, part, what, verdict, overruled: null })
-        }
+      case 'look': {
+        const { part, look: what, grade: verdict } = body
+        findings.push({ kind: 'seen', entry, part, what, verdict, overruled: null })
         break
+      }
       case 'overrule': {
         const { verdict, reason } = body
         overrules.set(body.entry, { verdict, reason, by: entry.by })
@@ -405,6 +398,17 @@ export function readJob(log: readonly Entry[]): Job {
     isClosed,
     leftOut,
   }
+}
+
+/** What a measurement came to; nothing where none of its readings can be read. */
+function measuredFinding(entry: Entry, measured: Body<'measurement'>): Measured | undefined {
+  const { part, measure: what, readings, unit, radius, limit } = measured
+  const known = readings.map((text) => spanOf(text, unit)).filter((span) => span !== undefined)
+  if (known.length === 0) return undefined
+  const radiusMm = radius && exactFigureOf(radius.text, radius.unit)
+  const judgement = judge(what, known, radiusMm ?? null, exactBoundsOf(limit))
+  const { verdict } = judgement
+  return { kind: 'measured', entry, part, what, measured, judgement, verdict, overruled: null }
 }
 
 function compare(one: string, other: string): number {

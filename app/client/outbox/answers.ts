@@ -1,5 +1,8 @@
 /** What comes back when something is posted: the route's own word, an outage, or neither. */
 
+import type { SentAnswer } from '../../files/sentAnswer.ts'
+import { SENT_ANSWER_KINDS } from '../../files/sentAnswer.ts'
+
 /** It is to be sent again later. */
 export interface NotYet {
   readonly kind: 'not-yet'
@@ -30,7 +33,7 @@ function parse(text: string): unknown {
 /** Reads a response; the route's own answers are objects of one of these kinds. */
 export async function readAnswer<Given extends { readonly kind: string }>(
   response: Received,
-  kinds: readonly Given['kind'][],
+  kinds: readonly string[],
 ): Promise<Given | NotYet | Foreign> {
   const { status } = response
   const content = parse(await response.text())
@@ -49,29 +52,27 @@ export async function readAnswer<Given extends { readonly kind: string }>(
 }
 
 /** Posts a body; whatever goes wrong on the way is `not-yet`. */
-export async function post<Given extends { readonly kind: string }>(
+export async function post<Kept extends { readonly kind: 'kept' }>(
   url: string,
   init: Pick<RequestInit, 'body' | 'headers'>,
-  kinds: readonly Given['kind'][],
-): Promise<Given | NotYet | Foreign> {
+): Promise<SentAnswer<Kept> | Foreign> {
   try {
     const response = await fetch(url, {
       method: 'POST',
       ...init,
       signal: AbortSignal.timeout(ANSWER_TIMEOUT_MS),
     })
-    return await readAnswer<Given>(response, kinds)
+    return await readAnswer<SentAnswer<Kept>>(response, SENT_ANSWER_KINDS)
   } catch {
     return { kind: 'not-yet' }
   }
 }
 
 /** Posts an item as JSON. */
-export function postJson<Given extends { readonly kind: string }>(
+export function postJson<Kept extends { readonly kind: 'kept' }>(
   url: string,
   item: unknown,
-  kinds: readonly Given['kind'][],
-): Promise<Given | NotYet | Foreign> {
+): Promise<SentAnswer<Kept> | Foreign> {
   const headers = { 'Content-Type': 'application/json' }
-  return post<Given>(url, { headers, body: JSON.stringify(item) }, kinds)
+  return post<Kept>(url, { headers, body: JSON.stringify(item) })
 }

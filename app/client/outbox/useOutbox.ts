@@ -6,18 +6,15 @@
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react'
 import { v7 as uuidv7 } from 'uuid'
 
-import type { Foreign, NotYet } from './answers.ts'
+import type { SentAnswer } from '~/files/sentAnswer.ts'
+
+import type { Foreign } from './answers.ts'
 import type { Letter } from './outboxStore.ts'
 import { browserStore, putLetter, readLetters, removeLetter, setAside } from './outboxStore.ts'
 
 const RETRY_MS = 2_000
 /** An answer that takes longer is told to the person. */
 const SLOW_MS = 3_000
-
-export interface Refused {
-  readonly kind: 'refused'
-  readonly sentence: string
-}
 
 export interface Outbox<Item> {
   /** Not confirmed yet, in the order of entry. */
@@ -35,10 +32,8 @@ export interface Outbox<Item> {
   readonly takeBack: (key: string) => void
 }
 
-export type Sent<Kept> = Kept | Refused | NotYet | Foreign
-
 interface Delivery<Item, Kept extends { readonly kind: 'kept' }> {
-  readonly send: (item: Item) => Promise<Sent<Kept>>
+  readonly send: (item: Item) => Promise<SentAnswer<Kept> | Foreign>
   readonly onKept: (answer: Kept, item: Item) => void
 }
 

@@ -9,8 +9,7 @@ import { v7 as uuidv7 } from 'uuid'
 import type { BoxDraft, Edit, EditConflict } from 'core'
 import { applyEdit, inverseOf } from 'core'
 
-import type { EditAnswer } from '~/files/editAnswer.ts'
-import { EDIT_ANSWER_KINDS } from '~/files/editAnswer.ts'
+import type { EditKept } from '~/files/sentAnswer.ts'
 import { postJson } from '~/client/outbox/answers.ts'
 import type { Outbox } from '~/client/outbox/useOutbox.ts'
 import { useOutbox } from '~/client/outbox/useOutbox.ts'
@@ -20,8 +19,6 @@ export interface SentEdit {
   readonly id: string
   readonly edit: Edit
 }
-
-type KeptEdit = Extract<EditAnswer, { readonly kind: 'kept' }>
 
 export interface KeptBox {
   readonly draft: BoxDraft
@@ -49,12 +46,12 @@ export function useKeptBox(boxId: string, loaded: Known): KeptBox {
 
   if (loaded.revision > known.revision) setKnown(loaded)
 
-  const { put, ...outbox } = useOutbox<SentEdit, KeptEdit>(`udrix-edits:${boxId}`, {
+  const { put, ...outbox } = useOutbox<SentEdit, EditKept>(`udrix-edits:${boxId}`, {
     send: useCallback(
-      (sent: SentEdit) => postJson<EditAnswer>(`/boxes/${boxId}/edits`, sent, EDIT_ANSWER_KINDS),
+      (sent: SentEdit) => postJson<EditKept>(`/boxes/${boxId}/edits`, sent),
       [boxId],
     ),
-    onKept: useCallback(({ draft, revision, conflict }: KeptEdit) => {
+    onKept: useCallback(({ draft, revision, conflict }: EditKept) => {
       setKnown((before) => (revision >= before.revision ? { draft, revision } : before))
       if (conflict) setConflicts((before) => [...before, conflict])
     }, []),

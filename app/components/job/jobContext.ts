@@ -9,7 +9,7 @@ import { serverNow } from '~/client/live.ts'
 import { removePhoto } from '~/client/outbox/photoStore.ts'
 import type { Outbox } from '~/client/outbox/useOutbox.ts'
 import { useOutbox } from '~/client/outbox/useOutbox.ts'
-import type { EntryAnswer } from '~/files/entryAnswer.ts'
+import type { EntryKept } from '~/files/sentAnswer.ts'
 import type { Shelf } from '~/files/shelf.ts'
 
 import type { SentEntry } from '~/client/sendEntry.ts'
@@ -52,8 +52,6 @@ export function useOpenJob(): OpenJob {
   return job
 }
 
-type KeptEntry = Extract<EntryAnswer, { readonly kind: 'kept' }>
-
 const NO_ENTRIES: readonly Entry[] = []
 
 /**
@@ -78,9 +76,9 @@ export function useKeptJob(
 ): Omit<OpenJob, 'box' | 'shelf' | 'rules'> {
   const current = usePinnedJob(jobs, chosen)
   const [kept, setKept] = useState<readonly SentEntry[]>([])
-  const { put, ...outbox } = useOutbox<SentEntry, KeptEntry>(`udrix-entries:${boxId}`, {
+  const { put, ...outbox } = useOutbox<SentEntry, EntryKept>(`udrix-entries:${boxId}`, {
     send: useCallback((sent: SentEntry) => sendEntry(boxId, sent), [boxId]),
-    onKept: useCallback(({ entry }: KeptEntry, { jobId }: SentEntry) => {
+    onKept: useCallback(({ entry }: EntryKept, { jobId }: SentEntry) => {
       setKept((before) => [...before, { jobId, entry }])
     }, []),
   })
