@@ -102,3 +102,26 @@ test('no other view of Trace has an axe violation', async ({ page }) => {
     await look(page, `trace ${view}`)
   }
 })
+
+test('on a phone every page of a box is two taps away, and nothing there has an axe violation', async ({
+  page,
+}) => {
+  await page.setViewportSize({ width: 390, height: 844 })
+  await page.goto('/?q=Ostrel')
+  await page
+    .getByRole('link', { name: /Ostrel/ })
+    .first()
+    .click()
+  for (const [item, title] of [
+    ['Positions', 'Lay out'],
+    ['What gear is this', 'gear'],
+    ['Ratios', 'Ratios'],
+    ['History', 'History'],
+  ] as const) {
+    await page.getByRole('button', { name: 'All pages of this box' }).click()
+    if (item === 'Positions') await look(page, 'all pages')
+    await page.getByRole('dialog').getByRole('link', { name: item }).click()
+    await expect(page).toHaveTitle(new RegExp(title))
+    await look(page, `${item} on a phone`)
+  }
+})

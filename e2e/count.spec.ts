@@ -165,11 +165,11 @@ test('with the database stopped the bench and a new box say so and keep what was
   await page.goto('/new')
   await page.getByLabel('Name of the box').fill('Waiting box')
   await udrix.stopDatabase()
-  await page.getByRole('button', { name: 'Put it on the bench and count' }).click()
+  await page.getByRole('button', { name: 'put it on the bench and count' }).click()
   await expect(page.getByRole('alert')).toContainText('The database does not answer')
   await expect(page.getByLabel('Name of the box')).toHaveValue('Waiting box')
   await udrix.startDatabase()
-  await page.getByRole('button', { name: 'Put it on the bench and count' }).click()
+  await page.getByRole('button', { name: 'put it on the bench and count' }).click()
   await expect(page).toHaveURL(/\/count/)
 
   await page.goto('/')

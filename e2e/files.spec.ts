@@ -2,7 +2,7 @@ import fs from 'node:fs'
 
 import type { Page } from '@playwright/test'
 
-import { openDemo } from './pages.ts'
+import { openDemo, turnTo } from './pages.ts'
 import { expect, test } from './udrix.ts'
 
 async function download(page: Page, name: string | RegExp): Promise<string> {
@@ -35,9 +35,9 @@ test('counts go to a spreadsheet and come back, shown before they change', async
   await preview.getByRole('button', { name: 'Change them' }).click()
   await expect(page.getByText('Kept', { exact: true })).toBeVisible()
   // 32/15 by hand.
-  await page.getByRole('link', { name: 'Ratios', exact: true }).click()
+  await turnTo(page, 'Ratios')
   await expect(page.getByRole('row', { name: /^1 / })).toContainText('2.133')
-  await page.getByRole('link', { name: 'Count', exact: true }).click()
+  await turnTo(page, 'Count')
   await page.keyboard.press('Control+z')
 })
 
@@ -115,7 +115,7 @@ test('the ends and lengths are called and measured as chosen, everywhere', async
   await page.keyboard.press('Escape')
   await expect(page.getByText('seen from the front').first()).toBeVisible()
   await expect(page.getByTestId('engaged').first()).toContainText('towards the rear')
-  await page.getByRole('link', { name: 'Lay out', exact: true }).click()
+  await turnTo(page, 'Lay out')
   await page.locator('[data-part="gears:main-1"]').click()
   await expect(page.getByText('(in)').first()).toBeVisible()
 })

@@ -1,4 +1,4 @@
-import { FOUR_SPEED_COUNTS, countAll, startFourSpeed } from './pages.ts'
+import { FOUR_SPEED_COUNTS, countAll, startFourSpeed, turnTo } from './pages.ts'
 import { expect, openPage, startUdrix, test } from './udrix.ts'
 
 test('a box is started, counted, traced, and is there after reload and crash', async ({
@@ -10,7 +10,7 @@ test('a box is started, counted, traced, and is there after reload and crash', a
   await countAll(page, FOUR_SPEED_COUNTS)
 
   // 40/20 × 40/20 by hand.
-  await page.getByRole('link', { name: 'Trace', exact: true }).click()
+  await turnTo(page, 'Trace')
   await expect(page.getByTestId('ratio')).toHaveText(/^4\.000\s:\s1$/)
   await expect(page.getByTestId('exact')).toHaveText('4')
   await expect(page.getByTestId('engaged')).toHaveText(
@@ -66,10 +66,7 @@ test('the whole way goes by keyboard alone', async ({ page }) => {
   await page.keyboard.press('ArrowLeft')
   // Four speeds start with direct fourth.
   await expect(page.getByText('direct in 4')).toBeVisible()
-  await tabTo(/Put it on the bench/)
-  await page.keyboard.press('Enter')
-  await expect(page.getByRole('dialog')).toBeVisible()
-  await tabTo(/I have read this/)
+  await tabTo(/put it on the bench/)
   await page.keyboard.press('Enter')
   await countAll(page, FOUR_SPEED_COUNTS)
   await tabTo(/^Trace$/)
@@ -107,4 +104,47 @@ test('ratios follow the counts while they come in, and say what they need', asyn
   await page.getByRole('textbox', { name: '3rd gear, main shaft' }).fill('30')
   // Before Enter already: 40/20 × 30/30 by hand.
   await expect(page.getByTestId('strip-3')).toHaveText(/^2\.000/)
+})
+
+test('third of a new five-speed is traced after three clicks and the four counts it needs', async ({
+  page,
+}) => {
+  await page.goto('/')
+  await page.getByRole('link', { name: 'Start a new box' }).click()
+  await expect(page.getByText('Snap rings and detent springs fly')).toBeVisible()
+  await page.getByRole('button', { name: 'put it on the bench and count' }).click()
+  await page.getByRole('button', { name: /^3 needs/ }).click()
+  await expect(page.getByText('3 first: 4 counts to go, then it is traced.')).toBeVisible()
+  for (const toothCount of [24, 30, 37, 31]) {
+    await page.keyboard.type(`${toothCount}`)
+    await page.keyboard.press('Enter')
+  }
+  // 37/24 × 30/31 by hand: 1110/744.
+  await expect(page).toHaveURL(/\/trace\?position=3/)
+  await expect(page.getByTestId('ratio')).toHaveText(/^1\.492/)
+  await expect(page.getByRole('link', { name: 'Next: count 9 gears' })).toBeVisible()
+})
+
+test('what finishes the most positions is asked for first; any gear can be counted at once', async ({
+  page,
+}) => {
+  await startFourSpeed(page, 'Most first')
+  await page.getByLabel('Ask first for').selectOption('what finishes the most positions')
+  // All positions but direct need the head pair.
+  await expect(page.getByRole('textbox', { name: /Head gear/ })).toBeFocused()
+  await page.getByRole('button', { name: /^2nd gear, main shaft/ }).click()
+  await page.keyboard.type('35')
+  await page.keyboard.press('Enter')
+  // What is begun goes on with the head gears, of which all others wait too.
+  await expect(page.getByRole('textbox', { name: /Head gear/ })).toBeFocused()
+})
+
+test('a box that came with no count shows the cautions before the first one', async ({ page }) => {
+  await startFourSpeed(page, 'Cautious')
+  await page.goto('/?q=Cautious')
+  await page.getByRole('button', { name: 'Duplicate Cautious' }).click()
+  await page.getByRole('link', { name: /Cautious \(copy\)/ }).click()
+  await expect(page.getByRole('dialog')).toContainText('Snap rings and detent springs fly')
+  await page.getByRole('button', { name: 'I have read this' }).click()
+  await expect(page.getByRole('textbox', { name: 'Head gear, input shaft' })).toBeFocused()
 })

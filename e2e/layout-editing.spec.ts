@@ -1,6 +1,6 @@
 import type { Page } from '@playwright/test'
 
-import { duplicateOf, hearNothing, startFourSpeed } from './pages.ts'
+import { duplicateOf, hearNothing, startFourSpeed, turnTo } from './pages.ts'
 import { expect, test } from './udrix.ts'
 
 const part = (page: Page, id: string) => page.locator(`[data-part="${id}"]`)
@@ -29,7 +29,7 @@ async function openCopy(page: Page): Promise<string> {
     .click()
   await expect(copies).toHaveCount(before + 1)
   await copies.first().click()
-  await page.getByRole('link', { name: 'Lay out', exact: true }).click()
+  await turnTo(page, 'Lay out')
   await expect(part(page, 'gears:main-2')).toBeVisible()
   return page.url().replace(/\/layout.*/, '')
 }
@@ -117,7 +117,7 @@ test('a box is built up from the menu, part by part', async ({ page }) => {
   await expect(aside.getByLabel('Pairs of planets')).toBeVisible()
   for (const name of [/stepped planets/, /^Differential/, /^Clutch/, 'Interlock', /^Rule/, 'Idler'])
     await add(name)
-  await page.getByRole('button', { name: 'Parts', exact: true }).click()
+  await page.getByRole('link', { name: 'Parts', exact: true }).click()
   const table = page.getByRole('table', { name: 'Parts of the box' })
   await expect(table).toContainText('Planetary set')
   await page.getByRole('searchbox').fill('layshaft 3rd keyed')
@@ -165,13 +165,13 @@ test('two tabs change one box: both changes stand, and where they meet both are 
     'was changed elsewhere. That stands; yours is in the history.',
   )
   await expect(aside(page).getByLabel('Station')).toHaveValue('101')
-  await page.getByRole('link', { name: 'History', exact: true }).click()
+  await turnTo(page, 'History')
   await expect(page.getByText('Not placed: somebody else')).toBeVisible()
 })
 
 test('positions are found, named, hidden, forbidden, and a lock is explained', async ({ page }) => {
   await openCopy(page)
-  await page.getByRole('button', { name: 'Positions', exact: true }).click()
+  await turnTo(page, 'Positions')
   await expect(page.getByText('6 positions can be used')).toBeVisible()
   await page.getByLabel('Name of 5').fill('top')
   await page.getByLabel('Name of 5').press('Enter')
@@ -193,7 +193,7 @@ test('positions are found, named, hidden, forbidden, and a lock is explained', a
   await expect(page.getByTestId('trial')).toContainText('It cannot do both, so nothing turns.')
   await expect(page.getByTestId('trial')).toContainText('The interlock lets only one')
 
-  await page.getByRole('link', { name: 'Trace', exact: true }).click()
+  await turnTo(page, 'Trace')
   const keys = page.getByRole('navigation', { name: 'Positions' }).getByRole('link')
   await expect(keys.filter({ hasText: 'top' })).toBeVisible()
   await expect(keys.filter({ hasText: /^3/ })).toHaveCount(0)
@@ -222,7 +222,7 @@ test('a box of very many combinations is worked out away from the page, and can 
     await page.getByRole('button', { name: 'Add a part' }).click()
     await page.getByRole('menuitem', { name: /^Sleeve on the main shaft/ }).click()
   }
-  await page.getByRole('button', { name: 'Positions', exact: true }).click()
+  await turnTo(page, 'Positions')
   await page.getByRole('button', { name: 'Stop', exact: true }).click({ timeout: 20_000 })
   await expect(page.getByText('Stopped. Any change of the box starts it again.')).toBeVisible()
   await page.evaluate(() => dispatchEvent(new Event('let-go')))
@@ -239,7 +239,7 @@ test('the history tells what was done, compares, and brings a state back', async
   await part(page, 'gears:main-1').focus()
   await page.keyboard.press('Delete')
   await expect(part(page, 'gears:main-1')).toBeHidden()
-  await page.getByRole('link', { name: 'History', exact: true }).click()
+  await turnTo(page, 'History')
   const history = page.getByRole('region', { name: 'History' })
   await expect(history.getByRole('listitem')).toHaveCount(2)
   await expect(history.getByRole('listitem').last()).toContainText(
@@ -254,6 +254,6 @@ test('the history tells what was done, compares, and brings a state back', async
   await comparison.getByRole('button', { name: 'Make it so again' }).click()
   await expect(comparison).toContainText('Nothing differs from now.')
   await expect(history.getByRole('listitem')).toHaveCount(3)
-  await page.getByRole('link', { name: 'Lay out', exact: true }).click()
+  await turnTo(page, 'Lay out')
   await expect(part(page, 'gears:main-1')).toBeVisible()
 })

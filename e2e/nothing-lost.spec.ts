@@ -2,7 +2,7 @@ import fs from 'node:fs'
 
 import type { Page } from '@playwright/test'
 
-import { startFourSpeed } from './pages.ts'
+import { startFourSpeed, turnTo } from './pages.ts'
 import { expect, openPage, startUdrix, test } from './udrix.ts'
 
 async function openJob(page: Page, box: string): Promise<void> {
@@ -130,17 +130,17 @@ test('in an outage a job’s pages stay, half-typed readings too, and a photogra
   const page = await openPage(browser, udrix.url)
   const box = await startFourSpeed(page, 'In the dark')
   await openJob(page, box)
-  await page.getByRole('link', { name: 'Measure', exact: true }).click()
+  await turnTo(page, 'Measure')
   await page.getByLabel('Reading 1').fill('0.9')
   await udrix.stopDatabase()
   // Another part, and back to the tab: neither takes the page away.
   await page.getByRole('group', { name: 'Rings' }).getByRole('button').last().click()
   await page.getByLabel('Reading 1').fill('0.81')
   await page.evaluate(() => document.dispatchEvent(new Event('visibilitychange')))
-  await page.getByRole('link', { name: 'Job', exact: true }).click()
-  await page.getByRole('link', { name: 'Measure', exact: true }).click()
+  await turnTo(page, 'Job')
+  await turnTo(page, 'Measure')
   await expect(page.getByLabel('Reading 1')).toBeVisible()
-  await page.getByRole('link', { name: 'Job', exact: true }).click()
+  await turnTo(page, 'Job')
   // Until the job's page is there, that of measures stands with a like field.
   await expect(page).toHaveURL(/\/job$/)
   const drawn = await page.evaluate(async () => {

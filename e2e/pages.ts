@@ -5,15 +5,14 @@ import { expect } from '@playwright/test'
 /** Counts of a made-up four-speed with a sliding idler, in counting order. */
 export const FOUR_SPEED_COUNTS = [20, 30, 35, 40, 40, 40, 30, 25, 20, 20, 25] as const
 
-/** Starts a four-speed from the bench and lands on its Count page, past the cautions. */
+/** Starts a four-speed from the bench and lands on its Count page. */
 export async function startFourSpeed(page: Page, name: string): Promise<string> {
   await page.goto('/')
   await page.getByRole('link', { name: 'Start a new box' }).click()
   await page.getByLabel('Name of the box').fill(name)
   await page.getByRole('group', { name: 'Forward positions' }).getByText('4').click()
   await page.getByRole('group', { name: 'Overdrives above direct' }).getByText('none').click()
-  await page.getByRole('button', { name: 'Put it on the bench and count' }).click()
-  await page.getByRole('button', { name: 'I have read this' }).click()
+  await page.getByRole('button', { name: 'put it on the bench and count' }).click()
   await expect(page.getByRole('textbox', { name: 'Head gear, input shaft' })).toBeFocused()
   return page.url().replace(/\/count.*/, '')
 }
@@ -37,8 +36,28 @@ export async function openDemo(page: Page, name: string, tab: string) {
     .getByRole('link', { name })
     .filter({ has: page.getByText('demo', { exact: true }) })
   await demo.first().click()
-  await page.getByRole('link', { name: tab, exact: true }).click()
-  await expect(page).toHaveTitle(new RegExp(tab))
+  await turnTo(page, tab)
+}
+
+/** The step of the work in whose row a page stands, for pages that are none themselves. */
+const STEP_OF: Readonly<Record<string, string>> = {
+  Turns: 'Count',
+  Ratios: 'Trace',
+  History: 'Job',
+  Positions: 'Lay out',
+}
+
+/** Goes to a page of the box that is open, as a person finds it. */
+export async function turnTo(page: Page, title: string): Promise<void> {
+  const step = STEP_OF[title]
+  const steps = page.getByRole('navigation', { name: 'Steps of the work' })
+  await steps.getByRole('link', { name: step ?? title, exact: true }).click()
+  if (step !== undefined)
+    await page
+      .getByRole('navigation', { name: `Pages of ${step}` })
+      .getByRole('link', { name: title, exact: true })
+      .click()
+  await expect(page).toHaveTitle(new RegExp(title === 'Positions' ? 'Lay out' : title))
 }
 
 /** Keeps a page from hearing of changes made elsewhere, so that what it shows grows old. */

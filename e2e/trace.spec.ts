@@ -6,7 +6,7 @@ import { duplicateOf, openDemo } from './pages.ts'
 import { expect, test } from './udrix.ts'
 
 const view = (page: Page, name: string) =>
-  page.getByRole('navigation', { name: 'Views of Trace' }).getByRole('link', { name, exact: true })
+  page.getByRole('navigation', { name: 'Pages of Trace' }).getByRole('link', { name, exact: true })
 
 /** Opens Trace of a demo box in one position, and with what else its address says. */
 async function openAt(page: Page, name: string, query: string, path = ''): Promise<void> {
@@ -417,7 +417,7 @@ for (const format of ['A4', 'Letter'] as const)
     await expect(page.locator('.sheet > li')).toHaveCount(7)
     await expect(page.locator('.sheet > li').first()).toContainText('locks the 1st gear')
     await page.emulateMedia({ media: 'print' })
-    await expect(page.getByRole('navigation', { name: 'Views of Trace' })).toBeHidden()
+    await expect(page.getByRole('navigation', { name: 'Pages of Trace' })).toBeHidden()
     const pdf = (await page.pdf({ format })).toString('latin1')
     expect(pdf.startsWith('%PDF')).toBe(true)
     const sheets = pdf.match(/\/Type\s*\/Page\b/g) ?? []

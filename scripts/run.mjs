@@ -37,6 +37,31 @@ export function exitCode(command, args, env = process.env) {
 }
 
 /**
+ * Runs a command in the project's root; what it prints is shown only when it fails.
+ *
+ * @param {string} command
+ * @param {readonly string[]} args
+ * @param {NodeJS.ProcessEnv} [env]
+ * @returns {Promise<void>}
+ */
+export async function runQuietly(command, args, env = process.env) {
+  const child = spawn(command, [...args], { cwd: ROOT, stdio: ['ignore', 'pipe', 'pipe'], env })
+  /** @type {Buffer[]} */
+  const printed = []
+  for (const stream of [child.stdout, child.stderr])
+    stream.on('data', (/** @type {Buffer} */ chunk) => {
+      printed.push(chunk)
+    })
+  const code = await new Promise((resolve, reject) => {
+    child.on('error', reject)
+    child.on('close', resolve)
+  })
+  if (code === 0) return
+  process.stderr.write(Buffer.concat(printed))
+  throw new SetupError(`${[command, ...args].join(' ')} failed (${code}).`)
+}
+
+/**
  * Whether a command runs and succeeds; nothing is shown.
  *
  * @param {string} command

@@ -5,7 +5,7 @@ import path from 'node:path'
 
 import { ROOT } from './paths.mjs'
 import { postgresPrograms } from './postgres.mjs'
-import { SetupError, isRoot, run, succeeds } from './run.mjs'
+import { SetupError, isRoot, run, runQuietly, succeeds } from './run.mjs'
 
 /** Chromium without windows takes a third less time; with them it does the same. */
 const CHROMIUM_SHELL = '/usr/bin/chromium-headless-shell'
@@ -81,6 +81,7 @@ export async function ensurePackages() {
   fs.writeFileSync(stampFile, stamp)
 }
 
+const ROUTER_PROGRAM = 'node_modules/@react-router/dev/bin.js'
 const BUILT_FROM = ['app', 'core', 'public']
 const BUILT_WITH = [
   'package-lock.json',
@@ -105,7 +106,8 @@ export async function ensureBuild(folder) {
   const stamp = digest([...sources.sort(), ...BUILT_WITH])
   if (isStamped(stampFile, stamp)) return
   console.log('Building…')
-  await run('npx', ['react-router', 'build', '--logLevel', 'error'], {
+  // Its tools warn of one another; who starts Udrix hears of a build only when it fails.
+  await runQuietly(process.execPath, [ROUTER_PROGRAM, 'build', '--logLevel', 'error'], {
     ...process.env,
     NODE_ENV: 'production',
     UDRIX_BUILD: folder,

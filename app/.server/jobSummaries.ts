@@ -5,22 +5,16 @@
 import { desc, eq, inArray } from 'drizzle-orm'
 import { z } from 'zod'
 
-import type { BoxDraft, Stage, Waiting } from 'core'
+import type { BoxDraft, Waiting } from 'core'
 import { STAGES, checkBox, readJob, stageAt, stagesOf, waitingOf } from 'core'
+
+import type { JobSummary } from '../views/job/summary.ts'
 
 import type { BoxRecord } from './boxes.ts'
 import { db } from './db/client.ts'
 import { jobs } from './db/tables/jobs.ts'
 import type { JobRecord } from './jobs.ts'
 import { jobsOfBoxes } from './jobs.ts'
-
-/** A job in a line: how far it is and what waits for the person. */
-export interface JobSummary {
-  readonly number: number
-  readonly isClosed: boolean
-  readonly stage: Stage
-  readonly waiting: readonly Waiting[]
-}
 
 /** Changes whenever what a summary says would be worked out in another way. */
 const SUMMARY_VERSION = 2

@@ -14,7 +14,7 @@ export function HelpButton() {
   return (
     <>
       <button type="button" className="button-quiet" onClick={open}>
-        <CircleHelp aria-hidden /> Help
+        <CircleHelp aria-hidden /> <span className="max-sm:sr-only">Help</span>
       </button>
       <HelpDialog isOpen={isOpen} onOpenChange={setIsOpen} />
     </>

@@ -70,7 +70,7 @@ export function SettingsControls({ settings }: { readonly settings: Settings }) 
   return (
     <DropdownMenu.Root modal={false}>
       <DropdownMenu.Trigger className="button-quiet">
-        <Settings2 aria-hidden /> Settings
+        <Settings2 aria-hidden /> <span className="max-sm:sr-only">Settings</span>
       </DropdownMenu.Trigger>
       <DropdownMenu.Content
         align="end"

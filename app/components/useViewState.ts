@@ -22,9 +22,14 @@ const browserSearch = (): URLSearchParams => new URLSearchParams(window.location
 /**
  * View state in the page's address. A change is shown at once, and the address follows
  * when it is on the screen: the router takes several frames. Changes in quick succession
- * build on one another; none of them makes a step for the browser's back button.
+ * build on one another; none of them makes a step for the browser's back button. `leave` goes to
+ * another page, whatever was to follow in this one's address.
  */
-export function useViewState(): readonly [URLSearchParams, ChangeView] {
+export function useViewState(): readonly [
+  search: URLSearchParams,
+  change: ChangeView,
+  leave: (to: string) => void,
+] {
   const [address] = useSearchParams()
   const navigate = useNavigate()
   const [shown, show] = useOptimistic(address)
@@ -71,5 +76,10 @@ export function useViewState(): readonly [URLSearchParams, ChangeView] {
     },
     [show],
   )
-  return [search, change]
+  const leave = useCallback((to: string) => {
+    // What was to follow in this page's address would call the way to the other page off.
+    intended.current = null
+    void latest.current.navigate(to)
+  }, [])
+  return [search, change, leave]
 }

@@ -1,15 +1,17 @@
 import { Redo2, TriangleAlert, Undo2, X } from 'lucide-react'
 import { useEffect, useMemo, useState } from 'react'
 import { useHotkeys } from 'react-hotkeys-hook'
-import { Link, NavLink, Outlet } from 'react-router'
+import { Link, Outlet } from 'react-router'
 
 import type { Route } from './+types/box'
 import { missingBox, withDatabase } from '~/.server/answers.ts'
 import { findBox } from '~/.server/boxes.ts'
+import { summariesOf } from '~/.server/jobSummaries.ts'
 import { readSettings } from '~/.server/settings.ts'
 import type { LoadedBox } from '~/components/box/boxContext.ts'
 import { OpenBoxProvider } from '~/components/box/boxContext.ts'
 import { BoxName } from '~/components/box/BoxName.tsx'
+import { PagesOfStep, Steps } from '~/components/box/Way.tsx'
 import { useKeptBox } from '~/components/box/useKeptBox.ts'
 import { HelpButton } from '~/components/HelpButton.tsx'
 import { useLiveData } from '~/client/live.ts'
@@ -27,7 +29,8 @@ export async function loader({ params, request }: Route.LoaderArgs): Promise<Loa
   ])
   if (!box) throw await missingBox(params.boxId)
   const { id, draft, revision, isDemo, areCautionsRead } = box
-  return { id, draft, revision, isDemo, areCautionsRead, settings }
+  const job = (await withDatabase(() => summariesOf([box]))).get(id) ?? null
+  return { id, draft, revision, isDemo, areCautionsRead, settings, job }
 }
 
 const open = staysOpen<LoadedBox>()
@@ -38,24 +41,13 @@ export function clientLoader({ params, serverLoader }: Route.ClientLoaderArgs) {
 
 export const shouldRevalidate = unlessSamePage
 
-const PAGES = [
-  ['layout', 'Lay out'],
-  ['count', 'Count'],
-  ['turns', 'Turns'],
-  ['trace', 'Trace'],
-  ['measure', 'Measure'],
-  ['ratios', 'Ratios'],
-  ['job', 'Job'],
-  ['history', 'History'],
-] as const
-
 /** Every box has a state of its own: another box is another page, also by the back button. */
 export default function Box({ loaderData }: Route.ComponentProps) {
   return <OpenedBox key={loaderData.id} loaderData={loaderData} />
 }
 
 function OpenedBox({ loaderData }: { readonly loaderData: LoadedBox }) {
-  const { id, isDemo, settings } = loaderData
+  const { id, isDemo, settings, job } = loaderData
   useEffect(() => {
     open.remember(id, loaderData)
   }, [id, loaderData])
@@ -73,6 +65,7 @@ function OpenedBox({ loaderData }: { readonly loaderData: LoadedBox }) {
       id,
       words,
       settings,
+      job,
       areCautionsRead,
       confirmCautions: () => {
         setAreCautionsRead(true)
@@ -80,7 +73,7 @@ function OpenedBox({ loaderData }: { readonly loaderData: LoadedBox }) {
         fetch(`/boxes/${id}/cautions`, { method: 'POST' }).catch(() => undefined)
       },
     }),
-    [kept, id, words, settings, areCautionsRead],
+    [kept, id, words, settings, job, areCautionsRead],
   )
   return (
     <OpenBoxProvider value={opened}>
@@ -90,19 +83,7 @@ function OpenedBox({ loaderData }: { readonly loaderData: LoadedBox }) {
             Bench
           </Link>
           <BoxName key={kept.draft.name} isDemo={isDemo} />
-          <nav aria-label="Pages of this box" className="flex self-stretch">
-            {PAGES.map(([page, title]) => (
-              <NavLink
-                key={page}
-                to={page}
-                className={({ isActive }) =>
-                  `flex min-h-[52px] items-center border-b-4 px-1.5 text-[1.05rem] font-semibold ${isActive ? 'border-accent text-ink' : 'text-accent hover:bg-accent-wash border-transparent'}`
-                }
-              >
-                {title}
-              </NavLink>
-            ))}
-          </nav>
+          <Steps />
           <div className="ml-auto flex flex-wrap items-center gap-1">
             <p role="status" className="text-graphite mr-1 text-[0.86rem]">
               {outbox.isWaiting ? '' : outbox.pending.length > 0 ? 'Keeping…' : 'Kept'}
@@ -127,6 +108,7 @@ function OpenedBox({ loaderData }: { readonly loaderData: LoadedBox }) {
             <HelpButton />
           </div>
         </header>
+        <PagesOfStep />
         <OutboxNotices outbox={outbox} wordsOf={({ edit }) => editWords(kept.draft, words, edit)} />
         {kept.conflicts.length > 0 && (
           <div role="alert" className="trouble bg-trouble-wash items-center px-4 py-1">

@@ -7,7 +7,6 @@ import { LEAST_TOOTH_COUNT, MOST_TOOTH_COUNT, countSets, indexBox, poseSearch } 
 import { Table } from '~/components/Table.tsx'
 import { useOpenBox } from '~/components/box/boxContext.ts'
 import { useOpenJob } from '~/components/job/jobContext.ts'
-import { TurnsNav } from '~/components/turns/TurnsNav.tsx'
 import { useCountSearch } from '~/components/turns/useCountSearch.ts'
 import { formatShare } from '~/words/format.ts'
 import { capitalize, gearName } from '~/words/names.ts'
@@ -130,7 +129,6 @@ export default function ClosedBox() {
   return (
     <main className="flex-1 px-4 py-2 lg:min-h-0 lg:overflow-auto">
       <title>{`${draft.name} · Only turns known · Udrix`}</title>
-      <TurnsNav />
       <p className="py-1">
         The box stays closed: every set of tooth counts that fits the {checks.length}{' '}
         {checks.length === 1 ? 'turn check' : 'turn checks'} of this job, the likeliest first.

@@ -1,7 +1,7 @@
 import { useCallback, useMemo, useState } from 'react'
 import { useHotkeys } from 'react-hotkeys-hook'
 
-import { applyEdit, countedGears, countedTogether, indexBox, isDisputed } from 'core'
+import { applyEdit, countedGears, countedTogether, countsFor, indexBox, isDisputed } from 'core'
 import type { BoxDraft, Gear } from 'core'
 
 import { analyseDraft } from '~/views/box/analysis.ts'
@@ -10,8 +10,11 @@ import { IssueList } from '~/components/box/IssueList.tsx'
 import { CautionsGate } from '~/components/count/CautionsGate.tsx'
 import { CountPanel } from '~/components/count/CountPanel.tsx'
 import { CountsFile } from '~/components/count/CountsFile.tsx'
+import { FirstChoice } from '~/components/count/FirstChoice.tsx'
 import { GearList } from '~/components/count/GearList.tsx'
 import { RatioStrip } from '~/components/count/RatioStrip.tsx'
+import type { CountFirst } from '~/views/count/countFirst.ts'
+import { firstGear, formatFirst, readFirst } from '~/views/count/countFirst.ts'
 import { parseCount } from '~/views/count/parseCount.ts'
 import type { WhichCount } from '~/views/count/reading.ts'
 import { editOfCount, isOpenFor } from '~/views/count/reading.ts'
@@ -35,7 +38,7 @@ function nextGear(
 
 export default function Count() {
   const { id, draft, words, edit } = useOpenBox()
-  const [search, change] = useViewState()
+  const [search, change, leave] = useViewState()
   const order = useMemo(() => countedGears(draft), [draft])
   const reading: WhichCount = search.get('pass') === 'second' ? 'second' : 'first'
   const chosen = draft.gears.find(({ id }) => id === search.get('gear'))
@@ -54,14 +57,35 @@ export default function Count() {
     return result.ok ? result.draft : draft
   }, [draft, typed, reading])
   const { positions, issues } = useMemo(() => analyseDraft(preview), [preview])
+  const first = readFirst(search.get('first'), positions)
 
   const go = useCallback(
-    (changes: { readonly gear?: string | undefined; readonly pass?: WhichCount }) => {
+    (changes: {
+      readonly gear?: string | undefined
+      readonly pass?: WhichCount
+      readonly first?: string
+    }) => {
       setTyped(undefined)
       change(changes)
     },
     [change],
   )
+  const traceHref = (position: string) =>
+    `/boxes/${id}/trace?position=${encodeURIComponent(position)}`
+  /** Asks for what comes first from now on, beginning with its first gear. */
+  const put = (next: CountFirst): void => {
+    go({ first: formatFirst(next), gear: firstGear(preview, positions, next)?.id, pass: 'first' })
+  }
+  const goOn = (from: string): void => {
+    // What was typed last is in the preview, and nowhere else yet.
+    if (first.kind === 'position' && countsFor(preview, first.position).length === 0) {
+      leave(traceHref(first.position.position.id))
+      return
+    }
+    const wanted = reading === 'first' ? firstGear(preview, positions, first) : undefined
+    const next = wanted ?? nextGear(preview, order, from, reading)
+    if (next) go({ gear: next.id })
+  }
   const step = (by: number): void => {
     const at = order.findIndex((candidate) => candidate.id === gear?.id)
     go({ gear: order[Math.min(Math.max(at + by, 0), order.length - 1)]?.id })
@@ -112,14 +136,17 @@ export default function Count() {
         <RatioStrip
           positions={positions}
           naming={{ box: indexBox(preview), words }}
-          hrefOf={(position) => `/boxes/${id}/trace?position=${position}`}
+          traceHref={traceHref}
+          first={first}
+          onFirst={put}
         />
       </section>
       <aside className="border-rule bg-sheet flex min-h-0 flex-col gap-3 overflow-auto border-l-2 p-4">
         <CountPanel
-          key={`${gear.id} ${reading}`}
+          key={`${gear.id} ${reading} ${formatFirst(first)}`}
           gear={gear}
           place={order.indexOf(gear) + 1}
+          first={first}
           reading={reading}
           onType={(text) => {
             setTyped({ gear: gear.id, text })
@@ -136,14 +163,16 @@ export default function Count() {
             })
           }}
           onNext={() => {
-            const next = nextGear(draft, order, gear.id, reading)
-            if (next) go({ gear: next.id })
+            goOn(gear.id)
           }}
           onPass={(pass) => {
             go({ pass, gear: gear.id })
           }}
         />
         <IssueList draft={preview} issues={issues} words={words} />
+        {reading === 'first' && positions.some((each) => countsFor(draft, each).length > 0) && (
+          <FirstChoice first={first} positions={positions} onFirst={put} />
+        )}
         <GearList
           order={order}
           selected={gear.id}

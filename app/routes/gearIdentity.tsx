@@ -3,7 +3,6 @@ import { useState } from 'react'
 import type { StandardSize } from 'core'
 
 import { useOpenBox } from '~/components/box/boxContext.ts'
-import { TurnsNav } from '~/components/turns/TurnsNav.tsx'
 import type { FigureRange, GearFigure, GearIdentity } from '~/views/count/gearFigures.ts'
 import { NOTHING_MEASURED, identifyGear, rangeMissed } from '~/views/count/gearFigures.ts'
 import type { LengthUnit } from '~/words/format.ts'
@@ -55,7 +54,6 @@ export default function GearIdentityPage() {
   return (
     <main className="flex-1 px-4 py-2 lg:min-h-0 lg:overflow-auto">
       <title>{`${draft.name} · What gear is this · Udrix`}</title>
-      <TurnsNav />
       <div className="grid gap-x-10 gap-y-3 py-2 lg:grid-cols-2">
         <Way title="By its outside diameter" answer={<ByOutside found={found} unit={unit} />}>
           {field('outside', `Outside diameter, ${unit}`)}

@@ -1,6 +1,6 @@
 import { ClipboardPlus } from 'lucide-react'
 import { useEffect, useMemo } from 'react'
-import { Form, Link, NavLink, Outlet, useFetcher, useSearchParams } from 'react-router'
+import { Form, Link, Outlet, useFetcher, useSearchParams } from 'react-router'
 
 import type { ShopRule } from 'core'
 import { checkBox, indexBox } from 'core'
@@ -67,24 +67,6 @@ export default function Jobs({ loaderData }: Route.ComponentProps) {
               {kept.job.isClosed && ' (closed)'}
               {kept.job.intake.reference !== '' && ` · ${kept.job.intake.reference}`}
             </p>
-            <nav aria-label="Pages of this job" className="flex">
-              {(
-                [
-                  ['job', 'Stages and log'],
-                  ['order', 'Parts to order'],
-                ] as const
-              ).map(([page, title]) => (
-                <NavLink
-                  key={page}
-                  to={page}
-                  className={({ isActive }) =>
-                    `button-quiet ${isActive ? 'text-ink underline' : ''}`
-                  }
-                >
-                  {title}
-                </NavLink>
-              ))}
-            </nav>
             <Initials value={settings.initials} known={shelf.initials} />
             <p role="status" className="text-graphite text-[0.86rem]">
               {outbox.isWaiting

@@ -12,22 +12,17 @@ import { formatPartRef, partOfIssue } from '~/views/layout/partRef.ts'
 import { PartsTable } from '~/components/layout/PartsTable.tsx'
 import { useDrafting } from '~/components/layout/useDrafting.ts'
 import { FoundPositions } from '~/components/positions/FoundPositions.tsx'
-import { ToggleRow } from '~/components/ToggleRow.tsx'
 import { useViewState } from '~/components/useViewState.ts'
 import type { BoxIssue } from 'core'
 
-const VIEWS = [
-  ['drawing', 'Drawing'],
-  ['parts', 'Parts'],
-  ['positions', 'Positions'],
-] as const
+const VIEWS = ['parts', 'positions'] as const
 
 export default function LayOut() {
   const { id, draft, words, edit } = useOpenBox()
   const drafting = useDrafting()
   const [search, change] = useViewState()
   const { issues } = useMemo(() => analyseDraft(draft), [draft])
-  const view = VIEWS.find(([candidate]) => candidate === search.get('view'))?.[0] ?? 'drawing'
+  const view = VIEWS.find((candidate) => candidate === search.get('view')) ?? 'drawing'
 
   const count = (gearId: string, toothCount: number | null): void => {
     const base = draft.gears.find((gear) => gear.id === gearId)?.toothCount ?? null
@@ -35,7 +30,7 @@ export default function LayOut() {
   }
   const show = (issue: BoxIssue): void => {
     const part = partOfIssue(draft, issue)
-    change({ view: 'drawing', part: part ? formatPartRef(part) : '' })
+    change({ view: '', part: part ? formatPartRef(part) : '' })
   }
   return (
     <main
@@ -47,14 +42,6 @@ export default function LayOut() {
     >
       <title>{`${draft.name} · Lay out · Udrix`}</title>
       <section aria-label="Layout" className="flex min-h-0 flex-col gap-2 px-4 pt-2 pb-3">
-        <ToggleRow
-          label="View"
-          options={VIEWS}
-          selected={view}
-          onSelect={(next) => {
-            change({ view: next })
-          }}
-        />
         {view === 'positions' && (
           <IssueList draft={draft} issues={issues} words={words} onShow={show} />
         )}

@@ -24,6 +24,7 @@ import { Legend } from '~/components/section/Legend.tsx'
 import { SectionDrawing } from '~/components/section/SectionDrawing.tsx'
 import { CHOICE_WORDS, PATTERN_WORDS, optionWords } from '~/words/patterns.ts'
 import { writtenText } from '~/files/text.ts'
+import { CAUTIONS, DEFERENCE } from '~/words/cautions.ts'
 import { vocabularyOf } from '~/words/vocabulary.ts'
 import { Warning } from '~/components/Warning.tsx'
 import { PageHead } from '~/components/PageHead.tsx'
@@ -31,10 +32,7 @@ import { PageHead } from '~/components/PageHead.tsx'
 import type { Route } from './+types/newBox'
 
 const choicesSchema = z.looseObject({
-  name: writtenText()
-    .trim()
-    .min(1, 'Give the box a name, so that you find it again.')
-    .max(LONGEST_NAME, `A name has ${LONGEST_NAME} characters at most.`),
+  name: writtenText().trim().max(LONGEST_NAME, `A name has ${LONGEST_NAME} characters at most.`),
   pattern: z.enum(PATTERN_IDS, 'Choose the arrangement that is nearest.'),
 })
 
@@ -56,7 +54,9 @@ export async function action({ request }: Route.ActionArgs) {
       typeof value === 'string' ? [[key, value]] : [],
     ),
   )
-  const id = await unlessOutage(() => createBox(buildPattern(pattern, name, chosen)))
+  const draft = buildPattern(pattern, name || PATTERN_WORDS[pattern].title, chosen)
+  // The page shows the cautions beside its button.
+  const id = await unlessOutage(() => createBox(draft, { areCautionsRead: true }))
   if (id === null)
     return data({ issues: [{ path: ['form'], message: OUTAGE_SENTENCE }] }, { status: 503 })
   return redirect(`/boxes/${id}/count`)
@@ -93,7 +93,7 @@ export default function NewBox({ loaderData, actionData }: Route.ComponentProps)
               <b>{PATTERN_WORDS[patternId].title}</b>: {draft.gears.length} gears to count,{' '}
               {draft.positions.length} positions{direct && `, direct in ${direct}`}
             </p>
-            <div className="min-h-[14rem] flex-1">
+            <div className="min-h-[9rem] flex-1">
               <SectionDrawing
                 draft={draft}
                 words={words}
@@ -115,6 +115,20 @@ export default function NewBox({ loaderData, actionData }: Route.ComponentProps)
                 />
               ))}
             </div>
+            <section
+              aria-label="Before you reach into the box"
+              className="text-[0.8rem] leading-tight"
+            >
+              <h2 className="text-[0.95rem]">Before you reach into the box</h2>
+              <ul className="gap-x-6 sm:columns-2 xl:columns-3">
+                {CAUTIONS.map((caution) => (
+                  <li key={caution} className="break-inside-avoid">
+                    {caution}
+                  </li>
+                ))}
+                <li className="break-inside-avoid font-semibold">{DEFERENCE}</li>
+              </ul>
+            </section>
             <div className="flex flex-wrap items-end gap-4">
               <label className="min-w-[16rem] flex-1 font-semibold">
                 Name of the box
@@ -125,11 +139,10 @@ export default function NewBox({ loaderData, actionData }: Route.ComponentProps)
                   placeholder="unit, owner or job number"
                   aria-invalid={problem('name') !== undefined}
                   aria-describedby={problem('name') ? 'name-problem' : undefined}
-                  required
                 />
               </label>
               <button className="button button-main min-h-[52px] text-[1.1rem]" disabled={isBusy}>
-                Put it on the bench and count
+                I have read this: put it on the bench and count
               </button>
             </div>
             {(['name', 'pattern', 'form'] as const).map((key) =>

@@ -1,5 +1,5 @@
 import { useMemo } from 'react'
-import { NavLink, Outlet } from 'react-router'
+import { Outlet } from 'react-router'
 
 import { indexBox } from 'core'
 
@@ -11,16 +11,6 @@ import { OpenTraceProvider } from '~/components/trace/traceContext.ts'
 import { readTraceInput } from '~/views/trace/traceInput.ts'
 import { parseLayers, parsePace, readTraceState, traceAddress } from '~/views/trace/traceState.ts'
 import { useViewState } from '~/components/useViewState.ts'
-
-const VIEWS = [
-  ['.', 'Drawing'],
-  ['parts', 'Parts'],
-  ['forces', 'Forces and losses'],
-  ['spin', 'Spin test'],
-  ['towing', 'Towing and oil'],
-  ['compare', 'Compare'],
-  ['sheet', 'Sheet'],
-] as const
 
 export default function Trace() {
   const { draft, words, settings } = useOpenBox()
@@ -53,23 +43,6 @@ export default function Trace() {
   return (
     <OpenTraceProvider value={trace}>
       <main className="flex min-h-0 flex-1 flex-col">
-        <nav
-          aria-label="Views of Trace"
-          className="no-print border-rule flex flex-wrap border-b-2 px-2"
-        >
-          {VIEWS.map(([view, title]) => (
-            <NavLink
-              key={view}
-              to={{ pathname: view, search: `${search}` }}
-              end
-              className={({ isActive }) =>
-                `flex min-h-[44px] items-center px-3 font-semibold ${isActive ? 'bg-accent text-accent-ink' : 'text-accent hover:bg-accent-wash'}`
-              }
-            >
-              {title}
-            </NavLink>
-          ))}
-        </nav>
         <Outlet />
       </main>
     </OpenTraceProvider>

@@ -44,7 +44,7 @@ export default function TraceForces() {
               naming={naming}
               forces={solveForces(solver.box, analysis, input.torqueNm)}
               lengthUnit={settings.lengthUnit}
-              gearHref={(gear) => `/boxes/${id}/layout?view=drawing&part=gears:${gear}`}
+              gearHref={(gear) => `/boxes/${id}/layout?part=gears:${gear}`}
             />
             <LossTable
               naming={naming}

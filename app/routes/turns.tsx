@@ -19,7 +19,6 @@ import { Legend } from '~/components/section/Legend.tsx'
 import { SectionDrawing } from '~/components/section/SectionDrawing.tsx'
 import { CheckTable } from '~/components/turns/CheckTable.tsx'
 import { Suspects } from '~/components/turns/Suspects.tsx'
-import { TurnsNav } from '~/components/turns/TurnsNav.tsx'
 import { TurnEntry } from '~/components/turns/TurnEntry.tsx'
 import { useViewState } from '~/components/useViewState.ts'
 import { bodyName } from '~/words/names.ts'
@@ -63,7 +62,6 @@ export default function Turns() {
         aria-label="Section along the shafts, and turn checks"
         className="flex min-h-0 flex-col gap-1 overflow-auto px-4 pt-2 pb-3"
       >
-        <TurnsNav />
         <div className="min-h-[16rem] flex-1">
           <SectionDrawing
             draft={draft}

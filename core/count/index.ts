@@ -13,6 +13,7 @@ export {
   nearestSizes,
   usualSpan,
 } from './gearIdentity.ts'
+export { countsFor, mostFinishing } from './nextCount.ts'
 export type { JudgedCheck, NextCheck, Suspect, TurnCheck } from './turnCheck.ts'
 export {
   findSuspects,

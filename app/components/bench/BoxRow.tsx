@@ -2,11 +2,12 @@ import { Copy, Download, Trash2, TriangleAlert } from 'lucide-react'
 import { useMemo } from 'react'
 import { Form, Link } from 'react-router'
 
-import type { BoxDraft, CountingProgress, Stage, Waiting } from 'core'
+import type { BoxDraft, CountingProgress } from 'core'
 import { checkBox, countingProgress, indexBox, surveyBox } from 'core'
 
 import { WaitingList } from '~/components/job/WaitingList.tsx'
 import { SectionThumb } from '~/components/section/SectionThumb.tsx'
+import type { JobSummary } from '~/views/job/summary.ts'
 import { formatRatioFigure } from '~/words/format.ts'
 import { STAGE_NAMES } from '~/words/measures.ts'
 import { gearName } from '~/words/names.ts'
@@ -20,12 +21,7 @@ interface BoxRowProps {
     readonly isDemo: boolean
     readonly draft: BoxDraft
     /** The latest job of the unit. */
-    readonly job: {
-      readonly number: number
-      readonly isClosed: boolean
-      readonly stage: Stage
-      readonly waiting: readonly Waiting[]
-    } | null
+    readonly job: JobSummary | null
   }
   readonly words: Vocabulary
 }

@@ -3,6 +3,7 @@ import { createContext, useContext } from 'react'
 import type { BoxDraft } from 'core'
 
 import type { Settings } from '~/settings.ts'
+import type { JobSummary } from '~/views/job/summary.ts'
 import type { Vocabulary } from '~/words/vocabulary.ts'
 
 import type { KeptBox } from './useKeptBox.ts'
@@ -15,12 +16,15 @@ export interface LoadedBox {
   readonly isDemo: boolean
   readonly areCautionsRead: boolean
   readonly settings: Settings
+  /** The latest job of the unit. */
+  readonly job: JobSummary | null
 }
 
 export interface OpenBox extends KeptBox {
   readonly id: string
   readonly words: Vocabulary
   readonly settings: Settings
+  readonly job: JobSummary | null
   readonly areCautionsRead: boolean
   readonly confirmCautions: () => void
 }

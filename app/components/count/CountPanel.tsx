@@ -1,12 +1,21 @@
 import { CornerDownLeft } from 'lucide-react'
 import { useEffect, useRef, useState } from 'react'
+import { Link } from 'react-router'
 
-import type { Gear } from 'core'
-import { countedTogether, countingProgress, indexBox, isConfirmed, isDisputed } from 'core'
+import type { BoxDraft, Gear, PositionAnalysis } from 'core'
+import {
+  countedTogether,
+  countingProgress,
+  countsFor,
+  indexBox,
+  isConfirmed,
+  isDisputed,
+} from 'core'
 
 import { useOpenBox } from '~/components/box/boxContext.ts'
 import { bodyName, capitalize, countedName } from '~/words/names.ts'
 
+import type { CountFirst } from '~/views/count/countFirst.ts'
 import { parseCount } from '~/views/count/parseCount.ts'
 import type { WhichCount } from '~/views/count/reading.ts'
 import { readingOf } from '~/views/count/reading.ts'
@@ -17,6 +26,7 @@ interface CountPanelProps {
   /** The gear's place in the counting order, from 1. */
   readonly place: number
   readonly reading: WhichCount
+  readonly first: CountFirst
   readonly onType: (text: string) => void
   readonly onKeep: (toothCount: number | null) => void
   readonly onSettle: (toothCount: number) => void
@@ -29,6 +39,7 @@ export function CountPanel({
   gear,
   place,
   reading,
+  first,
   onType,
   onKeep,
   onSettle,
@@ -89,6 +100,9 @@ export function CountPanel({
           {progress.counted} counted, {progress.confirmed} confirmed
         </span>
       </p>
+      {first.kind === 'position' && reading === 'first' && (
+        <p className="font-semibold">{firstWords(draft, first.position)}</p>
+      )}
       <form
         onSubmit={(event) => {
           event.preventDefault()
@@ -140,6 +154,11 @@ export function CountPanel({
         <Dispute gear={gear} areTwins={twin !== undefined} onSettle={onSettle} />
       )}
       {isConfirmed(gear) && <p className="mt-2">✓ Counted twice with the same result.</p>}
+      {isAllCounted && reading === 'first' && progress.disputed.length === 0 && (
+        <Link to="../trace" relative="path" className="button button-main mt-3 w-full">
+          All counted. Trace the torque
+        </Link>
+      )}
       {(isAllCounted || reading === 'second') && (
         <button
           type="button"
@@ -148,13 +167,19 @@ export function CountPanel({
             onPass(reading === 'first' ? 'second' : 'first')
           }}
         >
-          {reading === 'first'
-            ? 'All counted once. Count again to confirm'
-            : 'Back to first counts'}
+          {reading === 'first' ? 'Count again to confirm' : 'Back to first counts'}
         </button>
       )}
     </section>
   )
+}
+
+/** How far the position is that was asked for. */
+function firstWords(draft: BoxDraft, position: PositionAnalysis): string {
+  const { label } = position.position
+  const left = countsFor(draft, position).length
+  if (left === 0) return `${label} is whole.`
+  return `${label} first: ${left} ${left === 1 ? 'count' : 'counts'} to go, then it is traced.`
 }
 
 function Dispute({

@@ -3,21 +3,9 @@ import { Link } from 'react-router'
 
 import type { Stage, StageState } from 'core'
 
+import { PAGE_OF_STAGE } from '~/views/box/way.ts'
 import { stageWords } from '~/words/jobs.ts'
 import { STAGE_NAMES } from '~/words/measures.ts'
-
-/** The page on which the work of a stage is entered. */
-const PAGES: Readonly<Partial<Record<Stage, string>>> = {
-  'lay-out': 'layout',
-  keyed: 'trace/spin',
-  count: 'count',
-  'turn-check': 'turns',
-  rings: 'measure?kind=ring',
-  sleeves: 'measure?kind=sleeve',
-  shafts: 'measure?kind=shaft',
-  parts: 'order',
-  'bench-check': 'turns',
-}
 
 interface StageListProps {
   readonly boxId: string
@@ -34,7 +22,7 @@ export function StageList({ boxId, stages, now, isDisabled, onMark }: StageListP
       {stages.map((state) => {
         const { stage, isDone } = state
         const isNow = stage === now
-        const page = PAGES[stage]
+        const page = PAGE_OF_STAGE[stage]
         const Icon = isDone ? CircleCheck : isNow ? CircleDot : Circle
         return (
           <li

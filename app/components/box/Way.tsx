@@ -1,0 +1,146 @@
+import { ArrowRight, ChevronDown } from 'lucide-react'
+import { Popover } from 'radix-ui'
+import { useMemo, useState } from 'react'
+import { Link, useLocation, useSearchParams } from 'react-router'
+
+import { checkBox } from 'core'
+
+import type { Here, NextThing, Page, Standing } from '~/views/box/way.ts'
+import { WAY, findHere, nextThing, progressOf } from '~/views/box/way.ts'
+
+import { useOpenBox } from './boxContext.ts'
+
+interface Place {
+  readonly standing: Standing
+  readonly here: Here
+  readonly next: NextThing | null
+  readonly hrefOf: (page: Pick<Page, 'path'>) => string
+}
+
+/** Where the person is on the way, what is next, and the addresses of all pages. */
+function usePlace(): Place {
+  const { id, draft, words, job } = useOpenBox()
+  const standing = useMemo(() => ({ draft, job, isSound: checkBox(draft).ok }), [draft, job])
+  const { pathname } = useLocation()
+  const [search] = useSearchParams()
+  const base = `/boxes/${id}/`
+  const below = pathname.replace(base, '').replace(/\/$/, '')
+  const here = findHere(below, search.get('view'))
+  const isTraced = (path: string): boolean => path === 'trace' || path.startsWith('trace/')
+  return {
+    standing,
+    here,
+    next: nextThing(standing, words, here),
+    // The views of Trace share the position and all that is set with it.
+    hrefOf: ({ path }) =>
+      base + path + (isTraced(path) && isTraced(below) && search.size > 0 ? `?${search}` : ''),
+  }
+}
+
+/** The steps of the work in their order, each with how far it is. */
+export function Steps() {
+  const { standing, here, hrefOf } = usePlace()
+  return (
+    <nav aria-label="Steps of the work" className="hidden self-stretch sm:flex">
+      <ol className="flex">
+        {WAY.map((step) => {
+          const isHere = step === here.step
+          return (
+            <li
+              key={step.title}
+              className={`hover:bg-accent-wash relative flex min-h-[56px] flex-col justify-center border-b-4 px-2.5 leading-tight ${isHere ? 'border-accent' : 'border-transparent'}`}
+            >
+              <Link
+                to={hrefOf(step.pages[0])}
+                aria-current={isHere ? 'step' : undefined}
+                className={`text-[1.05rem] font-semibold after:absolute after:inset-0 ${isHere ? 'text-ink' : 'text-accent'}`}
+              >
+                {step.title}
+              </Link>
+              <span className="text-graphite text-[0.78rem] whitespace-nowrap">
+                {progressOf(step, standing) || '\u00a0'}
+              </span>
+            </li>
+          )
+        })}
+      </ol>
+    </nav>
+  )
+}
+
+/** The pages of the step in hand, and what is useful next. */
+export function PagesOfStep() {
+  const { here, next, hrefOf } = usePlace()
+  const { id } = useOpenBox()
+  return (
+    <section
+      aria-label="The way through this box"
+      className="border-rule no-print flex flex-wrap items-center border-b px-2"
+    >
+      <nav aria-label={`Pages of ${here.step.title}`} className="hidden flex-wrap sm:flex">
+        {here.step.pages.map((page) => (
+          <Link
+            key={page.path}
+            to={hrefOf(page)}
+            aria-current={page === here.page ? 'page' : undefined}
+            className={`flex min-h-[44px] items-center px-3 font-semibold ${page === here.page ? 'bg-accent text-accent-ink' : 'text-accent hover:bg-accent-wash'}`}
+          >
+            {page.title}
+          </Link>
+        ))}
+      </nav>
+      <AllPages here={here} hrefOf={hrefOf} />
+      {next && (
+        <Link
+          to={`/boxes/${id}/${next.path}`}
+          className="text-accent hover:bg-accent-wash ml-auto flex min-h-[44px] items-center gap-1.5 px-2"
+        >
+          <span className="text-graphite">Next:</span>
+          <b className="font-semibold">{next.words}</b>
+          <ArrowRight aria-hidden className="size-5 flex-none" />
+        </Link>
+      )}
+    </section>
+  )
+}
+
+/** On a phone all pages are in one list, a tap away. */
+function AllPages({ here, hrefOf }: Pick<Place, 'here' | 'hrefOf'>) {
+  const [isOpen, setIsOpen] = useState(false)
+  return (
+    <Popover.Root open={isOpen} onOpenChange={setIsOpen}>
+      <Popover.Trigger className="button-quiet sm:hidden" aria-label="All pages of this box">
+        <b>{here.step.title}</b> {here.page.title} <ChevronDown aria-hidden />
+      </Popover.Trigger>
+      <Popover.Portal>
+        <Popover.Content
+          align="start"
+          aria-label="All pages of this box"
+          className="bg-sheet border-ink z-40 max-h-(--radix-popover-content-available-height) w-[min(20rem,calc(100vw-1rem))] overflow-auto border-2 p-1"
+        >
+          {WAY.map((step) => (
+            <div key={step.title} className="border-rule border-b py-1 last:border-0">
+              <p className="text-graphite px-2 text-[0.86rem]">{step.title}</p>
+              <ul aria-label={step.title}>
+                {step.pages.map((page) => (
+                  <li key={page.path}>
+                    <Link
+                      to={hrefOf(page)}
+                      aria-current={page === here.page ? 'page' : undefined}
+                      className="hover:bg-accent-wash text-accent aria-[current]:text-ink flex min-h-[44px] items-center px-3 font-semibold"
+                      onClick={() => {
+                        setIsOpen(false)
+                      }}
+                    >
+                      {page.title}
+                    </Link>
+                  </li>
+                ))}
+              </ul>
+            </div>
+          ))}
+        </Popover.Content>
+      </Popover.Portal>
+    </Popover.Root>
+  )
+}

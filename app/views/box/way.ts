@@ -1,0 +1,166 @@
+/** The way through a box: its pages in the order of the work, and what is useful next. */
+import type { BoxDraft, Stage } from 'core'
+import { countedGears, countingProgress, indexBox, isDisputed } from 'core'
+
+import { STAGE_NAMES } from '~/words/measures.ts'
+import { countedName } from '~/words/names.ts'
+import type { Vocabulary } from '~/words/vocabulary.ts'
+
+import type { JobSummary } from '../job/summary.ts'
+
+export interface Page {
+  /** Below the address of the box; with `?view=` where a page has several. */
+  readonly path: string
+  readonly title: string
+}
+
+export interface Step {
+  readonly title: string
+  /** The first one is where the step opens. */
+  readonly pages: readonly [Page, ...Page[]]
+}
+
+const page = (path: string, title: string): Page => ({ path, title })
+
+/** Every page of a box. Another one is a line here and one in `routes.ts`. */
+export const WAY: readonly [Step, ...Step[]] = [
+  { title: 'Job', pages: [page('job', 'Stages and log'), page('history', 'History')] },
+  {
+    title: 'Lay out',
+    pages: [
+      page('layout', 'Drawing'),
+      page('layout?view=parts', 'Parts'),
+      page('layout?view=positions', 'Positions'),
+    ],
+  },
+  {
+    title: 'Count',
+    pages: [
+      page('count', 'Count teeth'),
+      page('turns', 'Turns'),
+      page('turns/closed', 'Only turns known'),
+      page('turns/gear', 'What gear is this'),
+    ],
+  },
+  {
+    title: 'Trace',
+    pages: [
+      page('trace', 'Drawing'),
+      page('trace/parts', 'Parts'),
+      page('trace/forces', 'Forces and losses'),
+      page('trace/spin', 'Spin test'),
+      page('trace/towing', 'Towing and oil'),
+      page('trace/compare', 'Compare'),
+      page('ratios', 'Ratios'),
+      page('trace/sheet', 'Sheet'),
+    ],
+  },
+  {
+    title: 'Measure',
+    pages: [page('measure', 'Measure and judge'), page('order', 'Parts to order')],
+  },
+]
+
+export interface Here {
+  readonly step: Step
+  readonly page: Page
+}
+
+/** Which page an address is of: its path below the box's, and its view. */
+export function findHere(pathBelow: string, view: string | null): Here {
+  const wanted = [`${pathBelow}?view=${view ?? ''}`, pathBelow]
+  for (const path of wanted)
+    for (const step of WAY) {
+      const found = step.pages.find((each) => each.path === path)
+      if (found) return { step, page: found }
+    }
+  return { step: WAY[0], page: WAY[0].pages[0] }
+}
+
+/** The page on which the work of a stage is entered. */
+export const PAGE_OF_STAGE: Readonly<Partial<Record<Stage, string>>> = {
+  'lay-out': 'layout',
+  keyed: 'trace/spin',
+  count: 'count',
+  'turn-check': 'turns',
+  rings: 'measure?kind=ring',
+  sleeves: 'measure?kind=sleeve',
+  shafts: 'measure?kind=shaft',
+  parts: 'order',
+  'bench-check': 'turns',
+}
+
+export interface NextThing {
+  /** Below the address of the box. */
+  readonly path: string
+  readonly words: string
+}
+
+/** How a box stands. */
+export interface Standing {
+  readonly draft: BoxDraft
+  /** Whether its parts hang together. */
+  readonly isSound: boolean
+  /** The latest job of the unit. */
+  readonly job: JobSummary | null
+}
+
+/** What is useful next, whatever page the person is on. */
+function nextOfAll(
+  { draft, isSound, job }: Standing,
+  words: Vocabulary,
+  here: Here,
+): NextThing | null {
+  if (!isSound) return { path: 'layout', words: 'mend the drawing' }
+  const naming = { box: indexBox(draft), words }
+  const gears = countedGears(draft)
+  const disputed = gears.find(isDisputed)
+  if (disputed)
+    return {
+      path: `count?gear=${disputed.id}`,
+      words: `settle the two counts of ${countedName(naming, disputed)}`,
+    }
+  const { counted, total } = countingProgress(draft)
+  if (counted < total) {
+    const left = total - counted
+    return { path: 'count', words: `count ${left === 1 ? 'the last gear' : `${left} gears`}` }
+  }
+  if (here.page.path === 'count') return { path: 'trace', words: 'trace the torque' }
+  if (!job) return { path: 'job', words: 'open a job for this unit' }
+  if (job.isClosed) return null
+  if (job.waiting.some(({ code }) => code === 'turns-disagree'))
+    return { path: 'turns', words: 'find the miscount that the turns show' }
+  const path = PAGE_OF_STAGE[job.stage] ?? 'job'
+  const stage = STAGE_NAMES[job.stage]
+  return { path, words: stage.charAt(0).toLowerCase() + stage.slice(1) }
+}
+
+/** What is useful next, elsewhere than on this page; null where nothing is. */
+export function nextThing(standing: Standing, words: Vocabulary, here: Here): NextThing | null {
+  const next = nextOfAll(standing, words, here)
+  return next === null || next.path.replace(/\?.*/, '') === here.page.path ? null : next
+}
+
+/** How far a step is, in two words or three; empty where there is nothing to say. */
+export function progressOf(step: Step, { draft, isSound, job }: Standing): string {
+  const { counted, total, disputed } = countingProgress(draft)
+  switch (step.title) {
+    case 'Job':
+      return job ? `${job.number}${job.isClosed ? ', closed' : ', open'}` : 'none yet'
+    case 'Lay out':
+      return isSound ? `${draft.gears.length} gears` : 'to mend'
+    case 'Count':
+      if (disputed.length > 0) return `${disputed.length} in dispute`
+      return counted < total ? `${counted} of ${total}` : 'all counted'
+    case 'Trace':
+      return counted < total ? 'counts missing' : `${draft.positions.length} positions`
+    default:
+      return measureProgress(job)
+  }
+}
+
+function measureProgress(job: JobSummary | null): string {
+  const replaced = job?.waiting.find(({ code }) => code === 'to-replace')
+  if (replaced && 'count' in replaced) return `${replaced.count} to replace`
+  return job?.waiting.some(({ code }) => code === 'nothing-measured') ? 'nothing yet' : ''
+}
