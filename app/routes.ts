@@ -31,6 +31,7 @@ export default [
       route('turns/gear', 'routes/gearIdentity.tsx'),
       route('measure', 'routes/measure.tsx'),
       route('order', 'routes/order.tsx'),
+      route('hand-over', 'routes/handOver.tsx'),
     ]),
     route('ratios', 'routes/ratios.tsx'),
     route('history', 'routes/history.tsx'),

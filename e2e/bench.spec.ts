@@ -1,7 +1,7 @@
 import fs from 'node:fs'
 import http from 'node:http'
 
-import { openDemo } from './pages.ts'
+import { doWith, openDemo } from './pages.ts'
 import { expect, test } from './udrix.ts'
 
 const row = (name: string) => ({ hasText: name })
@@ -13,15 +13,15 @@ test('the demo boxes are marked, and a box can be renamed, duplicated, deleted a
   const boxes = page.getByRole('list', { name: 'Boxes on the bench' }).getByRole('listitem')
   const ostrel = boxes.filter(row('Ostrel five-speed, unit 12')).first()
   await expect(ostrel.getByText('demo', { exact: true })).toBeVisible()
-  await ostrel.getByRole('button', { name: 'Duplicate' }).click()
+  await doWith(ostrel, /^More/, 'Duplicate')
   const copy = boxes.filter(row('Ostrel five-speed, unit 12 (copy)'))
   await expect(copy).toBeVisible()
-  await copy.getByRole('button', { name: 'Rename' }).click()
+  await doWith(copy, /^More/, 'Rename')
   await page.getByLabel('New name').fill('Renamed copy')
   await page.getByRole('button', { name: 'Rename', exact: true }).click()
   const renamed = boxes.filter(row('Renamed copy'))
   await expect(renamed).toBeVisible()
-  await renamed.getByRole('button', { name: 'Delete' }).click()
+  await doWith(renamed, /^More/, 'Delete')
   await expect(renamed).toBeHidden()
   await page.getByRole('button', { name: 'Undo' }).click()
   await expect(renamed).toBeVisible()
@@ -31,7 +31,7 @@ test('a box goes out as a file and comes back the same', async ({ page }) => {
   await page.goto('/')
   const boxes = page.getByRole('list', { name: 'Boxes on the bench' }).getByRole('listitem')
   const download = page.waitForEvent('download')
-  await boxes.filter(row('Quillmoor')).first().getByRole('link', { name: 'Export' }).click()
+  await doWith(boxes.filter(row('Quillmoor')).first(), /^More/, 'Export')
   const file = await (await download).path()
   const text = fs.readFileSync(file, 'utf8')
   await page.setInputFiles('input[type=file]', {
@@ -52,8 +52,15 @@ test('files that cannot be read are refused with what is wrong and where', async
   request,
 }) => {
   await page.goto('/')
-  const href = await page.getByRole('link', { name: 'Export' }).first().getAttribute('href')
-  const good = JSON.parse(await (await request.get(href ?? '')).text()) as Record<string, unknown>
+  const box = await page
+    .getByRole('list', { name: 'Boxes on the bench' })
+    .getByRole('link')
+    .first()
+    .getAttribute('href')
+  const good = JSON.parse(await (await request.get(`${box ?? ''}/file`)).text()) as Record<
+    string,
+    unknown
+  >
   const choose = (content: string) =>
     page.setInputFiles('input[type=file]', {
       name: 'box.json',

@@ -1,4 +1,11 @@
-import { FOUR_SPEED_COUNTS, countAll, hearNothing, openDemo, startFourSpeed } from './pages.ts'
+import {
+  doWith,
+  FOUR_SPEED_COUNTS,
+  countAll,
+  hearNothing,
+  openDemo,
+  startFourSpeed,
+} from './pages.ts'
 import { expect, openPage, startUdrix, test } from './udrix.ts'
 
 test('impossible counts are refused at the field and the field keeps what was typed', async ({
@@ -174,7 +181,7 @@ test('with the database stopped the bench and a new box say so and keep what was
 
   await page.goto('/')
   await udrix.stopDatabase()
-  await page.getByRole('button', { name: 'Duplicate' }).first().click()
+  await doWith(page.getByRole('main'), /^More/, 'Duplicate')
   await expect(page.getByRole('alert')).toContainText('nothing was changed')
   await expect(page.getByRole('link', { name: 'Waiting box' })).toBeVisible()
   await udrix.startDatabase()

@@ -2,7 +2,7 @@ import fs from 'node:fs'
 
 import type { Page } from '@playwright/test'
 
-import { openDemo, turnTo } from './pages.ts'
+import { doWith, openDemo, turnTo } from './pages.ts'
 import { expect, test } from './udrix.ts'
 
 async function download(page: Page, name: string | RegExp): Promise<string> {
@@ -91,7 +91,7 @@ test('everything goes out as one archive and comes back, seen before it does', a
   await expect(page.getByRole('alert')).toContainText('not a ZIP archive')
 
   await page.goto('/?q=Tarn')
-  await page.getByRole('button', { name: /^Rename Tarn/ }).click()
+  await doWith(page.getByRole('main'), /^More with Tarn/, 'Rename')
   await page.getByLabel('New name').fill('Tarn, worked on')
   await page.getByRole('button', { name: 'Rename', exact: true }).click()
   await expect(page.getByRole('link', { name: 'Tarn, worked on' })).toBeVisible()

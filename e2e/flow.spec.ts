@@ -1,4 +1,4 @@
-import { FOUR_SPEED_COUNTS, countAll, startFourSpeed, turnTo } from './pages.ts'
+import { doWith, FOUR_SPEED_COUNTS, countAll, startFourSpeed, turnTo } from './pages.ts'
 import { expect, openPage, startUdrix, test } from './udrix.ts'
 
 test('a box is started, counted, traced, and is there after reload and crash', async ({
@@ -142,7 +142,7 @@ test('what finishes the most positions is asked for first; any gear can be count
 test('a box that came with no count shows the cautions before the first one', async ({ page }) => {
   await startFourSpeed(page, 'Cautious')
   await page.goto('/?q=Cautious')
-  await page.getByRole('button', { name: 'Duplicate Cautious' }).click()
+  await doWith(page.getByRole('main'), /^More with Cautious$/, 'Duplicate')
   await page.getByRole('link', { name: /Cautious \(copy\)/ }).click()
   await expect(page.getByRole('dialog')).toContainText('Snap rings and detent springs fly')
   await page.getByRole('button', { name: 'I have read this' }).click()

@@ -25,8 +25,9 @@ async function openCopy(page: Page): Promise<string> {
   const copies = page.getByRole('link', { name: 'Ostrel five-speed, unit 12 (copy)' })
   const before = await copies.count()
   await page
-    .getByRole('button', { name: 'Duplicate Ostrel five-speed, unit 12', exact: true })
+    .getByRole('button', { name: 'More with Ostrel five-speed, unit 12', exact: true })
     .click()
+  await page.getByRole('menuitem', { name: 'Duplicate' }).click()
   await expect(copies).toHaveCount(before + 1)
   await copies.first().click()
   await turnTo(page, 'Lay out')

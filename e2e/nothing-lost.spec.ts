@@ -22,7 +22,8 @@ const setAside = (page: Page) => page.getByRole('region', { name: 'Set aside' })
 
 async function deleteFromBench(page: Page, name: string): Promise<void> {
   await page.goto(`/?q=${encodeURIComponent(name)}`)
-  await page.getByRole('button', { name: `Delete ${name}` }).click()
+  await page.getByRole('button', { name: `More with ${name}`, exact: true }).click()
+  await page.getByRole('menuitem', { name: 'Delete' }).click()
   await expect(page.getByText(`“${name}” is deleted.`, { exact: true })).toBeVisible()
 }
 

@@ -1,5 +1,5 @@
 /** What several tests do on the pages. */
-import type { Page } from '@playwright/test'
+import type { Locator, Page } from '@playwright/test'
 import { expect } from '@playwright/test'
 
 /** Counts of a made-up four-speed with a sliding idler, in counting order. */
@@ -75,8 +75,15 @@ export async function duplicateOf(page: Page, name: string): Promise<string> {
     .getByRole('listitem')
     .filter({ hasText: name })
     .filter({ has: page.getByText('demo', { exact: true }) })
-    .getByRole('button', { name: /Duplicate/ })
+    .getByRole('button', { name: /^More with/ })
     .click()
+  await page.getByRole('menuitem', { name: 'Duplicate' }).click()
   await expect(copies).toHaveCount(before + 1)
   return (await copies.first().getAttribute('href')) ?? ''
+}
+
+/** Does something with a whole box on the bench; `row` is the box, or the bench with one. */
+export async function doWith(row: Locator, name: RegExp, item: string): Promise<void> {
+  await row.getByRole('button', { name }).first().click()
+  await row.page().getByRole('menuitem', { name: item }).click()
 }

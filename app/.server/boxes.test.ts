@@ -2,7 +2,9 @@
 import path from 'node:path'
 import { sql } from 'drizzle-orm'
 
-import type { BoxDraft } from 'core'
+import { v7 as uuidv7 } from 'uuid'
+
+import type { BoxDraft, Entry, EntryBody } from 'core'
 import { diffDrafts, movePart, removePart, threeShaftBox } from 'core'
 
 import { formatBoxFile } from '../files/boxFile.ts'
@@ -24,6 +26,8 @@ import { boxRevisions } from './db/tables/boxRevisions.ts'
 import { demoBoxes, seedDemo } from './demo.ts'
 import { draftBefore, listRevisions } from './history.ts'
 import { importBox } from './importBox.ts'
+import { addEntries } from './jobs.ts'
+import { unitWithJob } from './testing/units.ts'
 
 const migrations = path.resolve('app/.server/db/migrations')
 const draft: BoxDraft = threeShaftBox({
@@ -237,6 +241,40 @@ describe('the bench page by page', () => {
     expect((await names('%')).names).toEqual(['Quillmoor 100 %'])
     expect((await names('_')).names).toEqual([])
     expect(await names('nothing')).toMatchObject({ names: [], total: 0, next: null })
+  })
+
+  test('a unit is found by its owner’s reference, its complaint and a part ordered for it', async () => {
+    const { boxId, jobId } = await unitWithJob()
+    await createBox({ ...draft, name: 'another' })
+    const entry = (body: EntryBody): Entry => ({
+      id: uuidv7(),
+      at: '2026-11-26T10:00:00Z',
+      by: '',
+      body,
+    })
+    const intake = {
+      reference: 'Van 12',
+      complaint: 'jumps out of second',
+      distance: null,
+      oil: '',
+      cameWith: '',
+    }
+    const line = {
+      key: 'own:1',
+      what: 'Pilot bearing',
+      quantity: 1,
+      price: null,
+      state: 'needed',
+    } as const
+    await addEntries(
+      boxId,
+      jobId,
+      [entry({ kind: 'intake', intake }), entry({ kind: 'line', line })],
+      '2026-11-26T10:00:00Z',
+    )
+    for (const search of ['van 12', 'SECOND', 'pilot', 'unit jumps'])
+      expect((await names(search)).names).toEqual(['unit'])
+    expect((await names('unit another')).names).toEqual([])
   })
 
   test('a place that names nothing is the beginning', async () => {

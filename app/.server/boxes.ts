@@ -1,5 +1,5 @@
 /** The boxes on the bench. */
-import { and, desc, eq, ilike, isNotNull, isNull, sql } from 'drizzle-orm'
+import { and, desc, eq, exists, ilike, isNotNull, isNull, or, sql } from 'drizzle-orm'
 import { LRUCache } from 'lru-cache'
 import { v7 as uuidv7 } from 'uuid'
 
@@ -14,6 +14,8 @@ import { draftOfDocument, conflictOfColumn } from './db/documents.ts'
 import { announce } from './events.ts'
 import { isId } from './ids.ts'
 import { boxRevisions } from './db/tables/boxRevisions.ts'
+import { jobEntries } from './db/tables/jobEntries.ts'
+import { jobs } from './db/tables/jobs.ts'
 import { editReceipts } from './db/tables/editReceipts.ts'
 import { shop } from './db/tables/shop.ts'
 import { boxes } from './db/tables/boxes.ts'
@@ -99,15 +101,40 @@ export interface BenchPage {
 const CURSOR = /^(\d{4}-\d\d-\d\dT\d\d:\d\d:\d\d\.\d{6}Z)_([0-9a-f-]{36})$/
 
 /**
- * A page of the boxes on the bench, the last touched first: those whose name has the
- * words of `search` in it, after the place that `after` names. A place that names
+ * Whether what came in with a unit, or a part ordered for it, was written down so: the owner's
+ * reference, the complaint, the oil, what it came with; the words of a part.
+ */
+function isWrittenInJobs(like: string) {
+  const written = ['reference', 'complaint', 'oil', 'cameWith'].map(
+    (field) => sql`${jobEntries.body} -> 'intake' ->> ${field} ilike ${like}`,
+  )
+  return exists(
+    db
+      .select({ one: sql`1` })
+      .from(jobEntries)
+      .innerJoin(jobs, eq(jobs.id, jobEntries.jobId))
+      .where(
+        and(
+          eq(jobs.boxId, boxes.id),
+          or(...written, sql`${jobEntries.body} -> 'line' ->> 'what' ilike ${like}`),
+        ),
+      ),
+  )
+}
+
+/**
+ * A page of the boxes on the bench, the last touched first: those that have the words of
+ * `search` in their name or in what was written of them in a job, after the place that `after` names. A place that names
  * nothing is the beginning.
  */
 export async function listBoxes(search = '', after: string | null = null): Promise<BenchPage> {
   const words = search.split(/\s+/).filter(Boolean).slice(0, 8)
   const matching = and(
     onBench,
-    ...words.map((word) => ilike(boxes.name, `%${word.replace(/[\\%_]/g, '\\$&')}%`)),
+    ...words.map((word) => {
+      const like = `%${word.replace(/[\\%_]/g, '\\$&')}%`
+      return or(ilike(boxes.name, like), isWrittenInJobs(like))
+    }),
   )
   const [, at, id] = CURSOR.exec(after ?? '') ?? []
   const beyond =

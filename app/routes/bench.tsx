@@ -132,15 +132,17 @@ export default function Bench({ loaderData, actionData }: Route.ComponentProps) 
           </Link>
           <Form method="get" action="/" role="search" className="ml-auto flex gap-2">
             <label className="relative block">
-              <span className="sr-only">Search the boxes by name</span>
+              <span className="sr-only">
+                Search the boxes by name, reference, complaint or part
+              </span>
               <Search aria-hidden className="text-graphite absolute top-3 left-3 size-5" />
               <input
                 key={search}
                 type="search"
                 name="q"
                 defaultValue={search}
-                className="field pl-10"
-                placeholder="Find a box by its name"
+                className="field min-w-0 pl-10 sm:w-[19rem]"
+                placeholder="Name, owner, complaint, part…"
                 maxLength={LONGEST_SEARCH}
               />
             </label>
@@ -156,7 +158,7 @@ export default function Bench({ loaderData, actionData }: Route.ComponentProps) 
           <p className="py-10 text-lg">
             {search === ''
               ? 'The bench is empty. Start a new box: choose the pattern nearest to what lies before you, then count its teeth.'
-              : `No box has “${search}” in its name. Search for a part of it, or clear the field to see all.`}
+              : `No box has “${search}” in its name or in what was written of it. Search for a part of it, or clear the field to see all.`}
           </p>
         ) : (
           <ul className="border-ink border-t-2" aria-label="Boxes on the bench">
@@ -168,7 +170,7 @@ export default function Bench({ loaderData, actionData }: Route.ComponentProps) 
         <nav aria-label="Pages of the bench" className="flex items-center gap-4 py-3">
           <p className="text-graphite">
             {isTotalCut ? `More than ${total}` : total} {total === 1 ? 'box' : 'boxes'}
-            {search !== '' && ` with “${search}” in the name`}
+            {search !== '' && ` with “${search}”`}
           </p>
           {deletedCount > 0 && (
             <Link to="/deleted" className="text-accent flex min-h-[44px] items-center underline">

@@ -9,6 +9,7 @@ import { noSuchBox, withDatabase } from '~/.server/answers.ts'
 import { openJob } from '~/.server/jobs.ts'
 import { useOpenBox } from '~/components/box/boxContext.ts'
 import { CloseJob } from '~/components/job/CloseJob.tsx'
+import { HandOverSheet } from '~/components/job/HandOverSheet.tsx'
 import { IntakeForm } from '~/components/job/IntakeForm.tsx'
 import { JobLog } from '~/components/job/JobLog.tsx'
 import { useOpenJob } from '~/components/job/jobContext.ts'
@@ -33,9 +34,12 @@ export default function JobPage() {
   const waiting = useMemo(() => (box && current ? waitingOf(box, job) : []), [box, job, current])
   const isDisabled = current === undefined || job.isClosed
   return (
-    <main className="grid flex-1 content-start gap-x-8 gap-y-4 px-4 py-3 lg:min-h-0 lg:grid-cols-[25rem_minmax(0,1fr)] lg:overflow-auto">
+    <main className="grid flex-1 content-start gap-x-8 gap-y-4 px-4 py-3 lg:min-h-0 lg:grid-cols-[25rem_minmax(0,1fr)] lg:overflow-auto print:block">
       <title>{`${draft.name} · Job · Udrix`}</title>
-      <div>
+      <div className="hidden print:block">
+        <HandOverSheet />
+      </div>
+      <div className="no-print">
         <h2 className="text-[1.2rem]">Waits for you</h2>
         {waiting.length === 0 ? (
           <p className="py-1">{current ? 'Nothing.' : 'No job is open.'}</p>
@@ -82,7 +86,7 @@ export default function JobPage() {
         )}
       </div>
       {current && (
-        <div className="grid content-start gap-4">
+        <div className="no-print grid content-start gap-4">
           <IntakeForm
             key={current.id}
             intake={job.intake}
@@ -112,6 +116,7 @@ export default function JobPage() {
             />
           </section>
           <CloseJob
+            boxId={id}
             stages={stages}
             isClosed={job.isClosed}
             leftOut={job.leftOut}

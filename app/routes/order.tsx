@@ -1,4 +1,5 @@
 import { Download, Plus } from 'lucide-react'
+import type { ReactNode } from 'react'
 import { useMemo, useState } from 'react'
 import { Link } from 'react-router'
 import { v7 as uuidv7 } from 'uuid'
@@ -37,6 +38,7 @@ export default function Order() {
   return (
     <main className="flex-1 px-4 py-3 lg:min-h-0 lg:overflow-auto">
       <title>{`${draft.name} · Parts · Udrix`}</title>
+      <h2 className="hidden text-[1.35rem] print:block">{draft.name}</h2>
       <h2 className="text-[1.35rem]">Parts to order</h2>
       {lines.length === 0 ? (
         <p className="py-2 text-[1.05rem]">
@@ -64,7 +66,7 @@ export default function Order() {
         </Warning>
       )}
       <form
-        className="mt-3 flex flex-wrap items-end gap-2"
+        className="no-print mt-3 flex flex-wrap items-end gap-2"
         onSubmit={(event) => {
           event.preventDefault()
           keep({ key: `own:${uuidv7()}`, what: added, quantity: 1, price: null, state: 'needed' })
@@ -119,60 +121,82 @@ function OrderTable({ lines, isDisabled, onKeep }: OrderTableProps) {
         {
           heading: 'Quantity',
           cell: (line) => (
-            <input
-              key={line.quantity}
-              className="field w-[5rem]"
-              inputMode="numeric"
-              aria-label={`Quantity of ${line.what}`}
-              defaultValue={line.quantity}
-              disabled={isDisabled}
-              onBlur={(event) => {
-                const quantity = Number(event.target.value)
-                if (quantity !== line.quantity) onKeep({ ...line, quantity })
-              }}
-            />
+            <Editable printed={line.quantity}>
+              <input
+                key={line.quantity}
+                className="field w-[5rem]"
+                inputMode="numeric"
+                aria-label={`Quantity of ${line.what}`}
+                defaultValue={line.quantity}
+                disabled={isDisabled}
+                onBlur={(event) => {
+                  const quantity = Number(event.target.value)
+                  if (quantity !== line.quantity) onKeep({ ...line, quantity })
+                }}
+              />
+            </Editable>
           ),
         },
         {
           heading: 'Price each',
           cell: (line) => (
-            <input
-              key={line.price}
-              className="field w-[7rem]"
-              inputMode="decimal"
-              aria-label={`Price of one ${line.what}`}
-              defaultValue={line.price ?? ''}
-              disabled={isDisabled}
-              onBlur={(event) => {
-                const text = event.target.value.trim()
-                const price = text === '' ? null : text
-                if (price !== line.price) onKeep({ ...line, price })
-              }}
-            />
+            <Editable printed={line.price ?? '–'}>
+              <input
+                key={line.price}
+                className="field w-[7rem]"
+                inputMode="decimal"
+                aria-label={`Price of one ${line.what}`}
+                defaultValue={line.price ?? ''}
+                disabled={isDisabled}
+                onBlur={(event) => {
+                  const text = event.target.value.trim()
+                  const price = text === '' ? null : text
+                  if (price !== line.price) onKeep({ ...line, price })
+                }}
+              />
+            </Editable>
           ),
         },
         {
           heading: 'State',
           cell: (line) => (
-            <select
-              className="field"
-              aria-label={`State of ${line.what}`}
-              value={line.state}
-              disabled={isDisabled}
-              onChange={(event) => {
-                // The options are the states.
-                onKeep({ ...line, state: event.target.value as LineState })
-              }}
-            >
-              {LINE_STATES.map((state) => (
-                <option key={state} value={state}>
-                  {LINE_STATE_NAMES[state]}
-                </option>
-              ))}
-            </select>
+            <Editable printed={LINE_STATE_NAMES[line.state]}>
+              <select
+                className="field"
+                aria-label={`State of ${line.what}`}
+                value={line.state}
+                disabled={isDisabled}
+                onChange={(event) => {
+                  // The options are the states.
+                  onKeep({ ...line, state: event.target.value as LineState })
+                }}
+              >
+                {LINE_STATES.map((state) => (
+                  <option key={state} value={state}>
+                    {LINE_STATE_NAMES[state]}
+                  </option>
+                ))}
+              </select>
+            </Editable>
           ),
         },
       ]}
     />
+  )
+}
+
+/** A field on the screen; on paper what stands in it. */
+function Editable({
+  printed,
+  children,
+}: {
+  readonly printed: string | number
+  readonly children: ReactNode
+}) {
+  return (
+    <>
+      <span className="print:hidden">{children}</span>
+      <span className="hidden print:inline">{printed}</span>
+    </>
   )
 }

@@ -1,6 +1,6 @@
-import { Copy, Download, Trash2, TriangleAlert } from 'lucide-react'
+import { TriangleAlert } from 'lucide-react'
 import { useMemo } from 'react'
-import { Form, Link } from 'react-router'
+import { Link } from 'react-router'
 
 import type { BoxDraft, CountingProgress } from 'core'
 import { checkBox, countingProgress, indexBox, surveyBox } from 'core'
@@ -13,7 +13,7 @@ import { STAGE_NAMES } from '~/words/measures.ts'
 import { gearName } from '~/words/names.ts'
 import type { Vocabulary } from '~/words/vocabulary.ts'
 
-import { RenameDialog } from './RenameDialog.tsx'
+import { BoxMenu } from './BoxMenu.tsx'
 
 interface BoxRowProps {
   readonly box: {
@@ -48,12 +48,12 @@ export function BoxRow({ box, words }: BoxRowProps) {
   const [disputed] = progress.disputed
   const stage = stageOf(progress)
   return (
-    <li className="border-rule flex flex-wrap items-center gap-4 border-b py-1">
+    <li className="border-rule flex items-center gap-4 border-b py-1">
       <Link
         to={`/boxes/${id}`}
-        className="hover:bg-accent-wash flex min-w-[18rem] flex-1 items-center gap-4 p-1"
+        className="hover:bg-accent-wash flex min-w-0 flex-1 items-center gap-4 p-1"
       >
-        <span className="h-[92px] w-[170px] flex-none">
+        <span className="hidden h-[92px] w-[170px] flex-none sm:block">
           <SectionThumb draft={draft} />
         </span>
         <span>
@@ -94,29 +94,7 @@ export function BoxRow({ box, words }: BoxRowProps) {
           </span>
         </span>
       </Link>
-      <Form method="post" action="?index" className="flex">
-        <input type="hidden" name="box" value={id} />
-        <RenameDialog id={id} name={draft.name} />
-        <a className="button-quiet" href={`/boxes/${id}/file`} download>
-          <Download aria-hidden /> Export
-        </a>
-        <button
-          className="button-quiet"
-          name="intent"
-          value="duplicate"
-          aria-label={`Duplicate ${draft.name}`}
-        >
-          <Copy aria-hidden /> Duplicate
-        </button>
-        <button
-          className="button-quiet"
-          name="intent"
-          value="delete"
-          aria-label={`Delete ${draft.name}`}
-        >
-          <Trash2 aria-hidden /> Delete
-        </button>
-      </Form>
+      <BoxMenu id={id} name={draft.name} />
     </li>
   )
 }

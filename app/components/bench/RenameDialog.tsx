@@ -1,18 +1,19 @@
-import { PencilLine } from 'lucide-react'
 import { Dialog } from 'radix-ui'
-import { useState } from 'react'
 
 import { LONGEST_NAME } from 'core'
 import { Form } from 'react-router'
 
+interface RenameDialogProps {
+  readonly id: string
+  readonly name: string
+  readonly isOpen: boolean
+  readonly onOpenChange: (isOpen: boolean) => void
+}
+
 /** Renames a box from the bench. */
-export function RenameDialog({ id, name }: { readonly id: string; readonly name: string }) {
-  const [isOpen, setIsOpen] = useState(false)
+export function RenameDialog({ id, name, isOpen, onOpenChange }: RenameDialogProps) {
   return (
-    <Dialog.Root open={isOpen} onOpenChange={setIsOpen}>
-      <Dialog.Trigger type="button" className="button-quiet" aria-label={`Rename ${name}`}>
-        <PencilLine aria-hidden /> Rename
-      </Dialog.Trigger>
+    <Dialog.Root open={isOpen} onOpenChange={onOpenChange}>
       <Dialog.Portal>
         <Dialog.Overlay className="fixed inset-0 z-30 bg-black/50" />
         <Dialog.Content
@@ -24,7 +25,7 @@ export function RenameDialog({ id, name }: { readonly id: string; readonly name:
             method="post"
             action="/?index"
             onSubmit={() => {
-              setIsOpen(false)
+              onOpenChange(false)
             }}
           >
             <input type="hidden" name="box" value={id} />

@@ -1,10 +1,13 @@
+import { FileText } from 'lucide-react'
 import { useState } from 'react'
+import { Link } from 'react-router'
 
 import type { EntryBody, StageState } from 'core'
 
 import { STAGE_NAMES } from '~/words/measures.ts'
 
 interface CloseJobProps {
+  readonly boxId: string
   readonly stages: readonly StageState[]
   readonly isClosed: boolean
   readonly leftOut: string
@@ -12,13 +15,16 @@ interface CloseJobProps {
 }
 
 /** Closing asks only for what is missing. */
-export function CloseJob({ stages, isClosed, leftOut, onRecord }: CloseJobProps) {
+export function CloseJob({ boxId, stages, isClosed, leftOut, onRecord }: CloseJobProps) {
   const [reason, setReason] = useState('')
   const missing = stages.filter(({ stage, isDone }) => !isDone && stage !== 'hand-over')
   if (isClosed)
     return (
       <section aria-label="Closing the job">
         <p className="py-2">This job is closed{leftOut === '' ? '.' : `. Left out: ${leftOut}`}</p>
+        <Link to={`/boxes/${boxId}/hand-over`} className="button button-main mr-2">
+          <FileText aria-hidden /> Hand-over sheet
+        </Link>
         <button
           type="button"
           className="button"

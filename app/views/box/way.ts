@@ -24,7 +24,14 @@ const page = (path: string, title: string): Page => ({ path, title })
 
 /** Every page of a box. Another one is a line here and one in `routes.ts`. */
 export const WAY: readonly [Step, ...Step[]] = [
-  { title: 'Job', pages: [page('job', 'Stages and log'), page('history', 'History')] },
+  {
+    title: 'Job',
+    pages: [
+      page('job', 'Stages and log'),
+      page('hand-over', 'Hand-over'),
+      page('history', 'History'),
+    ],
+  },
   {
     title: 'Lay out',
     pages: [
@@ -88,6 +95,7 @@ export const PAGE_OF_STAGE: Readonly<Partial<Record<Stage, string>>> = {
   shafts: 'measure?kind=shaft',
   parts: 'order',
   'bench-check': 'turns',
+  'hand-over': 'hand-over',
 }
 
 export interface NextThing {

@@ -1,0 +1,124 @@
+import { useMemo } from 'react'
+
+import { LINE_STATE_NAMES, VERDICT_NAMES } from '~/words/measures.ts'
+import { useOpenBox } from '~/components/box/boxContext.ts'
+import { Table } from '~/components/Table.tsx'
+import { handOverOf } from '~/views/job/handOver.ts'
+import { DEFERENCE } from '~/words/cautions.ts'
+import { formatNumber, formatWhen } from '~/words/format.ts'
+import { totalsOf } from '~/views/order/orderLines.ts'
+
+import { useOpenJob } from './jobContext.ts'
+
+/** What an owner is handed with the unit. Nothing on it is a control. */
+export function HandOverSheet() {
+  const { draft, words } = useOpenBox()
+  const { box, job, current } = useOpenJob()
+  const sheet = useMemo(() => box && handOverOf(box, words, job), [box, words, job])
+  if (!sheet || !current)
+    return (
+      <p>There is no job to hand over yet, or the drawing of the box does not hang together.</p>
+    )
+  const totals = totalsOf(sheet.parts)
+  return (
+    <div className="grid gap-3 max-sm:text-[0.8rem]">
+      <div className="border-ink flex flex-wrap items-baseline gap-x-6 border-b-2 pb-1">
+        <h2 className="text-[1.5rem]">{draft.name}</h2>
+        <p>
+          Job {current.number}, opened{' '}
+          <span suppressHydrationWarning>{formatWhen(new Date(current.openedAt))}</span>
+          {job.isClosed ? ', closed' : ', not closed yet'}
+        </p>
+      </div>
+      <section aria-label="What came in">
+        <h3 className="text-[1.15rem]">What came in</h3>
+        {sheet.cameIn.length === 0 ? (
+          <p>Nothing was written down.</p>
+        ) : (
+          <dl className="grid grid-cols-[auto_minmax(0,1fr)] gap-x-4">
+            {sheet.cameIn.map(([what, text]) => (
+              <div key={what} className="contents">
+                <dt className="text-graphite">{what}</dt>
+                <dd className="break-words">{text}</dd>
+              </div>
+            ))}
+          </dl>
+        )}
+      </section>
+      {sheet.rows.length > 0 && (
+        <Table
+          caption="What was found, and measured after"
+          isCaptionShown
+          rows={sheet.rows}
+          keyOf={({ part, what }) => `${part} ${what}`}
+          columns={[
+            {
+              heading: 'Part',
+              isName: true,
+              className: 'font-semibold!',
+              cell: ({ part }) => part,
+            },
+            { heading: 'Looked at', cell: ({ what }) => what },
+            {
+              heading: 'Found',
+              cell: ({ found, verdict }) =>
+                verdict ? `${found}: ${VERDICT_NAMES[verdict]}` : found,
+            },
+            {
+              heading: 'After',
+              cell: ({ after, afterVerdict }) =>
+                afterVerdict ? `${after}: ${VERDICT_NAMES[afterVerdict]}` : after,
+            },
+            { heading: 'Limit', cell: ({ limit }) => limit },
+          ]}
+        />
+      )}
+      {sheet.parts.length > 0 && (
+        <section aria-label="Parts">
+          <Table
+            caption="Parts"
+            isCaptionShown
+            rows={sheet.parts}
+            keyOf={({ key }) => key}
+            columns={[
+              {
+                heading: 'Part',
+                isName: true,
+                className: 'font-semibold!',
+                cell: ({ what }) => what,
+              },
+              { heading: 'Why', cell: ({ why }) => why },
+              { heading: 'Quantity', isRight: true, cell: ({ quantity }) => quantity },
+              { heading: 'Price each', isRight: true, cell: ({ price }) => price ?? '–' },
+              { heading: 'State', cell: ({ state }) => LINE_STATE_NAMES[state] },
+            ]}
+          />
+          <p>
+            Cost of what has a price: <b>{formatNumber(totals.cost, 2)}</b>
+          </p>
+        </section>
+      )}
+      <section aria-label="What was done">
+        <h3 className="text-[1.15rem]">What was done</h3>
+        {sheet.done.length > 0 && <p>{sheet.done.join('. ')}.</p>}
+        {sheet.fitted.map((fitted) => (
+          <p key={fitted}>{fitted}</p>
+        ))}
+        {sheet.notDone.length > 0 && (
+          <p>
+            <b>Not done:</b> {sheet.notDone.join('. ')}.{' '}
+            {sheet.leftOut !== '' && `Left out: ${sheet.leftOut}`}
+          </p>
+        )}
+      </section>
+      <section aria-label="Cautions">
+        <h3 className="text-[1.15rem]">Before it goes on the road</h3>
+        <p>
+          Fill it with the oil that the maker names, to the mark. Drive gently at first, and stop at
+          any noise, heat, leak or jump out of gear: a box that locks in two gears stops the driven
+          wheels. {DEFERENCE}
+        </p>
+      </section>
+    </div>
+  )
+}

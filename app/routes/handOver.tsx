@@ -1,0 +1,42 @@
+import { Printer } from 'lucide-react'
+
+import { stagesOf } from 'core'
+
+import { useOpenBox } from '~/components/box/boxContext.ts'
+import { CloseJob } from '~/components/job/CloseJob.tsx'
+import { HandOverSheet } from '~/components/job/HandOverSheet.tsx'
+import { useOpenJob } from '~/components/job/jobContext.ts'
+
+/** The sheet that goes with the unit when it leaves. */
+export default function HandOver() {
+  const { id, draft } = useOpenBox()
+  const { box, job, current, record } = useOpenJob()
+  return (
+    <main className="flex-1 px-4 py-3 lg:min-h-0 lg:overflow-auto" tabIndex={0}>
+      <title>{`${draft.name} · Hand-over · Udrix`}</title>
+      <div className="mx-auto max-w-[64rem]">
+        <button
+          type="button"
+          className="button no-print mb-3"
+          onClick={() => {
+            window.print()
+          }}
+        >
+          <Printer aria-hidden /> Print
+        </button>
+        <HandOverSheet />
+        {current && (
+          <div className="no-print mt-4">
+            <CloseJob
+              boxId={id}
+              stages={box ? stagesOf(box, job) : []}
+              isClosed={job.isClosed}
+              leftOut={job.leftOut}
+              onRecord={record}
+            />
+          </div>
+        )}
+      </div>
+    </main>
+  )
+}

@@ -1,0 +1,117 @@
+/** What goes with a unit when it leaves the bench: what came in, what was found, what was done. */
+import type { Box, Finding, Job, Verdict } from 'core'
+import { STAGES, boundsOf, stagesOf, standingVerdict, unitParts } from 'core'
+
+import type { OrderLine } from '~/views/order/orderLines.ts'
+import { orderLines } from '~/views/order/orderLines.ts'
+import { entryWords, unitPartName } from '~/words/jobs.ts'
+import {
+  LOOK_GRADES,
+  LOOK_NAMES,
+  MEASURE_NAMES,
+  STAGE_NAMES,
+  UNIT_NAMES,
+  boundsWords,
+  readingText,
+} from '~/words/measures.ts'
+import { capitalize } from '~/words/names.ts'
+import type { Vocabulary } from '~/words/vocabulary.ts'
+
+/** One thing that was looked at or measured on one part, as it came in and after the work. */
+export interface HandOverRow {
+  readonly part: string
+  readonly what: string
+  readonly found: string
+  readonly verdict: Verdict | null
+  /** Empty where it was not measured after the work. */
+  readonly after: string
+  readonly afterVerdict: Verdict | null
+  /** The limit that it was judged by last; empty where there was none. */
+  readonly limit: string
+}
+
+export interface HandOver {
+  /** What was written down at intake, by what it is; nothing that was left empty. */
+  readonly cameIn: readonly (readonly [what: string, text: string])[]
+  readonly rows: readonly HandOverRow[]
+  /** Shims that were fitted, in words. */
+  readonly fitted: readonly string[]
+  /** All parts but those that were left out. */
+  readonly parts: readonly OrderLine[]
+  readonly done: readonly string[]
+  readonly notDone: readonly string[]
+  readonly leftOut: string
+}
+
+function foundText(finding: Finding): string {
+  return finding.kind === 'seen'
+    ? LOOK_GRADES[finding.what][finding.verdict]
+    : `${finding.measured.readings.map(readingText).join(' · ')} ${UNIT_NAMES[finding.measured.unit]}`
+}
+
+function limitText(finding: Finding): string {
+  const limit = finding.kind === 'measured' ? finding.measured.limit : null
+  const bounds = boundsOf(limit ?? null)
+  return limit && bounds ? boundsWords(bounds, limit.unit) : ''
+}
+
+/** What is known last of one thing, as it came in and after the work. */
+interface Known {
+  found?: Finding
+  after?: Finding
+}
+
+/** The findings of a job in the order of its parts, each thing once. */
+function rowsOf(box: Box, words: Vocabulary, { findings }: Job): readonly HandOverRow[] {
+  const things = new Map<string, Known>()
+  for (const finding of findings) {
+    const key = `${finding.part} ${finding.what}`
+    const phase = finding.kind === 'measured' ? finding.measured.phase : 'found'
+    things.set(key, { ...things.get(key), [phase]: finding })
+  }
+  const order = unitParts(box.draft).map(({ ref }) => ref)
+  return [...things.values()]
+    .flatMap(({ found, after }) => {
+      const latest = after ?? found
+      return latest ? [{ found, after, latest }] : []
+    })
+    .sort((one, other) => order.indexOf(one.latest.part) - order.indexOf(other.latest.part))
+    .map(({ found, after, latest }) => ({
+      part: capitalize(unitPartName({ box, words }, latest.part)),
+      what: latest.kind === 'seen' ? LOOK_NAMES[latest.what] : MEASURE_NAMES[latest.what],
+      found: found ? foundText(found) : '',
+      verdict: found ? standingVerdict(found) : null,
+      after: after ? foundText(after) : '',
+      afterVerdict: after ? standingVerdict(after) : null,
+      limit: limitText(latest),
+    }))
+}
+
+export function handOverOf(box: Box, words: Vocabulary, job: Job): HandOver {
+  const naming = { box, words }
+  const { reference, complaint, distance, oil, cameWith } = job.intake
+  const stages = stagesOf(box, job).filter(({ stage }) => stage !== 'hand-over')
+  const named = (isDone: boolean): readonly string[] =>
+    STAGES.filter((each) =>
+      stages.some(({ stage, isDone: is }) => stage === each && is === isDone),
+    ).map((stage) => STAGE_NAMES[stage])
+  return {
+    cameIn: (
+      [
+        ['Owner’s reference', reference],
+        ['Complaint', complaint],
+        ['Distance', distance ? `${distance.text} ${UNIT_NAMES[distance.unit]}` : ''],
+        ['Oil found', oil],
+        ['Came with', cameWith],
+      ] as const
+    ).filter(([, text]) => text !== ''),
+    rows: rowsOf(box, words, job),
+    fitted: job.entries
+      .filter(({ body }) => body.kind === 'shims')
+      .map((entry) => capitalize(entryWords(naming, entry))),
+    parts: orderLines(naming, job).filter(({ state }) => state !== 'left-out'),
+    done: named(true),
+    notDone: named(false),
+    leftOut: job.leftOut,
+  }
+}
