@@ -1,5 +1,5 @@
 import type { Drive } from 'core'
-import { analyse, checkBox, indexBox, prepareSolver, rational } from 'core'
+import { analyse, buildPattern, checkBox, indexBox, prepareSolver, rational } from 'core'
 
 import { fourSpeed } from '../../core/testing/boxes.ts'
 import { lawName, partName, shareName } from './names.ts'
@@ -57,6 +57,19 @@ test('a sliding idler is said to be brought into mesh, and the words are the cho
   expect(path[2]).toBe(
     'The reverse gear on the layshaft (20 teeth) drives the reverse idler (25 teeth), which turns with the input: 400 rev/min, 250 N·m.',
   )
+})
+
+test('a friction clutch closes, whichever way it is pushed', () => {
+  const draft = buildPattern('dual-clutch', 'dual clutch', {})
+  const coupler = draft.couplers.find(({ kind }) => kind === 'friction-clutch')
+  const place = coupler?.positions.find(({ engages }) => engages.length > 0)
+  if (!coupler || !place) throw new Error('the pattern has no clutch')
+  const sentence = engagementSentence(
+    { box: indexBox(draft), words: PLAIN_WORDS },
+    { coupler, place },
+  )
+  expect(sentence).toMatch(/, closed, locks the /)
+  expect(sentence).not.toContain('moved')
 })
 
 test.each([

@@ -165,7 +165,12 @@ export function engagementSentence(naming: Naming, { coupler, place }: EngagedCo
     ...(held.length > 0 ? [`holds ${bodies(held)} to the case`] : []),
     ...meshWords(naming, place),
   ]
-  return `The ${couplerName(naming, coupler)}, moved ${travelWords(naming.words, place.travel)}, ${listed(does)}.`
+  // A clutch closes, whichever way its plate is pushed.
+  const moved =
+    coupler.kind === 'friction-clutch'
+      ? 'closed'
+      : `moved ${travelWords(naming.words, place.travel)}`
+  return `The ${couplerName(naming, coupler)}, ${moved}, ${listed(does)}.`
 }
 
 /** What a sliding gear is brought into mesh with, once for each sliding gear. */

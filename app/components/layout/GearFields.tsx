@@ -185,7 +185,7 @@ function Meshes({ drafting, words, gear }: Omit<GearFieldsProps, 'onCount'>) {
               <button
                 type="button"
                 className="button-quiet"
-                aria-label={`Part from ${mate}`}
+                aria-label={`Part from ${found ? gearName(naming, found) : 'what is not there'}`}
                 onClick={() => {
                   become(removePart(draft, { list: 'links', id: link.id }))
                 }}

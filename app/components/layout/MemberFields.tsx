@@ -6,6 +6,7 @@ import { MEMBER_KINDS, freshId, indexBox, moveLane, removePart, setTwins, toggle
 import { bodyName, capitalize } from '~/words/names.ts'
 import type { Vocabulary } from '~/words/vocabulary.ts'
 import { lengthText, parseLength } from '~/views/layout/numbers.ts'
+import { lineName } from '~/views/layout/partTitle.ts'
 import { withPart } from '~/views/layout/withPart.ts'
 
 import { CheckField, EntryField, SelectField, NameField } from '~/components/Fields.tsx'
@@ -90,7 +91,7 @@ export function MemberFields({ drafting, words, member }: MemberFieldsProps) {
         <SelectField
           label="Line"
           value={member.axis}
-          options={draft.axes.map(({ id, name }, at) => [id, `${at + 1}: ${name ?? id}`])}
+          options={draft.axes.map(({ id }, at) => [id, `${at + 1}: ${lineName(draft, words, id)}`])}
           onChange={(axis) => put({ axis })}
         />
         {gears.length > 0 && (

@@ -40,6 +40,8 @@ export function PlaceFields({
   engagements,
   onChange,
 }: PlaceFieldsProps) {
+  const titleOf = (engagement: Engagement): string =>
+    engagements.find(([key]) => key === engagementKey(engagement))?.[1] ?? 'what is not there'
   return (
     <fieldset className="border-rule border-t pt-2">
       <legend className="sr-only">Place {place.id}</legend>
@@ -97,7 +99,7 @@ export function PlaceFields({
           <button
             type="button"
             className="button-quiet"
-            aria-label={`No longer ${engagementKey(engagement)}`}
+            aria-label={`No longer: ${titleOf(engagement)}`}
             onClick={() => {
               onChange({
                 ...place,

@@ -50,7 +50,7 @@ test.each([
     'Pair in mesh: 2nd gear, countershaft with 2nd gear, main shaft',
   ],
   [{ list: 'positions', id: 'N' }, 'Position N'],
-  [{ list: 'axes', id: 'idler-line' }, 'Line "idler-line"'],
+  [{ list: 'axes', id: 'idler-line' }, 'Line of idler'],
   [{ list: 'interlocks', id: 'rails' }, 'Interlock "rails"'],
 ] as const)('%j is called %s', (part, title) => {
   expect(partTitle(draft, PLAIN_WORDS, part)).toBe(title)

@@ -41,7 +41,7 @@ export function partTitle(draft: BoxDraft, words: Vocabulary, { list, id }: Part
     case 'positions':
       return `Position ${draft.positions.find((position) => position.id === id)?.label ?? id}`
     case 'axes':
-      return `Line "${draft.axes.find((axis) => axis.id === id)?.name ?? id}"`
+      return `Line of ${lineName(draft, words, id)}`
     case 'interlocks':
       return `Interlock "${id}"`
     case 'rules':
@@ -49,4 +49,12 @@ export function partTitle(draft: BoxDraft, words: Vocabulary, { list, id }: Part
     case 'leftWarnings':
       return 'Warning left as it is'
   }
+}
+
+/** A line of shafts, by its name or by the shafts on it. */
+export function lineName(draft: BoxDraft, words: Vocabulary, axisId: string): string {
+  const naming = { box: indexBox(draft), words }
+  const name = draft.axes.find(({ id }) => id === axisId)?.name
+  const shafts = draft.members.filter(({ axis }) => axis === axisId)
+  return name ?? (shafts.map(({ id }) => bodyName(naming, id)).join(', ') || 'no shaft')
 }
