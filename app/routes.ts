@@ -13,6 +13,7 @@ export default [
     index('routes/boxStart.tsx'),
     route('layout', 'routes/layout.tsx'),
     route('count', 'routes/count.tsx'),
+    route('count/form', 'routes/benchForm.tsx'),
     route('trace', 'routes/trace.tsx', [
       index('routes/traceDrawing.tsx'),
       route('parts', 'routes/traceParts.tsx'),

@@ -34,7 +34,7 @@ export default function JobPage() {
   const waiting = useMemo(() => (box && current ? waitingOf(box, job) : []), [box, job, current])
   const isDisabled = current === undefined || job.isClosed
   return (
-    <main className="grid flex-1 content-start gap-x-8 gap-y-4 px-4 py-3 lg:min-h-0 lg:grid-cols-[25rem_minmax(0,1fr)] lg:overflow-auto print:block">
+    <main className="grid flex-1 grid-cols-[minmax(0,1fr)] content-start gap-x-8 gap-y-4 px-4 py-3 lg:min-h-0 lg:grid-cols-[25rem_minmax(0,1fr)] lg:overflow-auto print:block">
       <title>{`${draft.name} · Job · Udrix`}</title>
       <div className="hidden print:block">
         <HandOverSheet />
@@ -86,7 +86,7 @@ export default function JobPage() {
         )}
       </div>
       {current && (
-        <div className="no-print grid content-start gap-4">
+        <div className="no-print grid grid-cols-[minmax(0,1fr)] content-start gap-4">
           <IntakeForm
             key={current.id}
             intake={job.intake}

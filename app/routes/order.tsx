@@ -57,7 +57,9 @@ export default function Order() {
             . Cost so far <b>{formatNumber(totals.cost, 2)}</b> in the shop’s money
             {totals.withoutPrice > 0 && `, ${totals.withoutPrice} without a price`}.
           </p>
-          <OrderTable lines={lines} isDisabled={isDisabled} onKeep={keep} />
+          <div className="overflow-x-auto">
+            <OrderTable lines={lines} isDisabled={isDisabled} onKeep={keep} />
+          </div>
         </>
       )}
       {problem && (

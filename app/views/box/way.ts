@@ -47,6 +47,7 @@ export const WAY: readonly [Step, ...Step[]] = [
       page('turns', 'Turns'),
       page('turns/closed', 'Only turns known'),
       page('turns/gear', 'What gear is this'),
+      page('count/form', 'Bench form'),
     ],
   },
   {
