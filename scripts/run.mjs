@@ -52,6 +52,7 @@ export async function runQuietly(command, args, env = process.env) {
     stream.on('data', (/** @type {Buffer} */ chunk) => {
       printed.push(chunk)
     })
+  /** @type {number | null} */
   const code = await new Promise((resolve, reject) => {
     child.on('error', reject)
     child.on('close', resolve)
