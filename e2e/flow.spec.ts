@@ -123,6 +123,13 @@ test('third of a new five-speed is traced after three clicks and the four counts
   await expect(page).toHaveURL(/\/trace\?position=3/)
   await expect(page.getByTestId('ratio')).toHaveText(/^1\.492/)
   await expect(page.getByRole('link', { name: 'Next: count 9 gears' })).toBeVisible()
+  // Whoever goes back counts on, and is not led away again.
+  await page.goBack()
+  await page.getByRole('button', { name: /^2nd gear, main shaft/ }).click()
+  await page.keyboard.type('35')
+  await page.keyboard.press('Enter')
+  await expect(page.getByTestId('progress')).toHaveText('5 counted, 0 confirmed')
+  await expect(page).toHaveURL(/\/count/)
 })
 
 test('what finishes the most positions is asked for first; any gear can be counted at once', async ({

@@ -43,7 +43,7 @@ export default function BenchForm() {
         </p>
         <h2 className="border-ink border-b-2 text-[1.5rem]">{draft.name}</h2>
         <p className="flex flex-wrap gap-x-10">
-          {['Owner', 'Date', 'By', 'Distance', 'Oil found'].map((what) => (
+          {['Owner', 'Date', 'By', 'Distance (km or miles)', 'Oil found'].map((what) => (
             <span key={what} className="border-rule min-w-[11rem] flex-1 border-b pt-2">
               {what}
             </span>
@@ -89,7 +89,7 @@ export default function BenchForm() {
           />
         </div>
         <Table
-          caption="Measured"
+          caption="Measured (write the unit with each figure)"
           isCaptionShown
           rows={parts.flatMap(({ ref, measures }) => measures.map((measure) => ({ ref, measure })))}
           keyOf={({ ref, measure }) => `${ref} ${measure}`}

@@ -11,7 +11,7 @@ import { readSettings } from '~/.server/settings.ts'
 import type { LoadedBox } from '~/components/box/boxContext.ts'
 import { OpenBoxProvider } from '~/components/box/boxContext.ts'
 import { BoxName } from '~/components/box/BoxName.tsx'
-import { PagesOfStep, Steps } from '~/components/box/Way.tsx'
+import { PagesOfStep, Steps, usePlace } from '~/components/box/Way.tsx'
 import { useKeptBox } from '~/components/box/useKeptBox.ts'
 import { HelpButton } from '~/components/HelpButton.tsx'
 import { useLiveData } from '~/client/live.ts'
@@ -75,6 +75,7 @@ function OpenedBox({ loaderData }: { readonly loaderData: LoadedBox }) {
     }),
     [kept, id, words, settings, job, areCautionsRead],
   )
+  const place = usePlace(opened)
   return (
     <OpenBoxProvider value={opened}>
       <div className="flex min-h-screen flex-col lg:h-screen print:h-auto">
@@ -83,7 +84,7 @@ function OpenedBox({ loaderData }: { readonly loaderData: LoadedBox }) {
             Bench
           </Link>
           <BoxName key={kept.draft.name} isDemo={isDemo} />
-          <Steps />
+          <Steps {...place} />
           <div className="ml-auto flex flex-wrap items-center gap-1">
             <p role="status" className="text-graphite mr-1 text-[0.86rem]">
               {outbox.isWaiting ? '' : outbox.pending.length > 0 ? 'Keeping…' : 'Kept'}
@@ -108,7 +109,7 @@ function OpenedBox({ loaderData }: { readonly loaderData: LoadedBox }) {
             <HelpButton />
           </div>
         </header>
-        <PagesOfStep />
+        <PagesOfStep {...place} />
         <OutboxNotices outbox={outbox} wordsOf={({ edit }) => editWords(kept.draft, words, edit)} />
         {kept.conflicts.length > 0 && (
           <div role="alert" className="trouble bg-trouble-wash items-center px-4 py-1">

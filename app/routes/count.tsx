@@ -77,8 +77,10 @@ export default function Count() {
     go({ first: formatFirst(next), gear: firstGear(preview, positions, next)?.id, pass: 'first' })
   }
   const goOn = (from: string): void => {
-    // What was typed last is in the preview, and nowhere else yet.
-    if (first.kind === 'position' && countsFor(preview, first.position).length === 0) {
+    // What was typed last is in the preview, and nowhere else yet. A count entered once more, or
+    // after the position was whole, leads nowhere else.
+    const isNew = draft.gears.find(({ id }) => id === from)?.toothCount === null
+    if (isNew && first.kind === 'position' && countsFor(preview, first.position).length === 0) {
       leave(traceHref(first.position.position.id))
       return
     }

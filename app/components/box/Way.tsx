@@ -6,11 +6,12 @@ import { Link, useLocation, useSearchParams } from 'react-router'
 import { checkBox } from 'core'
 
 import type { Here, NextThing, Page, Standing } from '~/views/box/way.ts'
-import { WAY, findHere, nextThing, progressOf } from '~/views/box/way.ts'
+import { WAY, findHere, nextThing } from '~/views/box/way.ts'
 
-import { useOpenBox } from './boxContext.ts'
+import type { OpenBox } from './boxContext.ts'
 
-interface Place {
+export interface Place {
+  readonly base: string
   readonly standing: Standing
   readonly here: Here
   readonly next: NextThing | null
@@ -18,8 +19,12 @@ interface Place {
 }
 
 /** Where the person is on the way, what is next, and the addresses of all pages. */
-function usePlace(): Place {
-  const { id, draft, words, job } = useOpenBox()
+export function usePlace({
+  id,
+  draft,
+  words,
+  job,
+}: Pick<OpenBox, 'id' | 'draft' | 'words' | 'job'>): Place {
   const standing = useMemo(() => ({ draft, job, isSound: checkBox(draft).ok }), [draft, job])
   const { pathname } = useLocation()
   const [search] = useSearchParams()
@@ -28,6 +33,7 @@ function usePlace(): Place {
   const here = findHere(below, search.get('view'))
   const isTraced = (path: string): boolean => path === 'trace' || path.startsWith('trace/')
   return {
+    base,
     standing,
     here,
     next: nextThing(standing, words, here),
@@ -38,8 +44,7 @@ function usePlace(): Place {
 }
 
 /** The steps of the work in their order, each with how far it is. */
-export function Steps() {
-  const { standing, here, hrefOf } = usePlace()
+export function Steps({ standing, here, hrefOf }: Place) {
   return (
     <nav aria-label="Steps of the work" className="hidden self-stretch sm:flex">
       <ol className="flex">
@@ -58,7 +63,7 @@ export function Steps() {
                 {step.title}
               </Link>
               <span className="text-graphite text-[0.78rem] whitespace-nowrap">
-                {progressOf(step, standing) || '\u00a0'}
+                {step.progress(standing) || '\u00a0'}
               </span>
             </li>
           )
@@ -69,9 +74,7 @@ export function Steps() {
 }
 
 /** The pages of the step in hand, and what is useful next. */
-export function PagesOfStep() {
-  const { here, next, hrefOf } = usePlace()
-  const { id } = useOpenBox()
+export function PagesOfStep({ base, here, next, hrefOf }: Place) {
   return (
     <section
       aria-label="The way through this box"
@@ -92,7 +95,7 @@ export function PagesOfStep() {
       <AllPages here={here} hrefOf={hrefOf} />
       {next && (
         <Link
-          to={`/boxes/${id}/${next.path}`}
+          to={base + next.path}
           className="text-accent hover:bg-accent-wash ml-auto flex min-h-[44px] items-center gap-1.5 px-2"
         >
           <span className="text-graphite">Next:</span>
@@ -116,7 +119,7 @@ function AllPages({ here, hrefOf }: Pick<Place, 'here' | 'hrefOf'>) {
         <Popover.Content
           align="start"
           aria-label="All pages of this box"
-          className="bg-sheet border-ink z-40 max-h-(--radix-popover-content-available-height) w-[min(20rem,calc(100vw-1rem))] overflow-auto border-2 p-1"
+          className="bg-sheet border-ink z-40 max-h-(--radix-popover-content-available-height) w-80 max-w-(--radix-popover-content-available-width) overflow-auto border-2 p-1"
         >
           {WAY.map((step) => (
             <div key={step.title} className="border-rule border-b py-1 last:border-0">

@@ -11,7 +11,9 @@ interface FirstChoiceProps {
 
 /** Which gears are asked for first, and that any may be counted at any time. */
 export function FirstChoice({ first, positions, onFirst }: FirstChoiceProps) {
-  const waiting = positions.filter(({ analysis }) => analysis.state === 'uncounted')
+  // What was asked for stays in the list when it is whole.
+  const asked = first.kind === 'position' ? first.position : undefined
+  const waiting = positions.filter((each) => each === asked || each.analysis.state === 'uncounted')
   const choices: readonly (readonly [CountFirst, string])[] = [
     [{ kind: 'shafts' }, 'shaft by shaft'],
     [{ kind: 'most' }, 'what finishes the most positions'],

@@ -94,7 +94,7 @@ export function HandOverSheet() {
             ]}
           />
           <p>
-            Cost of what has a price: <b>{formatNumber(totals.cost, 2)}</b>
+            Cost of what has a price: <b>{formatNumber(totals.cost, 2)}</b> in the shop’s money
           </p>
         </section>
       )}

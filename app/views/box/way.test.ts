@@ -4,7 +4,7 @@ import type { BoxDraft } from 'core'
 import { PLAIN_WORDS } from '~/words/vocabulary.ts'
 
 import type { Standing } from './way.ts'
-import { WAY, findHere, nextThing, progressOf } from './way.ts'
+import { WAY, findHere, nextThing } from './way.ts'
 
 const empty = buildPattern('three-shaft', 'five-speed', {})
 const whole = withToothCounts(empty, new Map(empty.gears.map(({ id }) => [id, 30])))
@@ -72,7 +72,7 @@ describe('what is next', () => {
 })
 
 test('each step says how far it is', () => {
-  const say = (each: Standing): readonly string[] => WAY.map((step) => progressOf(step, each))
+  const say = (each: Standing): readonly string[] => WAY.map(({ progress }) => progress(each))
   const { length } = empty.gears
   expect(say(standing(empty))).toEqual([
     'none yet',

@@ -14,10 +14,38 @@ export interface Page {
   readonly title: string
 }
 
+/** How a box stands. */
+export interface Standing {
+  readonly draft: BoxDraft
+  /** Whether its parts hang together. */
+  readonly isSound: boolean
+  /** The latest job of the unit. */
+  readonly job: JobSummary | null
+}
+
 export interface Step {
   readonly title: string
+  /** How far it is, in two words or three; empty where there is nothing to say. */
+  readonly progress: (standing: Standing) => string
   /** The first one is where the step opens. */
   readonly pages: readonly [Page, ...Page[]]
+}
+
+function countProgress({ draft }: Standing): string {
+  const { counted, total, disputed } = countingProgress(draft)
+  if (disputed.length > 0) return `${disputed.length} in dispute`
+  return counted < total ? `${counted} of ${total}` : 'all counted'
+}
+
+function traceProgress({ draft }: Standing): string {
+  const { counted, total } = countingProgress(draft)
+  return counted < total ? 'counts missing' : `${draft.positions.length} positions`
+}
+
+function measureProgress({ job }: Standing): string {
+  const replaced = job?.waiting.find(({ code }) => code === 'to-replace')
+  if (replaced && 'count' in replaced) return `${replaced.count} to replace`
+  return job?.waiting.some(({ code }) => code === 'nothing-measured') ? 'nothing yet' : ''
 }
 
 const page = (path: string, title: string): Page => ({ path, title })
@@ -26,6 +54,8 @@ const page = (path: string, title: string): Page => ({ path, title })
 export const WAY: readonly [Step, ...Step[]] = [
   {
     title: 'Job',
+    progress: ({ job }) =>
+      job ? `${job.number}, ${job.isClosed ? 'closed' : 'open'}` : 'none yet',
     pages: [
       page('job', 'Stages and log'),
       page('hand-over', 'Hand-over'),
@@ -34,6 +64,7 @@ export const WAY: readonly [Step, ...Step[]] = [
   },
   {
     title: 'Lay out',
+    progress: ({ draft, isSound }) => (isSound ? `${draft.gears.length} gears` : 'to mend'),
     pages: [
       page('layout', 'Drawing'),
       page('layout?view=parts', 'Parts'),
@@ -42,6 +73,7 @@ export const WAY: readonly [Step, ...Step[]] = [
   },
   {
     title: 'Count',
+    progress: countProgress,
     pages: [
       page('count', 'Count teeth'),
       page('turns', 'Turns'),
@@ -52,6 +84,7 @@ export const WAY: readonly [Step, ...Step[]] = [
   },
   {
     title: 'Trace',
+    progress: traceProgress,
     pages: [
       page('trace', 'Drawing'),
       page('trace/parts', 'Parts'),
@@ -65,6 +98,7 @@ export const WAY: readonly [Step, ...Step[]] = [
   },
   {
     title: 'Measure',
+    progress: measureProgress,
     pages: [page('measure', 'Measure and judge'), page('order', 'Parts to order')],
   },
 ]
@@ -105,15 +139,6 @@ export interface NextThing {
   readonly words: string
 }
 
-/** How a box stands. */
-export interface Standing {
-  readonly draft: BoxDraft
-  /** Whether its parts hang together. */
-  readonly isSound: boolean
-  /** The latest job of the unit. */
-  readonly job: JobSummary | null
-}
-
 /** What is useful next, whatever page the person is on. */
 function nextOfAll(
   { draft, isSound, job }: Standing,
@@ -148,28 +173,4 @@ function nextOfAll(
 export function nextThing(standing: Standing, words: Vocabulary, here: Here): NextThing | null {
   const next = nextOfAll(standing, words, here)
   return next === null || next.path.replace(/\?.*/, '') === here.page.path ? null : next
-}
-
-/** How far a step is, in two words or three; empty where there is nothing to say. */
-export function progressOf(step: Step, { draft, isSound, job }: Standing): string {
-  const { counted, total, disputed } = countingProgress(draft)
-  switch (step.title) {
-    case 'Job':
-      return job ? `${job.number}${job.isClosed ? ', closed' : ', open'}` : 'none yet'
-    case 'Lay out':
-      return isSound ? `${draft.gears.length} gears` : 'to mend'
-    case 'Count':
-      if (disputed.length > 0) return `${disputed.length} in dispute`
-      return counted < total ? `${counted} of ${total}` : 'all counted'
-    case 'Trace':
-      return counted < total ? 'counts missing' : `${draft.positions.length} positions`
-    default:
-      return measureProgress(job)
-  }
-}
-
-function measureProgress(job: JobSummary | null): string {
-  const replaced = job?.waiting.find(({ code }) => code === 'to-replace')
-  if (replaced && 'count' in replaced) return `${replaced.count} to replace`
-  return job?.waiting.some(({ code }) => code === 'nothing-measured') ? 'nothing yet' : ''
 }
