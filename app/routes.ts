@@ -8,6 +8,8 @@ export default [
   route('deleted', 'routes/deleted.tsx'),
   route('shelf', 'routes/shelf.tsx'),
   route('archive', 'routes/archive.tsx'),
+  route('glossary', 'routes/glossary.tsx'),
+  route('tour', 'routes/tour.ts'),
   route('healthz', 'routes/healthz.ts'),
   route('boxes/:boxId', 'routes/box.tsx', [
     index('routes/boxStart.tsx'),

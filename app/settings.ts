@@ -14,6 +14,8 @@ export interface Settings {
   readonly ends: EndNames
   /** Of whoever enters things in jobs on this device; empty where nobody said. */
   readonly initials: string
+  /** Whether the bench offers the tour: until somebody took it or said no. */
+  readonly isTourOffered: boolean
 }
 
 export const DEFAULT_SETTINGS: Settings = {
@@ -24,4 +26,5 @@ export const DEFAULT_SETTINGS: Settings = {
   vocabulary: 'countershaft',
   ends: 'input-output',
   initials: '',
+  isTourOffered: true,
 }

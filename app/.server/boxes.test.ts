@@ -16,6 +16,7 @@ import {
   duplicateBox,
   editBox,
   findBox,
+  findDemoBox,
   findVersion,
   listBoxes,
   markCautionsRead,
@@ -165,11 +166,15 @@ test('that the cautions were read is remembered', async () => {
 test('the demo is put in once, and stays deleted', async () => {
   await seedDemo()
   const { boxes } = await listBoxes()
+  const shownId = await findDemoBox()
   expect(boxes).toHaveLength(demoBoxes().length)
   expect(boxes.every(({ isDemo }) => isDemo)).toBe(true)
+  const shown = boxes.find(({ id }) => id === shownId)
+  expect(shown?.jobsRevision).toBeGreaterThan(0)
   for (const { id } of boxes) await deleteBox(id)
   await seedDemo()
   expect((await listBoxes()).total).toBe(0)
+  expect(await findDemoBox()).toBeNull()
 })
 
 describe('importing a box file', () => {

@@ -177,6 +177,17 @@ export async function findBox(id: string): Promise<BoxRecord | null> {
   return row ? recordOf(row) : null
 }
 
+/** A demo box that is on the bench, one with a job before others; null where there is none. */
+export async function findDemoBox(): Promise<string | null> {
+  const [row] = await db
+    .select({ id: boxes.id })
+    .from(boxes)
+    .where(and(eq(boxes.isDemo, true), onBench))
+    .orderBy(desc(boxes.jobsRevision), desc(boxes.id))
+    .limit(1)
+  return row?.id ?? null
+}
+
 /** Changes with whatever the shop has and goes by. */
 const shopVersion = sql<string>`(select string_agg(${shop.name} || ${sql.raw('shop.xmin::text')}, ' ' order by ${shop.name}) from ${shop})`
 

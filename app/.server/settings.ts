@@ -27,6 +27,7 @@ const settingsSchema = z.object({
     .string()
     .regex(/^\p{L}{0,4}$/u)
     .catch(DEFAULT_SETTINGS.initials),
+  isTourOffered: z.union([z.boolean(), z.stringbool()]).catch(DEFAULT_SETTINGS.isTourOffered),
 })
 
 /** The person's settings; whatever the cookie lacks or garbles is the default. */
@@ -38,7 +39,14 @@ export async function readSettings(request: Request): Promise<Settings> {
 
 /** The settings with the form's changes, as a header that keeps them. */
 export async function changeSettings(request: Request): Promise<string> {
+  return settingsHeader(request, Object.fromEntries(await readForm(request)))
+}
+
+/** The settings with these changes, as a header that keeps them. */
+export async function settingsHeader(
+  request: Request,
+  changes: Readonly<Record<string, unknown>>,
+): Promise<string> {
   const before = await readSettings(request)
-  const form = Object.fromEntries(await readForm(request))
-  return cookie.serialize(settingsSchema.parse({ ...before, ...form }))
+  return cookie.serialize(settingsSchema.parse({ ...before, ...changes }))
 }

@@ -1,5 +1,6 @@
-import { X } from 'lucide-react'
+import { BookOpen, Footprints, X } from 'lucide-react'
 import { Dialog } from 'radix-ui'
+import { Link } from 'react-router'
 
 import { CAUTIONS, DEFERENCE } from '~/words/cautions.ts'
 
@@ -66,6 +67,20 @@ export function HelpDialog({ isOpen, onOpenChange }: HelpDialogProps) {
                 A ratio is turns of the input for one turn of the output. Its inverse, beside it, is
                 turns of the output for one of the input. Senses of rotation are seen from the input
                 end. Torques are without losses, but for those under Forces and losses.
+              </p>
+              <p className="mt-4 flex flex-wrap gap-2">
+                <a href="/tour" className="button">
+                  <Footprints aria-hidden /> Show me round
+                </a>
+                <Link
+                  to="/glossary"
+                  className="button"
+                  onClick={() => {
+                    onOpenChange(false)
+                  }}
+                >
+                  <BookOpen aria-hidden /> Words of the trade
+                </Link>
               </p>
             </section>
             <section>

@@ -18,6 +18,7 @@ import { readSettings } from '~/.server/settings.ts'
 import { BoxRow } from '~/components/bench/BoxRow.tsx'
 import { DeletedToast } from '~/components/bench/DeletedToast.tsx'
 import { ImportBox } from '~/components/bench/ImportBox.tsx'
+import { TourOffer } from '~/components/bench/TourOffer.tsx'
 import { useLiveData } from '~/client/live.ts'
 import { useLastWord } from '~/components/useLastWord.ts'
 import { staysOpen } from '~/client/staysOpen.ts'
@@ -149,6 +150,7 @@ export default function Bench({ loaderData, actionData }: Route.ComponentProps) 
             <button className="button">Find</button>
           </Form>
         </div>
+        {settings.isTourOffered && boxes.some(({ isDemo }) => isDemo) && <TourOffer />}
         {said?.kind === 'notice' && (
           <Warning role="alert" className="mb-3">
             {said.sentence}

@@ -17,6 +17,7 @@ import { HelpButton } from '~/components/HelpButton.tsx'
 import { useLiveData } from '~/client/live.ts'
 import { OutboxNotices } from '~/components/outbox/OutboxNotices.tsx'
 import { SettingsControls } from '~/components/SettingsControls.tsx'
+import { Tour } from '~/components/Tour.tsx'
 import { staysOpen, unlessSamePage } from '~/client/staysOpen.ts'
 import { editWords } from '~/words/changes.ts'
 import { conflictWords } from '~/words/issues.ts'
@@ -110,6 +111,7 @@ function OpenedBox({ loaderData }: { readonly loaderData: LoadedBox }) {
           </div>
         </header>
         <PagesOfStep {...place} />
+        <Tour base={place.base} />
         <OutboxNotices outbox={outbox} wordsOf={({ edit }) => editWords(kept.draft, words, edit)} />
         {kept.conflicts.length > 0 && (
           <div role="alert" className="trouble bg-trouble-wash items-center px-4 py-1">

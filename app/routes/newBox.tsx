@@ -25,7 +25,7 @@ import { SectionDrawing } from '~/components/section/SectionDrawing.tsx'
 import { CHOICE_WORDS, PATTERN_WORDS, optionWords } from '~/words/patterns.ts'
 import { writtenText } from '~/files/text.ts'
 import { CAUTIONS, DEFERENCE } from '~/words/cautions.ts'
-import { vocabularyOf } from '~/words/vocabulary.ts'
+import { inWords, vocabularyOf } from '~/words/vocabulary.ts'
 import { Warning } from '~/components/Warning.tsx'
 import { PageHead } from '~/components/PageHead.tsx'
 
@@ -87,11 +87,11 @@ export default function NewBox({ loaderData, actionData }: Route.ComponentProps)
       </div>
       <main className="flex min-h-0 flex-1 flex-col">
         <Form method="post" className="grid min-h-0 flex-1 lg:grid-cols-[21rem_minmax(0,1fr)]">
-          <PatternList selected={patternId} onSelect={setPatternId} />
+          <PatternList words={words} selected={patternId} onSelect={setPatternId} />
           <div className="flex min-h-0 flex-col gap-2 p-4 pt-2">
             <p role="status">
-              <b>{PATTERN_WORDS[patternId].title}</b>: {draft.gears.length} gears to count,{' '}
-              {draft.positions.length} positions{direct && `, direct in ${direct}`}
+              <b>{inWords(words, PATTERN_WORDS[patternId].title)}</b>: {draft.gears.length} gears to
+              count, {draft.positions.length} positions{direct && `, direct in ${direct}`}
             </p>
             <div className="min-h-[9rem] flex-1">
               <SectionDrawing
@@ -105,10 +105,13 @@ export default function NewBox({ loaderData, actionData }: Route.ComponentProps)
               {pattern?.choices.map((choice) => (
                 <Choice
                   key={`${patternId}/${choice.id}`}
-                  legend={CHOICE_WORDS[choice.id] ?? choice.id}
+                  legend={inWords(words, CHOICE_WORDS[choice.id] ?? choice.id)}
                   name={choice.id}
                   value={chosenOption(choice, chosen)}
-                  options={choice.options.map((option) => [option, optionWords(choice.id, option)])}
+                  options={choice.options.map((option) => [
+                    option,
+                    inWords(words, optionWords(choice.id, option)),
+                  ])}
                   onChange={(value) => {
                     setChosen(choose(pattern, chosen, choice.id, value))
                   }}

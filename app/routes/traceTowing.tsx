@@ -80,8 +80,9 @@ export default function TraceTowing() {
           </section>
         ))}
         <p className="text-graphite text-[0.86rem]">
-          Where the oil stands, and which gears reach into it, is the maker’s to say. With a sleeve
-          engaged the wheels turn the input too: that is not towing but driving.
+          Where the oil stands, and which gears reach into it, is the maker’s to say. With a{' '}
+          {words.couplers.synchronizer} engaged the wheels turn the input too: that is not towing
+          but driving.
         </p>
       </aside>
     </div>

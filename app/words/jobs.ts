@@ -8,11 +8,11 @@ import {
   LOOK_GRADES,
   LOOK_NAMES,
   MEASURE_NAMES,
-  STAGE_NAMES,
   UNIT_NAMES,
   VERDICT_NAMES,
   formatFigure,
   readingText,
+  stageName,
 } from './measures.ts'
 import type { Naming } from './names.ts'
 import { bodyName, couplerName, gearName, placeName } from './names.ts'
@@ -168,7 +168,7 @@ export function entryWords(naming: Naming, { body }: Entry, before?: Intake): st
     case 'shims':
       return `Shims fitted to ${part(body.part)}: ${body.thicknesses.map((each) => formatFigure(each / STACK_UNITS_PER_MM, 'mm')).join(' + ')}, to leave ${formatFigure(body.expected / STACK_UNITS_PER_MM, 'mm')}`
     case 'stage':
-      return `${STAGE_NAMES[body.stage]}: ${body.isDone ? 'called done' : 'opened again'}`
+      return `${stageName(naming.words, body.stage)}: ${body.isDone ? 'called done' : 'opened again'}`
     case 'line':
       return `${body.line.quantity} × ${body.line.what}: ${LINE_STATE_NAMES[body.line.state]}`
     case 'photo':

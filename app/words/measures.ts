@@ -19,6 +19,9 @@ import type {
 } from 'core'
 import { fromUnit, toUnit } from 'core'
 
+import type { Vocabulary } from './vocabulary.ts'
+import { inWords } from './vocabulary.ts'
+
 import { formatNumber } from './format.ts'
 
 const NBSP = '\u00a0'
@@ -101,7 +104,7 @@ export const MEASURE_NAMES: Readonly<Record<Measure, string>> = {
 }
 
 /** How it is done, said beside the entry. */
-export const MEASURE_HINTS: Readonly<Record<Measure, string>> = {
+const MEASURE_HINTS: Readonly<Record<Measure, string>> = {
   'ring-gap':
     'Clean and dry the ring and its cone. Press the ring square on the cone by hand, and slide the leaves in at three or more places round it. Oil on the cone or a cocked ring reads wrong. Write stacked leaves with + between them, and what went in and what did not with two points between: thinner..thicker.',
   'dog-engagement': 'Sleeve fully home: how far its teeth reach over the dog teeth.',
@@ -114,6 +117,11 @@ export const MEASURE_HINTS: Readonly<Record<Measure, string>> = {
   backlash: 'Dial square on a tooth, mate held: read at several teeth round the gear.',
   'run-out': 'Dial on the shaft, turn it once by hand: write readings from round it; below 0 too.',
   'bearing-drag': 'Turn steadily and read the torque that keeps it turning, without seals.',
+}
+
+/** How a measurement is made. */
+export function measureHint(words: Vocabulary, measure: Measure): string {
+  return inWords(words, MEASURE_HINTS[measure])
 }
 
 export const CONE_NAMES: Readonly<Record<ConeCount, string>> = {
@@ -166,7 +174,7 @@ export const SOURCE_NAMES: Readonly<Record<LimitSource, string>> = {
   thumb: 'rule of thumb that comes with Udrix',
 }
 
-export const STAGE_NAMES: Readonly<Record<Stage, string>> = {
+const STAGE_NAMES: Readonly<Record<Stage, string>> = {
   intake: 'Intake: what came in',
   'lay-out': 'Know what is on the bench',
   keyed: 'Find what is keyed to what',
@@ -179,6 +187,11 @@ export const STAGE_NAMES: Readonly<Record<Stage, string>> = {
   assemble: 'Put it together',
   'bench-check': 'Check it before it leaves the bench',
   'hand-over': 'Write it down and hand over',
+}
+
+/** What a stage of a job is called. */
+export function stageName(words: Vocabulary, stage: Stage): string {
+  return inWords(words, STAGE_NAMES[stage])
 }
 
 export const LINE_STATE_NAMES: Readonly<Record<LineState, string>> = {

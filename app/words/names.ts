@@ -3,6 +3,7 @@ import type { BoxIndex, Coupler, CouplerPosition, Gear, Law } from 'core'
 import { countedTogether, memberOfBody } from 'core'
 
 import type { Vocabulary } from './vocabulary.ts'
+import { inWords } from './vocabulary.ts'
 
 export interface Naming {
   readonly box: BoxIndex
@@ -19,7 +20,7 @@ export function bodyName(naming: Naming, id: string): string {
   if (gear) return gearName(naming, gear)
   const member = naming.box.members.get(id)
   if (!member) return id
-  if (member.name) return member.name
+  if (member.name) return inWords(naming.words, member.name)
   const word = naming.words.members[member.kind]
   const alike = naming.box.draft.members.filter(
     (other) => other.kind === member.kind && !other.name,
@@ -54,14 +55,14 @@ export function placeName({ box }: Naming, coupler: Coupler, place: CouplerPosit
 
 /** "3–4 sleeve", after what it makes. */
 export function couplerName(naming: Naming, coupler: Coupler): string {
-  return (
-    coupler.name ?? `${couplerLabel(naming, coupler)} ${naming.words.couplers[coupler.kind]}`.trim()
-  )
+  return coupler.name
+    ? inWords(naming.words, coupler.name)
+    : `${couplerLabel(naming, coupler)} ${naming.words.couplers[coupler.kind]}`.trim()
 }
 
 /** "3–4": a coupler's name where there is little room. */
 export function couplerLabel(naming: Naming, coupler: Coupler): string {
-  if (coupler.name) return coupler.name.replace(/ [^ ]+$/, '')
+  if (coupler.name) return inWords(naming.words, coupler.name.replace(/ [^ ]+$/, ''))
   const made = coupler.positions
     .filter(({ engages }) => engages.length > 0)
     .map((place) => placeName(naming, coupler, place))

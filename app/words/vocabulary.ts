@@ -33,6 +33,8 @@ interface TradeWords {
   readonly mounts: Readonly<Record<GearMount, string>>
   readonly ring: string
   readonly hub: string
+  /** What is said here instead of a plain word, in names and sentences that have it. */
+  readonly instead: Readonly<Record<string, string>>
 }
 
 /** The words that a person has chosen, with the names of the ends. */
@@ -69,18 +71,32 @@ const COUNTERSHAFT: TradeWords = {
   mounts: { fixed: 'fixed', integral: 'integral', free: 'free', sliding: 'sliding' },
   ring: 'blocker ring',
   hub: 'hub',
+  instead: {},
 }
+
+const LAYSHAFT_WORDS = {
+  'input shaft': 'first-motion shaft',
+  countershaft: 'layshaft',
+  sleeve: 'collar',
+  'sliding gear': 'sliding pinion',
+  'blocker ring': 'baulk ring',
+} as const
 
 const LAYSHAFT: TradeWords = {
   members: {
     ...COUNTERSHAFT.members,
-    'input-shaft': 'first-motion shaft',
-    countershaft: 'layshaft',
+    'input-shaft': LAYSHAFT_WORDS['input shaft'],
+    countershaft: LAYSHAFT_WORDS.countershaft,
   },
-  couplers: { ...COUNTERSHAFT.couplers, synchronizer: 'collar', 'sliding-gear': 'sliding pinion' },
+  couplers: {
+    ...COUNTERSHAFT.couplers,
+    synchronizer: LAYSHAFT_WORDS.sleeve,
+    'sliding-gear': LAYSHAFT_WORDS['sliding gear'],
+  },
   mounts: { ...COUNTERSHAFT.mounts, fixed: 'keyed', integral: 'cut in one with the shaft' },
-  ring: 'baulk ring',
+  ring: LAYSHAFT_WORDS['blocker ring'],
   hub: 'clutch hub',
+  instead: LAYSHAFT_WORDS,
 }
 
 export const WORDS: Readonly<Record<VocabularyName, TradeWords>> = {
@@ -103,6 +119,20 @@ export const PLAIN_WORDS: Vocabulary = vocabularyOf({
   ends: 'input-output',
   lengthUnit: 'mm',
 })
+
+/**
+ * A name or a sentence that is kept in the plain words of the trade, in the chosen ones:
+ * "countershaft a" is "layshaft a" to who says layshaft. Whole words only, also in the plural.
+ */
+export function inWords({ instead }: TradeWords, text: string): string {
+  const plainWords = Object.keys(instead)
+  if (plainWords.length === 0) return text
+  const anyOfThem = new RegExp(`\\b(${plainWords.join('|')})(s?)\\b`, 'gi')
+  return text.replace(anyOfThem, (found, word: string, plural: string) => {
+    const chosen = (instead[word.toLowerCase()] ?? word) + plural
+    return /^[A-Z]/.test(found) ? chosen.charAt(0).toUpperCase() + chosen.slice(1) : chosen
+  })
+}
 
 /** What holds two or three parts to one another. */
 export const LINK_WORDS: Readonly<Record<LinkKind, string>> = {

@@ -9,7 +9,7 @@ import { WaitingList } from '~/components/job/WaitingList.tsx'
 import { SectionThumb } from '~/components/section/SectionThumb.tsx'
 import type { JobSummary } from '~/views/job/summary.ts'
 import { formatRatioFigure } from '~/words/format.ts'
-import { STAGE_NAMES } from '~/words/measures.ts'
+import { stageName } from '~/words/measures.ts'
 import { gearName } from '~/words/names.ts'
 import type { Vocabulary } from '~/words/vocabulary.ts'
 
@@ -69,7 +69,9 @@ export function BoxRow({ box, words }: BoxRowProps) {
             {job && (
               <b>
                 Job {job.number}
-                {job.isClosed ? ', closed. ' : `, at: ${STAGE_NAMES[job.stage].toLowerCase()}. `}
+                {job.isClosed
+                  ? ', closed. '
+                  : `, at: ${stageName(words, job.stage).toLowerCase()}. `}
               </b>
             )}
             {stage}

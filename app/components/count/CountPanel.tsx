@@ -13,6 +13,8 @@ import {
 } from 'core'
 
 import { useOpenBox } from '~/components/box/boxContext.ts'
+import { Explained } from '~/components/words/Explained.tsx'
+import type { Naming } from '~/words/names.ts'
 import { bodyName, capitalize, countedName } from '~/words/names.ts'
 
 import type { CountFirst } from '~/views/count/countFirst.ts'
@@ -32,6 +34,13 @@ interface CountPanelProps {
   readonly onSettle: (toothCount: number) => void
   readonly onNext: () => void
   readonly onPass: (reading: WhichCount) => void
+}
+
+/** What the gear is to its shaft, where that is a word to learn: "head gear, integral". */
+function mountWords({ words, box }: Naming, gear: Gear): string {
+  const isIdler = box.members.get(gear.member)?.kind === 'idler'
+  const of = [...(isIdler ? [words.members.idler] : []), words.mounts[gear.mount]]
+  return of.join(', ')
 }
 
 /** Asks for one count. What is typed is kept on Enter and on leaving the field. */
@@ -94,7 +103,7 @@ export function CountPanel({
     <section aria-label="Count one gear">
       <p className="text-graphite flex justify-between">
         <span>
-          Gear {place} of {progress.total}
+          Gear {place} of {progress.total}: <Explained texts={[mountWords(naming, gear)]} />
         </span>
         <span data-testid="progress">
           {progress.counted} counted, {progress.confirmed} confirmed

@@ -4,7 +4,8 @@ import { Link } from 'react-router'
 
 import type { EntryBody, StageState } from 'core'
 
-import { STAGE_NAMES } from '~/words/measures.ts'
+import { useWords } from '~/components/useWords.ts'
+import { stageName } from '~/words/measures.ts'
 
 interface CloseJobProps {
   readonly boxId: string
@@ -17,6 +18,7 @@ interface CloseJobProps {
 /** Closing asks only for what is missing. */
 export function CloseJob({ boxId, stages, isClosed, leftOut, onRecord }: CloseJobProps) {
   const [reason, setReason] = useState('')
+  const words = useWords()
   const missing = stages.filter(({ stage, isDone }) => !isDone && stage !== 'hand-over')
   if (isClosed)
     return (
@@ -41,8 +43,8 @@ export function CloseJob({ boxId, stages, isClosed, leftOut, onRecord }: CloseJo
       <h2 className="text-[1.2rem]">Hand over</h2>
       {missing.length > 0 && (
         <label className="block">
-          Not done: {missing.map(({ stage }) => STAGE_NAMES[stage].toLowerCase()).join('; ')}. Do
-          these first, or say why they are left out:
+          Not done: {missing.map(({ stage }) => stageName(words, stage).toLowerCase()).join('; ')}.
+          Do these first, or say why they are left out:
           <textarea
             className="field mt-1 block w-full"
             rows={2}

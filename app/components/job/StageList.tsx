@@ -5,7 +5,8 @@ import type { Stage, StageState } from 'core'
 
 import { PAGE_OF_STAGE } from '~/views/box/way.ts'
 import { stageWords } from '~/words/jobs.ts'
-import { STAGE_NAMES } from '~/words/measures.ts'
+import { useWords } from '~/components/useWords.ts'
+import { stageName } from '~/words/measures.ts'
 
 interface StageListProps {
   readonly boxId: string
@@ -17,6 +18,7 @@ interface StageListProps {
 
 /** The work in its order: stages fill as figures come in, and can be called done or opened again. */
 export function StageList({ boxId, stages, now, isDisabled, onMark }: StageListProps) {
+  const words = useWords()
   return (
     <ol aria-label="Stages of the job" className="border-ink border-t-2">
       {stages.map((state) => {
@@ -37,10 +39,10 @@ export function StageList({ boxId, stages, now, isDisabled, onMark }: StageListP
                   to={`/boxes/${boxId}/${page}`}
                   className="text-accent font-semibold underline"
                 >
-                  {STAGE_NAMES[stage]}
+                  {stageName(words, stage)}
                 </Link>
               ) : (
-                <b>{STAGE_NAMES[stage]}</b>
+                <b>{stageName(words, stage)}</b>
               )}
               <span className="text-graphite block text-[0.92rem]">
                 {isDone ? 'Done' : isNow ? 'Now' : 'To come'}: {stageWords(state)}
@@ -51,7 +53,7 @@ export function StageList({ boxId, stages, now, isDisabled, onMark }: StageListP
                 type="button"
                 className="button-quiet flex-none"
                 disabled={isDisabled}
-                aria-label={`${isDone ? 'Open again' : 'Done'}: ${STAGE_NAMES[stage]}`}
+                aria-label={`${isDone ? 'Open again' : 'Done'}: ${stageName(words, stage)}`}
                 onClick={() => {
                   onMark(stage, !isDone)
                 }}

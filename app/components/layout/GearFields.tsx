@@ -16,6 +16,7 @@ import {
 } from 'core'
 
 import { Choice } from '~/components/newBox/Choice.tsx'
+import { termWords } from '~/words/glossary.ts'
 import { bodyName, capitalize, gearName } from '~/words/names.ts'
 import type { Vocabulary } from '~/words/vocabulary.ts'
 import { LINK_WORDS } from '~/words/vocabulary.ts'
@@ -71,6 +72,9 @@ export function GearFields({ drafting, words, gear, onCount }: GearFieldsProps) 
           if (mount) become(setMount(draft, gear.id, mount))
         }}
       />
+      {(gear.mount === 'integral' || gear.mount === 'free') && (
+        <p className="text-graphite -mt-1 text-[0.86rem]">{termWords(words, gear.mount).meaning}</p>
+      )}
       <div className="grid grid-cols-2 gap-2">
         <SelectField
           label="On"

@@ -15,7 +15,7 @@ import { indexBox } from 'core'
 import { formatLength } from '~/words/format.ts'
 import { bodyName, capitalize } from '~/words/names.ts'
 import type { Vocabulary } from '~/words/vocabulary.ts'
-import { WORDS } from '~/words/vocabulary.ts'
+import { LINK_WORDS, WORDS } from '~/words/vocabulary.ts'
 import { partTitle } from '~/views/layout/partTitle.ts'
 
 import { CountField } from '~/components/Fields.tsx'
@@ -50,6 +50,8 @@ function rowsOf(draft: BoxDraft, words: Vocabulary): readonly PartRow[] {
   const box = indexBox(draft)
   const vocabularies = Object.values(WORDS).map((trade): Vocabulary => ({ ...words, ...trade }))
   const nameOf = (id: string): string => capitalize(bodyName({ box, words }, id))
+  const lineOf = (axis: string): string =>
+    `line ${draft.axes.findIndex(({ id }) => id === axis) + 1}`
   const row = (
     part: PartRef,
     kindIn: (vocabulary: Vocabulary) => string,
@@ -63,7 +65,6 @@ function rowsOf(draft: BoxDraft, words: Vocabulary): readonly PartRow[] {
     teeth: figures.teeth ?? null,
     stationMm: figures.stationMm ?? null,
     search: [
-      part.id,
       place,
       ...vocabularies.flatMap((vocabulary) => [
         partTitle(draft, vocabulary, part),
@@ -75,7 +76,7 @@ function rowsOf(draft: BoxDraft, words: Vocabulary): readonly PartRow[] {
   })
   return [
     ...draft.members.map(({ id, kind, axis }) =>
-      row({ list: 'members', id }, (vocabulary) => vocabulary.members[kind], axis),
+      row({ list: 'members', id }, (vocabulary) => vocabulary.members[kind], lineOf(axis)),
     ),
     ...draft.gears.map(({ id, mount, member, toothCount, stationMm }) =>
       row(
@@ -93,7 +94,7 @@ function rowsOf(draft: BoxDraft, words: Vocabulary): readonly PartRow[] {
         stationMm,
       }),
     ),
-    ...draft.links.map(({ id, kind }) => row({ list: 'links', id }, () => kind, '')),
+    ...draft.links.map(({ id, kind }) => row({ list: 'links', id }, () => LINK_WORDS[kind], '')),
     ...draft.axes.map(({ id }) => row({ list: 'axes', id }, () => 'line', '')),
     ...(draft.interlocks ?? []).map(({ id }) =>
       row({ list: 'interlocks', id }, () => 'interlock', ''),
@@ -132,7 +133,7 @@ export function PartsTable({
         <input
           type="search"
           className="field pl-10"
-          placeholder="Search: layshaft, sleeve, 3rd…"
+          placeholder={`Search: ${words.members.countershaft}, ${words.couplers.synchronizer}, 3rd…`}
           value={wanted}
           onChange={(event) => {
             setWanted(event.target.value)

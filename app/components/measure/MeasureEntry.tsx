@@ -27,17 +27,19 @@ import {
 } from 'core'
 
 import { SelectField } from '~/components/Fields.tsx'
+import { Explained } from '~/components/words/Explained.tsx'
+import { useWords } from '~/components/useWords.ts'
 import { entryBodySchema } from '~/files/jobEntry.ts'
 import type { Shelf } from '~/files/shelf.ts'
 import {
   CONE_NAMES,
-  MEASURE_HINTS,
   MEASURE_NAMES,
   SOURCE_NAMES,
   STATISTIC_NAMES,
   UNIT_WORDS,
   VERDICT_NAMES,
   boundsWords,
+  measureHint,
   figureWords,
   formatFigure,
   reasonWords,
@@ -81,6 +83,7 @@ export function MeasureEntry(props: MeasureEntryProps) {
     onTool,
     onKeep,
   } = props
+  const words = useWords()
   const rule = MEASURE_RULES[measure]
   const [readings, setReadings] = useState<readonly string[]>(
     Array.from({ length: rule.leastReadings }, () => ''),
@@ -149,7 +152,7 @@ export function MeasureEntry(props: MeasureEntryProps) {
       }}
     >
       <p className="text-[0.98rem]">
-        {MEASURE_HINTS[measure]}
+        <Explained texts={[measureHint(words, measure)]} />
         {cones > 1 && ' Press the whole pack together, inner ring and middle cone in place.'}
       </p>
       <ReadingFields

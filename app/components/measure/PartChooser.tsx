@@ -5,6 +5,7 @@ import { unitPartName } from '~/words/jobs.ts'
 import { VERDICT_NAMES } from '~/words/measures.ts'
 import type { Naming } from '~/words/names.ts'
 import { capitalize } from '~/words/names.ts'
+import { inWords } from '~/words/vocabulary.ts'
 
 import { VerdictSign } from './VerdictMarks.tsx'
 
@@ -42,13 +43,17 @@ export function PartChooser({ job, naming, parts, part, verdicts, onChoose }: Pa
                 onChoose(all[0]?.ref ?? part.ref)
               }}
             >
-              {KIND_NAMES[kind]} ({all.filter((each) => isJudged(job, each)).length} of {all.length}{' '}
-              judged)
+              {inWords(naming.words, KIND_NAMES[kind])} (
+              {all.filter((each) => isJudged(job, each)).length} of {all.length} judged)
             </button>
           )
         })}
       </div>
-      <div role="group" aria-label={KIND_NAMES[part.kind]} className="flex flex-wrap gap-1">
+      <div
+        role="group"
+        aria-label={inWords(naming.words, KIND_NAMES[part.kind])}
+        className="flex flex-wrap gap-1"
+      >
         {parts
           .filter((each) => each.kind === part.kind)
           .map((each) => {

@@ -2,14 +2,17 @@ import { PATTERN_IDS } from 'core'
 import type { PatternId } from 'core'
 
 import { PATTERN_WORDS } from '~/words/patterns.ts'
+import type { Vocabulary } from '~/words/vocabulary.ts'
+import { inWords } from '~/words/vocabulary.ts'
 
 interface PatternListProps {
+  readonly words: Vocabulary
   readonly selected: PatternId
   readonly onSelect: (id: PatternId) => void
 }
 
 /** The arrangements to start from, one large key each. */
-export function PatternList({ selected, onSelect }: PatternListProps) {
+export function PatternList({ words, selected, onSelect }: PatternListProps) {
   return (
     <fieldset className="border-rule bg-sheet min-h-0 overflow-auto border-r-2 p-2">
       <legend className="sr-only">Arrangement</legend>
@@ -28,8 +31,12 @@ export function PatternList({ selected, onSelect }: PatternListProps) {
               onSelect(id)
             }}
           />
-          <span className="block leading-tight font-bold">{PATTERN_WORDS[id].title}</span>
-          <span className="block text-[0.8rem] leading-tight">{PATTERN_WORDS[id].sentence}</span>
+          <span className="block leading-tight font-bold">
+            {inWords(words, PATTERN_WORDS[id].title)}
+          </span>
+          <span className="block text-[0.8rem] leading-tight">
+            {inWords(words, PATTERN_WORDS[id].sentence)}
+          </span>
         </label>
       ))}
     </fieldset>

@@ -1,3 +1,4 @@
+import { useWords } from '~/components/useWords.ts'
 import type { Layers } from '~/views/section/layers.ts'
 import { USUAL_LAYERS } from '~/views/section/layers.ts'
 
@@ -13,6 +14,7 @@ interface LegendProps {
 /** How to read the drawing, in one line. */
 export function Legend(props: LegendProps) {
   const { hasRibbon, hasGrips = false, layers = USUAL_LAYERS } = props
+  const words = useWords()
   return (
     <p className="text-graphite flex flex-wrap gap-x-5 text-[0.86rem]">
       <span>■ turns with its shaft</span>
@@ -29,7 +31,7 @@ export function Legend(props: LegendProps) {
             `; data are missing for loaded gears (${props.missingForces}), see Forces and losses`}
         </span>
       )}
-      {hasGrips && <span>↔ pull a sleeve</span>}
+      {hasGrips && <span>↔ pull a {words.couplers.synchronizer}</span>}
     </p>
   )
 }

@@ -1,6 +1,7 @@
 import type { Analysis } from 'core'
 
 import { formatTeeth, formatTorque } from '~/words/format.ts'
+import { Explained } from '~/components/words/Explained.tsx'
 import type { Naming } from '~/words/names.ts'
 import { capitalize, gearName } from '~/words/names.ts'
 import type { Input } from '~/words/sentences.ts'
@@ -24,7 +25,8 @@ export function GearReadout({ naming, gearId, analysis, input }: GearReadoutProp
     <p>
       <b>{capitalize(gearName(naming, gear))}</b>:{' '}
       {gear.toothCount === null ? 'not counted' : formatTeeth(gear.toothCount)},{' '}
-      {naming.words.mounts[gear.mount]} · {speedRpm ? `${speedWords(row)} · ` : ''}
+      <Explained texts={[naming.words.mounts[gear.mount]]} /> ·{' '}
+      {speedRpm ? `${speedWords(row)} · ` : ''}
       {torqueNm === 0 ? '' : `${formatTorque(torqueNm, input.torqueUnit)} · `}
       {PART_STATE_WORDS[state]}
     </p>

@@ -20,7 +20,7 @@ function words(naming: Naming, slip: Slip): readonly [what: string, past: string
   const isHeld = place.engages.some(({ kind }) => kind === 'hold')
   return [
     capitalize(bodyName(naming, body)),
-    `${isHeld ? 'past the case' : 'past the hub'} at the ${couplerName(naming, coupler)}, towards ${placeName(naming, coupler, place)}`,
+    `past the ${isHeld ? 'case' : bodyName(naming, coupler.hub)}, to which the ${couplerName(naming, coupler)} would ${isHeld ? 'hold' : 'lock'} it for ${placeName(naming, coupler, place)}`,
   ]
 }
 

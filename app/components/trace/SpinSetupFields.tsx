@@ -14,6 +14,7 @@ import {
   placeName,
 } from '~/words/names.ts'
 import { placesWords } from '~/words/spin.ts'
+import { inWords } from '~/words/vocabulary.ts'
 
 import { formatPlaces } from '~/views/trace/movedPlaces.ts'
 import type { SpinState, SpinTest } from '~/views/trace/spinState.ts'
@@ -98,7 +99,7 @@ export function SpinSetupFields({ naming, state, result, onChange }: SpinSetupFi
       </p>
       <details>
         <summary className="text-accent flex min-h-[36px] cursor-pointer items-center font-semibold">
-          Sleeves: {placesWords(naming, places)}
+          {inWords(naming.words, 'Sleeves')}: {placesWords(naming, places)}
         </summary>
         <div className="flex flex-wrap gap-3 pb-1">
           {draft.couplers.map((coupler) => (

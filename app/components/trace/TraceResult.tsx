@@ -24,8 +24,11 @@ import {
   pathSentences,
   ratioSentence,
 } from '~/words/sentences.ts'
+import { LINK_WORDS, inWords } from '~/words/vocabulary.ts'
 import type { TraceInput } from '~/views/trace/traceInput.ts'
 import { Warning } from '~/components/Warning.tsx'
+import { Explained } from '~/components/words/Explained.tsx'
+import { Term } from '~/components/words/Term.tsx'
 
 import { ShareFields } from './ShareFields.tsx'
 import type { OpenTrace } from './traceContext.ts'
@@ -50,7 +53,11 @@ export function TraceResult(props: TraceResultProps) {
     <div aria-live="polite" className="flex flex-col gap-3">
       <h2 className="text-graphite -mb-2 text-[1.05rem]">
         {trace.isByHand ? 'Sleeves moved by hand' : `Position ${position.label}`}
-        {trace.isOverrun && ', the wheels drive'}
+        {trace.isOverrun && (
+          <>
+            , <Term id="overrun">the wheels drive</Term>
+          </>
+        )}
       </h2>
       {analysis.state === 'drive' ? (
         <DriveFigures naming={naming} drive={analysis} input={input} ratiosHref={ratiosHref}>
@@ -159,7 +166,7 @@ function DriveFigures({
           Rests on a count in dispute: {gearName(naming, disputed)}. Settle it under Count.
         </Warning>
       )}
-      <Factors factors={drive.factors} ratio={formatRatioFigure(ratio)} />
+      <Factors naming={naming} factors={drive.factors} ratio={formatRatioFigure(ratio)} />
       {children}
       <table className="w-full text-left">
         <thead className="text-graphite">
@@ -232,11 +239,19 @@ function RoadSpeed({
   )
 }
 
+/** What a factor that is no pair of gears comes from: "planetary set". */
+function setWords(naming: Naming, { law }: RatioFactor): string {
+  const link = naming.box.links.get(law.source)
+  return link ? LINK_WORDS[link.kind] : ''
+}
+
 /** The pairs that multiply into the ratio, driven over driving, as they are counted. */
 function Factors({
+  naming,
   factors,
   ratio,
 }: {
+  readonly naming: Naming
   readonly factors: readonly RatioFactor[] | undefined
   readonly ratio: string
 }) {
@@ -254,7 +269,12 @@ function Factors({
               <span className="px-1">{factor.pair.driving.toothCount}</span>
             </span>
           ) : (
-            <span className="font-semibold">{formatExact(factor.ratio)}</span>
+            <span className="inline-flex flex-col items-center leading-tight font-semibold">
+              {formatExact(factor.ratio)}
+              <span className="text-graphite text-[0.86rem] font-normal">
+                {setWords(naming, factor)}
+              </span>
+            </span>
           )}
         </span>
       ))}
@@ -271,13 +291,14 @@ function Engaged({ naming, analysis }: { readonly naming: Naming; readonly analy
     <section>
       <h3 className="text-[1.05rem]">What engages</h3>
       {analysis.engaged.length === 0 ? (
-        <p>Nothing: every sleeve and slider is at its centre.</p>
+        <p>{inWords(naming.words, 'Nothing: every sleeve and slider is at its centre.')}</p>
       ) : (
-        analysis.engaged.map((engaged) => (
-          <p key={engaged.coupler.id} data-testid="engaged">
-            {engagementSentence(naming, engaged)}
-          </p>
-        ))
+        <Explained
+          texts={analysis.engaged.map((engaged) => engagementSentence(naming, engaged))}
+          terms={['sleeve', 'dog-teeth', 'range', 'splitter', 'clutch', 'main-shaft']}
+        >
+          {(text) => <p data-testid="engaged">{text}</p>}
+        </Explained>
       )}
     </section>
   )
@@ -299,9 +320,12 @@ function PathList({
     <section>
       <h3 className="text-[1.05rem]">The way of the torque</h3>
       <ol className="list-decimal space-y-1 pl-5" data-testid="path">
-        {pathSentences(naming, drive, input).map((sentence, at) => (
-          <li key={at}>{sentence}</li>
-        ))}
+        <Explained
+          texts={pathSentences(naming, drive, input)}
+          terms={['input-shaft', 'countershaft', 'head-gear', 'idler', 'planetary']}
+        >
+          {(text) => <li>{text}</li>}
+        </Explained>
       </ol>
       {block && <p className="mt-1">{block}</p>}
       {drive.circulations.map((circulation, at) => (

@@ -2,7 +2,7 @@
 import type { BoxDraft, Stage } from 'core'
 import { countedGears, countingProgress, indexBox, isDisputed } from 'core'
 
-import { STAGE_NAMES } from '~/words/measures.ts'
+import { stageName } from '~/words/measures.ts'
 import { countedName } from '~/words/names.ts'
 import type { Vocabulary } from '~/words/vocabulary.ts'
 
@@ -165,7 +165,7 @@ function nextOfAll(
   if (job.waiting.some(({ code }) => code === 'turns-disagree'))
     return { path: 'turns', words: 'find the miscount that the turns show' }
   const path = PAGE_OF_STAGE[job.stage] ?? 'job'
-  const stage = STAGE_NAMES[job.stage]
+  const stage = stageName(words, job.stage)
   return { path, words: stage.charAt(0).toLowerCase() + stage.slice(1) }
 }
 

@@ -9,10 +9,10 @@ import {
   LOOK_GRADES,
   LOOK_NAMES,
   MEASURE_NAMES,
-  STAGE_NAMES,
   UNIT_NAMES,
   boundsWords,
   readingText,
+  stageName,
 } from '~/words/measures.ts'
 import { capitalize } from '~/words/names.ts'
 import type { Vocabulary } from '~/words/vocabulary.ts'
@@ -94,7 +94,7 @@ export function handOverOf(box: Box, words: Vocabulary, job: Job): HandOver {
   const named = (isDone: boolean): readonly string[] =>
     STAGES.filter((each) =>
       stages.some(({ stage, isDone: is }) => stage === each && is === isDone),
-    ).map((stage) => STAGE_NAMES[stage])
+    ).map((stage) => stageName(words, stage))
   return {
     cameIn: (
       [

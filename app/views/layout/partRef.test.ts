@@ -51,7 +51,7 @@ test.each([
   ],
   [{ list: 'positions', id: 'N' }, 'Position N'],
   [{ list: 'axes', id: 'idler-line' }, 'Line of idler'],
-  [{ list: 'interlocks', id: 'rails' }, 'Interlock "rails"'],
+  [{ list: 'interlocks', id: 'rails' }, 'Interlock: 3–4 sleeve, 1–2 sleeve, R sleeve'],
 ] as const)('%j is called %s', (part, title) => {
   expect(partTitle(draft, PLAIN_WORDS, part)).toBe(title)
 })

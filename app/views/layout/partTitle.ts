@@ -43,7 +43,12 @@ export function partTitle(draft: BoxDraft, words: Vocabulary, { list, id }: Part
     case 'axes':
       return `Line of ${lineName(draft, words, id)}`
     case 'interlocks':
-      return `Interlock "${id}"`
+      return `Interlock: ${(
+        draft.interlocks?.find((interlock) => interlock.id === id)?.couplers ?? []
+      )
+        .map((couplerId) => box.couplers.get(couplerId))
+        .map((coupler) => (coupler ? couplerName(naming, coupler) : 'a part that is gone'))
+        .join(', ')}`
     case 'rules':
       return `Rule: ${draft.rules?.find((rule) => rule.id === id)?.reason ?? id}`
     case 'leftWarnings':

@@ -1,0 +1,29 @@
+import { Footprints } from 'lucide-react'
+import { useFetcher } from 'react-router'
+
+/** Offers the tour to who is here for the first time. */
+export function TourOffer() {
+  const fetcher = useFetcher()
+  return (
+    <section
+      aria-label="First time here"
+      className="bg-accent-wash border-accent mb-4 flex flex-wrap items-center gap-x-4 gap-y-1 border-2 px-4 py-1.5"
+    >
+      <p className="min-w-[16rem] flex-1">
+        <b>First time here?</b> Five steps on a demo box show what Udrix does.
+      </p>
+      <a href="/tour" className="button button-main">
+        <Footprints aria-hidden /> Show me round
+      </a>
+      <button
+        type="button"
+        className="button-quiet"
+        onClick={() => {
+          void fetcher.submit({ isTourOffered: 'false' }, { method: 'post', action: '/settings' })
+        }}
+      >
+        Not now
+      </button>
+    </section>
+  )
+}

@@ -1,0 +1,112 @@
+import type { APIRequestContext } from '@playwright/test'
+
+import { VOCABULARIES } from '../app/words/vocabulary.ts'
+import { WAY } from '../app/views/box/way.ts'
+import { openDemo } from './pages.ts'
+import { expect, test } from './udrix.ts'
+
+/** All ids and all names that a box file has, at any depth. */
+function idsAndNames(part: unknown, ids = new Set<string>(), names = new Set<string>()) {
+  if (Array.isArray(part)) for (const each of part) idsAndNames(each, ids, names)
+  else if (part !== null && typeof part === 'object')
+    for (const [key, value] of Object.entries(part)) {
+      if (key === 'id' && typeof value === 'string') ids.add(value)
+      else if (['name', 'label', 'lever'].includes(key) && typeof value === 'string')
+        names.add(value)
+      else idsAndNames(value, ids, names)
+    }
+  return { ids, names }
+}
+
+/** What a page says: its text, and what it says to those who do not see it. */
+function textsOf(html: string): readonly string[] {
+  const seen = html.replace(/<(script|style)[\s\S]*?<\/\1>/g, '')
+  const said = [...seen.matchAll(/ (?:aria-label|title|alt|placeholder)="([^"]*)"/g)]
+  return [...seen.split(/<[^>]*>/), ...said.map(([, text = '']) => text)]
+}
+
+async function settingsCookie(request: APIRequestContext, vocabulary: string): Promise<string> {
+  const answer = await request.post('/settings', { form: { vocabulary }, maxRedirects: 0 })
+  return (answer.headers()['set-cookie'] ?? '').split(';')[0] ?? ''
+}
+
+test('no page of any demo box shows an id of the model, in whatever words', async ({ request }) => {
+  test.slow()
+  const cookies: string[] = []
+  for (const vocabulary of VOCABULARIES) cookies.push(await settingsCookie(request, vocabulary))
+  const layshaft = cookies[VOCABULARIES.indexOf('layshaft')]
+  const bench = await (await request.get('/')).text()
+  const boxes = new Set([...bench.matchAll(/href="(\/boxes\/[0-9a-f-]{36})"/g)].map(([, to]) => to))
+  expect(boxes.size).toBeGreaterThanOrEqual(15)
+  const pages = WAY.flatMap((step) => step.pages)
+  const shown: string[] = []
+  for (const [boxAt, box] of [...boxes].entries()) {
+    const { ids, names } = idsAndNames(await (await request.get(`${box}/file`)).json())
+    // An id that is a word might be meant as a word; one with a dash or a colon is an id.
+    const telling = [...ids].filter((id) => /[-:]/.test(id))
+    // A name of a part may stand without its last word where there is little room.
+    const named = [...names].flatMap((each) => [each, each.replace(/ [^ ]+$/, '')])
+    const withoutNames = (text: string): string =>
+      named.reduce((rest, each) => rest.replaceAll(each.toLowerCase(), ''), text.toLowerCase())
+    const id = new RegExp(`(?<![\\w-])(${telling.join('|')})(?![\\w-])`, 'i')
+    // Every page of every box in one of the vocabularies, and every page in both.
+    await Promise.all(
+      pages.map(async ({ path }, at) => {
+        const Cookie = cookies[(boxAt + at) % cookies.length] ?? ''
+        const page = await request.get(`${box}/${path}`, { headers: { Cookie } })
+        expect([path, page.status()]).toEqual([path, 200])
+        for (const text of textsOf(await page.text())) {
+          const [found] = id.exec(withoutNames(text)) ?? []
+          if (found !== undefined) shown.push(`${path}: ${text}`)
+          const other = Cookie === layshaft && /countershaft|\bsleeve/i.test(text)
+          if (other) shown.push(`${path}, though who reads it says layshaft: ${text}`)
+        }
+      }),
+    )
+  }
+  expect(shown).toEqual([])
+})
+
+test('a word of the trade says what it means, with a drawing, and leads to all of them', async ({
+  page,
+}) => {
+  await openDemo(page, 'Ostrel', 'Trace')
+  await page.keyboard.press('3')
+  await page.getByTestId('engaged').first().getByRole('button', { name: 'sleeve' }).click()
+  const meaning = page.getByRole('dialog', { name: 'Sleeve' })
+  await expect(meaning.locator('svg')).toBeVisible()
+  await expect(meaning).toContainText('Slides along the hub')
+  await meaning.getByRole('link', { name: 'All words' }).click()
+  await expect(page).toHaveURL(/glossary#sleeve$/)
+  await expect(page.locator('#sleeve')).toBeInViewport()
+})
+
+test('who is here for the first time is shown round in five steps, and may leave at any', async ({
+  page,
+}) => {
+  await page.goto('/')
+  const offer = page.getByRole('region', { name: 'First time here' })
+  await offer.getByRole('link', { name: 'Show me round' }).click()
+  const tour = page.getByRole('region', { name: 'Tour' })
+  for (const [at, title] of [
+    [1, /Third|gear/],
+    [2, /count/i],
+    [3, /turn/i],
+    [4, /measure/i],
+  ] as const) {
+    await expect(tour).toContainText(`${at} of 5`)
+    await expect(tour).toContainText(title)
+    await tour.getByRole('link', { name: 'Next' }).click()
+  }
+  await expect(tour).toContainText('5 of 5')
+  await expect(page).toHaveURL(/\/job\?tour=5/)
+  await tour.getByRole('link', { name: 'Leave the tour' }).click()
+  await expect(tour).toBeHidden()
+  // It is not offered again, and comes back from Help.
+  await page.getByRole('link', { name: 'Bench', exact: true }).click()
+  await expect(page.getByRole('link', { name: 'Start a new box' })).toBeVisible()
+  await expect(offer).toBeHidden()
+  await page.getByRole('button', { name: 'Help' }).click()
+  await page.getByRole('link', { name: 'Show me round' }).click()
+  await expect(tour).toContainText('1 of 5')
+})
