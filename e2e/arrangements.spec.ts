@@ -174,3 +174,25 @@ for (const [name, ratios] of BOXES)
     }
     for (const label of labels) expect(label).not.toMatch(/locked|not settled|to count/)
   })
+
+test('behind the clutch that carries, the next position waits, and only clutches change over', async ({
+  page,
+}) => {
+  await openDemo(page, 'dual-clutch', 'Trace')
+  await page.keyboard.press('3')
+  const waits = page.getByRole('region', { name: 'What waits' })
+  await expect(waits).toContainText('The odd clutch carries; the even clutch is open.')
+  await waits.getByRole('button', { name: '4', exact: true }).click()
+  // By hand: 34/26 × 69/16, and after the change 30/30 × 69/16.
+  await expect(page.getByTestId('ratio')).toHaveText('5.639 : 1')
+  await expect(page.locator('[data-coupler="coupler-2-4"]')).toHaveAttribute('data-place', '4')
+  await expect(waits).toContainText('does not pass through neutral')
+  await waits.getByRole('button', { name: 'Change to 4' }).click()
+  await expect(page.getByTestId('ratio')).toHaveText('4.313 : 1')
+  // Third stays in and waits now.
+  await expect(page.locator('[data-coupler="coupler-3-1"]')).toHaveAttribute('data-place', '3')
+  await expect(waits.getByRole('button', { name: '3', exact: true })).toHaveAttribute(
+    'aria-pressed',
+    'true',
+  )
+})

@@ -17,10 +17,10 @@ export default function Trace() {
   const [search, change] = useViewState()
   const analysed = useMemo(() => analyseDraft(draft), [draft])
   const naming = useMemo(() => ({ box: indexBox(draft), words }), [draft, words])
-  const { position, moved, overrun, share } = traceAddress(search)
+  const { position, moved, overrun, share, waits } = traceAddress(search)
   const state = useMemo(
-    () => readTraceState(draft, analysed, { position, moved, overrun, share }),
-    [draft, analysed, position, moved, overrun, share],
+    () => readTraceState(draft, analysed, { position, moved, overrun, share, waits }),
+    [draft, analysed, position, moved, overrun, share, waits],
   )
   const input = useMemo(() => readTraceInput(search, settings), [search, settings])
   const layersText = search.get('layers')

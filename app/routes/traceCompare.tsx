@@ -63,7 +63,7 @@ export default function TraceCompare() {
           value={selected.position.id}
           options={options}
           onChange={(position) => {
-            change({ position, moved: '' })
+            change({ position, moved: '', waits: '' })
           }}
         />
         {isOfCounts ? (

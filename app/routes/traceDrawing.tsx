@@ -45,8 +45,8 @@ export default function TraceDrawing() {
     const listed = positionAt(draft, result.places)
     change(
       listed === undefined
-        ? { moved: formatPlaces(draft, result.places) }
-        : { position: listed, moved: '' },
+        ? { moved: formatPlaces(draft, result.places), waits: '' }
+        : { position: listed, moved: '', waits: '' },
     )
   }
   const nameOf = (couplerId: string): string => {

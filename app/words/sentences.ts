@@ -39,7 +39,8 @@ function load(input: Input, speed: Rational, torque: Rational): string {
   return `${rpm}, ${nm}`
 }
 
-function listed(names: readonly string[]): string {
+/** "a, b and c". */
+export function listed(names: readonly string[]): string {
   return names.length < 2
     ? (names[0] ?? '')
     : `${names.slice(0, -1).join(', ')} and ${names[names.length - 1] ?? ''}`

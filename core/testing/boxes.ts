@@ -1,6 +1,7 @@
 /** Small boxes for tests, written as a person would describe them. */
 import { checkBox } from '../box/check.ts'
 import type { Box } from '../box/box.ts'
+import { buildPattern } from '../box/patterns/index.ts'
 import type { ThreeShaftChoices } from '../box/patterns/threeShaft.ts'
 import { threeShaftBox } from '../box/patterns/threeShaft.ts'
 import type { BoxDraft, Gear, Link, Member, MeshKind } from '../box/types.ts'
@@ -113,5 +114,26 @@ export function fourSpeed(reverse: ThreeShaftChoices['reverse']): BoxDraft {
     'counter-reverse': 20,
     'idler-reverse': 25,
     'main-reverse': 40,
+  })
+}
+
+/** Seven positions by two clutches; ratios by hand 12, 8, 6, 4, 15/4, 3 and 9/4, reverse −15/2. */
+export function dualClutch(): BoxDraft {
+  const inputs = ['odd-1', 'even-2', 'odd-3', 'even-4', 'odd-7'].map((id) => [id, 24] as const)
+  return withCounts(buildPattern('dual-clutch', 'box', { speeds: '7' }), {
+    ...Object.fromEntries(inputs),
+    'upper-1': 72,
+    'upper-2': 48,
+    'upper-3': 36,
+    'upper-4': 24,
+    'lower-5': 30,
+    'lower-6': 24,
+    'lower-7': 18,
+    'odd-R': 16,
+    'idler-R': 19,
+    'lower-R': 40,
+    'upper-final': 15,
+    'lower-final': 20,
+    'final-ring': 60,
   })
 }

@@ -14,10 +14,10 @@ export function BoxName({ isDemo }: { readonly isDemo: boolean }) {
     else if (trimmed !== draft.name) edit({ kind: 'rename', name: trimmed, base: draft.name })
   }
   return (
-    <h1 className="flex items-center gap-2 text-[1.15rem]">
+    <h1 className="flex min-w-[9rem] flex-1 basis-[13rem] items-center gap-2 text-[1.15rem]">
       <input
         aria-label="Name of the box"
-        className="hover:border-steel focus:border-accent field-sizing-content min-h-[44px] max-w-[13.5rem] min-w-[8rem] text-ellipsis border-b-2 border-transparent bg-transparent px-1"
+        className="hover:border-steel focus:border-accent field-sizing-content min-h-[44px] max-w-full min-w-[5rem] text-ellipsis border-b-2 border-transparent bg-transparent px-1"
         value={name}
         maxLength={LONGEST_NAME}
         onChange={(event) => {
@@ -30,7 +30,7 @@ export function BoxName({ isDemo }: { readonly isDemo: boolean }) {
         }}
       />
       {isDemo && (
-        <span className="border-steel text-graphite border px-1.5 text-[0.8rem] font-semibold">
+        <span className="border-steel text-graphite flex-none border px-1.5 text-[0.8rem] font-semibold">
           demo
         </span>
       )}

@@ -37,6 +37,7 @@ export function PositionFrame({ title, onSelect, children }: PositionFrameProps)
             const next = new URLSearchParams(search)
             next.set('position', positions[index]?.position.id ?? '')
             next.delete('moved')
+            next.delete('waits')
             return `?${next}`
           }}
         />

@@ -32,6 +32,7 @@ import { Term } from '~/components/words/Term.tsx'
 
 import { ShareFields } from './ShareFields.tsx'
 import type { OpenTrace } from './traceContext.ts'
+import { Waiting } from './Waiting.tsx'
 
 interface TraceResultProps {
   readonly trace: OpenTrace
@@ -52,7 +53,10 @@ export function TraceResult(props: TraceResultProps) {
   return (
     <div aria-live="polite" className="flex flex-col gap-3">
       <h2 className="text-graphite -mb-2 text-[1.05rem]">
-        {trace.isByHand ? 'Sleeves moved by hand' : `Position ${position.label}`}
+        {trace.isByHand
+          ? inWords(naming.words, 'Sleeves moved by hand')
+          : `Position ${position.label}`}
+        {trace.waiting && `, ${trace.waiting.position.label} waits`}
         {trace.isOverrun && (
           <>
             , <Term id="overrun">the wheels drive</Term>
@@ -93,6 +97,7 @@ export function TraceResult(props: TraceResultProps) {
         </div>
       )}
       <Engaged naming={naming} analysis={analysis} />
+      <Waiting trace={trace} />
       {analysis.state === 'drive' && (
         <PathList naming={naming} drive={analysis} input={input}>
           <ShareFields trace={trace} />

@@ -12,7 +12,7 @@ export function usePositionChoice(onChoose: () => void): (index: number) => void
   const { positions, at, change } = useOpenTrace()
   const select = (index: number): void => {
     const next = positions[Math.min(Math.max(index, 0), positions.length - 1)]
-    if (next) change({ position: next.position.id, moved: '' })
+    if (next) change({ position: next.position.id, moved: '', waits: '' })
     onChoose()
   }
   useHotkeys(

@@ -1,7 +1,7 @@
 import { formatFraction, toNumber } from 'core'
 import type { Drive } from 'core'
 
-import { fourSpeed, withCounts } from '../../../core/testing/boxes.ts'
+import { dualClutch, fourSpeed, withCounts } from '../../../core/testing/boxes.ts'
 import { buildPattern } from '../../../core/box/patterns/index.ts'
 import { analyseDraft } from '~/views/box/analysis.ts'
 import { LAYERS, USUAL_LAYERS } from '~/views/section/layers.ts'
@@ -129,4 +129,16 @@ test('motion is normal unless the address says otherwise', () => {
     'paused',
     'normal',
   ])
+})
+
+test('what waits behind the other clutch is in, changes no ratio, and is named by the address', () => {
+  const dual = dualClutch()
+  const state = read('position=3&waits=4', dual)
+  expect(state?.waiting?.position.label).toBe('4')
+  expect(state).toMatchObject({ isByHand: false, selected: { position: { label: '3' } } })
+  expect(state?.selected.analysis.engaged.map(({ coupler }) => coupler.id)).toContain('coupler-2-4')
+  expect(driveOf('position=3&waits=4', dual).ratio).toEqual(driveOf('position=3', dual).ratio)
+  // Fifth is on the shaft that carries, and nothing waits in a box without clutches.
+  expect(read('position=3&waits=5', dual)?.waiting).toBeUndefined()
+  expect(read('position=3&waits=4')?.preselections).toEqual([])
 })

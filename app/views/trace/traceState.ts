@@ -5,11 +5,20 @@ import type {
   Drive,
   LockCause,
   PositionAnalysis,
+  Preselection,
   Share,
   Solver,
   Split,
 } from 'core'
-import { ONE, analyse, explainLock, isLocked, rational, shareOfSplit } from 'core'
+import {
+  ONE,
+  analyse,
+  explainLock,
+  findPreselections,
+  isLocked,
+  rational,
+  shareOfSplit,
+} from 'core'
 
 import type { AnalysedBox } from '~/views/box/analysis.ts'
 import { mostTorque } from '~/views/box/analysis.ts'
@@ -26,6 +35,10 @@ export interface TraceState {
   readonly at: number
   readonly selected: PositionAnalysis
   readonly isByHand: boolean
+  /** Positions that can wait behind an open clutch while this one carries. */
+  readonly preselections: readonly Preselection[]
+  /** The one of them that does. */
+  readonly waiting: Preselection | undefined
   readonly isOverrun: boolean
   /** How the load divides while the input drives, where it does by assumption or as set. */
   readonly splits: readonly Split[]
@@ -40,6 +53,7 @@ export interface TraceAddress {
   readonly moved: string | null
   readonly overrun: string | null
   readonly share: string | null
+  readonly waits: string | null
 }
 
 /** Picks those parts; what is not in the address is null. */
@@ -49,6 +63,7 @@ export function traceAddress(search: URLSearchParams): TraceAddress {
     moved: search.get('moved'),
     overrun: search.get('overrun'),
     share: search.get('share'),
+    waits: search.get('waits'),
   }
 }
 
@@ -66,9 +81,16 @@ export function readTraceState(
   if (!solver || !listed) return undefined
   const moved = parsePlaces(draft, address.moved)
   const isOverrun = address.overrun === 'on'
+  const preselections = moved ? [] : findPreselections(solver, listed.position)
+  const waiting = preselections.find(({ position }) => position.id === address.waits)
   const plain = moved
     ? { position: movedPosition(moved), analysis: analyse(solver, moved) }
-    : listed
+    : waiting
+      ? {
+          position: { ...listed.position, couplers: waiting.places },
+          analysis: waiting.analysis,
+        }
+      : listed
   const { position } = plain
   const shares = plain.analysis.state === 'drive' ? sharesOf(plain.analysis, address.share) : []
   const driving =
@@ -79,6 +101,8 @@ export function readTraceState(
     at,
     selected: { position, analysis },
     isByHand: moved !== null,
+    preselections,
+    waiting,
     isOverrun,
     splits: driving.state === 'drive' ? driving.splits : [],
     lock: isLocked(analysis) ? explainLock(solver, position.couplers) : undefined,
