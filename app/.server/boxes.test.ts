@@ -2,15 +2,13 @@
 import path from 'node:path'
 import { sql } from 'drizzle-orm'
 
-import { v7 as uuidv7 } from 'uuid'
-
-import type { BoxDraft, Entry, EntryBody } from 'core'
+import type { BoxDraft } from 'core'
 import { diffDrafts, movePart, removePart, threeShaftBox } from 'core'
 
 import { formatBoxFile } from '../files/boxFile.ts'
 
+import { listBoxes } from './bench.ts'
 import {
-  BENCH_PAGE_SIZE,
   createBox,
   deleteBox,
   duplicateBox,
@@ -18,7 +16,6 @@ import {
   findBox,
   findDemoBox,
   findVersion,
-  listBoxes,
   markCautionsRead,
   restoreBox,
 } from './boxes.ts'
@@ -27,8 +24,6 @@ import { boxRevisions } from './db/tables/boxRevisions.ts'
 import { demoBoxes, seedDemo } from './demo.ts'
 import { draftBefore, listRevisions } from './history.ts'
 import { importBox } from './importBox.ts'
-import { addEntries } from './jobs.ts'
-import { unitWithJob } from './testing/units.ts'
 
 const migrations = path.resolve('app/.server/db/migrations')
 const draft: BoxDraft = threeShaftBox({
@@ -213,78 +208,6 @@ describe('outages', () => {
     // SQLSTATE 57P01, admin_shutdown: PostgreSQL documentation, appendix A.
     expect(isDatabaseOutage(Object.assign(new Error('x'), { code: '57P01' }))).toBe(true)
     expect(isDatabaseOutage('text')).toBe(false)
-  })
-})
-
-describe('the bench page by page', () => {
-  const names = async (search: string, after: string | null = null) => {
-    const page = await listBoxes(search, after)
-    return { ...page, names: page.boxes.map(({ draft: { name } }) => name) }
-  }
-
-  test('every box is on one page and no more, also those touched at one moment', async () => {
-    const many = Array.from({ length: 2 * BENCH_PAGE_SIZE + 3 }, (_, at) => `box ${at}`)
-    for (const name of many) await createBox({ ...draft, name })
-    await db.execute(sql`update boxes set updated_at = '2026-11-25T10:00:00.123456Z'`)
-    const seen: string[] = []
-    let after: string | null = null
-    let pages = 0
-    do {
-      const page = await names('', after)
-      seen.push(...page.names)
-      after = page.next
-      pages++
-    } while (after !== null)
-    expect(pages).toBe(3)
-    expect([...seen].sort()).toEqual([...many].sort())
-  })
-
-  test('words are found in any order and place, and signs stand for themselves', async () => {
-    for (const name of ['Ostrel five-speed', 'Quillmoor 100 %', 'five Ostrel'])
-      await createBox({ ...draft, name })
-    expect((await names('ostrel FIVE')).names).toEqual(['five Ostrel', 'Ostrel five-speed'])
-    expect((await names('%')).names).toEqual(['Quillmoor 100 %'])
-    expect((await names('_')).names).toEqual([])
-    expect(await names('nothing')).toMatchObject({ names: [], total: 0, next: null })
-  })
-
-  test('a unit is found by its owner’s reference, its complaint and a part ordered for it', async () => {
-    const { boxId, jobId } = await unitWithJob()
-    await createBox({ ...draft, name: 'another' })
-    const entry = (body: EntryBody): Entry => ({
-      id: uuidv7(),
-      at: '2026-11-26T10:00:00Z',
-      by: '',
-      body,
-    })
-    const intake = {
-      reference: 'Van 12',
-      complaint: 'jumps out of second',
-      distance: null,
-      oil: '',
-      cameWith: '',
-    }
-    const line = {
-      key: 'own:1',
-      what: 'Pilot bearing',
-      quantity: 1,
-      price: null,
-      state: 'needed',
-    } as const
-    await addEntries(
-      boxId,
-      jobId,
-      [entry({ kind: 'intake', intake }), entry({ kind: 'line', line })],
-      '2026-11-26T10:00:00Z',
-    )
-    for (const search of ['van 12', 'SECOND', 'pilot', 'unit jumps'])
-      expect((await names(search)).names).toEqual(['unit'])
-    expect((await names('unit another')).names).toEqual([])
-  })
-
-  test('a place that names nothing is the beginning', async () => {
-    await createBox(draft)
-    expect((await names('', "' or true --")).names).toEqual(['bench box'])
   })
 })
 

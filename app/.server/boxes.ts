@@ -1,5 +1,5 @@
 /** The boxes on the bench. */
-import { and, desc, eq, exists, ilike, isNotNull, isNull, or, sql } from 'drizzle-orm'
+import { and, desc, eq, isNotNull, isNull, sql } from 'drizzle-orm'
 import { LRUCache } from 'lru-cache'
 import { v7 as uuidv7 } from 'uuid'
 
@@ -14,8 +14,6 @@ import { draftOfDocument, conflictOfColumn } from './db/documents.ts'
 import { announce } from './events.ts'
 import { isId } from './ids.ts'
 import { boxRevisions } from './db/tables/boxRevisions.ts'
-import { jobEntries } from './db/tables/jobEntries.ts'
-import { jobs } from './db/tables/jobs.ts'
 import { editReceipts } from './db/tables/editReceipts.ts'
 import { shop } from './db/tables/shop.ts'
 import { boxes } from './db/tables/boxes.ts'
@@ -31,7 +29,7 @@ export interface BoxRecord {
   readonly draft: BoxDraft
 }
 
-const columns = {
+export const columns = {
   id: boxes.id,
   isDemo: boxes.isDemo,
   revision: boxes.revision,
@@ -41,7 +39,7 @@ const columns = {
   document: boxes.document,
 }
 
-function recordOf(row: {
+export function recordOf(row: {
   id: string
   isDemo: boolean
   revision: number
@@ -76,98 +74,11 @@ function keptDraft(id: string, document: unknown): BoxDraft {
   return draft
 }
 
-const onBench = isNull(boxes.deletedAt)
+/** Not taken off the bench. */
+export const onBench = isNull(boxes.deletedAt)
 
 function isBox(id: string) {
   return and(eq(boxes.id, id), onBench)
-}
-
-/** Boxes shown at once. */
-export const BENCH_PAGE_SIZE = 20
-
-/** Counting goes no further than this: nobody needs to know how far beyond it is. */
-const MOST_COUNTED = 1_000
-
-export interface BenchPage {
-  readonly boxes: readonly BoxRecord[]
-  /** How many there are, up to `MOST_COUNTED`. */
-  readonly total: number
-  readonly isTotalCut: boolean
-  /** Names the page after this one; null on the last. */
-  readonly next: string | null
-}
-
-/** The last box of a page, after which the next one begins. */
-const CURSOR = /^(\d{4}-\d\d-\d\dT\d\d:\d\d:\d\d\.\d{6}Z)_([0-9a-f-]{36})$/
-
-/**
- * Whether what came in with a unit, or a part ordered for it, was written down so: the owner's
- * reference, the complaint, the oil, what it came with; the words of a part.
- */
-function isWrittenInJobs(like: string) {
-  const written = ['reference', 'complaint', 'oil', 'cameWith'].map(
-    (field) => sql`${jobEntries.body} -> 'intake' ->> ${field} ilike ${like}`,
-  )
-  return exists(
-    db
-      .select({ one: sql`1` })
-      .from(jobEntries)
-      .innerJoin(jobs, eq(jobs.id, jobEntries.jobId))
-      .where(
-        and(
-          eq(jobs.boxId, boxes.id),
-          or(...written, sql`${jobEntries.body} -> 'line' ->> 'what' ilike ${like}`),
-        ),
-      ),
-  )
-}
-
-/**
- * A page of the boxes on the bench, the last touched first: those that have the words of
- * `search` in their name or in what was written of them in a job, after the place that `after` names. A place that names
- * nothing is the beginning.
- */
-export async function listBoxes(search = '', after: string | null = null): Promise<BenchPage> {
-  const words = search.split(/\s+/).filter(Boolean).slice(0, 8)
-  const matching = and(
-    onBench,
-    ...words.map((word) => {
-      const like = `%${word.replace(/[\\%_]/g, '\\$&')}%`
-      return or(ilike(boxes.name, like), isWrittenInJobs(like))
-    }),
-  )
-  const [, at, id] = CURSOR.exec(after ?? '') ?? []
-  const beyond =
-    at !== undefined && id !== undefined && isId(id) && !Number.isNaN(Date.parse(at))
-      ? sql`(${boxes.updatedAt}, ${boxes.id}) < (${at}::timestamptz, ${id}::uuid)`
-      : undefined
-  const counted = db
-    .select({ one: sql`1` })
-    .from(boxes)
-    .where(matching)
-    .limit(MOST_COUNTED + 1)
-    .as('counted')
-  const [rows, [count]] = await Promise.all([
-    db
-      .select({
-        ...columns,
-        place: sql<string>`to_char(${boxes.updatedAt} at time zone 'utc', 'YYYY-MM-DD"T"HH24:MI:SS.US"Z"')`,
-      })
-      .from(boxes)
-      .where(and(matching, beyond))
-      .orderBy(desc(boxes.updatedAt), desc(boxes.id))
-      .limit(BENCH_PAGE_SIZE + 1),
-    db.select({ total: sql<number>`count(*)::int` }).from(counted),
-  ])
-  const shown = rows.slice(0, BENCH_PAGE_SIZE)
-  const last = shown.at(-1)
-  const total = count?.total ?? 0
-  return {
-    boxes: shown.map(({ place: _place, ...row }) => recordOf(row)),
-    total: Math.min(total, MOST_COUNTED),
-    isTotalCut: total > MOST_COUNTED,
-    next: rows.length > shown.length && last ? `${last.place}_${last.id}` : null,
-  }
 }
 
 /** One box, or null when there is none by that id. */

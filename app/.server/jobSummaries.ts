@@ -2,7 +2,7 @@
  * What the bench shows of the latest job of each box: worked out once for a state of box
  * and job, and kept beside the job until either changes.
  */
-import { desc, eq, inArray } from 'drizzle-orm'
+import { desc, eq, inArray, sql } from 'drizzle-orm'
 import { z } from 'zod'
 
 import type { BoxDraft, Waiting } from 'core'
@@ -12,6 +12,7 @@ import type { JobSummary } from '../views/job/summary.ts'
 
 import type { BoxRecord } from './boxes.ts'
 import { db } from './db/client.ts'
+import { boxes } from './db/tables/boxes.ts'
 import { jobs } from './db/tables/jobs.ts'
 import type { JobRecord } from './jobs.ts'
 import { jobsOfBoxes } from './jobs.ts'
@@ -46,6 +47,9 @@ export function summaryOf(draft: BoxDraft, { number, entries }: JobRecord): JobS
 function stateOf({ revision, jobsRevision, updatedAt }: BoxRecord): string {
   return [SUMMARY_VERSION, revision, jobsRevision, updatedAt.getTime()].join(' ')
 }
+
+/** Whether a job has no summary, or one of another state than that of its box; see `stateOf`. */
+export const isSummaryStale = sql`${jobs.summaryOf} is distinct from concat_ws(' ', ${SUMMARY_VERSION}::int, ${boxes.revision}, ${boxes.jobsRevision}, floor(extract(epoch from ${boxes.updatedAt}) * 1000)::bigint) and ${jobs.number} = (select max(number) from ${jobs} latest where latest.box_id = ${boxes.id})`
 
 /** Works out the summaries of boxes whose kept ones are out of date, and keeps them. */
 async function renew(boxes: readonly BoxRecord[]): Promise<ReadonlyMap<string, JobSummary | null>> {

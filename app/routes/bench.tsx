@@ -1,20 +1,15 @@
-import { Archive, FilePlus2, Ruler, Search } from 'lucide-react'
+import { Archive, FilePlus2, Ruler } from 'lucide-react'
 import { useEffect } from 'react'
-import { Form, Link, data, redirect, useLocation } from 'react-router'
+import { Link, data, redirect, useLocation } from 'react-router'
 
-import {
-  countDeleted,
-  deleteBox,
-  duplicateBox,
-  editBox,
-  listBoxes,
-  restoreBox,
-} from '~/.server/boxes.ts'
+import { countDeleted, deleteBox, duplicateBox, editBox, restoreBox } from '~/.server/boxes.ts'
+import { listBoxes } from '~/.server/bench.ts'
 import { OUTAGE_SENTENCE, noSuchBox, unlessOutage, withDatabase } from '~/.server/answers.ts'
 import { summariesOf } from '~/.server/jobSummaries.ts'
 import { importBox } from '~/.server/importBox.ts'
 import { readForm, textOf } from '~/.server/requests.ts'
 import { readSettings } from '~/.server/settings.ts'
+import { BenchFilter } from '~/components/bench/BenchFilter.tsx'
 import { BoxRow } from '~/components/bench/BoxRow.tsx'
 import { DeletedToast } from '~/components/bench/DeletedToast.tsx'
 import { ImportBox } from '~/components/bench/ImportBox.tsx'
@@ -22,7 +17,7 @@ import { TourOffer } from '~/components/bench/TourOffer.tsx'
 import { useLiveData } from '~/client/live.ts'
 import { useLastWord } from '~/components/useLastWord.ts'
 import { staysOpen } from '~/client/staysOpen.ts'
-import { storable } from '~/files/text.ts'
+import { benchAddress, isFiltered, readBenchView } from '~/views/bench/benchView.ts'
 import { conflictWords, refusalWords } from '~/words/issues.ts'
 import { PLAIN_WORDS, vocabularyOf } from '~/words/vocabulary.ts'
 import { Warning } from '~/components/Warning.tsx'
@@ -30,20 +25,18 @@ import { PageHead } from '~/components/PageHead.tsx'
 
 import type { Route } from './+types/bench'
 
-const LONGEST_SEARCH = 120
-
 export async function loader({ request }: Route.LoaderArgs) {
   const { searchParams } = new URL(request.url)
-  const search = storable((searchParams.get('q') ?? '').slice(0, LONGEST_SEARCH))
+  const view = readBenchView(searchParams)
   const [page, settings] = await Promise.all([
-    withDatabase(() => listBoxes(search, searchParams.get('after'))),
+    withDatabase(() => listBoxes(view, searchParams.get('after'))),
     readSettings(request),
   ])
   const [jobs, deletedCount] = await withDatabase(() =>
     Promise.all([summariesOf(page.boxes), countDeleted()]),
   )
   const boxes = page.boxes.map((box) => ({ ...box, job: jobs.get(box.id) ?? null }))
-  return { ...page, boxes, search, settings, deletedCount }
+  return { ...page, boxes, view, settings, deletedCount }
 }
 
 const open = staysOpen<Awaited<ReturnType<typeof loader>>>()
@@ -105,7 +98,8 @@ async function change(form: FormData) {
 }
 
 export default function Bench({ loaderData, actionData }: Route.ComponentProps) {
-  const { boxes, total, isTotalCut, next, search, settings, deletedCount } = loaderData
+  const { boxes, total, isTotalCut, next, isWhole, view, settings, deletedCount } = loaderData
+  const { search } = view
   const words = vocabularyOf(settings)
   useLiveData(null)
   const { search: address } = useLocation()
@@ -131,24 +125,6 @@ export default function Bench({ loaderData, actionData }: Route.ComponentProps) 
           <Link to="/archive" className="button">
             <Archive aria-hidden /> Archive
           </Link>
-          <Form method="get" action="/" role="search" className="ml-auto flex gap-2">
-            <label className="relative block">
-              <span className="sr-only">
-                Search the boxes by name, reference, complaint or part
-              </span>
-              <Search aria-hidden className="text-graphite absolute top-3 left-3 size-5" />
-              <input
-                key={search}
-                type="search"
-                name="q"
-                defaultValue={search}
-                className="field min-w-0 pl-10 sm:w-[19rem]"
-                placeholder="Name, owner, complaint, part…"
-                maxLength={LONGEST_SEARCH}
-              />
-            </label>
-            <button className="button">Find</button>
-          </Form>
         </div>
         {settings.isTourOffered && boxes.some(({ isDemo }) => isDemo) && <TourOffer />}
         {said?.kind === 'notice' && (
@@ -156,11 +132,20 @@ export default function Bench({ loaderData, actionData }: Route.ComponentProps) 
             {said.sentence}
           </Warning>
         )}
+        <BenchFilter view={view} words={words} />
+        {!isWhole && (
+          <Warning className="mb-3">
+            Many jobs have changed and not all have been looked at yet. Load the page again to look
+            at more of them.
+          </Warning>
+        )}
         {boxes.length === 0 ? (
           <p className="py-10 text-lg">
-            {search === ''
+            {!isFiltered(view)
               ? 'The bench is empty. Start a new box: choose the pattern nearest to what lies before you, then count its teeth.'
-              : `No box has “${search}” in its name or in what was written of it. Search for a part of it, or clear the field to see all.`}
+              : search === ''
+                ? 'No box stands so. Choose another stage, or “Show all”.'
+                : `No box has “${search}” in its name or in what was written of it${(view.stage ?? view.waits) ? ', and stands so' : ''}. Search for a part of it, or “Show all”.`}
           </p>
         ) : (
           <ul className="border-ink border-t-2" aria-label="Boxes on the bench">
@@ -180,11 +165,8 @@ export default function Bench({ loaderData, actionData }: Route.ComponentProps) 
             </Link>
           )}
           {next !== null && (
-            <Link
-              to={`/?${new URLSearchParams({ ...(search === '' ? {} : { q: search }), after: next })}`}
-              className="button ml-auto"
-            >
-              Older boxes
+            <Link to={benchAddress(view, next)} className="button ml-auto">
+              More boxes
             </Link>
           )}
         </nav>

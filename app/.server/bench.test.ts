@@ -1,0 +1,178 @@
+/** @jest-environment node */
+import path from 'node:path'
+import { sql } from 'drizzle-orm'
+import { v7 as uuidv7 } from 'uuid'
+
+import type { BoxDraft, Entry, EntryBody } from 'core'
+import { threeShaftBox } from 'core'
+
+import type { BenchView } from '../views/bench/benchView.ts'
+import { BENCH_SORTS, WHOLE_BENCH } from '../views/bench/benchView.ts'
+
+import { BENCH_PAGE_SIZE, listBoxes } from './bench.ts'
+import { createBox, editBox } from './boxes.ts'
+import { db, migrateDatabase, pool } from './db/client.ts'
+import { seedDemo } from './demo.ts'
+import { addEntries, openJob } from './jobs.ts'
+import { unitWithJob } from './testing/units.ts'
+
+const draft: BoxDraft = threeShaftBox({
+  name: 'bench box',
+  forwardCount: 4,
+  directAt: 4,
+  reverse: 'sliding-idler',
+})
+
+beforeAll(async () => {
+  await migrateDatabase(path.resolve('app/.server/db/migrations'))
+})
+beforeEach(async () => {
+  await db.execute(sql`truncate boxes, box_revisions, seeds restart identity cascade`)
+})
+afterAll(async () => {
+  await pool.end()
+})
+
+describe('the bench page by page', () => {
+  const names = async (search: string, after: string | null = null) => {
+    const page = await listBoxes({ ...WHOLE_BENCH, search }, after)
+    return { ...page, names: page.boxes.map(({ draft: { name } }) => name) }
+  }
+
+  test('every box is on one page and no more, also those touched at one moment', async () => {
+    const many = Array.from({ length: 2 * BENCH_PAGE_SIZE + 3 }, (_, at) => `box ${at}`)
+    for (const name of many) await createBox({ ...draft, name })
+    await db.execute(sql`update boxes set updated_at = '2026-11-25T10:00:00.123456Z'`)
+    const seen: string[] = []
+    let after: string | null = null
+    let pages = 0
+    do {
+      const page = await names('', after)
+      seen.push(...page.names)
+      after = page.next
+      pages++
+    } while (after !== null)
+    expect(pages).toBe(3)
+    expect([...seen].sort()).toEqual([...many].sort())
+  })
+
+  test('words are found in any order and place, and signs stand for themselves', async () => {
+    for (const name of ['Ostrel five-speed', 'Quillmoor 100 %', 'five Ostrel'])
+      await createBox({ ...draft, name })
+    expect((await names('ostrel FIVE')).names).toEqual(['five Ostrel', 'Ostrel five-speed'])
+    expect((await names('%')).names).toEqual(['Quillmoor 100 %'])
+    expect((await names('_')).names).toEqual([])
+    expect(await names('nothing')).toMatchObject({ names: [], total: 0, next: null })
+  })
+
+  test('a unit is found by its owner’s reference, its complaint and a part ordered for it', async () => {
+    const { boxId, jobId } = await unitWithJob()
+    await createBox({ ...draft, name: 'another' })
+    const entry = (body: EntryBody): Entry => ({
+      id: uuidv7(),
+      at: '2026-11-26T10:00:00Z',
+      by: '',
+      body,
+    })
+    const intake = {
+      reference: 'Van 12',
+      complaint: 'jumps out of second',
+      distance: null,
+      oil: '',
+      cameWith: '',
+    }
+    const line = {
+      key: 'own:1',
+      what: 'Pilot bearing',
+      quantity: 1,
+      price: null,
+      state: 'needed',
+    } as const
+    await addEntries(
+      boxId,
+      jobId,
+      [entry({ kind: 'intake', intake }), entry({ kind: 'line', line })],
+      '2026-11-26T10:00:00Z',
+    )
+    for (const search of ['van 12', 'SECOND', 'pilot', 'unit jumps'])
+      expect((await names(search)).names).toEqual(['unit'])
+    expect((await names('unit another')).names).toEqual([])
+  })
+
+  test('a place that names nothing is the beginning', async () => {
+    await createBox(draft)
+    expect((await names('', "' or true --")).names).toEqual(['bench box'])
+  })
+})
+
+describe('the bench by stage, by what waits and in several orders', () => {
+  const names = async (view: Partial<BenchView>) =>
+    (await listBoxes({ ...WHOLE_BENCH, ...view })).boxes.map((box) => box.draft.name)
+  const enter = async (unit: { boxId: string; jobId: string }, ...bodies: EntryBody[]) =>
+    addEntries(
+      unit.boxId,
+      unit.jobId,
+      bodies.map((body): Entry => ({ id: uuidv7(), at: '2026-11-26T10:00:00Z', by: '', body })),
+      '2026-11-26T10:00:00Z',
+    )
+
+  test('a box is found at the stage of its open job, and one without a job as such', async () => {
+    const unit = await unitWithJob()
+    await createBox({ ...draft, name: 'without a job' })
+    expect(await names({ stage: 'none' })).toEqual(['without a job'])
+    expect(await names({ stage: 'intake' })).toEqual(['unit'])
+    expect(await names({ stage: 'rings' })).toEqual([])
+    // What changes is told of at once, although nobody looked at the box meanwhile.
+    await enter(unit, { kind: 'stage', stage: 'intake', isDone: true })
+    expect(await names({ stage: 'intake' })).toEqual([])
+    expect(await names({ stage: 'closed' })).toEqual([])
+    await enter(unit, { kind: 'close', leftOut: 'all of it' })
+    expect(await names({ stage: 'closed' })).toEqual(['unit'])
+  })
+
+  test('a box is found by what waits: counts also without a job, the rest while the job is open', async () => {
+    const unit = await unitWithJob()
+    const id = await createBox({ ...draft, name: 'to count' })
+    const gears = draft.gears.map((gear) => ({ ...gear, toothCount: 30 }))
+    await createBox({ ...draft, name: 'counted', gears })
+    const disputed = gears.map((gear, at) => (at === 0 ? { ...gear, recount: 31 } : gear))
+    await createBox({ ...draft, name: 'disputed', gears: disputed })
+    expect(await names({ waits: 'to-count', search: 'count' })).toEqual(['to count'])
+    expect(await names({ waits: 'counts-disagree' })).toEqual(['disputed'])
+    expect(await names({ waits: 'to-order' })).toEqual([])
+    const line = { key: 'own:1', what: 'Pilot bearing', quantity: 1, price: null } as const
+    await enter(unit, { kind: 'line', line: { ...line, state: 'ordered' } })
+    expect(await names({ waits: 'on-order' })).toEqual(['unit'])
+    await openJob(id)
+    expect(await names({ waits: 'on-order' })).toEqual(['unit'])
+  })
+
+  test('in the order of names, of the last touch either way, and of the stages', async () => {
+    const unit = await unitWithJob()
+    const first = await createBox({ ...draft, name: 'Zwolle' })
+    await createBox({ ...draft, name: 'aster' })
+    await editBox(first, { kind: 'rename', name: 'Zephyr', base: 'Zwolle' })
+    await enter(unit, { kind: 'stage', stage: 'intake', isDone: true })
+    expect(await names({ sort: 'name' })).toEqual(['aster', 'unit', 'Zephyr'])
+    expect(await names({ sort: 'touched' })).toEqual(['unit', 'Zephyr', 'aster'])
+    expect(await names({ sort: 'untouched' })).toEqual(['aster', 'Zephyr', 'unit'])
+    expect(await names({ sort: 'stage' })).toEqual(['unit', 'Zephyr', 'aster'])
+  })
+
+  test('every box is on one page and no more in every order', async () => {
+    await seedDemo()
+    for (let at = 0; at < BENCH_PAGE_SIZE; at++) await createBox({ ...draft, name: `box ${at}` })
+    for (const sort of BENCH_SORTS) {
+      const seen: string[] = []
+      let after: string | null = null
+      do {
+        const page = await listBoxes({ ...WHOLE_BENCH, sort }, after)
+        seen.push(...page.boxes.map(({ id }) => id))
+        after = page.next
+        expect(page.isWhole).toBe(true)
+      } while (after !== null)
+      const { total } = await listBoxes()
+      expect([sort, new Set(seen).size, seen.length]).toEqual([sort, total, total])
+    }
+  })
+})

@@ -1,0 +1,184 @@
+/** The bench: which boxes it shows, page by page. */
+import type { SQL } from 'drizzle-orm'
+import { and, asc, desc, eq, exists, ilike, not, or, sql } from 'drizzle-orm'
+
+import { STAGES } from 'core'
+
+import type { BenchSort, BenchStage, BenchView, BenchWait } from '../views/bench/benchView.ts'
+import { WHOLE_BENCH } from '../views/bench/benchView.ts'
+
+import type { BoxRecord } from './boxes.ts'
+import { columns, onBench, recordOf } from './boxes.ts'
+import { db } from './db/client.ts'
+import { boxes } from './db/tables/boxes.ts'
+import { jobEntries } from './db/tables/jobEntries.ts'
+import { jobs } from './db/tables/jobs.ts'
+import { isId } from './ids.ts'
+import { isSummaryStale, summariesOf } from './jobSummaries.ts'
+
+/** Boxes shown at once. */
+export const BENCH_PAGE_SIZE = 20
+
+/** Counting goes no further than this: nobody needs to know how far beyond it is. */
+const MOST_COUNTED = 1_000
+
+export interface BenchPage {
+  readonly boxes: readonly BoxRecord[]
+  /** How many there are, up to `MOST_COUNTED`. */
+  readonly total: number
+  readonly isTotalCut: boolean
+  /** Names the page after this one; null on the last. */
+  readonly next: string | null
+  /** False where jobs that were asked about have not all been looked at yet. */
+  readonly isWhole: boolean
+}
+
+/** The last box of a page, after which the next one begins. */
+const CURSOR = /^(\d{4}-\d\d-\d\dT\d\d:\d\d:\d\d\.\d{6}Z)_([0-9a-f-]{36})$/
+
+/**
+ * Whether what came in with a unit, or a part ordered for it, was written down so: the owner's
+ * reference, the complaint, the oil, what it came with; the words of a part.
+ */
+function isWrittenInJobs(like: string) {
+  const written = ['reference', 'complaint', 'oil', 'cameWith'].map(
+    (field) => sql`${jobEntries.body} -> 'intake' ->> ${field} ilike ${like}`,
+  )
+  return exists(
+    db
+      .select({ one: sql`1` })
+      .from(jobEntries)
+      .innerJoin(jobs, eq(jobs.id, jobEntries.jobId))
+      .where(
+        and(
+          eq(jobs.boxId, boxes.id),
+          or(...written, sql`${jobEntries.body} -> 'line' ->> 'what' ilike ${like}`),
+        ),
+      ),
+  )
+}
+
+/** The summary of the latest job of a box; null where it has none. */
+const latestSummary = sql`(select ${jobs.summary} from ${jobs} where ${jobs.boxId} = ${boxes.id} order by ${jobs.number} desc limit 1)`
+
+const hasJob = exists(
+  db
+    .select({ one: sql`1` })
+    .from(jobs)
+    .where(eq(jobs.boxId, boxes.id)),
+)
+
+function isAtStage(stage: BenchStage) {
+  if (stage === 'none') return not(hasJob)
+  const isClosed = sql`(${latestSummary} ->> 'isClosed')::boolean`
+  return stage === 'closed'
+    ? isClosed
+    : sql`not ${isClosed} and ${latestSummary} ->> 'stage' = ${stage}`
+}
+
+function doesWait(wait: BenchWait) {
+  const gears = (path: string) => sql`jsonb_path_exists(${boxes.document}, ${path}::jsonpath)`
+  switch (wait) {
+    case 'to-count':
+      return gears('$.gears[*] ? (@.toothCount == null)')
+    // Also without a job.
+    case 'counts-disagree':
+      return gears('$.gears[*] ? (@.recount != null && @.recount != @.toothCount)')
+    default:
+      return sql`not (${latestSummary} ->> 'isClosed')::boolean and ${latestSummary} -> 'waiting' @> ${JSON.stringify([{ code: wait }])}::jsonb`
+  }
+}
+
+/** Open jobs by their stage, then boxes without a job, then closed ones. */
+const stageOrder = sql`case when ${latestSummary} is null then ${STAGES.length} when (${latestSummary} ->> 'isClosed')::boolean then ${STAGES.length + 1} else array_position(${sql.raw(`array[${STAGES.map((stage) => `'${stage}'`).join(', ')}]`)}, ${latestSummary} ->> 'stage') - 1 end`
+
+const ORDERS: Readonly<Record<BenchSort, readonly SQL[]>> = {
+  touched: [desc(boxes.updatedAt), desc(boxes.id)],
+  untouched: [asc(boxes.updatedAt), asc(boxes.id)],
+  name: [sql`lower(${boxes.name})`, asc(boxes.id)],
+  stage: [stageOrder, desc(boxes.updatedAt), desc(boxes.id)],
+}
+
+/** The place of a page in an order that no box keeps a place in: how many come before it. */
+const OFFSET = /^from(\d{1,6})$/
+
+/** Boxes whose summaries are worked out at once before they are asked about. */
+const MOST_RENEWED = 300
+
+/**
+ * Works out what jobs say of themselves where that is out of date, since it is asked about.
+ * False where more are out of date than are worked out at once.
+ */
+async function renewSummaries(): Promise<boolean> {
+  const stale = await db
+    .select(columns)
+    .from(boxes)
+    .innerJoin(jobs, eq(jobs.boxId, boxes.id))
+    .where(and(onBench, isSummaryStale))
+    .limit(MOST_RENEWED + 1)
+  await summariesOf(stale.slice(0, MOST_RENEWED).map(recordOf))
+  return stale.length <= MOST_RENEWED
+}
+
+/**
+ * A page of the boxes on the bench that a view asks for, after the place that `after` names.
+ * A place that names nothing is the beginning.
+ */
+export async function listBoxes(
+  { search, stage, waits, sort }: BenchView = WHOLE_BENCH,
+  after: string | null = null,
+): Promise<BenchPage> {
+  const asksJobs = stage !== null || sort === 'stage' || (waits !== null && waits !== 'to-count')
+  const isWhole = asksJobs ? await renewSummaries() : true
+  const words = search.split(/\s+/).filter(Boolean).slice(0, 8)
+  const matching = and(
+    onBench,
+    stage === null ? undefined : isAtStage(stage),
+    waits === null ? undefined : doesWait(waits),
+    ...words.map((word) => {
+      const like = `%${word.replace(/[\\%_]/g, '\\$&')}%`
+      return or(ilike(boxes.name, like), isWrittenInJobs(like))
+    }),
+  )
+  const [, at, id] = CURSOR.exec(after ?? '') ?? []
+  const hasCursor = sort === 'touched'
+  const beyond =
+    hasCursor && at !== undefined && id !== undefined && isId(id) && !Number.isNaN(Date.parse(at))
+      ? sql`(${boxes.updatedAt}, ${boxes.id}) < (${at}::timestamptz, ${id}::uuid)`
+      : undefined
+  const offset = hasCursor ? 0 : Number(OFFSET.exec(after ?? '')?.[1] ?? 0)
+  const counted = db
+    .select({ one: sql`1` })
+    .from(boxes)
+    .where(matching)
+    .limit(MOST_COUNTED + 1)
+    .as('counted')
+  const [rows, [count]] = await Promise.all([
+    db
+      .select({
+        ...columns,
+        place: sql<string>`to_char(${boxes.updatedAt} at time zone 'utc', 'YYYY-MM-DD"T"HH24:MI:SS.US"Z"')`,
+      })
+      .from(boxes)
+      .where(and(matching, beyond))
+      .orderBy(...ORDERS[sort])
+      .offset(offset)
+      .limit(BENCH_PAGE_SIZE + 1),
+    db.select({ total: sql<number>`count(*)::int` }).from(counted),
+  ])
+  const shown = rows.slice(0, BENCH_PAGE_SIZE)
+  const last = shown.at(-1)
+  const total = count?.total ?? 0
+  return {
+    boxes: shown.map(({ place: _place, ...row }) => recordOf(row)),
+    total: Math.min(total, MOST_COUNTED),
+    isTotalCut: total > MOST_COUNTED,
+    next:
+      rows.length > shown.length && last
+        ? hasCursor
+          ? `${last.place}_${last.id}`
+          : `from${offset + shown.length}`
+        : null,
+    isWhole,
+  }
+}
