@@ -1,4 +1,4 @@
-import { formatPieces, parsePieces, stackText } from './shelf.ts'
+import { formatPieces, parsePieces, stackText, withPieces } from './shelf.ts'
 
 test.each([
   {
@@ -68,4 +68,19 @@ test('a stack goes by what is written on its leaves', () => {
   expect(stackText(inches.pieces, [4064, 3810], 'thou')).toBe('0.016 + 0.015 = 0.031 in')
   expect(stackText(inches.pieces, [3810], 'mm')).toBe('0.015 in')
   expect(stackText(mixed.pieces, [3810, 500], 'mm')).toBe('0.015 in + 0.05 mm = 0.431 mm')
+})
+
+test('what is put to the shelf is one row with what is there of that size, by thickness', () => {
+  const pieces = (text: string) => {
+    const parsed = parsePieces(text, 'mm')
+    return parsed.ok ? parsed.pieces : []
+  }
+  expect(formatPieces(withPieces(pieces('0.50 0.10 x2'), pieces('0.10 0.30')), 'mm')).toBe(
+    '0.10 x3  0.30  0.50',
+  )
+  // A leaf of an inch set stays one of its own, and nobody has a hundred of one.
+  expect(
+    withPieces(pieces('0.10 x60'), pieces('0.10 x60')).map(({ quantity }) => quantity),
+  ).toEqual([99])
+  expect(withPieces(pieces('0.254'), pieces('0.010in'))).toHaveLength(2)
 })

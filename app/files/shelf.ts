@@ -100,6 +100,20 @@ export function parsePieces(text: string, unit: ReadingUnit): ParsedPieces {
     : { ok: true, pieces }
 }
 
+/** Pieces with others put to them, by thickness; those of one size as written are one row. */
+export function withPieces(
+  pieces: readonly ShelfPiece[],
+  others: readonly ShelfPiece[],
+): ShelfPiece[] {
+  const rows = new Map<string, ShelfPiece>()
+  for (const each of [...pieces, ...others]) {
+    const key = JSON.stringify([each.thickness, each.written?.text, each.written?.unit])
+    const quantity = Math.min(99, each.quantity + (rows.get(key)?.quantity ?? 0))
+    rows.set(key, { ...each, quantity })
+  }
+  return [...rows.values()].sort((one, other) => one.thickness - other.thickness)
+}
+
 /** Decimals that tell one leaf or shim from the next in each unit. */
 const THICKNESS_DECIMALS: Readonly<Partial<Record<ReadingUnit, number>>> = {
   mm: 3,

@@ -9,8 +9,13 @@ import { readForm, textOf } from '~/.server/requests.ts'
 import { readSettings } from '~/.server/settings.ts'
 import { dropRule, keepRule, keepShelf, readRules, readShelf } from '~/.server/shelf.ts'
 import { useLastWord } from '~/components/useLastWord.ts'
+import { PieceTable } from '~/components/shelf/PieceTable.tsx'
+import { People } from '~/components/shelf/People.tsx'
+import type { ShelfSaid } from '~/components/shelf/useShelfEdits.ts'
+import { useShelfEdits } from '~/components/shelf/useShelfEdits.ts'
+import { useLiveData } from '~/client/live.ts'
 import { formatPieces, parsePieces, ruleSchema, shelfSchema } from '~/files/shelf.ts'
-import { MEASURE_NAMES, UNIT_NAMES, UNIT_WORDS, boundsText } from '~/words/measures.ts'
+import { MEASURE_NAMES, UNIT_NAMES, boundsText } from '~/words/measures.ts'
 import { capitalize } from '~/words/names.ts'
 import { PageHead } from '~/components/PageHead.tsx'
 
@@ -24,18 +29,11 @@ export async function loader({ request }: Route.LoaderArgs) {
   return { shelf, rules, unit: settings.lengthUnit, base: JSON.stringify(shelf) }
 }
 
-interface Said {
-  readonly isKept: boolean
-  readonly sentence: string
-  /** What stands meanwhile, where somebody else changed it; keeping again replaces that. */
-  readonly base?: string
-}
-
 function refuse(sentence: string, status = 400) {
-  return data<Said>({ isKept: false, sentence }, { status })
+  return data<ShelfSaid>({ isKept: false, sentence }, { status })
 }
 
-const KEPT: Said = { isKept: true, sentence: 'Kept.' }
+const KEPT: ShelfSaid = { isKept: true, sentence: 'Kept.' }
 
 export async function action({ request }: Route.ActionArgs) {
   const [form, { lengthUnit }] = await Promise.all([readForm(request), readSettings(request)])
@@ -69,16 +67,16 @@ async function changeShelf(form: FormData, unit: ReadingUnit) {
   const standing = await readShelf()
   const base = JSON.stringify(standing)
   if (textOf(form, 'base') !== base)
-    return data<Said>(
+    return data<ShelfSaid>(
       {
         isKept: false,
-        sentence: `Meanwhile the shelf was changed elsewhere. It holds leaves ${formatPieces(standing.leaves, unit) || 'none'}; shims ${formatPieces(standing.shims, unit) || 'none'}; people ${standing.initials.join(' ') || 'none'}. What you typed is still here: keep again to put it in that place.`,
+        sentence: `Meanwhile the shelf was changed elsewhere. It holds leaves ${formatPieces(standing.leaves, unit) || 'none'}; shims ${formatPieces(standing.shims, unit) || 'none'}; people ${standing.initials.join(' ') || 'none'}. What you have here is not lost: “Keep it again” puts it in that place.`,
         base,
       },
       { status: 409 },
     )
   await keepShelf(shelf.data)
-  return data<Said>(KEPT)
+  return data<ShelfSaid>(KEPT)
 }
 
 async function changeRule(form: FormData) {
@@ -94,7 +92,7 @@ async function changeRule(form: FormData) {
   })
   if (!rule.success) return refuse(rule.error.issues[0]?.message ?? 'This is no limit.')
   await keepRule(rule.data)
-  return data<Said>({
+  return data<ShelfSaid>({
     isKept: true,
     sentence: `Kept: ${MEASURE_NAMES[rule.data.measure]}, ${boundsText(rule.data.limit)}.`,
   })
@@ -104,64 +102,72 @@ async function forgetRule(form: FormData) {
   const measure = MEASURES.find((each) => each === textOf(form, 'measure'))
   if (!measure) return refuse('There is no such measurement. Load the page again.')
   await dropRule(measure)
-  return data<Said>({ isKept: true, sentence: `No rule for ${MEASURE_NAMES[measure]} any more.` })
+  return data<ShelfSaid>({
+    isKept: true,
+    sentence: `No rule for ${MEASURE_NAMES[measure]} any more.`,
+  })
 }
 
 /** The shop's own leaves, shims, people and limits. */
 export default function ShelfPage({ loaderData, actionData }: Route.ComponentProps) {
-  const { shelf, rules, unit, base } = loaderData
-  const said = useLastWord(actionData)
-  const fields = [
-    {
-      name: 'leaves',
-      label: `Feeler leaves, in ${UNIT_WORDS[unit]}`,
-      hint: 'Every leaf of the sets you have, such as 0.05 0.10 0.15. One in another unit says so: 0.05mm, 0.002in.',
-      value: formatPieces(shelf.leaves, unit),
-    },
-    {
-      name: 'shims',
-      label: `Shims on the shelf, in ${UNIT_WORDS[unit]}`,
-      hint: 'With how many there are: 0.10 x4 0.15 x2.',
-      value: formatPieces(shelf.shims, unit),
-    },
-    {
-      name: 'initials',
-      label: 'People, by their initials',
-      hint: 'Offered wherever something is entered.',
-      value: shelf.initials.join(' '),
-    },
-  ] as const
+  const { shelf: kept, rules, unit, base } = loaderData
+  const ruled = useLastWord(actionData)
+  const { shelf, said, put, again } = useShelfEdits(kept, base, unit)
+  useLiveData(null)
   return (
-    <div className="mx-auto max-w-[1180px] px-5 pb-6">
+    <div className="mx-auto max-w-[1280px] px-5 pb-6">
       <PageHead
         title="Shelf"
         about="What the shop has and goes by: leaves, shims, people, limits"
       />
-      <main className="grid gap-x-10 gap-y-4 py-4 lg:grid-cols-2">
-        {said && (
-          <p
-            role={said.isKept ? 'status' : 'alert'}
-            className={`lg:col-span-2 ${said.isKept ? '' : 'trouble'}`}
-          >
-            {!said.isKept && <TriangleAlert aria-hidden />} {said.sentence}
-          </p>
-        )}
-        <Form method="post" className="grid content-start gap-4">
-          <input type="hidden" name="base" value={said?.base ?? base} />
-          {fields.map(({ name, label, hint, value }) => (
-            <label key={`${name} ${value}`} className="font-semibold">
-              {label}
-              <span className="text-graphite block font-normal">{hint}</span>
-              <textarea
-                name={name}
-                className="field mt-1 block w-full text-[1.1rem] font-normal"
-                rows={3}
-                defaultValue={value}
-              />
-            </label>
-          ))}
-          <button className="button button-main justify-self-start">Keep the shelf</button>
-        </Form>
+      <main className="grid gap-x-8 gap-y-4 py-4 md:grid-cols-2 xl:grid-cols-[1fr_1fr_2fr]">
+        <div className="min-h-[1.6rem] md:col-span-2 xl:col-span-3">
+          {[said, ruled].map(
+            (each, at) =>
+              each && (
+                <p
+                  key={at}
+                  role={each.isKept ? 'status' : 'alert'}
+                  className={each.isKept ? '' : 'trouble'}
+                >
+                  {!each.isKept && <TriangleAlert aria-hidden />} {each.sentence}
+                </p>
+              ),
+          )}
+          {said && !said.isKept && (
+            <button type="button" className="button mt-1" onClick={again}>
+              Keep it again
+            </button>
+          )}
+        </div>
+        <PieceTable
+          title="Feeler leaves"
+          one="leaf"
+          hint={`Every leaf of the sets you have, such as 0.05 0.10 0.15. One in another unit says so: 0.05mm, 0.002in.`}
+          pieces={shelf.leaves}
+          unit={unit}
+          onChange={(leaves) => {
+            put({ leaves })
+          }}
+        />
+        <div className="grid content-start gap-6">
+          <PieceTable
+            title="Shims on the shelf"
+            one="shim"
+            hint="With how many there are: 0.10 x4 0.15 x2."
+            pieces={shelf.shims}
+            unit={unit}
+            onChange={(shims) => {
+              put({ shims })
+            }}
+          />
+          <People
+            initials={shelf.initials}
+            onChange={(initials) => {
+              put({ initials })
+            }}
+          />
+        </div>
         <section aria-label="Rules of the shop">
           <h2 className="text-[1.2rem]">Limits that the shop goes by</h2>
           <p className="text-graphite">

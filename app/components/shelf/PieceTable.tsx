@@ -1,0 +1,114 @@
+import { Trash2 } from 'lucide-react'
+
+import { EntryField } from '~/components/Fields.tsx'
+import type { ShelfPiece } from '~/files/shelf.ts'
+import { formatPieces, parsePieces, withPieces } from '~/files/shelf.ts'
+import type { LengthUnit } from '~/words/format.ts'
+
+const MOST_OF_A_KIND = 99
+
+interface PieceTableProps {
+  /** "Feeler leaves": what they are, as a heading and in the names of the fields. */
+  readonly title: string
+  /** "leaf", of one of them. */
+  readonly one: string
+  readonly hint: string
+  readonly pieces: readonly ShelfPiece[]
+  readonly unit: LengthUnit
+  readonly onChange: (pieces: ShelfPiece[]) => void
+}
+
+/** Leaves or shims, one size a row, edited where they stand; new ones are typed under them. */
+export function PieceTable({ title, one, hint, pieces, unit, onChange }: PieceTableProps) {
+  const sizeOf = (piece: ShelfPiece): string => formatPieces([{ ...piece, quantity: 1 }], unit)
+  const replace = (at: number, ...by: readonly ShelfPiece[]): void => {
+    onChange(withPieces(pieces.toSpliced(at, 1), by))
+  }
+  return (
+    <section aria-label={title} className="grid content-start gap-1.5">
+      <h2 className="text-[1.2rem]">{title}</h2>
+      <EntryField
+        key={pieces.length}
+        label={`Add to them, in ${unit}`}
+        value=""
+        onCommit={(text) => {
+          const parsed = parsePieces(text, unit)
+          if (!parsed.ok) return parsed.sentence
+          onChange(withPieces(pieces, parsed.pieces))
+          return null
+        }}
+      />
+      <p className="text-graphite text-[0.86rem]">{hint}</p>
+      <div
+        className="border-rule max-h-[26rem] overflow-auto border-y"
+        tabIndex={0}
+        role="region"
+        aria-label={`${title}, one by one`}
+      >
+        <table className="w-full text-left">
+          <caption className="sr-only">{title}</caption>
+          <thead className="bg-paper sticky top-0">
+            <tr>
+              <th scope="col">Thickness</th>
+              <th scope="col">How many</th>
+              <th scope="col">
+                <span className="sr-only">Take off</span>
+              </th>
+            </tr>
+          </thead>
+          <tbody>
+            {pieces.map((piece, at) => {
+              const size = sizeOf(piece)
+              return (
+                <tr key={`${at} ${size} ${piece.quantity}`} className="border-rule border-t">
+                  <td className="w-[45%] py-0.5 pr-2">
+                    <EntryField
+                      label={<span className="sr-only">{`Thickness of ${one} ${at + 1}`}</span>}
+                      value={size}
+                      onCommit={(text) => {
+                        const parsed = parsePieces(text, unit)
+                        if (!parsed.ok) return parsed.sentence
+                        const [only] = parsed.pieces
+                        if (!only || parsed.pieces.length > 1) return 'One thickness, such as 0.15.'
+                        replace(at, { ...only, quantity: piece.quantity })
+                        return null
+                      }}
+                    />
+                  </td>
+                  <td className="w-[30%] pr-2">
+                    <EntryField
+                      label={<span className="sr-only">{`How many of ${size} (${one})`}</span>}
+                      inputMode="numeric"
+                      value={`${piece.quantity}`}
+                      onCommit={(text) => {
+                        const quantity = Number(text.trim())
+                        const isUsable =
+                          Number.isInteger(quantity) && quantity >= 1 && quantity <= MOST_OF_A_KIND
+                        if (!isUsable) return `1 to ${MOST_OF_A_KIND}.`
+                        replace(at, { ...piece, quantity })
+                        return null
+                      }}
+                    />
+                  </td>
+                  <td>
+                    <button
+                      type="button"
+                      className="button-quiet"
+                      aria-label={`Take ${one} ${size} off the shelf`}
+                      onClick={() => {
+                        replace(at)
+                      }}
+                    >
+                      <Trash2 aria-hidden />
+                    </button>
+                  </td>
+                </tr>
+              )
+            })}
+          </tbody>
+        </table>
+        {pieces.length === 0 && <p className="text-graphite py-2">None yet.</p>}
+      </div>
+    </section>
+  )
+}
