@@ -1,5 +1,4 @@
-import { X } from 'lucide-react'
-import { useMemo } from 'react'
+import { useEffect, useMemo } from 'react'
 
 import { useOpenBox } from '~/components/box/boxContext.ts'
 import { mostTorque } from '~/views/box/analysis.ts'
@@ -13,11 +12,11 @@ import {
   parseCounts,
 } from '~/views/trace/compare.ts'
 import { CompareTable } from '~/components/trace/CompareTable.tsx'
-import { OtherCountFields } from '~/components/trace/OtherCountFields.tsx'
+import { TrialCounts } from '~/components/trace/TrialCounts.tsx'
+import { keepTrial, readTrial } from '~/client/trialStore.ts'
 import { SelectField } from '~/components/Fields.tsx'
 import { ToggleRow } from '~/components/ToggleRow.tsx'
 import { useOpenTrace } from '~/components/trace/traceContext.ts'
-import { partName } from '~/words/names.ts'
 
 const COMPARISONS = [
   ['positions', 'Two positions'],
@@ -25,7 +24,7 @@ const COMPARISONS = [
 ] as const
 
 export default function TraceCompare() {
-  const { draft, words } = useOpenBox()
+  const { id: boxId, draft, words } = useOpenBox()
   const trace = useOpenTrace()
   const { naming, positions, search, change, selected, input, layers, pace } = trace
   const countsText = search.get('counts')
@@ -44,8 +43,16 @@ export default function TraceCompare() {
   )
   const options = positions.map(({ position }) => [position.id, position.label] as const)
   const setCounts = (next: ReadonlyMap<string, number>): void => {
-    change({ counts: formatCounts(next) })
+    const text = formatCounts(next)
+    keepTrial(boxId, text)
+    change({ counts: text })
   }
+  // A trial that was left comes back, unless the address brings one of its own.
+  useEffect(() => {
+    if (!isOfCounts || countsText !== null) return
+    const left = readTrial(boxId)
+    if (left !== '') change({ counts: left })
+  }, [isOfCounts, countsText, boxId, change])
   return (
     <div className="flex min-h-0 flex-1 flex-col gap-2 overflow-auto px-4 pt-2 pb-3" tabIndex={0}>
       <title>{`${draft.name} · Compare · Udrix`}</title>
@@ -66,29 +73,7 @@ export default function TraceCompare() {
             change({ position, moved: '', waits: '' })
           }}
         />
-        {isOfCounts ? (
-          <>
-            <OtherCountFields
-              naming={naming}
-              onCount={(gear, count) => {
-                setCounts(new Map([...counts, [gear, count]]))
-              }}
-            />
-            {[...counts].map(([gear, count]) => (
-              <button
-                key={gear}
-                type="button"
-                className="button"
-                onClick={() => {
-                  setCounts(new Map([...counts].filter(([id]) => id !== gear)))
-                }}
-              >
-                <X aria-hidden /> {partName(naming, gear)}:{' '}
-                {naming.box.gears.get(gear)?.toothCount ?? '?'} → {count}
-              </button>
-            ))}
-          </>
-        ) : (
+        {!isOfCounts && (
           <SelectField
             label="beside"
             value={other.position.id}
@@ -99,6 +84,7 @@ export default function TraceCompare() {
           />
         )}
       </div>
+      {isOfCounts && <TrialCounts naming={naming} counts={counts} onChange={setCounts} />}
       {sides ? (
         <>
           <div className="grid gap-4 md:grid-cols-2">

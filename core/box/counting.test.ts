@@ -6,9 +6,10 @@ import {
   isConfirmed,
   isDisputed,
   withToothCounts,
+  withTrialCounts,
 } from './counting.ts'
 import { buildPattern } from './patterns/index.ts'
-import { gear, trainDraft } from '../testing/boxes.ts'
+import { fourSpeed, gear, trainDraft } from '../testing/boxes.ts'
 import { threeShaftBox } from './patterns/threeShaft.ts'
 
 test('gears are counted shaft by shaft, each from the input end', () => {
@@ -98,4 +99,24 @@ describe('twins', () => {
         ),
       ).toHaveLength(2)
   })
+})
+
+test('a gear that is tried in the place of another has no second count, and the others keep theirs', () => {
+  const draft = fourSpeed('constant-mesh')
+  const recounted = {
+    ...draft,
+    gears: draft.gears.map((gear) => ({ ...gear, recount: gear.toothCount })),
+  }
+  const [changed, kept] = recounted.gears
+  if (!changed || !kept) throw new Error('the box has no gears')
+  const tried = withTrialCounts(
+    recounted,
+    new Map([
+      [changed.id, 77],
+      [kept.id, kept.toothCount ?? 0],
+    ]),
+  )
+  expect(tried.gears[0]).toMatchObject({ id: changed.id, toothCount: 77 })
+  expect(tried.gears[0]).not.toHaveProperty('recount')
+  expect(tried.gears.slice(1)).toEqual(recounted.gears.slice(1))
 })

@@ -92,3 +92,19 @@ export function withToothCounts(draft: BoxDraft, counts: ReadonlyMap<string, num
     }),
   }
 }
+
+/**
+ * The draft as it is with other gears fitted: their counts stand for the former ones, and a
+ * second count of a former gear is none of the new one.
+ */
+export function withTrialCounts(draft: BoxDraft, counts: ReadonlyMap<string, number>): BoxDraft {
+  const changed = withToothCounts(draft, counts)
+  return {
+    ...changed,
+    gears: changed.gears.map((gear, at) => {
+      const { recount, ...fitted } = gear
+      const isSame = gear.toothCount === draft.gears[at]?.toothCount
+      return isSame || recount === undefined ? gear : fitted
+    }),
+  }
+}

@@ -21,6 +21,7 @@ export {
   isConfirmed,
   isDisputed,
   withToothCounts,
+  withTrialCounts,
 } from './counting.ts'
 export type { Added, PartRef } from './drafting/ids.ts'
 export { freshId } from './drafting/ids.ts'
