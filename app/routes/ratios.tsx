@@ -1,5 +1,5 @@
 import { Download } from 'lucide-react'
-import { Suspense, lazy, useMemo } from 'react'
+import { useMemo } from 'react'
 
 import { compareRatios, indexBox, ratioPlaces } from 'core'
 
@@ -9,11 +9,11 @@ import { IssueList } from '~/components/box/IssueList.tsx'
 import { FinalDriveFields } from '~/components/ratios/FinalDriveFields.tsx'
 import { RollingRadiusField } from '~/components/ratios/RollingRadiusField.tsx'
 import { RatioTable } from '~/components/ratios/RatioTable.tsx'
+import { ShiftSpeedField, Shifts } from '~/components/ratios/Shifts.tsx'
 import { SelectField } from '~/components/Fields.tsx'
+import { parseShiftRpm } from '~/views/ratios/shiftPoints.ts'
 import { useViewState } from '~/components/useViewState.ts'
 import { bodyName } from '~/words/names.ts'
-
-const RatioChart = lazy(() => import('~/components/ratios/RatioChart.tsx'))
 
 export default function Ratios() {
   const { id, draft, words, settings } = useOpenBox()
@@ -28,6 +28,7 @@ export default function Ratios() {
     () => compareRatios(positions, draft.finalDrive ?? null, at),
     [positions, draft.finalDrive, at],
   )
+  const engineRpm = parseShiftRpm(search.get('shift'))
   const naming = { box: indexBox(draft), words }
   return (
     <main className="flex flex-1 flex-col gap-4 px-4 py-3">
@@ -57,6 +58,12 @@ export default function Ratios() {
       <IssueList draft={draft} issues={issues} words={words} />
       <div className="grid min-h-0 flex-1 gap-4 lg:grid-cols-[20rem_1fr]">
         <div className="flex flex-col items-start gap-4">
+          <ShiftSpeedField
+            engineRpm={engineRpm}
+            onChange={(shift) => {
+              change({ shift })
+            }}
+          />
           <FinalDriveFields key={JSON.stringify(draft.finalDrive)} />
           <RollingRadiusField />
           <a
@@ -67,9 +74,13 @@ export default function Ratios() {
             <Download aria-hidden /> Ratios as CSV
           </a>
         </div>
-        <Suspense fallback={<p className="text-graphite">Drawing the chart…</p>}>
-          <RatioChart rows={rows} theme={settings.theme} />
-        </Suspense>
+        <Shifts
+          rows={rows}
+          finalDrive={draft.finalDrive ?? null}
+          rollingRadiusMm={at === undefined ? (draft.rollingRadiusMm ?? undefined) : undefined}
+          engineRpm={engineRpm}
+          settings={settings}
+        />
       </div>
     </main>
   )

@@ -83,10 +83,14 @@ export const ROAD_SPEED_UNIT_NAMES: Readonly<Record<RoadSpeedUnit, string>> = {
   mph: 'mi/h',
 }
 
+/** A road speed as a figure in the chosen unit. */
+export function roadSpeedIn(speedKmh: number, unit: RoadSpeedUnit): number {
+  return unit === 'kmh' ? speedKmh : speedKmh / KM_PER_MILE
+}
+
 /** A road speed in the chosen unit: "83.2 km/h". */
 export function formatRoadSpeed(speedKmh: number, unit: RoadSpeedUnit): string {
-  const value = unit === 'kmh' ? speedKmh : speedKmh / KM_PER_MILE
-  return `${formatNumber(value, 1)}${NBSP}${ROAD_SPEED_UNIT_NAMES[unit]}`
+  return `${formatNumber(roadSpeedIn(speedKmh, unit), 1)}${NBSP}${ROAD_SPEED_UNIT_NAMES[unit]}`
 }
 
 const W_PER_RPM_NM = (2 * Math.PI) / 60
