@@ -2,11 +2,20 @@ import { Search, Square } from 'lucide-react'
 import { useMemo, useState } from 'react'
 
 import type { BoxDraft, CountLimits, PosedSearch, TurnCheck } from 'core'
-import { LEAST_TOOTH_COUNT, MOST_TOOTH_COUNT, countSets, indexBox, poseSearch } from 'core'
+import {
+  LEAST_TOOTH_COUNT,
+  MOST_TOOTH_COUNT,
+  countSets,
+  indexBox,
+  poseSearch,
+  withToothCounts,
+} from 'core'
 
 import { Table } from '~/components/Table.tsx'
 import { useOpenBox } from '~/components/box/boxContext.ts'
 import { useOpenJob } from '~/components/job/jobContext.ts'
+import { SectionDrawing } from '~/components/section/SectionDrawing.tsx'
+import type { SearchState } from '~/components/turns/useCountSearch.ts'
 import { useCountSearch } from '~/components/turns/useCountSearch.ts'
 import { formatShare } from '~/words/format.ts'
 import { capitalize, gearName } from '~/words/names.ts'
@@ -84,6 +93,11 @@ function refusalOf(posed: PosedSearch, labelOf: (position: string) => string): s
   }
 }
 
+/** The box with nothing counted in it. */
+function closed(draft: BoxDraft): BoxDraft {
+  return { ...draft, gears: draft.gears.map((gear) => ({ ...gear, toothCount: null })) }
+}
+
 /** The search that these limits ask for, or what is wrong with them. */
 function pose(
   draft: BoxDraft,
@@ -93,10 +107,23 @@ function pose(
 ): PosedSearch | string {
   const parsed = parseLimits(texts)
   if (!parsed.ok) return parsed.sentence
-  const closed = isFromScratch
-    ? { ...draft, gears: draft.gears.map((gear) => ({ ...gear, toothCount: null })) }
-    : draft
-  return poseSearch(closed, checks, parsed.limits)
+  return poseSearch(isFromScratch ? closed(draft) : draft, checks, parsed.limits)
+}
+
+/** The box without the counts that are looked for, and with those of the set that is shown. */
+function filledIn(
+  draft: BoxDraft,
+  isFromScratch: boolean,
+  state: SearchState,
+  shownAt: number,
+): BoxDraft {
+  const known = isFromScratch ? closed(draft) : draft
+  const shown = state.kind === 'found' ? state.found.likeliest[shownAt] : undefined
+  if (state.kind !== 'found' || !shown) return known
+  return withToothCounts(
+    known,
+    new Map(state.search.gears.map(({ gear }, at) => [gear, shown.counts[at] ?? 0])),
+  )
 }
 
 /** Counts of a box that stays closed, from its turns alone. */
@@ -108,6 +135,8 @@ export default function ClosedBox() {
   const [problem, setProblem] = useState<string>()
   const [seconds, setSeconds] = useState<string>(TIMES[1][0])
   const [isFromScratch, setIsFromScratch] = useState(true)
+  /** Which of the sets found is drawn. */
+  const [shownAt, setShownAt] = useState(0)
   const naming = useMemo(() => ({ box: indexBox(draft), words }), [draft, words])
   const labelOf = (position: string): string =>
     draft.positions.find(({ id }) => id === position)?.label ?? position
@@ -122,9 +151,14 @@ export default function ClosedBox() {
       : ''
   const begin = (): void => {
     setProblem(typeof posed === 'string' ? posed : refusalOf(posed, labelOf))
+    setShownAt(0)
     if (typeof posed !== 'string' && posed.ok) start(posed.search, Number(seconds))
   }
   const found = state.kind === 'found' ? state.found : undefined
+  const filled = useMemo(
+    () => filledIn(draft, isFromScratch, state, shownAt),
+    [draft, isFromScratch, state, shownAt],
+  )
   const best = found?.likeliest[0]?.score ?? 0
   return (
     <main className="flex-1 px-4 py-2 lg:min-h-0 lg:overflow-auto">
@@ -209,6 +243,13 @@ export default function ClosedBox() {
             ? `None of ${formatMany(found.combinations)} combinations fits. A limit is too narrow, or a turn check is misread.`
             : `${formatMany(found.total)} ${found.total === 1 ? 'set fits' : 'sets fit'}, of ${formatMany(found.combinations)} combinations.${found.total > found.likeliest.length ? ` The ${found.likeliest.length} likeliest are listed; more turns of the output, or narrower sums, leave fewer.` : ''}`)}
       </p>
+      <div className="h-[21rem]">
+        <SectionDrawing
+          draft={filled}
+          words={words}
+          title={`Section along the shafts of ${draft.name}${found && found.total > 0 ? `, with set ${shownAt + 1} of those that fit` : ', counts to be found'}`}
+        />
+      </div>
       {state.kind === 'found' && state.found.total > 0 && (
         <div className="overflow-x-auto">
           <Table
@@ -217,6 +258,24 @@ export default function ClosedBox() {
             rows={state.found.likeliest}
             keyOf={(_, at) => at}
             columns={[
+              {
+                heading: 'Set',
+                cell: (set) => {
+                  const at = state.found.likeliest.indexOf(set)
+                  return (
+                    <button
+                      type="button"
+                      className="button-quiet aria-pressed:bg-accent-wash"
+                      aria-pressed={at === shownAt}
+                      onClick={() => {
+                        setShownAt(at)
+                      }}
+                    >
+                      Draw {at + 1}
+                    </button>
+                  )
+                },
+              },
               {
                 heading: 'Against the best',
                 cell: ({ score }) => formatShare(Math.exp(score - best)),

@@ -3,6 +3,7 @@ import { useState } from 'react'
 import type { StandardSize } from 'core'
 
 import { useOpenBox } from '~/components/box/boxContext.ts'
+import { GearPicture } from '~/components/turns/GearPicture.tsx'
 import type { FigureRange, GearFigure, GearIdentity } from '~/views/count/gearFigures.ts'
 import { NOTHING_MEASURED, identifyGear, rangeMissed } from '~/views/count/gearFigures.ts'
 import type { LengthUnit } from '~/words/format.ts'
@@ -37,6 +38,7 @@ function rangeWords({ kind, least, most }: FigureRange, unit: LengthUnit): strin
 export default function GearIdentityPage() {
   const { draft, settings } = useOpenBox()
   const [texts, setTexts] = useState(NOTHING_MEASURED)
+  const [typedAt, setTypedAt] = useState<GearFigure>()
   const unit = settings.lengthUnit
   const found = identifyGear(texts, unit)
   const { spanned } = found
@@ -46,6 +48,9 @@ export default function GearIdentityPage() {
       text={texts[figure]}
       missed={rangeMissed(texts, figure, unit)}
       unit={unit}
+      onFocus={() => {
+        setTypedAt(figure)
+      }}
       onType={(text) => {
         setTexts({ ...texts, [figure]: text })
       }}
@@ -54,38 +59,48 @@ export default function GearIdentityPage() {
   return (
     <main className="flex-1 px-4 py-2 lg:min-h-0 lg:overflow-auto">
       <title>{`${draft.name} · What gear is this · Udrix`}</title>
-      <div className="grid gap-x-10 gap-y-3 py-2 lg:grid-cols-2">
-        <Way title="By its outside diameter" answer={<ByOutside found={found} unit={unit} />}>
-          {field('outside', `Outside diameter, ${unit}`)}
-          {field('teeth', 'Teeth')}
-          {field('helix', 'Helix angle, °')}
-          {field('pressure', 'Pressure angle, °')}
-        </Way>
-        <Way
-          title="By its span"
-          hint={`Caliper over ${spanned ?? 'several'} teeth, then over one more. Two spans tell the module whatever the profile shift.`}
-          answer={<BySpan found={found} />}
+      <div className="grid gap-x-8 gap-y-3 py-2 lg:grid-cols-[minmax(0,1fr)_minmax(0,1fr)]">
+        <div className="lg:sticky lg:top-0 lg:self-start">
+          <GearPicture texts={texts} found={found} unit={unit} at={typedAt} />
+        </div>
+        <div
+          className="grid content-start gap-y-4"
+          onBlur={() => {
+            setTypedAt(undefined)
+          }}
         >
-          {field('span', `Span over ${spanned ?? 'k'} teeth, ${unit}`)}
-          {field('longerSpan', `Over ${spanned === undefined ? 'k + 1' : spanned + 1}, ${unit}`)}
-        </Way>
-        <Way
-          title="With its mate"
-          hint="Mates have one module, pressure angle and helix angle, and helices of opposite hands."
-          answer={<WithMate found={found} unit={unit} />}
-        >
-          {field('mateTeeth', 'Teeth of the mate')}
-          {field('mateOutside', `Its outside diameter, ${unit}`)}
-          {field('centre', `Centre distance, ${unit}`)}
-        </Way>
-        <Way
-          title="A broken gear"
-          hint="Measure straight across from one tooth tip to another, and count the steps from tooth to tooth between them. The outside diameter is that above."
-          answer={<Broken found={found} />}
-        >
-          {field('chord', `Tip to tip, ${unit}`)}
-          {field('pitches', 'Steps between')}
-        </Way>
+          <Way title="By its outside diameter" answer={<ByOutside found={found} unit={unit} />}>
+            {field('outside', `Outside diameter, ${unit}`)}
+            {field('teeth', 'Teeth')}
+            {field('helix', 'Helix angle, °')}
+            {field('pressure', 'Pressure angle, °')}
+          </Way>
+          <Way
+            title="By its span"
+            hint={`Caliper over ${spanned ?? 'several'} teeth, then over one more. Two spans tell the module whatever the profile shift.`}
+            answer={<BySpan found={found} />}
+          >
+            {field('span', `Span over ${spanned ?? 'k'} teeth, ${unit}`)}
+            {field('longerSpan', `Over ${spanned === undefined ? 'k + 1' : spanned + 1}, ${unit}`)}
+          </Way>
+          <Way
+            title="With its mate"
+            hint="Mates have one module, pressure angle and helix angle, and helices of opposite hands."
+            answer={<WithMate found={found} unit={unit} />}
+          >
+            {field('mateTeeth', 'Teeth of the mate')}
+            {field('mateOutside', `Its outside diameter, ${unit}`)}
+            {field('centre', `Centre distance, ${unit}`)}
+          </Way>
+          <Way
+            title="A broken gear"
+            hint="Measure straight across from one tooth tip to another, and count the steps from tooth to tooth between them. The outside diameter is that above."
+            answer={<Broken found={found} />}
+          >
+            {field('chord', `Tip to tip, ${unit}`)}
+            {field('pitches', 'Steps between')}
+          </Way>
+        </div>
       </div>
     </main>
   )
@@ -116,19 +131,21 @@ interface FigureFieldProps {
   readonly text: string
   readonly missed: FigureRange | undefined
   readonly unit: LengthUnit
+  readonly onFocus: () => void
   readonly onType: (text: string) => void
 }
 
-function FigureField({ label, text, missed, unit, onType }: FigureFieldProps) {
+function FigureField({ label, text, missed, unit, onFocus, onType }: FigureFieldProps) {
   return (
     <label className="block font-semibold">
       {label}
       <input
-        className="field mt-1 block w-[9rem] text-[1.2rem]"
+        className="field mt-1 block w-[8.5rem] text-[1.2rem]"
         inputMode="decimal"
         autoComplete="off"
         value={text}
         aria-invalid={missed !== undefined}
+        onFocus={onFocus}
         onChange={(event) => {
           onType(event.target.value)
         }}
