@@ -396,19 +396,57 @@ test('compare: two positions, and the box with other counts', async ({ page }) =
   await expect(page.getByRole('row', { name: /differs Torque out/ })).toBeVisible()
   await expect(page.locator('.ribbon')).toHaveCount(2)
   await page.getByRole('button', { name: 'Other counts' }).click()
-  await page.getByLabel('Gear', { exact: true }).selectOption('main-2')
-  await page.getByLabel('with', { exact: true }).fill('36')
-  await page.getByRole('button', { name: 'Try' }).click()
+  const trial = page.getByRole('region', { name: 'Counts on trial' })
+  const second = trial.getByRole('textbox', { name: 'Teeth to try: 2nd gear, main shaft' })
+  await second.fill('36')
+  await second.press('Enter')
   // 37/24 × 36/24 by hand.
   await expect(page.getByRole('row', { name: /Ratio/ }).first()).toContainText(
     `${((37 / 24) * (36 / 24)).toFixed(3)} : 1`,
   )
   await expect(page).toHaveURL(/counts=main-2/)
   await page.reload()
-  await expect(page.getByRole('button', { name: /2nd gear, main shaft: 37 → 36/ })).toBeVisible()
-  await page.getByLabel('with', { exact: true }).fill('2')
-  await page.getByRole('button', { name: 'Try' }).click()
-  await expect(page.getByRole('alert')).toContainText('5 to 400')
+  await expect(trial).toContainText('37 in the box')
+  await expect(second).toHaveValue('36')
+  await second.fill('2')
+  await second.press('Enter')
+  await expect(trial).toContainText('5 to 400')
+})
+
+test('several counts are tried at once, kept, taken over in one step and taken back in one', async ({
+  page,
+}) => {
+  const box = await duplicateOf(page, 'Ostrel')
+  await page.goto(`${box}/trace/compare?compare=counts&position=2`)
+  const trial = page.getByRole('region', { name: 'Counts on trial' })
+  const toTry = (gear: string) => trial.getByRole('textbox', { name: `Teeth to try: ${gear}` })
+  for (const [gear, count] of [
+    ['2nd gear, main shaft', '36'],
+    ['2nd gear, countershaft', '25'],
+  ] as const) {
+    await toTry(gear).fill(count)
+    await toTry(gear).press('Enter')
+  }
+  const second = page
+    .getByRole('row')
+    .filter({ has: page.getByRole('rowheader', { name: 'Position 2', exact: true }) })
+  // 37/24 × 37/24 and 37/24 × 36/25 by hand.
+  await expect(second).toContainText(((37 / 24) * (37 / 24)).toFixed(3))
+  await expect(second).toContainText(((37 / 24) * (36 / 25)).toFixed(3))
+  // Elsewhere nothing of it is to be seen, and on the way back it is there again.
+  await page.goto(`${box}/trace?position=2`)
+  await expect(page.getByTestId('ratio')).toHaveText('2.377 : 1')
+  await page.goto(`${box}/trace/compare?compare=counts&position=2`)
+  await expect(toTry('2nd gear, countershaft')).toHaveValue('25')
+  await trial.getByRole('button', { name: 'Take over 2 counts' }).click()
+  const asked = page.getByRole('dialog')
+  await expect(asked.getByRole('row', { name: /2nd gear, main shaft/ })).toContainText('36')
+  await asked.getByRole('button', { name: 'Take it over' }).click()
+  await expect(trial.getByRole('button', { name: /Take over/ })).toBeHidden()
+  await expect(toTry('2nd gear, main shaft')).toHaveValue('36')
+  await page.getByRole('button', { name: 'Undo' }).click()
+  await expect(toTry('2nd gear, main shaft')).toHaveValue('37')
+  await expect(toTry('2nd gear, countershaft')).toHaveValue('24')
 })
 
 for (const format of ['A4', 'Letter'] as const)

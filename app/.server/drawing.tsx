@@ -8,6 +8,7 @@ import { analyseDraft } from '../views/box/analysis.ts'
 import sectionStyle from '../components/section/section.css?raw'
 import { SectionDrawing } from '../components/section/SectionDrawing.tsx'
 import { readTraceInput } from '../views/trace/traceInput.ts'
+import { parseRibbonScale, ribbonFullTorque } from '../views/trace/ribbonScale.ts'
 import { parseLayers, readTraceState, traceAddress } from '../views/trace/traceState.ts'
 import type { Settings } from '../settings.ts'
 import { vocabularyOf } from '../words/vocabulary.ts'
@@ -40,7 +41,9 @@ export function drawSvg(
       words={vocabularyOf(settings)}
       state={analysis}
       drive={drive}
-      ribbonFullTorque={state?.fullTorque}
+      ribbonFullTorque={
+        state && ribbonFullTorque(parseRibbonScale(search.get('ribbon')), state, input.torqueNm)
+      }
       input={input}
       layers={layers}
       forces={

@@ -12,6 +12,7 @@ import { GearReadout } from '~/components/trace/GearReadout.tsx'
 import { formatPlaces, moveCoupler, positionAt } from '~/views/trace/movedPlaces.ts'
 import { PositionFrame } from '~/components/trace/PositionFrame.tsx'
 import { SleeveGrips } from '~/components/trace/SleeveGrips.tsx'
+import { parseRibbonScale, ribbonFullTorque } from '~/views/trace/ribbonScale.ts'
 import { useOpenTrace } from '~/components/trace/traceContext.ts'
 import { usePositionChoice } from '~/components/trace/usePositionChoice.ts'
 import { couplerName } from '~/words/names.ts'
@@ -65,7 +66,11 @@ export default function TraceDrawing() {
           words={words}
           state={analysis}
           drive={drive}
-          ribbonFullTorque={trace.fullTorque}
+          ribbonFullTorque={ribbonFullTorque(
+            parseRibbonScale(search.get('ribbon')),
+            trace,
+            input.torqueNm,
+          )}
           input={input}
           forces={forces}
           layers={layers}

@@ -14,6 +14,11 @@ const LEAST_WIDTH = 3
 /** A piece shorter than this has no room for a mark of direction. */
 const SHORTEST_MARKED = 40
 
+/** Never too thin to be seen, nor wider than at full torque. */
+function ribbonWidth(torque: number, fullTorque: number): number {
+  return Math.min(FULL_WIDTH, Math.max(LEAST_WIDTH, (FULL_WIDTH * torque) / fullTorque))
+}
+
 interface RibbonProps {
   readonly box: BoxIndex
   readonly section: Section
@@ -34,7 +39,7 @@ export function Ribbon({ box, section, scale, drive, fullTorque }: RibbonProps) 
           y1={scale.y(piece.fromYMm)}
           x2={scale.x(piece.toXMm)}
           y2={scale.y(piece.toYMm)}
-          strokeWidth={Math.max(LEAST_WIDTH, (FULL_WIDTH * piece.torque) / fullTorque).toFixed(1)}
+          strokeWidth={ribbonWidth(piece.torque, fullTorque).toFixed(1)}
           data-torque={piece.torque}
         />
       ))}
@@ -71,13 +76,16 @@ interface TorqueScaleProps {
   readonly at: { readonly x: number; readonly y: number }
   readonly fullTorque: number
   readonly input: Input
+  /** Whether some of the ribbon carries more than its full width shows. */
+  readonly isExceeded: boolean
 }
 
 /** A piece of ribbon as wide as a round torque, with that torque. */
-export function TorqueScale({ at, fullTorque, input }: TorqueScaleProps) {
+export function TorqueScale({ at, fullTorque, input, isExceeded }: TorqueScaleProps) {
   const unitNm = torqueUnitNm(input.torqueUnit)
   const full = (fullTorque * input.torqueNm) / unitNm
-  const figure = roundFigure(full)
+  // Where pieces are no wider than at full torque, that is the torque to be told.
+  const figure = isExceeded ? full : roundFigure(full)
   const x = at.x + SCALE_MARGIN
   const middle = at.y + SCALE_SIZE.height / 2
   return (
@@ -90,7 +98,7 @@ export function TorqueScale({ at, fullTorque, input }: TorqueScaleProps) {
         strokeWidth={((FULL_WIDTH * figure) / full).toFixed(1)}
       />
       <text x={x + SAMPLE_LENGTH + 8} y={middle + 6}>
-        {`this wide: ${formatTorque(figure * unitNm, input.torqueUnit)}`}
+        {`this wide: ${formatTorque(figure * unitNm, input.torqueUnit)}${isExceeded ? ' or more' : ''}`}
       </text>
     </g>
   )

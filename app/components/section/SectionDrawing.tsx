@@ -12,6 +12,7 @@ import type { Naming } from '~/words/names.ts'
 import { bodyName, capitalize } from '~/words/names.ts'
 import type { Input } from '~/words/sentences.ts'
 import type { Vocabulary } from '~/words/vocabulary.ts'
+import { mostTorque } from '~/views/box/analysis.ts'
 import type { Layers } from '~/views/section/layers.ts'
 import { USUAL_LAYERS } from '~/views/section/layers.ts'
 import { findRoom, placeMemberNames } from '~/views/section/memberNames.ts'
@@ -290,7 +291,12 @@ function Writing(props: WritingProps) {
         />
       )}
       {hasRibbon && input && scaleAt && (
-        <TorqueScale at={scaleAt} fullTorque={fullTorque} input={input} />
+        <TorqueScale
+          at={scaleAt}
+          fullTorque={fullTorque}
+          input={input}
+          isExceeded={drive !== undefined && mostTorque(drive) > fullTorque * (1 + 1e-9)}
+        />
       )}
       {layers.has('names') &&
         names.map(({ member, x, y }) => (

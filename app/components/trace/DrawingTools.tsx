@@ -16,6 +16,9 @@ import { LAYERS } from '~/views/section/layers.ts'
 import { useMayMove } from '~/components/section/useMayMove.ts'
 import { formatLayers } from '~/views/trace/traceState.ts'
 
+import { ribbonSteps } from '~/views/trace/ribbonScale.ts'
+import { formatTorque, torqueUnitNm } from '~/words/format.ts'
+
 import { useOpenTrace } from './traceContext.ts'
 
 const LAYER_TITLES: Readonly<Record<Layer, string>> = {
@@ -36,7 +39,15 @@ interface DrawingToolsProps {
 
 /** How the drawing is looked at, and whether an interlock guards it. */
 export function DrawingTools({ hasInterlock, onInterlock, onReset }: DrawingToolsProps) {
-  const { isOverrun, layers, pace, change } = useOpenTrace()
+  const { isOverrun, layers, pace, search, change, fullTorque, input } = useOpenTrace()
+  const unitNm = torqueUnitNm(input.torqueUnit)
+  const scales = [
+    ['', 'the most of the whole box'],
+    ['position', 'the most of this position'],
+    ...ribbonSteps(fullTorque * input.torqueNm, unitNm).map(
+      (step) => [`${step * unitNm}`, formatTorque(step * unitNm, input.torqueUnit)] as const,
+    ),
+  ] as const
   const mayMove = useMayMove()
   const LockIcon = hasInterlock ? Lock : LockOpen
   return (
@@ -112,9 +123,39 @@ export function DrawingTools({ hasInterlock, onInterlock, onReset }: DrawingTool
         <DropdownMenu.Content
           align="end"
           side="top"
-          className="bg-sheet border-ink z-40 min-w-[17rem] border-2 p-2"
+          className="bg-sheet border-ink z-40 max-h-(--radix-dropdown-menu-content-available-height) min-w-[17rem] overflow-auto border-2 p-2"
           aria-label="What the drawing shows"
         >
+          <DropdownMenu.RadioGroup
+            value={search.get('ribbon') ?? ''}
+            onValueChange={(ribbon) => {
+              change({ ribbon })
+            }}
+          >
+            <DropdownMenu.Label className="text-graphite px-2 text-[0.86rem]">
+              The ribbon is full at
+            </DropdownMenu.Label>
+            {scales.map(([value, title]) => (
+              <DropdownMenu.RadioItem
+                key={value}
+                value={value}
+                onSelect={(event) => {
+                  event.preventDefault()
+                }}
+                className="data-highlighted:bg-accent-wash flex min-h-[40px] cursor-pointer items-center gap-2 px-2 outline-none data-[state=checked]:font-bold"
+              >
+                <span className="w-5">
+                  <DropdownMenu.ItemIndicator>
+                    <Check aria-hidden className="size-5" />
+                  </DropdownMenu.ItemIndicator>
+                </span>
+                {title}
+              </DropdownMenu.RadioItem>
+            ))}
+          </DropdownMenu.RadioGroup>
+          <DropdownMenu.Label className="text-graphite border-rule mt-1 border-t px-2 pt-1 text-[0.86rem]">
+            Layers
+          </DropdownMenu.Label>
           {LAYERS.map((layer) => (
             <DropdownMenu.CheckboxItem
               key={layer}

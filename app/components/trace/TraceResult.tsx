@@ -59,7 +59,7 @@ export function TraceResult(props: TraceResultProps) {
         {trace.waiting && `, ${trace.waiting.position.label} waits`}
         {trace.isOverrun && (
           <>
-            , <Term id="overrun">the wheels drive</Term>
+            , the wheels drive: <Term id="overrun">overrun</Term>
           </>
         )}
       </h2>
