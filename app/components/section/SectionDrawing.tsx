@@ -295,7 +295,7 @@ function Writing(props: WritingProps) {
           at={scaleAt}
           fullTorque={fullTorque}
           input={input}
-          isExceeded={drive !== undefined && mostTorque(drive) > fullTorque * (1 + 1e-9)}
+          isExceeded={mostTorque(drive) > fullTorque * (1 + 1e-9)}
         />
       )}
       {layers.has('names') &&
