@@ -3,6 +3,7 @@ import fs from 'node:fs'
 import type { Page } from '@playwright/test'
 
 import { countAll, FOUR_SPEED_COUNTS, openDemo, startFourSpeed } from './pages.ts'
+import { printed } from './pdf.ts'
 import { expect, openPage, startUdrix, test } from './udrix.ts'
 
 /** Opens the first job of a box and lands on one of its pages. */
@@ -361,20 +362,31 @@ test('shims from the shelf bring an end play into its range, and what came of th
   await expect(shims).toContainText('0.12 mm. Measure the end play again')
 })
 
-test('hand-over sheet, job, parts and bench form print with the name of the box and no control', async ({
-  page,
-}) => {
-  await openDemo(page, 'Ostrel', 'Job')
-  const box = page.url().replace(/\/job.*/, '')
-  await page.emulateMedia({ media: 'print' })
-  for (const path of ['hand-over', 'job', 'order', 'count/form']) {
-    await page.goto(`${box}/${path}`)
-    const main = page.getByRole('main')
-    await expect(main.getByRole('heading', { name: /Ostrel five-speed, unit 12/ })).toBeVisible()
-    for (const role of ['button', 'textbox', 'combobox', 'link'] as const)
-      await expect(page.getByRole(role)).toHaveCount(0)
-    await expect(main.getByText(/ring for 2/i).first()).toBeVisible()
-  }
-  await page.goto(`${box}/hand-over`)
-  await expect(page.getByText('Before it goes on the road')).toBeVisible()
-})
+for (const format of ['A4', 'Letter'] as const)
+  test(`hand-over sheet, job, parts and bench form print on ${format} with the name of the box and no control`, async ({
+    page,
+  }) => {
+    await openDemo(page, 'Ostrel', 'Job')
+    const box = page.url().replace(/\/job.*/, '')
+    for (const [path, says] of [
+      ['hand-over', 'Before it goes on the road'],
+      ['job', 'ring for 2'],
+      ['order', 'ring for 2'],
+      ['count/form', 'Head gear, input shaft'],
+    ] as const) {
+      await page.emulateMedia({ media: 'screen' })
+      await page.goto(`${box}/${path}`)
+      const buttons = await page.getByRole('button').allInnerTexts()
+      await page.emulateMedia({ media: 'print' })
+      for (const role of ['button', 'textbox', 'combobox', 'link'] as const)
+        await expect(page.getByRole(role)).toHaveCount(0)
+      const sheets = await printed(page, format)
+      const text = sheets.map((sheet) => sheet.text).join(' ')
+      expect(text).toContain('Ostrel five-speed, unit 12')
+      expect(text.toLowerCase()).toContain(says.toLowerCase())
+      expect([path, sheets.map(({ controls }) => controls)]).toEqual([path, sheets.map(() => 0)])
+      // What can be pressed on the screen is not to be read on paper.
+      const pressed = buttons.map((each) => each.trim()).filter((each) => /^[A-Z].* /.test(each))
+      expect([path, pressed.filter((each) => text.includes(each))]).toEqual([path, []])
+    }
+  })

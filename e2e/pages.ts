@@ -30,13 +30,22 @@ export async function countAll(page: Page, counts: readonly number[]): Promise<v
 
 /** Opens a demo box by a part of its name, on the given page of it. */
 export async function openDemo(page: Page, name: string, tab: string) {
+  await (await demoLink(page, name)).click()
+  await turnTo(page, tab)
+}
+
+/** Where the pages of a demo box are. */
+export async function addressOf(page: Page, name: string): Promise<string> {
+  return (await (await demoLink(page, name)).getAttribute('href')) ?? ''
+}
+
+async function demoLink(page: Page, name: string): Promise<Locator> {
   await page.goto(`/?q=${encodeURIComponent(name)}`)
   // Other tests leave copies on the bench, which are no demo.
-  const demo = page
+  return page
     .getByRole('link', { name })
     .filter({ has: page.getByText('demo', { exact: true }) })
-  await demo.first().click()
-  await turnTo(page, tab)
+    .first()
 }
 
 /** The step of the work in whose row a page stands, for pages that are none themselves. */

@@ -95,7 +95,7 @@ export function SettingsControls({ settings }: { readonly settings: Settings }) 
                 onSelect={(event) => {
                   event.preventDefault()
                 }}
-                className="data-highlighted:bg-accent-wash flex min-h-[40px] cursor-pointer items-center gap-2 px-2 outline-none data-[state=checked]:font-bold"
+                className="data-highlighted:bg-accent-wash flex min-h-[44px] cursor-pointer items-center gap-2 px-2 outline-none data-[state=checked]:font-bold"
               >
                 <span className="w-5">
                   <DropdownMenu.ItemIndicator>

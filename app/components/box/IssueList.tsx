@@ -42,7 +42,7 @@ export function IssueList({ draft, issues, words, onShow }: IssueListProps) {
           {onShow && (
             <button
               type="button"
-              className="min-h-[32px] cursor-pointer underline"
+              className="min-h-[44px] cursor-pointer underline"
               onClick={() => {
                 onShow(issue)
               }}
@@ -53,7 +53,7 @@ export function IssueList({ draft, issues, words, onShow }: IssueListProps) {
           {warningKey(issue) !== '' && (
             <button
               type="button"
-              className="min-h-[32px] cursor-pointer underline"
+              className="min-h-[44px] cursor-pointer underline"
               onClick={() => {
                 const id = warningKey(issue)
                 const warning = { id, by: settings.initials, at: serverNow().toISOString() }
@@ -67,7 +67,7 @@ export function IssueList({ draft, issues, words, onShow }: IssueListProps) {
       ))}
       {left.length > 0 && (
         <details>
-          <summary className="text-graphite flex min-h-[36px] cursor-pointer items-center gap-2">
+          <summary className="text-graphite flex min-h-[44px] cursor-pointer items-center gap-2">
             <Check aria-hidden className="size-5" />
             {left.length === 1
               ? 'One warning left as it is'
@@ -82,7 +82,7 @@ export function IssueList({ draft, issues, words, onShow }: IssueListProps) {
                 </span>{' '}
                 <button
                   type="button"
-                  className="text-accent min-h-[32px] cursor-pointer underline"
+                  className="text-accent min-h-[44px] cursor-pointer underline"
                   onClick={() => {
                     become(removePart(kept, { list: 'leftWarnings', id: warning.id }))
                   }}

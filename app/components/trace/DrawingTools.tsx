@@ -142,7 +142,7 @@ export function DrawingTools({ hasInterlock, onInterlock, onReset }: DrawingTool
                 onSelect={(event) => {
                   event.preventDefault()
                 }}
-                className="data-highlighted:bg-accent-wash flex min-h-[40px] cursor-pointer items-center gap-2 px-2 outline-none data-[state=checked]:font-bold"
+                className="data-highlighted:bg-accent-wash flex min-h-[44px] cursor-pointer items-center gap-2 px-2 outline-none data-[state=checked]:font-bold"
               >
                 <span className="w-5">
                   <DropdownMenu.ItemIndicator>

@@ -98,7 +98,7 @@ export function SpinSetupFields({ naming, state, result, onChange }: SpinSetupFi
         , turn the <b>{partName(naming, turned)}</b> by hand and see what moves.
       </p>
       <details>
-        <summary className="text-accent flex min-h-[36px] cursor-pointer items-center font-semibold">
+        <summary className="text-accent flex min-h-[44px] cursor-pointer items-center font-semibold">
           {inWords(naming.words, 'Sleeves')}: {placesWords(naming, places)}
         </summary>
         <div className="flex flex-wrap gap-3 pb-1">
