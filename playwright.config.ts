@@ -8,7 +8,8 @@ export default defineConfig({
   // Some tests start and crash a server and a database of their own; machines may be slow.
   timeout: 180_000,
   expect: { timeout: 20_000 },
-  workers: 2,
+  // Many tests wait for a server or a database to go and come back: one more than two processors.
+  workers: 3,
   fullyParallel: true,
   // What passes at the second try only is told in the summary as flaky, for its cause to be mended.
   retries: 1,

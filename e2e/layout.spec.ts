@@ -1,4 +1,3 @@
-import { WAY } from '../app/views/box/way.ts'
 import { openDemo } from './pages.ts'
 import { expect, test } from './udrix.ts'
 
@@ -30,22 +29,6 @@ for (const tab of ['Count', 'Turns', 'Trace', 'Measure', 'Ratios', 'Job'] as con
       expect([name, (box?.height ?? 0) > 200]).toEqual([name, true])
     }
   })
-
-test('no page of a box runs off the side of a phone or of an upright tablet', async ({ page }) => {
-  await openDemo(page, 'Ostrel', 'Job')
-  const box = page.url().replace(/\/job.*/, '')
-  for (const { path } of WAY.flatMap(({ pages }) => pages)) {
-    await page.goto(`${box}/${path}`)
-    for (const width of [390, 820]) {
-      await page.setViewportSize({ width, height: 1100 })
-      await expect
-        .poll(() => page.evaluate(() => document.documentElement.scrollWidth), {
-          message: `${path} at ${width}`,
-        })
-        .toBeLessThanOrEqual(width)
-    }
-  }
-})
 
 test('the sleeve stands where the position puts it', async ({ page }) => {
   await openDemo(page, 'Ostrel', 'Trace')
