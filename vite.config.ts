@@ -63,7 +63,7 @@ export default defineConfig(({ isSsrBuild }) => ({
                 {
                   name: 'shared',
                   test: /[\\/](app[\\/](?!files)|lucide-react|clsx)/,
-                  minShareCount: 5,
+                  minShareCount: 4,
                 },
               ],
             },

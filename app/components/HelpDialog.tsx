@@ -1,4 +1,4 @@
-import { BookOpen, Footprints, X } from 'lucide-react'
+import { X } from 'lucide-react'
 import { Dialog } from 'radix-ui'
 import { Link } from 'react-router'
 
@@ -70,7 +70,7 @@ export function HelpDialog({ isOpen, onOpenChange }: HelpDialogProps) {
               </p>
               <p className="mt-4 flex flex-wrap gap-2">
                 <a href="/tour" className="button">
-                  <Footprints aria-hidden /> Show me round
+                  Show me round
                 </a>
                 <Link
                   to="/glossary"
@@ -79,7 +79,7 @@ export function HelpDialog({ isOpen, onOpenChange }: HelpDialogProps) {
                     onOpenChange(false)
                   }}
                 >
-                  <BookOpen aria-hidden /> Words of the trade
+                  Words of the trade
                 </Link>
               </p>
             </section>

@@ -1,4 +1,5 @@
-import { TERM_IDS, termWords, termsIn } from './glossary.ts'
+import { TERM_IDS, termTitle, termsIn } from './glossary.ts'
+import { termMeaning } from './meanings.ts'
 import { PLAIN_WORDS, vocabularyOf } from './vocabulary.ts'
 
 const LAYSHAFT = vocabularyOf({
@@ -34,12 +35,12 @@ test('in another vocabulary its own words are explained', () => {
   expect(explained(['The collar sits on the layshaft.'], LAYSHAFT)).toEqual([
     'The [collar] sits on the [layshaft].',
   ])
-  expect(termWords(LAYSHAFT, 'countershaft').title).toBe('layshaft')
+  expect(termTitle(LAYSHAFT, 'countershaft')).toBe('layshaft')
 })
 
 test('taking the pieces together gives the text again', () => {
   for (const id of TERM_IDS) {
-    const { meaning } = termWords(PLAIN_WORDS, id)
+    const meaning = termMeaning(PLAIN_WORDS, id)
     const [parts = []] = termsIn(PLAIN_WORDS, [meaning])
     expect(parts.map(({ text }) => text).join('')).toBe(meaning)
   }

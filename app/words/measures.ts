@@ -103,27 +103,6 @@ export const MEASURE_NAMES: Readonly<Record<Measure, string>> = {
   'bearing-drag': 'bearing drag',
 }
 
-/** How it is done, said beside the entry. */
-const MEASURE_HINTS: Readonly<Record<Measure, string>> = {
-  'ring-gap':
-    'Clean and dry the ring and its cone. Press the ring square on the cone by hand, and slide the leaves in at three or more places round it. Oil on the cone or a cocked ring reads wrong. Write stacked leaves with + between them, and what went in and what did not with two points between: thinner..thicker.',
-  'dog-engagement': 'Sleeve fully home: how far its teeth reach over the dog teeth.',
-  'fork-clearance':
-    'Leaves between the fork’s pad and the groove of the sleeve, pad by pad. Stacked leaves are written with + between them.',
-  'spline-rock':
-    'Hold the shaft, rock the flange or sprocket, and read the whole way it goes at a radius you measure.',
-  'end-play':
-    'Dial on the end, push and pull the part, read all of its way. Preload is end play below 0.',
-  backlash: 'Dial square on a tooth, mate held: read at several teeth round the gear.',
-  'run-out': 'Dial on the shaft, turn it once by hand: write readings from round it; below 0 too.',
-  'bearing-drag': 'Turn steadily and read the torque that keeps it turning, without seals.',
-}
-
-/** How a measurement is made. */
-export function measureHint(words: Vocabulary, measure: Measure): string {
-  return inWords(words, MEASURE_HINTS[measure])
-}
-
 export const CONE_NAMES: Readonly<Record<ConeCount, string>> = {
   1: 'single cone',
   2: 'dual cone',

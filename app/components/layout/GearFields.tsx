@@ -16,7 +16,7 @@ import {
 } from 'core'
 
 import { Choice } from '~/components/newBox/Choice.tsx'
-import { termWords } from '~/words/glossary.ts'
+import { termMeaning } from '~/words/meanings.ts'
 import { bodyName, capitalize, gearName } from '~/words/names.ts'
 import type { Vocabulary } from '~/words/vocabulary.ts'
 import { LINK_WORDS } from '~/words/vocabulary.ts'
@@ -73,7 +73,7 @@ export function GearFields({ drafting, words, gear, onCount }: GearFieldsProps) 
         }}
       />
       {(gear.mount === 'integral' || gear.mount === 'free') && (
-        <p className="text-graphite -mt-1 text-[0.86rem]">{termWords(words, gear.mount).meaning}</p>
+        <p className="text-graphite -mt-1 text-[0.86rem]">{termMeaning(words, gear.mount)}</p>
       )}
       <div className="grid grid-cols-2 gap-2">
         <SelectField

@@ -27,6 +27,7 @@ import {
 } from 'core'
 
 import { SelectField } from '~/components/Fields.tsx'
+import { measureHint } from '~/words/measureHints.ts'
 import { Explained } from '~/components/words/Explained.tsx'
 import { useWords } from '~/components/useWords.ts'
 import { entryBodySchema } from '~/files/jobEntry.ts'
@@ -39,7 +40,6 @@ import {
   UNIT_WORDS,
   VERDICT_NAMES,
   boundsWords,
-  measureHint,
   figureWords,
   formatFigure,
   reasonWords,

@@ -1,3 +1,4 @@
+import { Suspense, lazy } from 'react'
 import { Link } from 'react-router'
 
 import type { Analysis, Drive, RatioFactor } from 'core'
@@ -32,7 +33,8 @@ import { Term } from '~/components/words/Term.tsx'
 
 import { ShareFields } from './ShareFields.tsx'
 import type { OpenTrace } from './traceContext.ts'
-import { Waiting } from './Waiting.tsx'
+
+const Waiting = lazy(() => import('./Waiting.tsx'))
 
 interface TraceResultProps {
   readonly trace: OpenTrace
@@ -97,7 +99,11 @@ export function TraceResult(props: TraceResultProps) {
         </div>
       )}
       <Engaged naming={naming} analysis={analysis} />
-      <Waiting trace={trace} />
+      {trace.preselections.length > 0 && (
+        <Suspense>
+          <Waiting trace={trace} />
+        </Suspense>
+      )}
       {analysis.state === 'drive' && (
         <PathList naming={naming} drive={analysis} input={input}>
           <ShareFields trace={trace} />

@@ -5,7 +5,7 @@ import { carryingSentence, changeSentence, waitingSentence } from '~/words/prese
 import type { OpenTrace } from './traceContext.ts'
 
 /** Which clutch carries, which position waits behind the other, and the change from one to the other. */
-export function Waiting({ trace }: { readonly trace: OpenTrace }) {
+export default function Waiting({ trace }: { readonly trace: OpenTrace }) {
   const { naming, preselections, waiting, selected, input, change } = trace
   const [first] = preselections
   if (!first) return null
