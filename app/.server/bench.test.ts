@@ -65,7 +65,7 @@ describe('the bench page by page', () => {
     expect(await names('nothing')).toMatchObject({ names: [], total: 0, next: null })
   })
 
-  test('a unit is found by its owner’s reference, its complaint and a part ordered for it', async () => {
+  test('a unit is found by its owner’s reference, its serial, its complaint and a part ordered for it', async () => {
     const { boxId, jobId } = await unitWithJob()
     await createBox({ ...draft, name: 'another' })
     const entry = (body: EntryBody): Entry => ({
@@ -76,6 +76,7 @@ describe('the bench page by page', () => {
     })
     const intake = {
       reference: 'Van 12',
+      serial: 'QX-4711',
       complaint: 'jumps out of second',
       distance: null,
       oil: '',
@@ -94,7 +95,7 @@ describe('the bench page by page', () => {
       [entry({ kind: 'intake', intake }), entry({ kind: 'line', line })],
       '2026-11-26T10:00:00Z',
     )
-    for (const search of ['van 12', 'SECOND', 'pilot', 'unit jumps'])
+    for (const search of ['van 12', 'qx-4711', 'SECOND', 'pilot', 'unit jumps'])
       expect((await names(search)).names).toEqual(['unit'])
     expect((await names('unit another')).names).toEqual([])
   })

@@ -38,10 +38,10 @@ const CURSOR = /^(\d{4}-\d\d-\d\dT\d\d:\d\d:\d\d\.\d{6}Z)_([0-9a-f-]{36})$/
 
 /**
  * Whether what came in with a unit, or a part ordered for it, was written down so: the owner's
- * reference, the complaint, the oil, what it came with; the words of a part.
+ * reference, its serial, the complaint, the oil, what it came with; the words of a part.
  */
 function isWrittenInJobs(like: string) {
-  const written = ['reference', 'complaint', 'oil', 'cameWith'].map(
+  const written = ['reference', 'serial', 'complaint', 'oil', 'cameWith'].map(
     (field) => sql`${jobEntries.body} -> 'intake' ->> ${field} ilike ${like}`,
   )
   return exists(

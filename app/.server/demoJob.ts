@@ -52,6 +52,7 @@ const JOBS: readonly DemoJob[] = [
         kind: 'intake',
         intake: {
           reference: 'van, unit 12',
+          serial: 'OS 5 0412',
           complaint: 'oil leak at the back, shifts well',
           distance: { text: '96000', unit: 'km' },
           oil: 'clean, a litre low',
@@ -75,6 +76,7 @@ const JOBS: readonly DemoJob[] = [
         kind: 'intake',
         intake: {
           reference: 'van, unit 12',
+          serial: 'OS 5 0412',
           complaint: 'crunches into second when cold, jumps out of third on the overrun',
           distance: { text: '148000', unit: 'km' },
           oil: 'grey, brass in it',

@@ -166,6 +166,7 @@ export const entryBodySchema = z.discriminatedUnion('kind', [
     kind: z.literal('intake'),
     intake: z.strictObject({
       reference: shortText,
+      serial: shortText.optional(),
       complaint: longText,
       distance: distance.nullable(),
       oil: shortText,

@@ -133,7 +133,7 @@ export function entryWords(naming: Naming, { body }: Entry, before?: Intake): st
   const part = (ref: string): string => unitPartName(naming, ref)
   switch (body.kind) {
     case 'intake': {
-      const { reference, complaint, distance, oil, cameWith } = body.intake
+      const { reference, serial = '', complaint, distance, oil, cameWith } = body.intake
       // Of what was written before, only what is new is told again.
       const news = [
         ...(complaint === before?.complaint ? [] : [complaint === '' ? '' : `“${complaint}”`]),
@@ -141,6 +141,7 @@ export function entryWords(naming: Naming, { body }: Entry, before?: Intake): st
           ? []
           : [distance ? `${distance.text} ${UNIT_NAMES[distance.unit]} run` : 'no distance']),
         ...(reference === (before?.reference ?? '') ? [] : [`reference ${reference}`]),
+        ...(serial === (before?.serial ?? '') ? [] : [`serial ${serial}`]),
         ...(oil === (before?.oil ?? '') ? [] : [`oil: ${oil}`]),
         ...(cameWith === (before?.cameWith ?? '') ? [] : [`came with ${cameWith}`]),
       ].filter((each) => each !== '')

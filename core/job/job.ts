@@ -65,6 +65,8 @@ export type Look = (typeof LOOKS)[number]
 /** What is written down when a unit comes in. */
 export interface Intake {
   readonly reference: string
+  /** As it is stamped or cast on the unit. */
+  readonly serial?: string | undefined
   readonly complaint: string
   readonly distance: Entered | null
   readonly oil: string

@@ -57,7 +57,9 @@ export function BenchFilter({
       className="flex flex-wrap items-end gap-x-3 gap-y-2 pb-3"
     >
       <label className="relative block min-w-[14rem] flex-1">
-        <span className="sr-only">Search the boxes by name, reference, complaint or part</span>
+        <span className="sr-only">
+          Search the boxes by name, reference, serial, complaint or part
+        </span>
         <Search aria-hidden className="text-graphite absolute top-3 left-3 size-5" />
         <input
           key={view.search}
@@ -65,7 +67,7 @@ export function BenchFilter({
           name="q"
           defaultValue={view.search}
           className="field pl-10"
-          placeholder="Name, owner, complaint, part…"
+          placeholder="Name, owner, serial, complaint, part…"
           maxLength={LONGEST_SEARCH}
         />
       </label>

@@ -7,6 +7,7 @@ import { Warning } from '~/components/Warning.tsx'
 
 const FIELDS = [
   { key: 'reference', label: 'Owner’s reference', rows: 1 },
+  { key: 'serial', label: 'Serial or casting number', rows: 1 },
   { key: 'complaint', label: 'Complaint, in the owner’s words', rows: 2 },
   { key: 'oil', label: 'Oil found', rows: 1 },
   { key: 'cameWith', label: 'What came with it', rows: 1 },
@@ -43,9 +44,10 @@ export function IntakeForm({
               key={intake[key]}
               className="field mt-1 block w-full font-normal"
               rows={rows}
-              defaultValue={intake[key]}
+              defaultValue={intake[key] ?? ''}
               onBlur={(event) => {
-                keep({ ...intake, [key]: event.target.value.trim() })
+                const text = event.target.value.trim()
+                if (text !== (intake[key] ?? '')) keep({ ...intake, [key]: text })
               }}
             />
           </label>

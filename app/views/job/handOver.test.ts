@@ -44,6 +44,7 @@ function gap(reading: string, phase: 'found' | 'after' = 'found'): EntryBody {
 test('what came in is told as far as it was written down', () => {
   const intake = {
     reference: 'van 12',
+    serial: 'QX-4711',
     complaint: 'jumps out of second',
     distance: { text: '180000', unit: 'km' },
     oil: '',
@@ -51,6 +52,7 @@ test('what came in is told as far as it was written down', () => {
   } as const
   expect(sheetOf({ kind: 'intake', intake }).cameIn).toEqual([
     ['Owner’s reference', 'van 12'],
+    ['Serial or casting number', 'QX-4711'],
     ['Complaint', 'jumps out of second'],
     ['Distance', '180000 km'],
   ])

@@ -89,7 +89,7 @@ function rowsOf(box: Box, words: Vocabulary, { findings }: Job): readonly HandOv
 
 export function handOverOf(box: Box, words: Vocabulary, job: Job): HandOver {
   const naming = { box, words }
-  const { reference, complaint, distance, oil, cameWith } = job.intake
+  const { reference, serial = '', complaint, distance, oil, cameWith } = job.intake
   const stages = stagesOf(box, job).filter(({ stage }) => stage !== 'hand-over')
   const named = (isDone: boolean): readonly string[] =>
     STAGES.filter((each) =>
@@ -99,6 +99,7 @@ export function handOverOf(box: Box, words: Vocabulary, job: Job): HandOver {
     cameIn: (
       [
         ['Owner’s reference', reference],
+        ['Serial or casting number', serial],
         ['Complaint', complaint],
         ['Distance', distance ? `${distance.text} ${UNIT_NAMES[distance.unit]}` : ''],
         ['Oil found', oil],
