@@ -134,6 +134,7 @@ test('the unit, the words and the theme are chosen once and stay', async ({ page
   await page.getByRole('menuitemradio', { name: 'dark' }).click()
   await page.keyboard.press('Escape')
   await expect(page.getByTestId('torque-out')).toContainText('lb·ft')
+  await expect(page.locator('html')).toHaveAttribute('data-theme', 'dark')
   await page.reload()
   await expect(page.getByTestId('torque-out')).toContainText('lb·ft')
   await expect(page.getByTestId('path')).toContainText('layshaft')

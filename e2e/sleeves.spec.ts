@@ -38,6 +38,7 @@ test('sleeves are pulled by hand: a listed position is selected, and the interlo
   // 2nd is 37/24 × 37/24, so 576/1369; 3rd 37/24 × 30/31 = 185/124, so 124/185 by hand.
   await expect(page.getByTestId('lock')).toContainText('(576/1369)')
   await expect(page.getByTestId('lock')).toContainText('(124/185)')
+  await expect(page).toHaveURL(/moved=/)
   await page.reload()
   await expect(page.getByText('Locked', { exact: true })).toBeVisible()
   await page.getByRole('button', { name: 'Sleeves back' }).click()

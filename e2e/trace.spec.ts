@@ -113,6 +113,8 @@ test('layers are chosen and stay in the address', async ({ page }) => {
   await expect(page.locator('svg.upper text', { hasText: /^44$/ })).toHaveCount(0)
   await expect(page.locator('svg.upper text', { hasText: 'Countershaft' })).toHaveCount(0)
   await expect(page.locator('[data-forces="main"] .thrust')).toBeVisible()
+  // The address follows a little later.
+  await expect(page).toHaveURL(/layers=.*forces/)
   await page.reload()
   await expect(page.locator('[data-forces="main"] .thrust')).toBeVisible()
   await expect(page.locator('.ribbon')).toHaveCount(0)

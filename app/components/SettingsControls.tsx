@@ -74,7 +74,7 @@ export function SettingsControls({ settings }: { readonly settings: Settings }) 
       </DropdownMenu.Trigger>
       <DropdownMenu.Content
         align="end"
-        className="bg-sheet border-ink z-40 min-w-[17rem] border-2 p-2"
+        className="bg-sheet border-ink z-40 max-h-(--radix-dropdown-menu-content-available-height) min-w-[17rem] overflow-auto border-2 p-2"
         aria-label="Settings"
       >
         {CHOICES.map(({ key, title, options }) => (

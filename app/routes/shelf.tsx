@@ -112,7 +112,7 @@ async function forgetRule(form: FormData) {
 export default function ShelfPage({ loaderData, actionData }: Route.ComponentProps) {
   const { shelf: kept, rules, unit, base } = loaderData
   const ruled = useLastWord(actionData)
-  const { shelf, said, put, again } = useShelfEdits(kept, base, unit)
+  const { shelf, said, isKeeping, put, again } = useShelfEdits(kept, base, unit)
   useLiveData(null)
   return (
     <div className="mx-auto max-w-[1280px] px-5 pb-6">
@@ -122,6 +122,7 @@ export default function ShelfPage({ loaderData, actionData }: Route.ComponentPro
       />
       <main className="grid gap-x-8 gap-y-4 py-4 md:grid-cols-2 xl:grid-cols-[1fr_1fr_2fr]">
         <div className="min-h-[1.6rem] md:col-span-2 xl:col-span-3">
+          {isKeeping && <p role="status">Keeping…</p>}
           {[said, ruled].map(
             (each, at) =>
               each && (

@@ -16,7 +16,9 @@ export interface ShelfSaid {
 interface ShelfEdits {
   /** As it stands on this page, kept or not yet. */
   readonly shelf: Shelf
+  /** The answer to what was sent last; undefined while something is on its way. */
   readonly said: ShelfSaid | undefined
+  readonly isKeeping: boolean
   readonly put: (change: Partial<Shelf>) => void
   /** Sends once more what was not kept. */
   readonly again: () => void
@@ -44,6 +46,8 @@ export function useShelfEdits(kept: Shelf, base: string, unit: LengthUnit): Shel
   const isKept =
     wanted !== null && JSON.stringify(textsOf(wanted, unit)) === JSON.stringify(textsOf(kept, unit))
   if (isKept) setWanted(null)
+  const isRefused = isIdle && said?.isKept === false
+  const isKeeping = wanted !== null && !isKept && !isRefused
   useEffect(() => {
     if (!isIdle || !wanted || wanted === sent.current) return
     sent.current = wanted
@@ -54,7 +58,8 @@ export function useShelfEdits(kept: Shelf, base: string, unit: LengthUnit): Shel
   }, [isIdle, wanted, submit, said, base, unit])
   return {
     shelf: wanted ?? kept,
-    said: isIdle ? said : undefined,
+    said: isKeeping ? undefined : said,
+    isKeeping,
     put: (change) => {
       setWanted({ ...(wanted ?? kept), ...change })
     },
