@@ -30,7 +30,7 @@ export function BoxName({ isDemo }: { readonly isDemo: boolean }) {
         }}
       />
       {isDemo && (
-        <span className="border-steel text-graphite flex-none border px-1.5 text-[0.8rem] font-semibold">
+        <span className="border-steel text-graphite flex-none border max-sm:hidden px-1.5 text-[0.8rem] font-semibold">
           demo
         </span>
       )}

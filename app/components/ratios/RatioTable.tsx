@@ -18,10 +18,10 @@ interface RatioTableProps {
 }
 
 const HEADINGS = [
-  'Pairs, driven / driving',
-  'Exact',
   'Ratio',
+  'Exact',
   'Inverse',
+  'Pairs, driven / driving',
   'Step to next',
   'Overall',
   'Output turns',
@@ -52,7 +52,7 @@ export function RatioTable({ rows, words, draft, hrefOf }: RatioTableProps) {
               Position
             </th>
             {HEADINGS.map((heading) => (
-              <th key={heading} scope="col" className="px-3 py-1 font-semibold">
+              <th key={heading} scope="col" className="px-3 py-1 align-bottom font-semibold">
                 {heading}
               </th>
             ))}
@@ -73,10 +73,12 @@ export function RatioTable({ rows, words, draft, hrefOf }: RatioTableProps) {
                 </th>
                 {ratio ? (
                   <>
-                    <td className="px-3">{pairsText(row)}</td>
+                    <td className="px-3 text-[1.25rem] font-bold whitespace-nowrap">
+                      {formatRatio(ratio)}
+                    </td>
                     <td className="px-3">{formatExact(ratio)}</td>
-                    <td className="px-3 text-[1.25rem] font-bold">{formatRatio(ratio)}</td>
                     <td className="px-3">{formatInverse(ratio)}</td>
+                    <td className="px-3 whitespace-nowrap">{pairsText(row)}</td>
                     <td className="px-3">
                       {stepToNext ? formatPercent(stepToNext) : '–'}
                       {stepToNext && stepToNext.sign() < 0 && (
