@@ -1,6 +1,6 @@
 import fs from 'node:fs'
 
-import type { Page } from '@playwright/test'
+import type { Locator, Page } from '@playwright/test'
 
 import { countAll, FOUR_SPEED_COUNTS, openDemo, startFourSpeed } from './pages.ts'
 import { printed } from './pdf.ts'
@@ -242,11 +242,21 @@ test('what gear one is, by its outside diameter, its mate and a broken arc', asy
   await expect(page.getByText('30 teeth', { exact: true })).toBeVisible()
 })
 
+/** Takes what other tests left off a table of the shelf. */
+async function takeAllOff(table: Locator): Promise<void> {
+  const off = table.getByRole('button', { name: /^Take shim/ })
+  for (let left = await off.count(); left > 0; left--) {
+    await off.first().click()
+    await expect(off).toHaveCount(left - 1)
+  }
+}
+
 test('the shelf keeps leaves, shims and people, and refuses what is no thickness', async ({
   page,
 }) => {
   await page.goto('/shelf')
   const shims = page.getByRole('region', { name: 'Shims on the shelf', exact: true })
+  await takeAllOff(shims)
   const add = shims.getByLabel(/^Add to them/)
   await add.fill('0.10 x4 thin')
   await add.press('Enter')
@@ -327,8 +337,7 @@ test('shims from the shelf bring an end play into its range, and what came of th
 }) => {
   await page.goto('/shelf')
   const onShelf = page.getByRole('region', { name: 'Shims on the shelf', exact: true })
-  for (const size of await onShelf.getByRole('button', { name: /^Take shim/ }).all())
-    await size.click()
+  await takeAllOff(onShelf)
   await onShelf.getByLabel(/^Add to them/).fill('0.10 x2 0.50')
   await onShelf.getByLabel(/^Add to them/).press('Enter')
   await expect(page.getByRole('status')).toContainText('Kept.')
@@ -360,6 +369,32 @@ test('shims from the shelf bring an end play into its range, and what came of th
   await shims.getByLabel(/^Fitted something else/).fill('0.50 + 0.08')
   await shims.getByRole('button', { name: 'Fitted' }).last().click()
   await expect(shims).toContainText('0.12 mm. Measure the end play again')
+})
+
+test('what cannot be sent of the shelf stays where it was typed, and is kept once it can', async ({
+  browser,
+  udrix,
+}) => {
+  // A page of its own, since a request that fails is no fault here.
+  const page = await openPage(browser, udrix.url)
+  await page.goto('/shelf')
+  const shims = page.getByRole('region', { name: 'Shims on the shelf', exact: true })
+  await page.route('**/shelf.data*', (route) =>
+    route.request().method() === 'POST' ? route.abort() : route.continue(),
+  )
+  await shims.getByLabel(/^Add to them/).fill('0.07')
+  await shims.getByLabel(/^Add to them/).press('Enter')
+  await expect(page.getByRole('alert')).toContainText('Udrix does not answer')
+  await expect(shims.getByLabel('How many of 0.07')).toHaveValue('1')
+  await page.unroute('**/shelf.data*')
+  await page.getByRole('button', { name: 'Keep it again' }).click()
+  await expect(page.getByRole('status')).toContainText('Kept.')
+  await page.reload()
+  await expect(shims.getByLabel('How many of 0.07')).toHaveValue('1')
+  await shims.getByRole('button', { name: 'Take shim 0.07 off the shelf' }).click()
+  await expect(shims.getByLabel('How many of 0.07')).toBeHidden()
+  await expect(page.getByRole('status')).toContainText('Kept.')
+  await page.close()
 })
 
 for (const format of ['A4', 'Letter'] as const)

@@ -1,5 +1,6 @@
 import { TriangleAlert } from 'lucide-react'
-import { Form, data } from 'react-router'
+import { useEffect } from 'react'
+import { Form, data, isRouteErrorResponse } from 'react-router'
 
 import type { ReadingUnit } from 'core'
 import { MEASURES, MEASURE_RULES, unitsOf } from 'core'
@@ -14,6 +15,7 @@ import { People } from '~/components/shelf/People.tsx'
 import type { ShelfSaid } from '~/components/shelf/useShelfEdits.ts'
 import { useShelfEdits } from '~/components/shelf/useShelfEdits.ts'
 import { useLiveData } from '~/client/live.ts'
+import { staysOpen } from '~/client/staysOpen.ts'
 import { formatPieces, parsePieces, ruleSchema, shelfSchema } from '~/files/shelf.ts'
 import { MEASURE_NAMES, UNIT_NAMES, boundsText } from '~/words/measures.ts'
 import { capitalize } from '~/words/names.ts'
@@ -27,6 +29,25 @@ export async function loader({ request }: Route.LoaderArgs) {
     readSettings(request),
   ])
   return { shelf, rules, unit: settings.lengthUnit, base: JSON.stringify(shelf) }
+}
+
+const open = staysOpen<Awaited<ReturnType<typeof loader>>>()
+
+export function clientLoader({ serverLoader }: Route.ClientLoaderArgs) {
+  return open.load('shelf', serverLoader)
+}
+
+/** What cannot be sent stays on the page with a sentence, as what is refused does. */
+export async function clientAction({ serverAction }: Route.ClientActionArgs) {
+  try {
+    return await serverAction()
+  } catch (error) {
+    if (isRouteErrorResponse(error) && error.status < 500) throw error
+    return {
+      isKept: false,
+      sentence: 'Udrix does not answer, so nothing was kept. What you entered is still here.',
+    } satisfies ShelfSaid
+  }
 }
 
 function refuse(sentence: string, status = 400) {
@@ -114,6 +135,9 @@ export default function ShelfPage({ loaderData, actionData }: Route.ComponentPro
   const ruled = useLastWord(actionData)
   const { shelf, said, isKeeping, put, again } = useShelfEdits(kept, base, unit)
   useLiveData(null)
+  useEffect(() => {
+    open.remember('shelf', loaderData)
+  }, [loaderData])
   return (
     <div className="mx-auto max-w-[1280px] px-5 pb-6">
       <PageHead
