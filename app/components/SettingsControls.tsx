@@ -1,8 +1,9 @@
-import { Check, Settings2 } from 'lucide-react'
+import { Settings2 } from 'lucide-react'
 import { DropdownMenu } from 'radix-ui'
 import { useEffect, useRef } from 'react'
 import { useFetcher } from 'react-router'
 
+import { MenuRadios } from '~/components/MenuRadios.tsx'
 import {
   LENGTH_UNITS,
   ROAD_SPEED_UNITS,
@@ -74,38 +75,19 @@ export function SettingsControls({ settings }: { readonly settings: Settings }) 
       </DropdownMenu.Trigger>
       <DropdownMenu.Content
         align="end"
-        className="bg-sheet border-ink z-40 max-h-(--radix-dropdown-menu-content-available-height) min-w-[17rem] overflow-auto border-2 p-2"
+        className="bg-sheet border-ink z-40 max-h-(--radix-dropdown-menu-content-available-height) w-[23rem] max-w-[calc(100vw-1rem)] overflow-auto border-2 p-2"
         aria-label="Settings"
       >
         {CHOICES.map(({ key, title, options }) => (
-          <DropdownMenu.RadioGroup
+          <MenuRadios
             key={key}
+            title={title}
             value={settings[key]}
-            onValueChange={(value) => {
+            options={options}
+            onChange={(value) => {
               choose(key, value)
             }}
-          >
-            <DropdownMenu.Label className="text-graphite px-2 pt-2 text-[0.86rem]">
-              {title}
-            </DropdownMenu.Label>
-            {options.map(([value, name]) => (
-              <DropdownMenu.RadioItem
-                key={value}
-                value={value}
-                onSelect={(event) => {
-                  event.preventDefault()
-                }}
-                className="data-highlighted:bg-accent-wash flex min-h-[44px] cursor-pointer items-center gap-2 px-2 outline-none data-[state=checked]:font-bold"
-              >
-                <span className="w-5">
-                  <DropdownMenu.ItemIndicator>
-                    <Check aria-hidden className="size-5" />
-                  </DropdownMenu.ItemIndicator>
-                </span>
-                {name}
-              </DropdownMenu.RadioItem>
-            ))}
-          </DropdownMenu.RadioGroup>
+          />
         ))}
       </DropdownMenu.Content>
     </DropdownMenu.Root>

@@ -139,7 +139,14 @@ export default function Bench({ loaderData, actionData }: Route.ComponentProps) 
             at more of them.
           </Warning>
         )}
-        {boxes.length === 0 ? (
+        {boxes.length === 0 && total > 0 ? (
+          <p className="py-10 text-lg">
+            No more boxes come after these.{' '}
+            <Link to={benchAddress(view)} className="text-accent underline">
+              Back to the first ones
+            </Link>
+          </p>
+        ) : boxes.length === 0 ? (
           <p className="py-10 text-lg">
             {!isFiltered(view)
               ? 'The bench is empty. Start a new box: choose the pattern nearest to what lies before you, then count its teeth.'

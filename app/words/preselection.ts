@@ -1,6 +1,6 @@
 /** What waits behind an open clutch, in sentences. */
-import type { EngagedCoupler, Preselection } from 'core'
-import { toNumber } from 'core'
+import type { Analysis, EngagedCoupler, Preselection } from 'core'
+import { clutchSlip, toNumber } from 'core'
 
 import { formatSpeed } from './format.ts'
 import type { Naming } from './names.ts'
@@ -18,20 +18,22 @@ export function carryingSentence(naming: Naming, { opening, closing }: Preselect
   return `${capitalize(clutchNames(naming, opening))} ${carries}; ${clutchNames(naming, closing)} ${is} open. Behind it can wait:`
 }
 
-/** What is in for the waiting position, and how much its clutch slips. */
+/** What is in for the waiting position, and how much its clutch slips in the state that `analysis` is of. */
 export function waitingSentence(
   naming: Naming,
   { position, waiting, closing }: Preselection,
+  analysis: Analysis,
   inputRpm: number,
 ): string {
   const engaged = waiting.map((each) => engagementSentence(naming, each)).join(' ')
-  const slips = closing.flatMap(({ coupler, slip }) =>
-    slip
+  const slips = closing.flatMap((clutch) => {
+    const slip = clutchSlip(naming.box, analysis, clutch)
+    return slip
       ? [
-          `the ${couplerName(naming, coupler)} slips by ${formatSpeed(Math.abs(toNumber(slip)) * inputRpm)}${slip.isZero() ? '' : slip.sign() < 0 ? ': its shaft turns slower than the engine' : ': its shaft turns faster than the engine'}`,
+          `the ${couplerName(naming, clutch.coupler)} slips by ${formatSpeed(Math.abs(toNumber(slip)) * inputRpm)}${slip.isZero() ? '' : slip.sign() < 0 ? ': its shaft turns slower than the engine' : ': its shaft turns faster than the engine'}`,
         ]
-      : [],
-  )
+      : []
+  })
   return [
     engaged === ''
       ? `${position.label} needs nothing put in besides what is in.`

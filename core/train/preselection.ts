@@ -6,10 +6,10 @@
  * change is a matter of clutches alone and the torque need never be let go.
  */
 import type { Analysis, EngagedCoupler, Solver } from './analysis.ts'
-import { analyse, couplersAway } from './analysis.ts'
+import { couplersAway, surveyPosition } from './analysis.ts'
 import { fullPlaces } from './combinations.ts'
 import { findSlips } from './slips.ts'
-import type { CouplerPlaces } from '../box/box.ts'
+import type { BoxIndex, CouplerPlaces } from '../box/box.ts'
 import { centreOf, placeOf } from '../box/box.ts'
 import { brokenInterlock, brokenRule } from '../box/check.ts'
 import type { Rational } from '../number/rational.ts'
@@ -21,31 +21,26 @@ export interface Preselection {
   readonly position: BoxPosition
   /** Where all couplers stand while it waits. */
   readonly places: CouplerPlaces
-  readonly analysis: Analysis
   /** The couplers that are in for it already. */
   readonly waiting: readonly EngagedCoupler[]
   /** The clutches that carry now and open at the change. */
   readonly opening: readonly EngagedCoupler[]
   /** The clutches that close at the change. */
-  readonly closing: readonly ClosingClutch[]
-}
-
-/** A clutch that is open while the position behind it waits. */
-export interface ClosingClutch extends EngagedCoupler {
-  /** Of what it will lock against its hub, in turns for one turn of the input; null where nothing settles it. */
-  readonly slip: Rational | null
+  readonly closing: readonly EngagedCoupler[]
 }
 
 const isClutch = ({ kind }: Coupler): boolean => kind === 'friction-clutch'
 
-/** Whether two positions give the same ratio. */
-function hasRatio(analysis: Analysis, ratio: Rational | null): boolean {
-  return ratio !== null && analysis.state === 'drive' && analysis.ratio.equals(ratio)
-}
-
-function ratioAt(solver: Solver, places: CouplerPlaces): Rational | null {
-  const analysis = analyse(solver, places)
-  return analysis.state === 'drive' ? analysis.ratio : null
+/** What an open clutch will lock against its hub, in turns for one turn of the input; null where nothing settles it. */
+export function clutchSlip(
+  box: BoxIndex,
+  analysis: Analysis,
+  { coupler, place }: EngagedCoupler,
+): Rational | null {
+  const found = findSlips(box, analysis).find(
+    (slip) => slip.kind === 'coupler' && slip.coupler === coupler && slip.place === place,
+  )
+  return found?.speed ?? null
 }
 
 /**
@@ -58,7 +53,10 @@ export function findPreselections(solver: Solver, carrying: BoxPosition): readon
   const { couplers } = draft
   if (!couplers.some(isClutch)) return []
   const now = fullPlaces(couplers, carrying.couplers)
-  const ratio = ratioAt(solver, now)
+  const ratioAt = (places: CouplerPlaces): Rational | null =>
+    surveyPosition(solver, { ...carrying, couplers: places }).ratio
+  const ratio = ratioAt(now)
+  if (ratio === null) return []
   const isBarred = (places: CouplerPlaces): boolean =>
     brokenInterlock(draft, places) !== undefined || brokenRule(draft, places) !== undefined
   return draft.positions.flatMap((position): Preselection[] => {
@@ -83,31 +81,20 @@ export function findPreselections(solver: Solver, carrying: BoxPosition): readon
       )
     const [places, after] = [withClutchesOf(now), withClutchesOf(then)]
     if (isBarred(places) || isBarred(after)) return []
-    const analysis = analyse(solver, places)
-    if (!hasRatio(analysis, ratio)) return []
-    if (!hasRatio(analyse(solver, after), ratioAt(solver, then))) return []
-    const slips = findSlips(solver.box, analysis)
+    if (ratioAt(places)?.equals(ratio) !== true) return []
+    const next = ratioAt(then)
+    if (next === null || ratioAt(after)?.equals(next) !== true) return []
     const away = (which: CouplerPlaces): readonly EngagedCoupler[] => couplersAway(clutches, which)
     return [
       {
         position,
         places,
-        analysis,
         waiting: couplersAway(
           changed.filter((coupler) => !isClutch(coupler) && isAtCentre(coupler, now)),
           then,
         ),
         opening: away(now),
-        closing: away(then).map((closing) => ({
-          ...closing,
-          slip:
-            slips.find(
-              (slip) =>
-                slip.kind === 'coupler' &&
-                slip.coupler === closing.coupler &&
-                slip.place === closing.place,
-            )?.speed ?? null,
-        })),
+        closing: away(then),
       },
     ]
   })

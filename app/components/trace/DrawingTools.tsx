@@ -11,6 +11,7 @@ import {
 } from 'lucide-react'
 import { DropdownMenu } from 'radix-ui'
 
+import { MenuRadios } from '~/components/MenuRadios.tsx'
 import type { Layer } from '~/views/section/layers.ts'
 import { LAYERS } from '~/views/section/layers.ts'
 import { useMayMove } from '~/components/section/useMayMove.ts'
@@ -123,36 +124,17 @@ export function DrawingTools({ hasInterlock, onInterlock, onReset }: DrawingTool
         <DropdownMenu.Content
           align="end"
           side="top"
-          className="bg-sheet border-ink z-40 max-h-(--radix-dropdown-menu-content-available-height) min-w-[17rem] overflow-auto border-2 p-2"
+          className="bg-sheet border-ink z-40 max-h-(--radix-dropdown-menu-content-available-height) w-[19rem] max-w-[calc(100vw-1rem)] overflow-auto border-2 p-2"
           aria-label="What the drawing shows"
         >
-          <DropdownMenu.RadioGroup
+          <MenuRadios
+            title="The ribbon is full at"
             value={search.get('ribbon') ?? ''}
-            onValueChange={(ribbon) => {
+            options={scales}
+            onChange={(ribbon) => {
               change({ ribbon })
             }}
-          >
-            <DropdownMenu.Label className="text-graphite px-2 text-[0.86rem]">
-              The ribbon is full at
-            </DropdownMenu.Label>
-            {scales.map(([value, title]) => (
-              <DropdownMenu.RadioItem
-                key={value}
-                value={value}
-                onSelect={(event) => {
-                  event.preventDefault()
-                }}
-                className="data-highlighted:bg-accent-wash flex min-h-[44px] cursor-pointer items-center gap-2 px-2 outline-none data-[state=checked]:font-bold"
-              >
-                <span className="w-5">
-                  <DropdownMenu.ItemIndicator>
-                    <Check aria-hidden className="size-5" />
-                  </DropdownMenu.ItemIndicator>
-                </span>
-                {title}
-              </DropdownMenu.RadioItem>
-            ))}
-          </DropdownMenu.RadioGroup>
+          />
           <DropdownMenu.Label className="text-graphite border-rule mt-1 border-t px-2 pt-1 text-[0.86rem]">
             Layers
           </DropdownMenu.Label>

@@ -33,7 +33,7 @@ export default function Waiting({ trace }: { readonly trace: OpenTrace }) {
       </div>
       {waiting && (
         <>
-          <p>{waitingSentence(naming, waiting, input.speedRpm)}</p>
+          <p>{waitingSentence(naming, waiting, selected.analysis, input.speedRpm)}</p>
           <p className="mt-1">{changeSentence(naming, waiting)}</p>
           <button
             type="button"

@@ -16,7 +16,7 @@ function traced(position: string) {
 test('the address names the position, a torque, or nothing for the whole box', () => {
   expect(parseRibbonScale('position')).toBe('position')
   expect(parseRibbonScale('200')).toBe(200)
-  for (const text of [null, '', '0', '-5', 'wide', '1e99', 'NaN'])
+  for (const text of [null, '', '0', '-5', 'wide', '1e99', '1e-9', 'NaN'])
     expect(parseRibbonScale(text)).toBe('box')
 })
 
@@ -35,4 +35,5 @@ test('first carries four times the torque of direct, so direct alone fills the w
 test('round torques to choose from, below the most', () => {
   expect(ribbonSteps(1420, 1)).toEqual([1000, 500, 200, 100])
   expect(ribbonSteps(400, 1)).toEqual([200, 100, 50, 20])
+  for (const most of [0, -1, NaN, 1e-300]) expect(ribbonSteps(most, 1)).toEqual([])
 })

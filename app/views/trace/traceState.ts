@@ -88,7 +88,7 @@ export function readTraceState(
     : waiting
       ? {
           position: { ...listed.position, couplers: waiting.places },
-          analysis: waiting.analysis,
+          analysis: analyse(solver, waiting.places),
         }
       : listed
   const { position } = plain
