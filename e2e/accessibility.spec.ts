@@ -129,12 +129,29 @@ test('on a phone every page of a box is two taps away', async ({ page }) => {
   }
 })
 
+/** Nothing runs off the side; what is drawn once the page has its size may still settle. */
+async function expectWithin(page: Page, width: number, message: string): Promise<void> {
+  await expect
+    .poll(() => page.evaluate(() => document.documentElement.scrollWidth), { message })
+    .toBeLessThanOrEqual(width)
+}
+
 for (const [name, width, height] of [
   ['upright tablet', 820, 1180],
   ['phone', 390, 844],
 ] as const)
   test.describe(name, () => {
     test.use({ viewport: { width, height } })
+
+    test(`no page outside a box has an axe violation or runs off the side on a ${name}`, async ({
+      page,
+    }) => {
+      for (const path of ['/', '/new', '/shelf', '/glossary', '/archive', '/deleted', '/gone']) {
+        await page.goto(path)
+        await look(page, `${path} on a ${name}`)
+        await expectWithin(page, width, `${path} on a ${name}`)
+      }
+    })
 
     for (const step of WAY)
       test(`no page of ${step.title} has an axe violation or runs off the side on a ${name}`, async ({
@@ -144,12 +161,7 @@ for (const [name, width, height] of [
         for (const { path } of step.pages) {
           await page.goto(`${box}/${path}`)
           await look(page, `${path} on a ${name}`)
-          // Nothing runs off the side; what is drawn once the page has its size may still settle.
-          await expect
-            .poll(() => page.evaluate(() => document.documentElement.scrollWidth), {
-              message: `${path} on a ${name}`,
-            })
-            .toBeLessThanOrEqual(width)
+          await expectWithin(page, width, `${path} on a ${name}`)
         }
       })
   })

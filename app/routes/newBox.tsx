@@ -86,7 +86,10 @@ export default function NewBox({ loaderData, actionData }: Route.ComponentProps)
         <PageHead title="Start a new box" about="Which is nearest to yours?" />
       </div>
       <main className="flex min-h-0 flex-1 flex-col">
-        <Form method="post" className="grid min-h-0 flex-1 lg:grid-cols-[21rem_minmax(0,1fr)]">
+        <Form
+          method="post"
+          className="grid min-h-0 flex-1 grid-cols-[minmax(0,1fr)] lg:grid-cols-[21rem_minmax(0,1fr)]"
+        >
           <PatternList words={words} selected={patternId} onSelect={setPatternId} />
           <div className="flex min-h-0 flex-col gap-2 p-4 pt-2">
             <p role="status">
@@ -144,7 +147,10 @@ export default function NewBox({ loaderData, actionData }: Route.ComponentProps)
                   aria-describedby={problem('name') ? 'name-problem' : undefined}
                 />
               </label>
-              <button className="button button-main min-h-[52px] text-[1.1rem]" disabled={isBusy}>
+              <button
+                className="button button-main min-h-[52px] text-[1.1rem] max-sm:whitespace-normal"
+                disabled={isBusy}
+              >
                 I have read this: put it on the bench and count
               </button>
             </div>

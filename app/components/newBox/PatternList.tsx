@@ -14,7 +14,7 @@ interface PatternListProps {
 /** The arrangements to start from, one large key each. */
 export function PatternList({ words, selected, onSelect }: PatternListProps) {
   return (
-    <fieldset className="border-rule bg-sheet min-h-0 overflow-auto border-r-2 p-2">
+    <fieldset className="border-rule bg-sheet min-h-0 min-w-0 overflow-auto border-r-2 p-2">
       <legend className="sr-only">Arrangement</legend>
       {PATTERN_IDS.map((id) => (
         <label

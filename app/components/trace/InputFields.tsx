@@ -94,7 +94,7 @@ function InputField({ name, title, unit, text, problem, slider, onChange }: Inpu
       />
       <input
         type="range"
-        className="accent-accent no-print mt-1 h-8 w-full cursor-pointer"
+        className="accent-accent no-print h-11 w-full cursor-pointer"
         aria-label={`${title}, slider`}
         aria-valuetext={slider.text}
         min={slider.min}
