@@ -78,9 +78,11 @@ test('what is put to the shelf is one row with what is there of that size, by th
   expect(formatPieces(withPieces(pieces('0.50 0.10 x2'), pieces('0.10 0.30')), 'mm')).toBe(
     '0.10 x3  0.30  0.50',
   )
-  // A leaf of an inch set stays one of its own, and nobody has a hundred of one.
-  expect(
-    withPieces(pieces('0.10 x60'), pieces('0.10 x60')).map(({ quantity }) => quantity),
-  ).toEqual([99])
+  // A leaf of an inch set stays one of its own.
   expect(withPieces(pieces('0.254'), pieces('0.010in'))).toHaveLength(2)
+})
+
+test.each(['0.10 x0', '0.10 x100'])('%s is refused with how many there can be', (text) => {
+  const parsed = parsePieces(text, 'mm')
+  expect(parsed.ok ? '' : parsed.sentence).toContain('1 to 99')
 })

@@ -21,9 +21,12 @@ export interface ShelfPiece extends Piece {
   readonly written?: { readonly text: string; readonly unit: ReadingUnit } | undefined
 }
 
+/** Of one size. */
+export const MOST_OF_A_SIZE = 99
+
 const piece = z.strictObject({
   thickness: z.int().min(1).max(MOST_THICKNESS),
-  quantity: z.int().min(1).max(99),
+  quantity: z.int().min(1).max(MOST_OF_A_SIZE),
   written: z.strictObject({ text: z.string().max(24), unit: z.enum(READING_UNITS) }).optional(),
 })
 
@@ -89,9 +92,15 @@ export function parsePieces(text: string, unit: ReadingUnit): ParsedPieces {
         ok: false,
         sentence: `${written.text} ${UNIT_WORDS[written.unit]} is no thickness of a leaf or shim. Look at the unit.`,
       }
+    const quantity = times === undefined ? 1 : Number(times)
+    if (quantity < 1 || quantity > MOST_OF_A_SIZE)
+      return {
+        ok: false,
+        sentence: `Of one size there are 1 to ${MOST_OF_A_SIZE}, not ${quantity}.`,
+      }
     pieces.push({
       thickness: Math.round(mm * STACK_UNITS_PER_MM),
-      quantity: times === undefined ? 1 : Number(times),
+      quantity,
       written,
     })
   }
@@ -108,7 +117,7 @@ export function withPieces(
   const rows = new Map<string, ShelfPiece>()
   for (const each of [...pieces, ...others]) {
     const key = JSON.stringify([each.thickness, each.written?.text, each.written?.unit])
-    const quantity = Math.min(99, each.quantity + (rows.get(key)?.quantity ?? 0))
+    const quantity = each.quantity + (rows.get(key)?.quantity ?? 0)
     rows.set(key, { ...each, quantity })
   }
   return [...rows.values()].sort((one, other) => one.thickness - other.thickness)

@@ -1,6 +1,6 @@
 import { X } from 'lucide-react'
 
-import { EntryField } from '~/components/Fields.tsx'
+import { AddField } from './AddField.tsx'
 
 interface PeopleProps {
   readonly initials: readonly string[]
@@ -12,11 +12,10 @@ export function People({ initials, onChange }: PeopleProps) {
   return (
     <section aria-label="People" className="grid content-start gap-1.5">
       <h2 className="text-[1.2rem]">People</h2>
-      <EntryField
-        key={initials.join(' ')}
+      <AddField
         label="Add initials"
-        value=""
-        onCommit={(text) => {
+        hint="Offered wherever something is entered."
+        onAdd={(text) => {
           const typed = text
             .toUpperCase()
             .split(/[\s,;]+/)
@@ -26,7 +25,6 @@ export function People({ initials, onChange }: PeopleProps) {
           return null
         }}
       />
-      <p className="text-graphite text-[0.86rem]">Offered wherever something is entered.</p>
       <ul aria-label="Initials" className="flex flex-wrap gap-2">
         {initials.map((each) => (
           <li key={each}>

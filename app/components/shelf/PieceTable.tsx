@@ -2,10 +2,10 @@ import { Trash2 } from 'lucide-react'
 
 import { EntryField } from '~/components/Fields.tsx'
 import type { ShelfPiece } from '~/files/shelf.ts'
-import { formatPieces, parsePieces, withPieces } from '~/files/shelf.ts'
+import { MOST_OF_A_SIZE, formatPieces, parsePieces, withPieces } from '~/files/shelf.ts'
 import type { LengthUnit } from '~/words/format.ts'
 
-const MOST_OF_A_KIND = 99
+import { AddField } from './AddField.tsx'
 
 interface PieceTableProps {
   /** "Feeler leaves": what they are, as a heading and in the names of the fields. */
@@ -18,27 +18,31 @@ interface PieceTableProps {
   readonly onChange: (pieces: ShelfPiece[]) => void
 }
 
-/** Leaves or shims, one size a row, edited where they stand; new ones are typed under them. */
+/** Leaves or shims, one size a row, edited where they stand; new ones are typed over them. */
 export function PieceTable({ title, one, hint, pieces, unit, onChange }: PieceTableProps) {
   const sizeOf = (piece: ShelfPiece): string => formatPieces([{ ...piece, quantity: 1 }], unit)
+  // A size that was written twice is one row.
+  const rows = withPieces(pieces, [])
   const replace = (at: number, ...by: readonly ShelfPiece[]): void => {
-    onChange(withPieces(pieces.toSpliced(at, 1), by))
+    onChange(withPieces(rows.toSpliced(at, 1), by))
   }
   return (
     <section aria-label={title} className="grid content-start gap-1.5">
       <h2 className="text-[1.2rem]">{title}</h2>
-      <EntryField
-        key={pieces.length}
+      <AddField
         label={`Add to them, in ${unit}`}
-        value=""
-        onCommit={(text) => {
+        hint={hint}
+        onAdd={(text) => {
           const parsed = parsePieces(text, unit)
           if (!parsed.ok) return parsed.sentence
-          onChange(withPieces(pieces, parsed.pieces))
+          const next = withPieces(pieces, parsed.pieces)
+          const crowded = next.find(({ quantity }) => quantity > MOST_OF_A_SIZE)
+          if (crowded)
+            return `That makes ${crowded.quantity} of ${sizeOf(crowded)}; ${MOST_OF_A_SIZE} are kept at most.`
+          onChange(next)
           return null
         }}
       />
-      <p className="text-graphite text-[0.86rem]">{hint}</p>
       <div
         className="border-rule max-h-[26rem] overflow-auto border-y"
         tabIndex={0}
@@ -49,7 +53,7 @@ export function PieceTable({ title, one, hint, pieces, unit, onChange }: PieceTa
           <caption className="sr-only">{title}</caption>
           <thead className="bg-paper sticky top-0">
             <tr>
-              <th scope="col">Thickness</th>
+              <th scope="col">Thickness, {unit}</th>
               <th scope="col">How many</th>
               <th scope="col">
                 <span className="sr-only">Take off</span>
@@ -57,10 +61,10 @@ export function PieceTable({ title, one, hint, pieces, unit, onChange }: PieceTa
             </tr>
           </thead>
           <tbody>
-            {pieces.map((piece, at) => {
+            {rows.map((piece, at) => {
               const size = sizeOf(piece)
               return (
-                <tr key={`${at} ${size} ${piece.quantity}`} className="border-rule border-t">
+                <tr key={`${size} ${piece.quantity}`} className="border-rule border-t">
                   <td className="w-[45%] py-0.5 pr-2">
                     <EntryField
                       label={<span className="sr-only">{`Thickness of ${one} ${at + 1}`}</span>}
@@ -83,8 +87,8 @@ export function PieceTable({ title, one, hint, pieces, unit, onChange }: PieceTa
                       onCommit={(text) => {
                         const quantity = Number(text.trim())
                         const isUsable =
-                          Number.isInteger(quantity) && quantity >= 1 && quantity <= MOST_OF_A_KIND
-                        if (!isUsable) return `1 to ${MOST_OF_A_KIND}.`
+                          Number.isInteger(quantity) && quantity >= 1 && quantity <= MOST_OF_A_SIZE
+                        if (!isUsable) return `1 to ${MOST_OF_A_SIZE}.`
                         replace(at, { ...piece, quantity })
                         return null
                       }}

@@ -43,8 +43,11 @@ export function useShelfEdits(kept: Shelf, base: string, unit: LengthUnit): Shel
   const sent = useRef<Shelf>(null)
   const { submit, data: said } = fetcher
   const isIdle = fetcher.state === 'idle'
+  // While something is on its way what stands may not be what was wanted before it.
   const isKept =
-    wanted !== null && JSON.stringify(textsOf(wanted, unit)) === JSON.stringify(textsOf(kept, unit))
+    isIdle &&
+    wanted !== null &&
+    JSON.stringify(textsOf(wanted, unit)) === JSON.stringify(textsOf(kept, unit))
   if (isKept) setWanted(null)
   const isRefused = isIdle && said?.isKept === false
   const isKeeping = wanted !== null && !isKept && !isRefused
