@@ -76,17 +76,17 @@ function isAtStage(stage: BenchStage) {
     : sql`not ${isClosed} and ${latestSummary} ->> 'stage' = ${stage}`
 }
 
+/** What waits in the box itself, also without a job: where a gear is found so. */
+const BOX_WAITS: Readonly<Partial<Record<BenchWait, string>>> = {
+  'to-count': '$.gears[*] ? (@.toothCount == null)',
+  'counts-disagree': '$.gears[*] ? (@.recount != null && @.recount != @.toothCount)',
+}
+
 function doesWait(wait: BenchWait) {
-  const gears = (path: string) => sql`jsonb_path_exists(${boxes.document}, ${path}::jsonpath)`
-  switch (wait) {
-    case 'to-count':
-      return gears('$.gears[*] ? (@.toothCount == null)')
-    // Also without a job.
-    case 'counts-disagree':
-      return gears('$.gears[*] ? (@.recount != null && @.recount != @.toothCount)')
-    default:
-      return sql`not (${latestSummary} ->> 'isClosed')::boolean and ${latestSummary} -> 'waiting' @> ${JSON.stringify([{ code: wait }])}::jsonb`
-  }
+  const path = BOX_WAITS[wait]
+  return path === undefined
+    ? sql`not (${latestSummary} ->> 'isClosed')::boolean and ${latestSummary} -> 'waiting' @> ${JSON.stringify([{ code: wait }])}::jsonb`
+    : sql`jsonb_path_exists(${boxes.document}, ${path}::jsonpath)`
 }
 
 /** Open jobs by their stage, then boxes without a job, then closed ones. */
@@ -128,7 +128,7 @@ export async function listBoxes(
   { search, stage, waits, sort }: BenchView = WHOLE_BENCH,
   after: string | null = null,
 ): Promise<BenchPage> {
-  const asksJobs = stage !== null || sort === 'stage' || (waits !== null && waits !== 'to-count')
+  const asksJobs = stage !== null || sort === 'stage' || (waits !== null && !(waits in BOX_WAITS))
   const isWhole = asksJobs ? await renewSummaries() : true
   const words = search.split(/\s+/).filter(Boolean).slice(0, 8)
   const matching = and(

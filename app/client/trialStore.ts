@@ -12,14 +12,13 @@ export function readTrial(boxId: string): string {
   }
 }
 
-/** Puts these counts in the place of the trial before; empty ends it. False where it could not be stored. */
-export function keepTrial(boxId: string, counts: string): boolean {
+/** Puts these counts in the place of the trial before; empty ends it. A browser that stores nothing has the address. */
+export function keepTrial(boxId: string, counts: string): void {
   try {
     const store = browserStore()
     if (counts === '') store?.removeItem(keyOf(boxId))
     else store?.setItem(keyOf(boxId), counts)
-    return store !== null
   } catch {
-    return false
+    // Full or switched off: the address has them still.
   }
 }

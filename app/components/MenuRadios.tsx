@@ -24,7 +24,7 @@ export function MenuRadios({ title, value, options, onChange }: MenuRadiosProps)
             onSelect={(event) => {
               event.preventDefault()
             }}
-            className="data-highlighted:bg-accent-wash flex min-h-[44px] cursor-pointer items-center gap-2 px-2 outline-none data-[state=checked]:font-bold"
+            className="menu-item data-[state=checked]:font-bold"
           >
             <span className="w-5">
               <DropdownMenu.ItemIndicator>

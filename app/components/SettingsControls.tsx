@@ -75,7 +75,7 @@ export function SettingsControls({ settings }: { readonly settings: Settings }) 
       </DropdownMenu.Trigger>
       <DropdownMenu.Content
         align="end"
-        className="bg-sheet border-ink z-40 max-h-(--radix-dropdown-menu-content-available-height) w-[23rem] max-w-[calc(100vw-1rem)] overflow-auto border-2 p-2"
+        className="bg-sheet border-ink z-40 max-h-(--radix-dropdown-menu-content-available-height) w-[23rem] max-w-(--radix-dropdown-menu-content-available-width) overflow-auto border-2 p-2"
         aria-label="Settings"
       >
         {CHOICES.map(({ key, title, options }) => (

@@ -243,7 +243,7 @@ export default function ClosedBox() {
             ? `None of ${formatMany(found.combinations)} combinations fits. A limit is too narrow, or a turn check is misread.`
             : `${formatMany(found.total)} ${found.total === 1 ? 'set fits' : 'sets fit'}, of ${formatMany(found.combinations)} combinations.${found.total > found.likeliest.length ? ` The ${found.likeliest.length} likeliest are listed; more turns of the output, or narrower sums, leave fewer.` : ''}`)}
       </p>
-      <div className="h-[21rem]">
+      <div className="h-[17rem]">
         <SectionDrawing
           draft={filled}
           words={words}
@@ -251,7 +251,12 @@ export default function ClosedBox() {
         />
       </div>
       {state.kind === 'found' && state.found.total > 0 && (
-        <div className="overflow-x-auto">
+        <div
+          className="overflow-auto lg:max-h-[15rem]"
+          tabIndex={0}
+          role="region"
+          aria-label="Sets that fit"
+        >
           <Table
             caption="Sets of counts that fit, the likeliest first"
             className=""

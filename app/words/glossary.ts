@@ -30,6 +30,7 @@ const FORMS = {
 
 export type TermId = keyof typeof FORMS
 
+/** All of them, in the order of the page that shows them. */
 export const TERM_IDS = Object.keys(FORMS) as readonly TermId[]
 
 /** What a term is called by itself, in the words that the person has chosen. */

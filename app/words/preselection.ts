@@ -14,8 +14,8 @@ function clutchNames(naming: Naming, clutches: readonly EngagedCoupler[]): strin
 /** "The odd clutch carries; the even clutch is open. Behind it can wait:" */
 export function carryingSentence(naming: Naming, { opening, closing }: Preselection): string {
   const carries = opening.length > 1 ? 'carry' : 'carries'
-  const is = closing.length > 1 ? 'are' : 'is'
-  return `${capitalize(clutchNames(naming, opening))} ${carries}; ${clutchNames(naming, closing)} ${is} open. Behind it can wait:`
+  const [is, it] = closing.length > 1 ? ['are', 'them'] : ['is', 'it']
+  return `${capitalize(clutchNames(naming, opening))} ${carries}; ${clutchNames(naming, closing)} ${is} open. Behind ${it} can wait:`
 }
 
 /** What is in for the waiting position, and how much its clutch slips in the state that `analysis` is of. */
@@ -47,5 +47,7 @@ export function changeSentence(
   naming: Naming,
   { position, opening, closing }: Preselection,
 ): string {
-  return `For ${position.label} ${clutchNames(naming, opening)} opens while ${clutchNames(naming, closing)} closes. No ${naming.words.couplers.synchronizer} moves, and the torque does not pass through neutral.`
+  const opens = opening.length > 1 ? 'open' : 'opens'
+  const closes = closing.length > 1 ? 'close' : 'closes'
+  return `For ${position.label} ${clutchNames(naming, opening)} ${opens} while ${clutchNames(naming, closing)} ${closes}. No ${naming.words.couplers.synchronizer} moves, and the torque does not pass through neutral.`
 }

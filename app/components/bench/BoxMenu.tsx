@@ -5,8 +5,7 @@ import { useSubmit } from 'react-router'
 
 import { RenameDialog } from './RenameDialog.tsx'
 
-const ITEM =
-  'data-highlighted:bg-accent-wash text-accent flex min-h-[44px] cursor-pointer items-center gap-2 px-3 font-semibold outline-none'
+const ITEM = 'menu-item text-accent font-semibold'
 
 /** What can be done with a box as a whole, out of the way of the box. */
 export function BoxMenu({ id, name }: { readonly id: string; readonly name: string }) {

@@ -98,7 +98,7 @@ export function AddMenu({
             onSelect={() => {
               add(build?.())
             }}
-            className="data-highlighted:bg-accent-wash data-disabled:text-steel flex min-h-[44px] cursor-pointer items-center px-3 outline-none"
+            className="menu-item data-disabled:text-steel outline-none"
           >
             {title}
           </DropdownMenu.Item>

@@ -124,7 +124,7 @@ export function DrawingTools({ hasInterlock, onInterlock, onReset }: DrawingTool
         <DropdownMenu.Content
           align="end"
           side="top"
-          className="bg-sheet border-ink z-40 max-h-(--radix-dropdown-menu-content-available-height) w-[19rem] max-w-[calc(100vw-1rem)] overflow-auto border-2 p-2"
+          className="bg-sheet border-ink z-40 max-h-(--radix-dropdown-menu-content-available-height) w-[19rem] max-w-(--radix-dropdown-menu-content-available-width) overflow-auto border-2 p-2"
           aria-label="What the drawing shows"
         >
           <MenuRadios
@@ -151,7 +151,7 @@ export function DrawingTools({ hasInterlock, onInterlock, onReset }: DrawingTool
               onSelect={(event) => {
                 event.preventDefault()
               }}
-              className="data-highlighted:bg-accent-wash flex min-h-[44px] cursor-pointer items-center gap-2 px-2 outline-none"
+              className="menu-item"
             >
               <span className="w-5">
                 <DropdownMenu.ItemIndicator>

@@ -79,7 +79,7 @@ export function TrialCounts({ naming, counts, onChange }: TrialCountsProps) {
             <X aria-hidden /> End the trial
           </button>
           <p className="text-graphite">
-            The box stays as it is until then. The trial is kept on this device and in the address.
+            The box stays as it is until then. The trial is in the address, and kept on this device.
           </p>
         </div>
       )}

@@ -22,8 +22,7 @@ type Point = readonly [x: number, y: number]
 
 /** The gear from the front, with what is measured on it marked where it is measured. */
 export function GearPicture({ texts, found, unit, at }: GearPictureProps) {
-  const picture = pictureGear(texts, found)
-  const { gear, mate, width, height, spanned, steps, isCountGuessed } = picture
+  const { gear, mate, width, height, spanned, steps, isCountGuessed } = pictureGear(found)
   const scale = Math.min((WIDTH - 2 * MARGIN) / width, (HEIGHT - 2 * MARGIN) / height)
   const left = (WIDTH - width * scale) / 2 + gear.tipRadius * scale
   const put = ([x, y]: Point): Point => [left + x * scale, HEIGHT / 2 + y * scale]
@@ -89,7 +88,7 @@ export function GearPicture({ texts, found, unit, at }: GearPictureProps) {
           texts.chord === ''
             ? `tip to tip, ${steps} steps`
             : `${texts.chord} ${unit}, ${steps} steps`,
-          [-30, 0],
+          [12, 30],
         )}
       {mate && mark('centre', [0, 0], mate.centre, text('centre', 'centres'), [0, 24])}
       {mate &&

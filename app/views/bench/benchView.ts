@@ -4,6 +4,7 @@ import { STAGES } from 'core'
 
 import { storable } from '~/files/text.ts'
 
+/** Orders of the bench; the first is the usual one. */
 export const BENCH_SORTS = ['touched', 'untouched', 'name', 'stage'] as const
 export type BenchSort = (typeof BENCH_SORTS)[number]
 
@@ -32,8 +33,10 @@ export interface BenchView {
   readonly sort: BenchSort
 }
 
+/** Every box, the last touched first. */
 export const WHOLE_BENCH: BenchView = { search: '', stage: null, waits: null, sort: 'touched' }
 
+/** Characters that a search may have. */
 export const LONGEST_SEARCH = 120
 
 /** As an address asks for it; what it asks for that cannot be is left out. */

@@ -120,6 +120,11 @@ interface Apart {
 
 /** Everything that the figures say; what they do not settle yet is undefined. */
 export interface GearIdentity {
+  /** As they were counted; undefined while that is none that can be. */
+  readonly teeth: number | undefined
+  readonly mateTeeth: number | undefined
+  /** Steps from tooth to tooth between the tips of a broken gear. */
+  readonly pitches: number | undefined
   readonly moduleMm: number | undefined
   readonly sizes: readonly StandardSize[]
   readonly expected: ExpectedSizes | undefined
@@ -158,6 +163,9 @@ export function identifyGear(texts: GearTexts, unit: LengthUnit): GearIdentity {
     nearestMm === undefined ? undefined : centreDistanceMm(nearestMm, [one, other], helix),
   )
   return {
+    teeth,
+    mateTeeth,
+    pitches,
     moduleMm,
     sizes,
     expected: both(nearestMm, teeth, (mm, count) => expectedSizes(mm, count, helix, pressure)),

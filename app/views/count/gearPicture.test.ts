@@ -2,10 +2,8 @@ import { NOTHING_MEASURED, identifyGear } from './gearFigures.ts'
 import type { GearTexts } from './gearFigures.ts'
 import { onWheel, outline, pictureGear } from './gearPicture.ts'
 
-const picture = (typed: Partial<GearTexts>) => {
-  const texts = { ...NOTHING_MEASURED, ...typed }
-  return pictureGear(texts, identifyGear(texts, 'mm'))
-}
+const picture = (typed: Partial<GearTexts>) =>
+  pictureGear(identifyGear({ ...NOTHING_MEASURED, ...typed }, 'mm'))
 
 test('with nothing typed some gear is drawn, and said to be none in particular', () => {
   const { gear, mate, isCountGuessed } = picture({})

@@ -1,9 +1,11 @@
 /** The gear in question as it is drawn from the front, from what is known of it so far. */
-import type { GearIdentity, GearTexts } from './gearFigures.ts'
+import type { GearIdentity } from './gearFigures.ts'
 
 /** Teeth that are drawn while nobody said how many there are. */
 const USUAL_TEETH = 24
-const MOST_DRAWN_TEETH = 400
+/** Teeth under the caliper, and steps from tip to tip, until they are known. */
+const USUAL_SPAN = 3
+const USUAL_STEPS = 5
 /** Heights of a tooth over and under its pitch circle, in modules (ISO 53). */
 const ADDENDUM = 1
 const DEDENDUM = 1.25
@@ -50,18 +52,11 @@ function wheel(toothCount: number, centre: Point, turnedBy: number): PicturedGea
   }
 }
 
-function countOf(text: string, most: number): number | undefined {
-  const count = Number(text)
-  return text.trim() !== '' && Number.isInteger(count) && count >= 1 && count <= most
-    ? count
-    : undefined
-}
-
 /** What to draw, in modules; the mate stands at the right once its teeth are known. */
-export function pictureGear(texts: GearTexts, { spanned, counts }: GearIdentity): GearPicture {
-  const known = countOf(texts.teeth, MOST_DRAWN_TEETH) ?? counts[0]
-  const teeth = Math.max(known ?? USUAL_TEETH, 5)
-  const mateTeeth = countOf(texts.mateTeeth, MOST_DRAWN_TEETH)
+export function pictureGear(found: GearIdentity): GearPicture {
+  const { mateTeeth, spanned = USUAL_SPAN, pitches = USUAL_STEPS } = found
+  const known = found.teeth ?? found.counts[0]
+  const teeth = known ?? USUAL_TEETH
   const gear = wheel(teeth, [0, 0], 0)
   const apart = (teeth + (mateTeeth ?? 0)) / 2
   const mate =
@@ -74,8 +69,8 @@ export function pictureGear(texts: GearTexts, { spanned, counts }: GearIdentity)
     mate,
     width: mate ? gear.tipRadius + apart + mate.tipRadius : 2 * gear.tipRadius,
     height: 2 * Math.max(gear.tipRadius, mate?.tipRadius ?? 0),
-    spanned: Math.min(spanned ?? 3, teeth),
-    steps: Math.min(countOf(texts.pitches, 200) ?? 5, teeth - 1),
+    spanned: Math.min(spanned, teeth),
+    steps: Math.min(pitches, teeth - 1),
     isCountGuessed: known === undefined,
   }
 }
