@@ -16,7 +16,7 @@ import { vocabularyOf } from '../words/vocabulary.ts'
 /** The colours of the light theme, since a drawing is mostly printed. */
 const COLOURS = `.section {
   --paper: #ffffff; --sheet: #ffffff; --ink: #1d2126; --graphite: #4b5259; --steel: #646c74;
-  --rule: #cdc6b4; --accent: #0a5a75; --accent-wash: #dcebef; --torque: #e8791c;
+  --rule: #cdc6b4; --accent: #0a5a75; --accent-wash: #dcebef; --torque: #e8791c; --brass: #e3c375;
   --trouble: #b01e17; --trouble-wash: #f9e2dd; --font-sans: sans-serif;
 }`
 

@@ -2,7 +2,7 @@ import fc from 'fast-check'
 
 import { checkBox, threeShaftBox } from 'core'
 
-import { tangle } from '../../core/testing/arbitraries.ts'
+import { tangle, withPieces } from '../../core/testing/arbitraries.ts'
 import { formatBoxFile, parseBoxFile } from './boxFile.ts'
 
 const draft = threeShaftBox({ name: 'box', forwardCount: 5, directAt: 4, reverse: 'constant-mesh' })
@@ -20,7 +20,7 @@ test('what is written is read back as it was', () => {
       expect(parseBoxFile(formatBoxFile(pattern))).toEqual({ ok: true, draft: pattern })
     }
   fc.assert(
-    fc.property(tangle, (random) => {
+    fc.property(fc.oneof(tangle, withPieces(tangle)), (random) => {
       expect(parseBoxFile(formatBoxFile(random))).toEqual({ ok: true, draft: random })
     }),
     { numRuns: 100 },
@@ -88,6 +88,22 @@ test('ten thousand gears are too many', () => {
     path: ['gears'],
     message: 'More than 120 gears: no gearbox that Udrix can draw has so many.',
   })
+})
+
+test('what is wrong with a piece is told at its place, and five thousand are too many', () => {
+  const pieces = (count: number, rest: object = {}) =>
+    Array.from({ length: count }, (_, at) => ({ id: `p${at}`, kind: 'spacer', ...rest }))
+  expect(issuesOf({ ...content(), pieces: pieces(5_000) })).toContainEqual({
+    path: ['pieces'],
+    message:
+      'More than 1000 parts on shafts and in the case: a unit has some three hundred. Take out what is listed twice.',
+  })
+  expect(
+    issuesOf({ ...content(), pieces: pieces(1, { partNumber: '7'.repeat(10_000), boreMm: 0 }) }),
+  ).toEqual([
+    { path: ['pieces', 0, 'boreMm'], message: 'This length must be more than 0 mm.' },
+    { path: ['pieces', 0, 'partNumber'], message: 'A part number has 60 characters at most.' },
+  ])
 })
 
 test('nesting without end is refused', () => {

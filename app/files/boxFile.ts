@@ -7,6 +7,8 @@ import { z } from 'zod'
 import {
   COUPLER_KINDS,
   GEAR_MOUNTS,
+  CLOSING_SIDES,
+  FITS,
   HANDS,
   INPUT_SENSES,
   LEAST_PRESSURE_ANGLE_DEG,
@@ -14,10 +16,15 @@ import {
   LEAST_TOOTH_COUNT,
   LINK_KIND_NAMES,
   LONGEST_NAME,
+  LONGEST_PART_NUMBER,
+  MARK_KINDS,
   MEMBER_KINDS,
+  MOST_OF_A_PIECE,
   MOST_PRESSURE_ANGLE_DEG,
   MOST_ROLLING_RADIUS_MM,
   MOST_TOOTH_COUNT,
+  PIECE_KINDS,
+  PRESS_SEATS,
   TRAVELS,
   definitionOfKind,
 } from 'core'
@@ -32,6 +39,8 @@ export const LARGEST_BOX_FILE_BYTES = 1_000_000
 const PRESSURE_ANGLE_RANGE = `A pressure angle is ${LEAST_PRESSURE_ANGLE_DEG}° to ${MOST_PRESSURE_ANGLE_DEG}°.`
 const ROLLING_RADIUS_RANGE = `A rolling radius is ${LEAST_ROLLING_RADIUS_MM} to ${MOST_ROLLING_RADIUS_MM} mm.`
 
+const QUANTITY_RANGE = `A quantity is a whole number from 1 to ${MOST_OF_A_PIECE}.`
+
 /** More than this no box has that Udrix can draw. */
 export const LARGEST = {
   axes: 12,
@@ -45,6 +54,12 @@ export const LARGEST = {
   rules: 100,
   outputs: 8,
   leftWarnings: 500,
+  pieces: 1_000,
+  steps: 40,
+  carried: 30,
+  marks: 10,
+  quantity: MOST_OF_A_PIECE,
+  partNumberLength: LONGEST_PART_NUMBER,
   idLength: 60,
   warningLength: 300,
   nameLength: LONGEST_NAME,
@@ -91,6 +106,14 @@ const member = z.strictObject({
   bearingsMm: z
     .tuple([mm, mm], 'A shaft has two bearings, each at a length in millimetres.')
     .refine(([from, to]) => from < to, 'The first bearing stands nearer the input end.')
+    .optional(),
+  steps: z
+    .array(
+      z
+        .strictObject({ fromMm: mm, toMm: mm, diameterMm: positiveMm })
+        .refine(({ fromMm, toMm }) => fromMm < toMm, 'A step begins before it ends.'),
+    )
+    .max(LARGEST.steps, atMost(LARGEST.steps, 'steps of one shaft'))
     .optional(),
 })
 
@@ -200,6 +223,44 @@ const leftWarning = z.strictObject({
   at: z.iso.datetime('A time is written as 2026-01-31T12:00:00Z.'),
 })
 
+const piece = z.strictObject({
+  id,
+  kind: oneOf(PIECE_KINDS),
+  name: name.optional(),
+  on: id.optional(),
+  carries: z.array(id).max(LARGEST.carried, atMost(LARGEST.carried, 'parts carried')).optional(),
+  coupler: id.optional(),
+  place: id.optional(),
+  stationMm: mm.optional(),
+  lengthMm: positiveMm.optional(),
+  boreMm: positiveMm.optional(),
+  outsideMm: positiveMm.optional(),
+  quantity: z
+    .int(QUANTITY_RANGE)
+    .min(1, QUANTITY_RANGE)
+    .max(LARGEST.quantity, QUANTITY_RANGE)
+    .optional(),
+  fit: oneOf(FITS).optional(),
+  pressOn: oneOf(PRESS_SEATS).optional(),
+  hand: oneOf(HANDS).optional(),
+  isSplit: z.boolean('This is true or false.').optional(),
+  closesFrom: oneOf(CLOSING_SIDES).optional(),
+  marks: z
+    .array(z.strictObject({ kind: oneOf(MARK_KINDS), text: name.optional() }))
+    .max(LARGEST.marks, atMost(LARGEST.marks, 'marks'))
+    .optional(),
+  isNewEachTime: z.boolean('This is true or false.').optional(),
+  putInWith: name.optional(),
+  partNumber: writtenText('A part number is a text.')
+    .trim()
+    .min(1, 'A part number cannot be empty.')
+    .max(
+      LARGEST.partNumberLength,
+      `A part number has ${LARGEST.partNumberLength} characters at most.`,
+    )
+    .optional(),
+})
+
 const draftShape = {
   name,
   notes: writtenText().max(LARGEST.notesLength, 'These notes are too long.').optional(),
@@ -223,6 +284,12 @@ const draftShape = {
   leftWarnings: z
     .array(leftWarning)
     .max(LARGEST.leftWarnings, atMost(LARGEST.leftWarnings, 'warnings left as they are'))
+    .optional(),
+  pieces: z
+    .array(piece)
+    .max(LARGEST.pieces, {
+      error: `More than ${LARGEST.pieces} parts on shafts and in the case: a unit has some three hundred. Take out what is listed twice.`,
+    })
     .optional(),
   input: id,
   outputs: z
@@ -253,6 +320,7 @@ export const partSchemas = {
   interlocks: interlock,
   rules: rule,
   leftWarnings: leftWarning,
+  pieces: piece,
 } as const satisfies Record<PartList, z.ZodType>
 
 /** The fields of a box besides its parts. */

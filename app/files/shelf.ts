@@ -1,7 +1,7 @@
 /** The shop's own feeler leaves, shims and people, as they are kept and as they are typed. */
 import { z } from 'zod'
 
-import type { Piece, ReadingUnit, ShopRule } from 'core'
+import type { ReadingUnit, ShopRule, SizedPiece } from 'core'
 import {
   MEASURES,
   MOST_PIECES,
@@ -17,7 +17,7 @@ import { UNIT_NAMES, UNIT_WORDS } from '../words/measures.ts'
 import { limitSchema } from './jobEntry.ts'
 
 /** A piece with what is written on it: 0.05 mm stays 0.05 mm in a shop that works in inches. */
-export interface ShelfPiece extends Piece {
+export interface ShelfPiece extends SizedPiece {
   readonly written?: { readonly text: string; readonly unit: ReadingUnit } | undefined
 }
 

@@ -2,10 +2,14 @@ import clsx from 'clsx'
 import { Download } from 'lucide-react'
 import { useMemo } from 'react'
 
+import { CheckField } from '~/components/Fields.tsx'
+import type { Layer, Layers } from '~/views/section/layers.ts'
+import { USUAL_LAYERS } from '~/views/section/layers.ts'
 import { analyseDraft } from '~/views/box/analysis.ts'
 import { useOpenBox } from '~/components/box/boxContext.ts'
 import { IssueList } from '~/components/box/IssueList.tsx'
 import { AddMenu } from '~/components/layout/AddMenu.tsx'
+import { AddPieceMenu } from '~/components/layout/AddPieceMenu.tsx'
 import { DrawingEditor } from '~/components/layout/DrawingEditor.tsx'
 import { Inspector } from '~/components/layout/Inspector.tsx'
 import { formatPartRef, partOfIssue } from '~/views/layout/partRef.ts'
@@ -16,6 +20,7 @@ import { useViewState } from '~/components/useViewState.ts'
 import type { BoxIssue } from 'core'
 
 const VIEWS = ['parts', 'positions'] as const
+const WITH_PARTS: Layers = new Set<Layer>([...USUAL_LAYERS, 'parts'])
 
 export default function LayOut() {
   const { id, draft, words, edit } = useOpenBox()
@@ -23,6 +28,8 @@ export default function LayOut() {
   const [search, change] = useViewState()
   const { issues } = useMemo(() => analyseDraft(draft), [draft])
   const view = VIEWS.find((candidate) => candidate === search.get('view')) ?? 'drawing'
+
+  const hasParts = search.get('layer') !== 'none'
 
   const count = (gearId: string, toothCount: number | null): void => {
     const base = draft.gears.find((gear) => gear.id === gearId)?.toothCount ?? null
@@ -52,6 +59,7 @@ export default function LayOut() {
               words={words}
               issues={issues}
               onCount={count}
+              layers={hasParts ? WITH_PARTS : USUAL_LAYERS}
               title={`Section along the shafts of ${draft.name}, to be changed`}
             />
           </div>
@@ -63,9 +71,19 @@ export default function LayOut() {
         {view !== 'positions' && (
           <div className="flex flex-wrap items-center gap-3">
             <AddMenu drafting={drafting} words={words} />
+            <AddPieceMenu drafting={drafting} words={words} />
             <a className="button" href={`/boxes/${id}/drawing.svg`} download>
               <Download aria-hidden /> Drawing as SVG
             </a>
+            {(draft.pieces ?? []).length > 0 && view === 'drawing' && (
+              <CheckField
+                label="Draw bearings, washers and rings"
+                isChecked={hasParts}
+                onChange={(isShown) => {
+                  change({ layer: isShown ? '' : 'none' })
+                }}
+              />
+            )}
             <p className="text-graphite text-[0.86rem]">
               Heights are to scale by tooth count; lengths are as you place them.
             </p>

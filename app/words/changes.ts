@@ -1,10 +1,11 @@
 /** What was done to a box, in words. */
-import type { BoxDraft, Change, Edit, Part } from 'core'
+import type { BoxDraft, Change, Edit, Part, Piece } from 'core'
 import { checkBox, indexBox, warningKey } from 'core'
 
 import { formatLength, formatTeeth } from './format.ts'
 import { issueWords } from './issues.ts'
 import { bodyName, capitalize, couplerName, gearName } from './names.ts'
+import { pieceName } from './pieces.ts'
 import { FIELD_WORDS } from './vocabulary.ts'
 import type { Vocabulary } from './vocabulary.ts'
 
@@ -18,6 +19,7 @@ const LIST_WORDS: Readonly<Record<Extract<Change, { kind: 'part' }>['list'], str
   interlocks: 'interlock',
   rules: 'rule',
   leftWarnings: 'warning',
+  pieces: 'part',
 }
 
 const KEY_WORDS: Readonly<Record<string, string>> = {
@@ -42,6 +44,23 @@ const KEY_WORDS: Readonly<Record<string, string>> = {
   couplers: 'couplers',
   positions: 'places',
   hub: 'hub',
+  steps: 'steps',
+  on: 'on',
+  carries: 'carries',
+  coupler: 'of',
+  place: 'for',
+  lengthMm: 'length',
+  boreMm: 'bore',
+  outsideMm: 'outside',
+  quantity: 'quantity',
+  fit: 'held',
+  pressOn: 'pressed by',
+  isSplit: 'split',
+  closesFrom: 'closes from',
+  marks: 'marks',
+  isNewEachTime: 'new each time',
+  putInWith: 'put in with',
+  partNumber: 'part number',
 }
 
 function valueWords(key: string, value: unknown, words: Vocabulary): string {
@@ -51,6 +70,17 @@ function valueWords(key: string, value: unknown, words: Vocabulary): string {
   if (typeof value === 'string' || typeof value === 'number' || typeof value === 'boolean')
     return `${value}`
   return 'changed'
+}
+
+/** A piece as it is in the box, or as it was before it was taken out. */
+function pieceOf(
+  { pieces = [] }: BoxDraft,
+  { id, before, after }: Extract<Change, { kind: 'part' }>,
+): Piece | undefined {
+  // A part of this list is a piece; its fields were checked when it was read.
+  return (
+    pieces.find((piece) => piece.id === id) ?? ((after ?? before) as unknown as Piece | undefined)
+  )
 }
 
 /** What a part is called in the draft, or what it called itself. */
@@ -66,6 +96,8 @@ function partName(
     return bodyName(naming, change.id)
   const coupler = change.list === 'couplers' ? naming.box.couplers.get(change.id) : undefined
   if (coupler) return couplerName(naming, coupler)
+  const piece = change.list === 'pieces' ? pieceOf(draft, change) : undefined
+  if (piece) return pieceName(naming, piece)
   const part = change.after ?? change.before
   const own = part?.label ?? part?.name
   if (change.list === 'gears' && typeof own === 'string' && typeof part?.member === 'string')

@@ -5,6 +5,7 @@ import { LEAST_TOOTH_COUNT, MOST_TOOTH_COUNT, indexBox, namingEnds } from 'core'
 import { formatLength } from './format.ts'
 import type { Naming } from './names.ts'
 import { bodyName, couplerName, gearName } from './names.ts'
+import { pieceNameById } from './pieces.ts'
 import { FIELD_WORDS, PLAIN_WORDS } from './vocabulary.ts'
 import type { Vocabulary } from './vocabulary.ts'
 
@@ -45,6 +46,12 @@ export function issueWords(
     const found = naming.box.couplers.get(id)
     return found ? couplerName(naming, found) : id
   }
+  const piece = (id: string): string => pieceNameById(naming, id)
+  const partOf = (ref: string): string => {
+    const id = ref.slice(ref.indexOf(':') + 1)
+    return ref.startsWith('gear:') ? gear(id) : piece(id)
+  }
+  const length = (mm: number): string => formatLength(mm, words.lengthUnit)
   switch (issue.code) {
     case 'unknown-id':
       return `There is no ${ID_WORDS[issue.expected]} "${issue.id}" in this box. Correct the id, or add the part.`
@@ -102,6 +109,22 @@ export function issueWords(
       return `${pair(issue.link)} have ${issue.toothSum} teeth together; the other pair between these shafts, ${pair(issue.other)}, ${issue.otherToothSum}. Count both pairs again.`
     case 'tooth-sum-differs':
       return `${pair(issue.link)} have ${issue.toothSum} teeth together; the other pairs between these shafts have about ${issue.usualToothSum}. Count both again.`
+    case 'piece-nowhere':
+      return `The ${piece(issue.piece)} is said to belong to something that is no longer in the box. Say what it sits on, or take it out.`
+    case 'bore-over-outside':
+      return `The ${piece(issue.piece)} has a bore of ${length(issue.boreMm)} in an outside of ${length(issue.outsideMm)}. Measure both again.`
+    case 'bore-under-shaft':
+      return `The ${piece(issue.piece)} has a bore of ${length(issue.boreMm)}, but its shaft is ${length(issue.shaftMm)} thick there. Measure both again.`
+    case 'piece-trapped':
+      return `The ${piece(issue.piece)} comes off over neither end: on both sides its shaft is thicker than its bore of ${length(issue.boreMm)}. Check bore and steps, or say that it is split.`
+    case 'piece-off-its-shaft':
+      return `The ${piece(issue.piece)} stands at ${length(issue.stationMm)}, but its shaft runs from ${length(issue.fromMm)} to ${length(issue.toMm)}.`
+    case 'piece-doubled':
+      return `The ${piece(issue.piece)} is there twice: one place has one of them. Take one out.`
+    case 'pieces-overlap':
+      return `The ${piece(issue.piece)} stands ${length(issue.byMm)} deep in the ${partOf(issue.other)}. Check their lengths and stations.`
+    case 'stack-longer-than-shaft':
+      return `What stands on the ${bodyName(naming, issue.member)} is ${length(issue.stackMm)} long, the shaft ${length(issue.shaftMm)}. Check the lengths.`
   }
 }
 

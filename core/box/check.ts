@@ -3,6 +3,7 @@ import { centreOf, indexBox, namedPlace, placeOf } from './box.ts'
 import type { BoxIssue, BoxIssueCode, IdKind } from './issues.ts'
 import { definitionOf, endsOf, pairsOf } from './links/index.ts'
 import { pitchRadiusOfModuleMm } from './mesh.ts'
+import { checkPieces } from './pieces/check.ts'
 import { LEAST_TOOTH_COUNT, MOST_TOOTH_COUNT, isToothCount } from './toothCount.ts'
 import { median, sumsBetweenAxes } from './toothSums.ts'
 import type { BoxDraft, Coupler, Gear, LeftWarning, Path, Rule } from './types.ts'
@@ -43,6 +44,14 @@ export const WARNING_CODES: ReadonlySet<BoxIssueCode> = new Set([
   'position-forbidden',
   'modules-differ',
   'centre-distance-differs',
+  'piece-nowhere',
+  'bore-over-outside',
+  'bore-under-shaft',
+  'piece-trapped',
+  'piece-off-its-shaft',
+  'piece-doubled',
+  'pieces-overlap',
+  'stack-longer-than-shaft',
 ])
 
 /**
@@ -87,6 +96,7 @@ export function checkBox(draft: BoxDraft): CheckedBox {
     ...checkPositions(index),
     ...checkToothSums(index),
     ...checkCentreDistances(index),
+    ...checkPieces(index),
   ]
   const issues = found.filter((issue) => !WARNING_CODES.has(issue.code))
   return issues.length > 0
@@ -188,6 +198,10 @@ function checkIds(index: BoxIndex): BoxIssue[] {
   draft.rules?.forEach(({ id, forbids }, at) => {
     unique(seenRules, id, ['rules', at, 'id'])
     knownPlaces(forbids, ['rules', at, 'forbids'])
+  })
+  const seenPieces = new Set<string>()
+  draft.pieces?.forEach(({ id }, at) => {
+    unique(seenPieces, id, ['pieces', at, 'id'])
   })
   known(bodies, draft.input, 'body', ['input'])
   draft.outputs.forEach((output, at) => {

@@ -31,6 +31,7 @@ export {
   addGear,
   addIdler,
   addMember,
+  addPiece,
   addPlanetary,
   addWorm,
   duplicatePart,
@@ -70,6 +71,28 @@ export {
 } from './links/index.ts'
 export type { BoxField, Change, Part, PartList } from './parts.ts'
 export { BOX_FIELDS, PART_LISTS, diffDrafts, partsOf } from './parts.ts'
+export type { Bearing, PiecePlace, PieceShape, Seated, Stretch, WayOff } from './pieces/index.ts'
+export {
+  HOLLOW_WALL_MM,
+  LONGEST_PART_NUMBER,
+  MOST_OF_A_PIECE,
+  PIECE_DEFINITIONS,
+  PIECE_PLACES,
+  bearingsOf,
+  fitOf,
+  isNewEachTime,
+  memberOfPiece,
+  plainDiameterMm,
+  WITH_RINGS,
+  proposePieces,
+  SHAFT_RADIUS_MM,
+  rowOf,
+  seatOf,
+  stretchesOf,
+  wayOff,
+  wayOffOfGear,
+  withBuild,
+} from './pieces/index.ts'
 export type { Chosen, PatternId } from './patterns/index.ts'
 export { PATTERNS, PATTERN_IDS, buildPattern, choose, chosenOption } from './patterns/index.ts'
 export { LEAST_TOOTH_COUNT, MOST_TOOTH_COUNT, isToothCount } from './toothCount.ts'
@@ -81,8 +104,10 @@ export type {
   Coupler,
   CouplerKind,
   CouplerPosition,
+  ClosingSide,
   Engagement,
   FinalDrive,
+  Fit,
   Gear,
   GearMount,
   Interlock,
@@ -91,18 +116,28 @@ export type {
   Member,
   MemberKind,
   LinkKind,
+  MarkKind,
   PairKind,
   Path,
+  Piece,
+  PieceKind,
+  PressSeat,
   Rule,
   ShaftEnd,
+  ShaftStep,
   Travel,
 } from './types.ts'
 export {
+  CLOSING_SIDES,
   COUPLER_KINDS,
+  FITS,
   GEAR_MOUNTS,
   HANDS,
   INPUT_SENSES,
+  MARK_KINDS,
   MEMBER_KINDS,
   PAIR_KINDS,
+  PIECE_KINDS,
+  PRESS_SEATS,
   TRAVELS,
 } from './types.ts'

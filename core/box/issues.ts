@@ -106,6 +106,49 @@ export type BoxIssue = { readonly path: Path } & (
       readonly other: string
       readonly otherToothSum: number
     }
+  /** A piece that says it belongs to something that is not there. */
+  | { readonly code: 'piece-nowhere'; readonly piece: string; readonly id: string }
+  | {
+      readonly code: 'bore-over-outside'
+      readonly piece: string
+      readonly boreMm: number
+      readonly outsideMm: number
+    }
+  | {
+      readonly code: 'bore-under-shaft'
+      readonly piece: string
+      readonly boreMm: number
+      readonly shaftMm: number
+    }
+  /** Between two shoulders, over neither of which it passes. */
+  | { readonly code: 'piece-trapped'; readonly piece: string; readonly boreMm: number }
+  | {
+      readonly code: 'piece-off-its-shaft'
+      readonly piece: string
+      readonly stationMm: number
+      readonly fromMm: number
+      readonly toMm: number
+    }
+  /** Two pieces for one place of a coupler. */
+  | {
+      readonly code: 'piece-doubled'
+      readonly piece: string
+      readonly other: string
+      readonly coupler: string
+    }
+  /** A piece that stands in another part, told by its reference. */
+  | {
+      readonly code: 'pieces-overlap'
+      readonly piece: string
+      readonly other: string
+      readonly byMm: number
+    }
+  | {
+      readonly code: 'stack-longer-than-shaft'
+      readonly member: string
+      readonly stackMm: number
+      readonly shaftMm: number
+    }
 )
 
 export type BoxIssueCode = BoxIssue['code']

@@ -3,7 +3,7 @@ import fc from 'fast-check'
 import { applyEdit, inverseOf } from './edit.ts'
 import type { Change } from './parts.ts'
 import { applyChanges, diffDrafts, inverseChanges } from './parts.ts'
-import { couplersOn, tangle } from '../testing/arbitraries.ts'
+import { couplersOn, tangle, withPieces } from '../testing/arbitraries.ts'
 import { fourSpeed } from '../testing/boxes.ts'
 import type { BoxDraft } from './types.ts'
 
@@ -18,7 +18,11 @@ function changed(draft: BoxDraft, changes: readonly Change[]): BoxDraft {
   return result.draft
 }
 
-const anyDraft = fc.oneof(tangle, couplersOn(tangle), fc.constant(fourSpeed('constant-mesh')))
+const anyDraft = fc.oneof(
+  tangle,
+  withPieces(couplersOn(tangle)),
+  fc.constant(fourSpeed('constant-mesh')),
+)
 
 test('the difference of any two drafts leads from one to the other, and its inverse back', () => {
   fc.assert(

@@ -18,12 +18,18 @@ export const PART_LISTS = [
   'interlocks',
   'rules',
   'leftWarnings',
+  'pieces',
 ] as const
 /** One of the lists that a box is made of. */
 export type PartList = (typeof PART_LISTS)[number]
 
 /** A draft without any of these has no such list. */
-const OPTIONAL_LISTS: ReadonlySet<PartList> = new Set(['interlocks', 'rules', 'leftWarnings'])
+const OPTIONAL_LISTS: ReadonlySet<PartList> = new Set([
+  'interlocks',
+  'rules',
+  'leftWarnings',
+  'pieces',
+])
 
 /** What a draft says of itself besides its parts. */
 export const BOX_FIELDS = [

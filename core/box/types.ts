@@ -85,6 +85,15 @@ export interface Member {
   readonly isHollow?: boolean | undefined
   /** Where its two bearings stand; its ends where they are not known. */
   readonly bearingsMm?: readonly [number, number] | undefined
+  /** Stretches with a diameter of their own; elsewhere it is as thick as it is drawn. */
+  readonly steps?: readonly ShaftStep[] | undefined
+}
+
+/** A stretch of a shaft that is thicker or thinner than the rest: a seat, a collar, a shoulder. */
+export interface ShaftStep {
+  readonly fromMm: number
+  readonly toMm: number
+  readonly diameterMm: number
 }
 
 /** Teeth on a member, counted or not. */
@@ -290,6 +299,119 @@ export interface LeftWarning {
   readonly at: string
 }
 
+/** What is held in the hand besides shafts, gears and couplers. See `pieces/kinds.ts`. */
+export const PIECE_KINDS = [
+  'ball-bearing',
+  'roller-bearing',
+  'taper-bearing',
+  'needle-bearing',
+  'bearing-race',
+  'pilot-bearing',
+  'bush',
+  'spacer',
+  'thrust-washer',
+  'shim',
+  'snap-ring',
+  'nut',
+  'key',
+  'flange',
+  'speed-wheel',
+  'hub',
+  'sleeve',
+  'ring',
+  'hub-key',
+  'spring',
+  'ball',
+  'fork',
+  'rod',
+  'detent',
+  'interlock-ball',
+  'friction-plate',
+  'steel-plate',
+  'piston',
+  'clutch-disc',
+  'release-bearing',
+  'clutch-fork',
+  'case',
+  'end-plate',
+  'intermediate-plate',
+  'bearing-carrier',
+  'tail-housing',
+  'cover',
+  'dummy-shaft',
+  'idler-pin',
+  'seal',
+  'gasket',
+  'bolt',
+  'switch',
+  'oil-guide',
+] as const
+/** See `PIECE_KINDS`. */
+export type PieceKind = (typeof PIECE_KINDS)[number]
+
+/** How a piece is held where it sits. */
+export const FITS = ['slides', 'pressed', 'snap-ring', 'threaded', 'bolted'] as const
+/** See `FITS`. */
+export type Fit = (typeof FITS)[number]
+
+/** Where the load of the press goes, so that nothing else carries it. */
+export const PRESS_SEATS = ['inner-race', 'outer-race', 'hub'] as const
+/** See `PRESS_SEATS`. */
+export type PressSeat = (typeof PRESS_SEATS)[number]
+
+/** From which side a holder closes the box. */
+export const CLOSING_SIDES = ['input-end', 'output-end', 'above', 'below', 'beside'] as const
+/** See `CLOSING_SIDES`. */
+export type ClosingSide = (typeof CLOSING_SIDES)[number]
+
+/** What a mark on a piece says when it goes back in. */
+export const MARK_KINDS = ['timing', 'matched', 'numbered', 'way-round', 'oil-hole'] as const
+/** See `MARK_KINDS`. */
+export type MarkKind = (typeof MARK_KINDS)[number]
+
+/** A mark to put together by. */
+export interface PieceMark {
+  readonly kind: MarkKind
+  /** In the person's words: "long side to the output end". */
+  readonly text?: string | undefined
+}
+
+/** A bearing, a spacer, a fork, a case half: what is held in the hand besides the drawing's own parts. */
+export interface Piece {
+  readonly id: string
+  readonly kind: PieceKind
+  readonly name?: string | undefined
+  /** The shaft or other member that it sits on. */
+  readonly on?: string | undefined
+  /** What turns on it or lies in it: the gear on a needle bearing, the shafts in a case. */
+  readonly carries?: readonly string[] | undefined
+  /** The coupler that it belongs to or moves. */
+  readonly coupler?: string | undefined
+  /** The place of the coupler that a ring serves. */
+  readonly place?: string | undefined
+  /** Its middle, along the axis from the input end. */
+  readonly stationMm?: number | undefined
+  readonly lengthMm?: number | undefined
+  readonly boreMm?: number | undefined
+  readonly outsideMm?: number | undefined
+  /** How many of them there are alike; one where it is not said. */
+  readonly quantity?: number | undefined
+  /** The usual one of its kind where it is not said. */
+  readonly fit?: Fit | undefined
+  readonly pressOn?: PressSeat | undefined
+  /** Which way a thread winds; right where it is not said. */
+  readonly hand?: Hand | undefined
+  /** Comes off sideways, being in two halves or open. */
+  readonly isSplit?: boolean | undefined
+  readonly closesFrom?: ClosingSide | undefined
+  readonly marks?: readonly PieceMark[] | undefined
+  /** The usual of its kind where it is not said. */
+  readonly isNewEachTime?: boolean | undefined
+  /** Oil, grease or sealant that it is put in with. */
+  readonly putInWith?: string | undefined
+  readonly partNumber?: string | undefined
+}
+
 /** A selectable position ("gear"). Couplers it does not name stand at their centre. */
 export interface BoxPosition {
   readonly id: string
@@ -321,6 +443,7 @@ export interface BoxDraft {
   readonly interlocks?: readonly Interlock[] | undefined
   readonly rules?: readonly Rule[] | undefined
   readonly leftWarnings?: readonly LeftWarning[] | undefined
+  readonly pieces?: readonly Piece[] | undefined
   /** The body through which power enters, and those through which it leaves. */
   readonly input: string
   readonly outputs: readonly string[]

@@ -6,13 +6,12 @@ export type {
   SectionGear,
   SectionMember,
   SectionMesh,
+  SectionPiece,
   SectionPlanetary,
   SectionWorm,
 } from './section.ts'
 export {
-  HOLLOW_WALL_MM,
   RIM_MM,
-  SHAFT_RADIUS_MM,
   SLEEVE_RADIUS_MM,
   SLEEVE_TRAVEL_MM,
   SLEEVE_WIDTH_MM,

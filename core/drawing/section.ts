@@ -8,6 +8,10 @@ import type { BoxIndex } from '../box/box.ts'
 import { indexBox } from '../box/box.ts'
 import type { GearPair, Picture } from '../box/links/index.ts'
 import { pairsOf, pictureOf, ringGears } from '../box/links/index.ts'
+import type { PieceShape, Stretch } from '../box/pieces/index.ts'
+import { PIECE_DEFINITIONS, seatOf, stretchesOf } from '../box/pieces/index.ts'
+import { HOLLOW_WALL_MM, SHAFT_RADIUS_MM } from '../box/pieces/shafts.ts'
+import { DRAWN_FACE_MM } from '../box/pieces/stack.ts'
 import { meshStationMm, pitchRadiusOfModuleMm } from '../box/mesh.ts'
 import { median } from '../box/toothSums.ts'
 import type {
@@ -18,25 +22,20 @@ import type {
   Gear,
   Link,
   Member,
+  Piece,
   ShaftEnd,
 } from '../box/types.ts'
 
 /** Drawn where the box states no module; only the proportions matter then. */
 export const DRAWN_MODULE_MM = 2.5
-/** Drawn where a gear states no face width. */
-export const DRAWN_FACE_MM = 16
 /** Teeth drawn for a gear about which nothing is known. */
 export const DRAWN_TOOTH_COUNT = 28
-/** Half the height of a shaft. */
-export const SHAFT_RADIUS_MM = 8
 /** Half the height of a sleeve. */
 export const SLEEVE_RADIUS_MM = 21
 /** How much of its shaft a sleeve takes up. */
 export const SLEEVE_WIDTH_MM = 13
 /** How far a sleeve moves from its centre to engage. */
 export const SLEEVE_TRAVEL_MM = 9
-/** How far a hollow shaft stands out over the one inside it. */
-export const HOLLOW_WALL_MM = 5
 /** Metal outside the teeth of a ring gear. */
 export const RIM_MM = 7
 /** Half the height of a differential case. */
@@ -67,6 +66,8 @@ export interface SectionMember {
   readonly shape: MemberShape
   /** To the outside of the member, where couplers sit on it. */
   readonly radiusMm: number
+  /** Its outline where it has steps; one stretch else. */
+  readonly stretches: readonly Stretch[]
 }
 
 /** A gear where it is drawn. */
@@ -142,6 +143,18 @@ export interface SectionArm {
   readonly planetMm: number
 }
 
+/** A piece where it is drawn, as a ring round its axis. */
+export interface SectionPiece {
+  readonly piece: Piece
+  readonly yMm: number
+  readonly shape: PieceShape
+  readonly fromMm: number
+  readonly toMm: number
+  /** Radii. */
+  readonly innerMm: number
+  readonly outerMm: number
+}
+
 /** The whole section, in millimetres. */
 export interface Section {
   readonly lanes: readonly SectionLane[]
@@ -153,6 +166,7 @@ export interface Section {
   readonly differentials: readonly SectionDifferential[]
   readonly worms: readonly SectionWorm[]
   readonly arms: readonly SectionArm[]
+  readonly pieces: readonly SectionPiece[]
   readonly fromMm: number
   readonly toMm: number
   readonly topMm: number
@@ -354,7 +368,20 @@ function drawMembers(drawing: Sketch, gears: readonly SectionGear[]): readonly S
           : member.isHollow
             ? ['hollow', SHAFT_RADIUS_MM + HOLLOW_WALL_MM]
             : ['shaft', SHAFT_RADIUS_MM]
-    return [{ member, yMm, shape, radiusMm }]
+    return [{ member, yMm, shape, radiusMm, stretches: stretchesOf(member) }]
+  })
+}
+
+/** The pieces that sit on a shaft and are drawn by themselves. */
+function drawPieces(drawing: Sketch): readonly SectionPiece[] {
+  const { index } = drawing
+  return (index.draft.pieces ?? []).flatMap((piece): SectionPiece[] => {
+    const seat = seatOf(index, piece)
+    const shape = PIECE_DEFINITIONS[piece.kind].drawn?.shape
+    const yMm = heightOf(drawing, seat?.member)
+    if (!seat || !shape || yMm === undefined) return []
+    const { fromMm, toMm, boreMm, outsideMm = boreMm } = seat
+    return [{ piece, yMm, shape, fromMm, toMm, innerMm: boreMm / 2, outerMm: outsideMm / 2 }]
   })
 }
 
@@ -465,6 +492,7 @@ export function layOutSection(draft: BoxDraft): Section {
     differentials: pictures.flatMap(({ differentials }) => differentials),
     worms: pictures.flatMap(({ worms }) => worms),
     arms: pictures.flatMap(({ arms }) => arms),
+    pieces: drawPieces(drawing),
     fromMm: Math.min(0, ...draft.members.map((member) => member.fromMm)),
     toMm: Math.max(1, ...draft.members.map((member) => member.toMm)),
     topMm: Math.min(-SHAFT_RADIUS_MM, ...reach.map(([y, radiusMm]) => y - radiusMm)),

@@ -1,15 +1,15 @@
 import fc from 'fast-check'
 
-import type { Piece } from './stacks.ts'
+import type { SizedPiece } from './stacks.ts'
 import { STACK_UNITS_PER_MM, allStacks, nearestStacks, planShims, stacksRound } from './stacks.ts'
 
 /** Of `thou` thousandths of an inch, in tenths of a micrometre: 254 each. */
 const thou = (count: number): number => count * 254
-const leaves = (...counts: number[]): Piece[] =>
+const leaves = (...counts: number[]): SizedPiece[] =>
   counts.map((count) => ({ thickness: thou(count), quantity: 1 }))
 
 /** Every way to take pieces, one after another, by counting in binary. */
-function enumerate(pieces: readonly Piece[], most: number): readonly number[] {
+function enumerate(pieces: readonly SizedPiece[], most: number): readonly number[] {
   const single = pieces.flatMap(({ thickness, quantity }) =>
     Array.from({ length: quantity }, () => thickness),
   )

@@ -7,7 +7,7 @@
 export const STACK_UNITS_PER_MM = 10_000
 
 /** Shims of one thickness at hand. */
-export interface Piece {
+export interface SizedPiece {
   /** In tenths of a micrometre. */
   readonly thickness: number
   /** How many there are. */
@@ -29,7 +29,7 @@ export const MOST_FITTED = 6
 export const MOST_PIECES = 60
 
 /** Every stack of one up to `most` pieces, each set of thicknesses once. */
-export function allStacks(pieces: readonly Piece[], most: number): readonly Stack[] {
+export function allStacks(pieces: readonly SizedPiece[], most: number): readonly Stack[] {
   // Two sets may have a leaf of one thickness each, which can then be taken twice.
   const quantities = new Map<number, number>()
   for (const { thickness, quantity } of pieces)
@@ -56,7 +56,7 @@ function fewestFirst(one: Stack, other: Stack): number {
 
 /** The nearest stacks to a thickness, the nearest first; among equals the one of fewest pieces. */
 export function nearestStacks(
-  pieces: readonly Piece[],
+  pieces: readonly SizedPiece[],
   target: number,
   most: number,
   listed: number,
@@ -77,7 +77,7 @@ export interface GoNoGo {
 }
 
 /** Two stacks round a limit: at it or just below it, and just above it. */
-export function stacksRound(pieces: readonly Piece[], limit: number, most: number): GoNoGo {
+export function stacksRound(pieces: readonly SizedPiece[], limit: number, most: number): GoNoGo {
   const stacks = allStacks(pieces, most)
   const below = stacks.filter(({ total }) => total <= limit)
   const above = stacks.filter(({ total }) => total > limit)
@@ -118,7 +118,7 @@ export interface ShimPlan {
  * it is thick: expected = measured + fitted − total (geometry).
  */
 export function planShims(
-  shelf: readonly Piece[],
+  shelf: readonly SizedPiece[],
   { measured, fitted, least, most }: ShimAim,
   mostPieces: number,
   listed: number,

@@ -1,7 +1,8 @@
 /** Random boxes for property tests. */
 import fc from 'fast-check'
 
-import type { BoxDraft, Gear, Link, LinkKind } from '../box/types.ts'
+import type { BoxDraft, Gear, Link, LinkKind, Member, Piece } from '../box/types.ts'
+import { CLOSING_SIDES, FITS, HANDS, MARK_KINDS, PIECE_KINDS, PRESS_SEATS } from '../box/types.ts'
 import { draftOf, gear, shaft, trainDraft } from './boxes.ts'
 import type { Stage } from './boxes.ts'
 
@@ -151,3 +152,74 @@ export function couplersOn(drafts: fc.Arbitrary<BoxDraft>): fc.Arbitrary<BoxDraf
     }))
   })
 }
+
+const sizeMm = fc.integer({ min: 10, max: 60 }).map((half) => half / 2)
+
+/** Any piece, with whatever may be said of one. */
+export const anyPiece: fc.Arbitrary<Omit<Piece, 'id'>> = fc.record(
+  {
+    kind: fc.constantFrom(...PIECE_KINDS),
+    name: fc.constantFrom('front bearing', 'long spacer', 'Stück 7'),
+    on: fc.constantFrom('s0', 's1', 'main'),
+    carries: fc.array(fc.constantFrom('s2', 's3'), { maxLength: 2 }),
+    stationMm: fc.integer({ min: 0, max: 100 }),
+    lengthMm: sizeMm,
+    boreMm: sizeMm,
+    outsideMm: sizeMm,
+    quantity: fc.integer({ min: 1, max: 24 }),
+    fit: fc.constantFrom(...FITS),
+    pressOn: fc.constantFrom(...PRESS_SEATS),
+    hand: fc.constantFrom(...HANDS),
+    isSplit: fc.boolean(),
+    closesFrom: fc.constantFrom(...CLOSING_SIDES),
+    marks: fc.array(fc.constantFrom(...MARK_KINDS).map((kind) => ({ kind })), { maxLength: 3 }),
+    isNewEachTime: fc.boolean(),
+    putInWith: fc.constantFrom('grease', 'sealant'),
+    partNumber: fc.constantFrom('7-3310', 'A 12/4'),
+  },
+  { requiredKeys: ['kind'], noNullPrototype: true },
+)
+
+/** The same box with one to twelve pieces of any kind. */
+export function withPieces(drafts: fc.Arbitrary<BoxDraft>): fc.Arbitrary<BoxDraft> {
+  return fc
+    .tuple(drafts, fc.array(anyPiece, { minLength: 1, maxLength: 12 }))
+    .map(([draft, pieces]) => ({
+      ...draft,
+      pieces: pieces.map((piece, at) => ({ ...piece, id: `piece-${at}` })),
+    }))
+}
+
+/** A shaft of random steps with spacers of random bores on it. */
+export const piecesOn: fc.Arbitrary<{
+  readonly member: Member
+  readonly pieces: readonly Piece[]
+}> = fc
+  .tuple(
+    fc.array(fc.tuple(fc.integer({ min: 0, max: 90 }), fc.integer({ min: 2, max: 20 }), sizeMm), {
+      maxLength: 6,
+    }),
+    fc.array(fc.tuple(fc.integer({ min: 1, max: 99 }), sizeMm), { minLength: 1, maxLength: 6 }),
+  )
+  .map(([steps, pieces]) => ({
+    member: {
+      id: 'main',
+      kind: 'main-shaft',
+      axis: 'line',
+      fromMm: 0,
+      toMm: 100,
+      steps: steps.map(([fromMm, lengthMm, diameterMm]) => ({
+        fromMm,
+        toMm: Math.min(fromMm + lengthMm, 100),
+        diameterMm,
+      })),
+    },
+    pieces: pieces.map(([stationMm, boreMm], at) => ({
+      id: `piece-${at}`,
+      kind: 'spacer',
+      on: 'main',
+      stationMm: stationMm + 0.125,
+      boreMm,
+      lengthMm: 0.01,
+    })),
+  }))

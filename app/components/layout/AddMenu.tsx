@@ -20,7 +20,7 @@ import type { Vocabulary } from '~/words/vocabulary.ts'
 import type { Drafting } from './useDrafting.ts'
 
 /** The member that new parts go on: the selected one, that of the selected gear or coupler, or the first. */
-function memberInHand({ draft, selected }: Drafting): string | undefined {
+export function memberInHand({ draft, selected }: Drafting): string | undefined {
   const gear = draft.gears.find(({ id }) => selected?.list === 'gears' && id === selected.id)
   const coupler = draft.couplers.find(
     ({ id }) => selected?.list === 'couplers' && id === selected.id,

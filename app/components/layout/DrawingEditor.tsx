@@ -14,6 +14,7 @@ import { useRef, useState } from 'react'
 import type { BoxIssue, PairKind, PartRef, Section } from 'core'
 import { bodyOfGear, leftWarning, movePart, pairsOf, removePart, toggleMesh } from 'core'
 
+import type { Layers } from '~/views/section/layers.ts'
 import { parseCount } from '~/views/count/parseCount.ts'
 import { SectionDrawing } from '~/components/section/SectionDrawing.tsx'
 import type { Scale } from '~/views/section/scale.ts'
@@ -37,6 +38,7 @@ interface DrawingEditorProps {
   readonly words: Vocabulary
   readonly issues: readonly BoxIssue[]
   readonly onCount: (gearId: string, toothCount: number | null) => void
+  readonly layers: Layers
   readonly title: string
 }
 
@@ -51,7 +53,7 @@ interface Handle {
 
 /** The drawing with parts that can be chosen, moved along their axis and brought into mesh. */
 export function DrawingEditor(props: DrawingEditorProps) {
-  const { drafting, words, issues, onCount, title } = props
+  const { drafting, words, issues, onCount, layers, title } = props
   const { draft, selected, select, become } = drafting
   const [typing, setTyping] = useState<Typing>()
   const frame = useRef<HTMLDivElement>(null)
@@ -122,6 +124,16 @@ export function DrawingEditor(props: DrawingEditorProps) {
       ...section.worms.map(({ link, yMm, stationMm, radiusMm }) =>
         box({ list: 'links', id: link.id }, stationMm, THREAD_WIDTH_MM, yMm, 2 * radiusMm),
       ),
+      ...section.pieces.map(({ piece, yMm, fromMm, toMm, innerMm, outerMm }) =>
+        box(
+          { list: 'pieces', id: piece.id },
+          (fromMm + toMm) / 2,
+          toMm - fromMm,
+          // On one side of the shaft, so that shaft and gear can be taken hold of on the other.
+          yMm + (innerMm + outerMm) / 2,
+          outerMm - innerMm,
+        ),
+      ),
     ]
   }
 
@@ -155,6 +167,7 @@ export function DrawingEditor(props: DrawingEditorProps) {
         <SectionDrawing
           draft={draft}
           words={words}
+          layers={layers}
           title={title}
           overlay={(section, scale) => [
             ...handles(section, scale).map((handle) => (

@@ -11,6 +11,7 @@ import { CouplerFields } from './CouplerFields.tsx'
 import { GearFields } from './GearFields.tsx'
 import { LinkFields } from './LinkFields.tsx'
 import { InterlockFields, PositionFields, RuleFields } from './OtherFields.tsx'
+import { PieceFields } from './PieceFields.tsx'
 import type { Drafting } from './useDrafting.ts'
 
 interface InspectorProps {
@@ -20,7 +21,7 @@ interface InspectorProps {
   readonly onCount: (gearId: string, toothCount: number | null) => void
 }
 
-const CAN_BE_COPIED = ['gears', 'couplers', 'members']
+const CAN_BE_COPIED = ['gears', 'couplers', 'members', 'pieces']
 
 /** Everything that can be said of the selected part. */
 export function Inspector({ drafting, words, onCount }: InspectorProps) {
@@ -112,6 +113,10 @@ function PartFields({ drafting, part, words, onCount }: PartFieldsProps) {
     case 'rules': {
       const rule = found(draft.rules)
       return rule ? <RuleFields {...common} rule={rule} /> : null
+    }
+    case 'pieces': {
+      const piece = found(draft.pieces)
+      return piece ? <PieceFields {...common} piece={piece} /> : null
     }
     case 'leftWarnings':
       return null

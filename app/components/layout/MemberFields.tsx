@@ -10,6 +10,7 @@ import { lineName } from '~/views/layout/partTitle.ts'
 import { withPart } from '~/views/layout/withPart.ts'
 
 import { CheckField, EntryField, SelectField, NameField } from '~/components/Fields.tsx'
+import { StepFields } from './StepFields.tsx'
 import type { Drafting } from './useDrafting.ts'
 
 interface MemberFieldsProps {
@@ -157,6 +158,7 @@ export function MemberFields({ drafting, words, member }: MemberFieldsProps) {
           }}
         />
       </div>
+      <StepFields drafting={drafting} words={words} member={member} />
     </>
   )
 }

@@ -10,10 +10,11 @@ import { ArrowDown, ArrowUp, Search } from 'lucide-react'
 import { useMemo, useState } from 'react'
 
 import type { BoxDraft, PartRef } from 'core'
-import { indexBox } from 'core'
+import { indexBox, memberOfPiece } from 'core'
 
 import { formatLength } from '~/words/format.ts'
 import { bodyName, capitalize } from '~/words/names.ts'
+import { pieceKindWords } from '~/words/pieces.ts'
 import type { Vocabulary } from '~/words/vocabulary.ts'
 import { LINK_WORDS, WORDS } from '~/words/vocabulary.ts'
 import { partTitle } from '~/views/layout/partTitle.ts'
@@ -94,6 +95,16 @@ function rowsOf(draft: BoxDraft, words: Vocabulary): readonly PartRow[] {
         stationMm,
       }),
     ),
+    ...(draft.pieces ?? []).map((piece) => {
+      const member = memberOfPiece(box, piece)
+      const { id, kind, stationMm, partNumber = '' } = piece
+      return row(
+        { list: 'pieces', id },
+        (vocabulary) => `${pieceKindWords(vocabulary, kind)} ${partNumber}`.trim(),
+        member ? nameOf(member.id) : '',
+        { ...(stationMm !== undefined && { stationMm }) },
+      )
+    }),
     ...draft.links.map(({ id, kind }) => row({ list: 'links', id }, () => LINK_WORDS[kind], '')),
     ...draft.axes.map(({ id }) => row({ list: 'axes', id }, () => 'line', '')),
     ...(draft.interlocks ?? []).map(({ id }) =>

@@ -76,6 +76,8 @@ function Bars({ drawn, scale }: { readonly drawn: SectionMember; readonly scale:
     ))
   switch (shape) {
     case 'shaft':
+      if (drawn.stretches.length > 1)
+        return <path className="shaft" d={steppedOutline(drawn, scale)} />
       return (
         <rect
           className="shaft"
@@ -100,6 +102,19 @@ function Bars({ drawn, scale }: { readonly drawn: SectionMember; readonly scale:
         />
       )
   }
+}
+
+/** A shaft with its seats and shoulders, as one outline. */
+function steppedOutline({ yMm, stretches }: SectionMember, scale: Scale): string {
+  const edge = (side: -1 | 1) => (diameterMm: number) =>
+    scale.y(yMm + (side * diameterMm) / 2).toFixed(1)
+  const [above, below] = [edge(-1), edge(1)]
+  const x = (mm: number): string => scale.x(mm).toFixed(1)
+  const there = stretches.map(({ toMm, diameterMm }) => `V${above(diameterMm)}H${x(toMm)}`)
+  const back = [...stretches]
+    .reverse()
+    .map(({ fromMm, diameterMm }) => `V${below(diameterMm)}H${x(fromMm)}`)
+  return `M${x(stretches[0]?.fromMm ?? 0)} ${scale.y(yMm)}${there.join('')}${back.join('')}Z`
 }
 
 /** Planets between sun and ring, and the arm that carries them. */

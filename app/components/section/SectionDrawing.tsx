@@ -35,6 +35,7 @@ import {
   WormShape,
 } from './Members.tsx'
 import { MotionMarks } from './MotionMarks.tsx'
+import { Pieces } from './Pieces.tsx'
 import { Ribbon, SCALE_SIZE, TorqueScale } from './Ribbon.tsx'
 import { useMayMove } from './useMayMove.ts'
 
@@ -74,10 +75,12 @@ const NO_SHIFTS: ReadonlyMap<string, number> = new Map()
 export function SectionDrawing(props: SectionDrawingProps) {
   const { draft, words, state, litGear, title, layers = USUAL_LAYERS, pace } = props
   const naming: Naming = useMemo(() => ({ box: indexBox(draft), words }), [draft, words])
+  const hasPieces = layers.has('parts')
   const still = useMemo(() => {
-    const section = layOutSection(draft)
+    const whole = layOutSection(draft)
+    const section = hasPieces ? whole : { ...whole, pieces: [] }
     return { section, scale: scaleOf(section), seats: gearSeats(section) }
-  }, [draft])
+  }, [draft, hasPieces])
   const places = useMemo(
     () => new Map(state?.engaged.map(({ coupler, place }) => [coupler.id, place]) ?? []),
     [state],
@@ -254,6 +257,7 @@ const Parts = memo(function Parts(props: PartsProps) {
           isMarkedElsewhere={movingGears.has(drawn.gear.id)}
         />
       ))}
+      <Pieces pieces={section.pieces} scale={scale} />
     </>
   )
 })

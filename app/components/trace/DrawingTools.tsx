@@ -29,6 +29,7 @@ const LAYER_TITLES: Readonly<Record<Layer, string>> = {
   names: 'Names of parts',
   counts: 'Tooth counts',
   forces: 'Thrust and bearing loads',
+  parts: 'Bearings, washers, rings, seals',
 }
 
 interface DrawingToolsProps {

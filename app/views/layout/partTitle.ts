@@ -3,6 +3,7 @@ import type { BoxDraft, PartRef } from 'core'
 import { indexBox, namingEnds, pairsOf } from 'core'
 
 import { bodyName, capitalize, couplerName, gearName } from '~/words/names.ts'
+import { pieceNameById } from '~/words/pieces.ts'
 import type { Vocabulary } from '~/words/vocabulary.ts'
 import { LINK_WORDS } from '~/words/vocabulary.ts'
 
@@ -51,6 +52,8 @@ export function partTitle(draft: BoxDraft, words: Vocabulary, { list, id }: Part
         .join(', ')}`
     case 'rules':
       return `Rule: ${draft.rules?.find((rule) => rule.id === id)?.reason ?? id}`
+    case 'pieces':
+      return capitalize(pieceNameById(naming, id))
     case 'leftWarnings':
       return 'Warning left as it is'
   }

@@ -1,15 +1,15 @@
 import type { BoxDraft } from 'core'
 
-type EditableList = 'axes' | 'members' | 'gears' | 'links' | 'couplers' | 'positions'
+type EditableList = 'axes' | 'members' | 'gears' | 'links' | 'couplers' | 'positions' | 'pieces'
 
 /** A draft with one part of a list put in the place of the part with its id. */
 export function withPart<L extends EditableList>(
   draft: BoxDraft,
   list: L,
-  part: BoxDraft[L][number],
+  part: NonNullable<BoxDraft[L]>[number],
 ): BoxDraft {
   return {
     ...draft,
-    [list]: draft[list].map((other) => (other.id === part.id ? part : other)),
+    [list]: (draft[list] ?? []).map((other) => (other.id === part.id ? part : other)),
   }
 }

@@ -1,5 +1,5 @@
 /** What a person can have the drawing show, besides the parts themselves. */
-export const LAYERS = ['torque', 'speed', 'rest', 'names', 'counts', 'forces'] as const
+export const LAYERS = ['torque', 'speed', 'rest', 'names', 'counts', 'forces', 'parts'] as const
 export type Layer = (typeof LAYERS)[number]
 export type Layers = ReadonlySet<Layer>
 

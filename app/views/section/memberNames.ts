@@ -8,6 +8,8 @@ const CHARACTER = 8.2
 const LINE = 19
 /** Clear of the centre line that runs on beyond a member's end. */
 const OFFSET = 14
+/** How far bearings and flanges stand out over their shaft. */
+const OVER_PIECES_MM = 17
 /** Room over a sleeve for its name. */
 const SLEEVE_ROOM_MM = 24
 
@@ -61,7 +63,13 @@ function obstacles(section: Section, scale: Scale): Rectangle[] {
     top: scale.y(Math.min(fromYMm, toYMm)),
     bottom: scale.y(Math.max(fromYMm, toYMm)),
   }))
-  return [...gears, ...sleeves, ...members, ...arms]
+  const pieces = section.pieces.map(({ yMm, fromMm, toMm, outerMm }) => ({
+    left: scale.x(fromMm) - 2,
+    right: scale.x(toMm) + 2,
+    top: scale.y(yMm - outerMm) - 2,
+    bottom: scale.y(yMm + outerMm) + 2,
+  }))
+  return [...gears, ...sleeves, ...members, ...arms, ...pieces]
 }
 
 /** The names of gears over and under them, which may be wider than they are. */
@@ -88,6 +96,8 @@ function candidates(
 ): readonly (readonly [x: number, y: number])[] {
   const [from, to] = [scale.x(member.fromMm), scale.x(member.toMm)]
   const above = scale.y(yMm - radiusMm) - 8
+  // Over what stands on a shaft, where nothing else is free.
+  const high = scale.y(yMm - radiusMm - OVER_PIECES_MM) - 8
   const below = scale.y(yMm + radiusMm) + LINE
   const middle = scale.y(yMm) + 6
   const along = [
@@ -101,6 +111,7 @@ function candidates(
     [from - OFFSET - width, middle],
     ...along.map((x) => [x, above] as const),
     ...along.map((x) => [x, below] as const),
+    ...along.map((x) => [x, high] as const),
   ]
 }
 

@@ -1,6 +1,14 @@
 /** Parts that come into a drawing, each with an id of its own. */
 import { indexBox } from '../box.ts'
-import type { BoxDraft, Coupler, CouplerKind, Gear, Member, MemberKind } from '../types.ts'
+import type {
+  BoxDraft,
+  Coupler,
+  CouplerKind,
+  Gear,
+  Member,
+  MemberKind,
+  PieceKind,
+} from '../types.ts'
 
 import type { PartRef, Added } from './ids.ts'
 import { SHAFT_MM, FACE_MM, freshId } from './ids.ts'
@@ -273,6 +281,17 @@ export function duplicatePart(draft: BoxDraft, { list, id }: PartRef): Added | u
         added: { list, id: copy },
       }
     }
+    case 'pieces': {
+      const piece = draft.pieces?.find((each) => each.id === id)
+      if (!piece) return undefined
+      const copy = freshId(draft, piece.kind)
+      const { name: _name, partNumber: _partNumber, marks: _marks, ...rest } = piece
+      const stationMm = piece.stationMm === undefined ? undefined : piece.stationMm + FACE_MM
+      return {
+        draft: { ...draft, pieces: [...(draft.pieces ?? []), { ...rest, id: copy, stationMm }] },
+        added: { list, id: copy },
+      }
+    }
     case 'couplers': {
       const coupler = draft.couplers.find((each) => each.id === id)
       if (!coupler) return undefined
@@ -309,5 +328,18 @@ export function duplicatePart(draft: BoxDraft, { list, id }: PartRef): Added | u
     }
     default:
       return undefined
+  }
+}
+
+/** A piece of a kind, on a member or for a coupler, where the row has room for it. */
+export function addPiece(
+  draft: BoxDraft,
+  kind: PieceKind,
+  place: { readonly on?: string; readonly coupler?: string; readonly stationMm?: number },
+): Added {
+  const id = freshId(draft, kind)
+  return {
+    draft: { ...draft, pieces: [...(draft.pieces ?? []), { id, kind, ...place }] },
+    added: { list: 'pieces', id },
   }
 }

@@ -1,6 +1,6 @@
 /** Parts of a drawing put elsewhere, joined or told otherwise. */
 import { pairsOf } from '../links/index.ts'
-import type { BoxDraft, BoxPosition, Gear, GearMount, Link, PairKind } from '../types.ts'
+import type { BoxDraft, BoxPosition, Gear, GearMount, Link, PairKind, Piece } from '../types.ts'
 
 import type { PartRef } from './ids.ts'
 import { freshId } from './ids.ts'
@@ -86,7 +86,27 @@ export function setTwins(draft: BoxDraft, member: string, twin: string | undefin
   }
 }
 
-/** Moves a part along its axis; a shaft takes its gears and couplers along. */
+/** The pieces of a draft, with those moved that stand where they do because of another part. */
+function withMovedPieces(
+  { pieces }: BoxDraft,
+  isMoved: (piece: Piece) => boolean,
+  byMm: number,
+): Pick<BoxDraft, 'pieces'> {
+  return pieces
+    ? {
+        pieces: pieces.map((piece) =>
+          piece.stationMm !== undefined && isMoved(piece)
+            ? { ...piece, stationMm: piece.stationMm + byMm }
+            : piece,
+        ),
+      }
+    : {}
+}
+
+/**
+ * Moves a part along its axis; a shaft takes along what is on it, a gear what carries it, a
+ * coupler what belongs to it.
+ */
 export function movePart(draft: BoxDraft, { list, id }: PartRef, byMm: number): BoxDraft {
   const shift = <P extends { readonly stationMm: number }>(part: P): P => ({
     ...part,
@@ -94,13 +114,21 @@ export function movePart(draft: BoxDraft, { list, id }: PartRef, byMm: number): 
   })
   switch (list) {
     case 'gears':
-      return { ...draft, gears: draft.gears.map((gear) => (gear.id === id ? shift(gear) : gear)) }
+      return {
+        ...draft,
+        gears: draft.gears.map((gear) => (gear.id === id ? shift(gear) : gear)),
+        ...withMovedPieces(draft, ({ carries }) => carries?.includes(id) === true, byMm),
+      }
+    case 'pieces':
+      return { ...draft, ...withMovedPieces(draft, (piece) => piece.id === id, byMm) }
     case 'couplers':
       return {
         ...draft,
         couplers: draft.couplers.map((coupler) => (coupler.id === id ? shift(coupler) : coupler)),
+        ...withMovedPieces(draft, (piece) => piece.coupler === id, byMm),
       }
-    case 'members':
+    case 'members': {
+      const hubs = new Set(draft.couplers.filter(({ hub }) => hub === id).map((each) => each.id))
       return {
         ...draft,
         members: draft.members.map((member) =>
@@ -113,12 +141,19 @@ export function movePart(draft: BoxDraft, { list, id }: PartRef, byMm: number): 
                   member.bearingsMm[0] + byMm,
                   member.bearingsMm[1] + byMm,
                 ],
+                steps: member.steps?.map((step) => ({
+                  ...step,
+                  fromMm: step.fromMm + byMm,
+                  toMm: step.toMm + byMm,
+                })),
               }
             : member,
         ),
         gears: draft.gears.map((gear) => (gear.member === id ? shift(gear) : gear)),
         couplers: draft.couplers.map((coupler) => (coupler.hub === id ? shift(coupler) : coupler)),
+        ...withMovedPieces(draft, ({ on, coupler }) => on === id || hubs.has(coupler ?? ''), byMm),
       }
+    }
     default:
       return draft
   }
@@ -163,5 +198,10 @@ export function renamePlace(
     ...(draft.rules
       ? { rules: draft.rules.map((rule) => ({ ...rule, forbids: renamed(rule.forbids) })) }
       : {}),
+    ...(draft.pieces && {
+      pieces: draft.pieces.map((piece) =>
+        piece.coupler === couplerId && piece.place === from ? { ...piece, place: to } : piece,
+      ),
+    }),
   }
 }

@@ -31,6 +31,7 @@ export function freshId(draft: BoxDraft, stem: string): string {
       draft.positions,
       draft.interlocks ?? [],
       draft.rules ?? [],
+      draft.pieces ?? [],
     ].flatMap((parts) => parts.map(({ id }) => id)),
   )
   for (let number = 1; ; number++) if (!taken.has(`${stem}-${number}`)) return `${stem}-${number}`

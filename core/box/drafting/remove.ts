@@ -1,7 +1,7 @@
 /** Parts taken out of a drawing, with what cannot be without them. */
 import { bodyOfGear, namedPlace } from '../box.ts'
 import { endsOf } from '../links/index.ts'
-import type { BoxDraft, BoxPosition, Coupler, Gear } from '../types.ts'
+import type { BoxDraft, BoxPosition, Coupler, Gear, Piece } from '../types.ts'
 
 import type { PartRef } from './ids.ts'
 
@@ -48,6 +48,8 @@ export function removePart(draft: BoxDraft, { list, id }: PartRef): BoxDraft {
       return { ...draft, interlocks: draft.interlocks?.filter((each) => each.id !== id) }
     case 'rules':
       return { ...draft, rules: draft.rules?.filter((rule) => rule.id !== id) }
+    case 'pieces':
+      return { ...draft, pieces: draft.pieces?.filter((each) => each.id !== id) }
     case 'leftWarnings':
       return { ...draft, leftWarnings: draft.leftWarnings?.filter((each) => each.id !== id) }
   }
@@ -74,6 +76,11 @@ export function removePlace(draft: BoxDraft, couplerId: string, placeId: string)
     ...(draft.rules
       ? { rules: draft.rules.filter(({ forbids }) => forbids[couplerId] !== placeId) }
       : {}),
+    ...(draft.pieces && {
+      pieces: draft.pieces.filter(
+        (piece) => piece.coupler !== couplerId || piece.place !== placeId,
+      ),
+    }),
   }
 }
 
@@ -112,9 +119,26 @@ export function withoutBodies(draft: BoxDraft, gone: ReadonlySet<string>): BoxDr
   }))
   const outputs = rest.outputs.filter((output) => !gone.has(output) || bodies.has(output))
   return withTidyPlaces(
-    { ...rest, gears: withoutLostTwins(rest.gears), couplers, outputs },
+    {
+      ...rest,
+      gears: withoutLostTwins(rest.gears),
+      couplers,
+      outputs,
+      ...(rest.pieces && { pieces: withoutCarriers(rest.pieces, present) }),
+    },
     rest.couplers,
   )
+}
+
+/** What sat on what is gone, or carried nothing else, goes with it. */
+function withoutCarriers(pieces: readonly Piece[], present: ReadonlySet<string>): readonly Piece[] {
+  return pieces.flatMap((piece): readonly Piece[] => {
+    const { on, carries } = piece
+    if (on !== undefined && !present.has(on)) return []
+    const left = carries?.filter((id) => present.has(id))
+    if (!carries || !left || left.length === carries.length) return [piece]
+    return left.length === 0 ? [] : [{ ...piece, carries: left }]
+  })
 }
 
 /** Where the gear that others are twins of is gone, the first of them takes its place. */
@@ -172,6 +196,11 @@ function withTidyPlaces(draft: BoxDraft, before: readonly Coupler[]): BoxDraft {
     couplers,
     positions: draft.positions.filter((position) => !uses(position.couplers)),
     ...(draft.rules ? { rules: draft.rules.filter(({ forbids }) => !uses(forbids)) } : {}),
+    ...(draft.pieces && {
+      pieces: draft.pieces.filter(
+        ({ coupler, place }) => place === undefined || !lost.has(`${coupler ?? ''}\n${place}`),
+      ),
+    }),
   }
 }
 
@@ -192,5 +221,8 @@ function withoutCouplers(draft: BoxDraft, dead: ReadonlySet<string>): BoxDraft {
         }
       : {}),
     ...(draft.rules ? { rules: draft.rules.filter(({ forbids }) => !uses(forbids)) } : {}),
+    ...(draft.pieces && {
+      pieces: draft.pieces.filter(({ coupler }) => coupler === undefined || !dead.has(coupler)),
+    }),
   }
 }

@@ -1,5 +1,6 @@
 /** The starting patterns: every arrangement that commonly arrives, with its choices. */
 import type { BoxDraft } from '../types.ts'
+import { withBuild } from '../pieces/index.ts'
 import { DRIVEN_AXLES, DUAL_CLUTCH_COUNTS, dualClutchBox } from './dualClutch.ts'
 import { HEAVY_COUNTS, RANGE_KINDS, heavyBox } from './heavy.ts'
 import { MOTORCYCLE_COUNTS, PRIMARY_KINDS, motorcycleBox } from './motorcycle.ts'
@@ -216,7 +217,11 @@ export function choose({ choices }: Pattern, chosen: Chosen, id: string, option:
   return Object.fromEntries([...kept, [id, option]])
 }
 
-/** A box after a pattern, every gear still to be counted. Choices that are no options fall back to the initial ones. */
+/**
+ * A box after a pattern, with the pieces that its arrangement usually has and every gear still
+ * to be counted. Choices that are no options fall back to the
+ * initial ones.
+ */
 export function buildPattern(patternId: PatternId, name: string, chosen: Chosen): BoxDraft {
   const definition = DEFINITIONS.find(({ id }) => id === patternId)
   if (!definition) throw new Error(`no pattern "${patternId}"`)
@@ -228,7 +233,7 @@ export function buildPattern(patternId: PatternId, name: string, chosen: Chosen)
     return option
   }
   const draft = definition.build(name, pick)
-  if (!definition.choices.includes(BEHIND)) return draft
+  if (!definition.choices.includes(BEHIND)) return withBuild(draft)
   const behind = pick('behind', BEHIND.options)
-  return behind === 'nothing' ? draft : withTransferCase(draft, behind)
+  return withBuild(behind === 'nothing' ? draft : withTransferCase(draft, behind))
 }

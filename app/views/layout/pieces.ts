@@ -1,0 +1,38 @@
+/** What is typed of pieces, and what is proposed for a box. */
+import type { BoxDraft, Piece, PieceKind } from 'core'
+import { LONGEST_PART_NUMBER, proposePieces } from 'core'
+
+export type ParsedPartNumber =
+  | { readonly ok: true; readonly value: string | undefined }
+  | { readonly ok: false; readonly sentence: string }
+
+/** A part number as it is stamped; none where nothing is typed. */
+export function parsePartNumber(text: string): ParsedPartNumber {
+  const value = text.trim()
+  if (value.length > LONGEST_PART_NUMBER)
+    return {
+      ok: false,
+      sentence: `This has ${value.length} characters; a part number has ${LONGEST_PART_NUMBER} at most.`,
+    }
+  return { ok: true, value: value === '' ? undefined : value }
+}
+
+/** Pieces of one kind that a box could be given at once. */
+export interface Proposal {
+  readonly kind: PieceKind
+  readonly pieces: readonly Piece[]
+}
+
+/** What the drawing tells of that the box has none of yet, by kind. */
+export function proposalsOf(draft: BoxDraft): readonly Proposal[] {
+  const byKind = new Map<PieceKind, Piece[]>()
+  for (const piece of proposePieces(draft))
+    byKind.set(piece.kind, [...(byKind.get(piece.kind) ?? []), piece])
+  return [...byKind].map(([kind, pieces]) => ({ kind, pieces }))
+}
+
+/** The box with the proposed pieces of the kinds that were chosen. */
+export function withProposed(draft: BoxDraft, kinds: ReadonlySet<PieceKind>): BoxDraft {
+  const added = proposePieces(draft).filter(({ kind }) => kinds.has(kind))
+  return { ...draft, pieces: [...(draft.pieces ?? []), ...added] }
+}

@@ -1,0 +1,187 @@
+/** Bearings, spacers, forks and what else is held in the hand, in words. */
+import type {
+  Bearing,
+  BoxDraft,
+  ClosingSide,
+  Fit,
+  MarkKind,
+  Piece,
+  PieceKind,
+  PressSeat,
+  WayOff,
+} from 'core'
+
+import { formatLength } from './format.ts'
+import type { Naming } from './names.ts'
+import { bodyName, couplerLabel, placeName } from './names.ts'
+import type { Vocabulary } from './vocabulary.ts'
+import { inWords } from './vocabulary.ts'
+
+const KIND_WORDS: Readonly<Record<PieceKind, string>> = {
+  'ball-bearing': 'ball bearing',
+  'roller-bearing': 'roller bearing',
+  'taper-bearing': 'taper roller bearing',
+  'needle-bearing': 'needle bearing',
+  'bearing-race': 'bearing race',
+  'pilot-bearing': 'pilot bearing',
+  bush: 'bush',
+  spacer: 'spacer',
+  'thrust-washer': 'thrust washer',
+  shim: 'shim',
+  'snap-ring': 'snap ring',
+  nut: 'nut',
+  key: 'key',
+  flange: 'output flange',
+  'speed-wheel': 'speed wheel',
+  hub: 'hub',
+  sleeve: 'sleeve',
+  ring: 'blocker ring',
+  'hub-key': 'hub keys',
+  spring: 'spring',
+  ball: 'ball',
+  fork: 'fork',
+  rod: 'selector rod',
+  detent: 'detent ball and spring',
+  'interlock-ball': 'interlock ball',
+  'friction-plate': 'friction plate',
+  'steel-plate': 'steel plate',
+  piston: 'piston',
+  'clutch-disc': 'clutch disc',
+  'release-bearing': 'release bearing',
+  'clutch-fork': 'clutch fork',
+  case: 'case',
+  'end-plate': 'end plate',
+  'intermediate-plate': 'intermediate plate',
+  'bearing-carrier': 'bearing carrier',
+  'tail-housing': 'tail housing',
+  cover: 'cover',
+  'dummy-shaft': 'dummy shaft',
+  'idler-pin': 'pin',
+  seal: 'oil seal',
+  gasket: 'gasket',
+  bolt: 'bolt',
+  switch: 'switch',
+  'oil-guide': 'oil guide',
+}
+
+/** A kind of piece in the chosen words. */
+export function pieceKindWords(words: Vocabulary, kind: PieceKind): string {
+  return kind === 'hub' ? words.hub : inWords(words, KIND_WORDS[kind])
+}
+
+export const FIT_WORDS: Readonly<Record<Fit, string>> = {
+  slides: 'slides on',
+  pressed: 'pressed',
+  'snap-ring': 'snapped into a groove',
+  threaded: 'threaded',
+  bolted: 'bolted',
+}
+
+export const PRESS_WORDS: Readonly<Record<PressSeat, string>> = {
+  'inner-race': 'the inner race',
+  'outer-race': 'the outer race',
+  hub: 'the hub',
+}
+
+export function closingWords({ ends }: Vocabulary): Readonly<Record<ClosingSide, string>> {
+  return {
+    'input-end': `the ${ends.input}`,
+    'output-end': `the ${ends.output}`,
+    above: 'above',
+    below: 'below',
+    beside: 'the side',
+  }
+}
+
+export const MARK_WORDS: Readonly<Record<MarkKind, string>> = {
+  timing: 'timing marks',
+  matched: 'matched pair',
+  numbered: 'numbered',
+  'way-round': 'one way round only',
+  'oil-hole': 'oil hole to line up',
+}
+
+/** What tells a piece from others of its kind, besides where it stands: what it carries or belongs to. */
+function belongingOf(naming: Naming, { carries = [], coupler, place, on, kind }: Piece): string {
+  const { box } = naming
+  const owner = coupler === undefined ? undefined : box.couplers.get(coupler)
+  if (owner) {
+    const at = owner.positions.find(({ id }) => id === place)
+    return at ? `for ${placeName(naming, owner, at)}` : `of ${couplerLabel(naming, owner)}`
+  }
+  const [carried] = carries
+  const gear = carried === undefined ? undefined : box.gears.get(carried)
+  if (gear) return `under ${gear.label}, ${bodyName(naming, gear.member)}`
+  if (on !== undefined) {
+    const shaft = bodyName(naming, on)
+    const isWithin = kind === 'needle-bearing' && carried !== undefined && box.members.has(carried)
+    return isWithin ? `between ${shaft} and ${bodyName(naming, carried)}` : `of the ${shaft}`
+  }
+  return kind === 'idler-pin' && carried !== undefined ? `of the ${bodyName(naming, carried)}` : ''
+}
+
+function isAlike(one: Piece, other: Piece): boolean {
+  return (
+    one.kind === other.kind &&
+    one.on === other.on &&
+    one.coupler === other.coupler &&
+    one.place === other.place &&
+    one.carries?.[0] === other.carries?.[0] &&
+    !other.name
+  )
+}
+
+/** "needle bearing under 3rd, main shaft", "snap ring 2 of the main shaft", "fork of 3–4". */
+export function pieceName(naming: Naming, piece: Piece): string {
+  if (piece.name) return inWords(naming.words, piece.name)
+  const alike = (naming.box.draft.pieces ?? []).filter((other) => isAlike(piece, other))
+  const kind = pieceKindWords(naming.words, piece.kind)
+  const number = alike.length > 1 ? ` ${numberAlong(alike, piece)}` : ''
+  return `${kind}${number} ${belongingOf(naming, piece)}`.trim()
+}
+
+/** Which of those alike a piece is, counted from the input end. */
+function numberAlong(alike: readonly Piece[], piece: Piece): number {
+  const station = ({ stationMm = Infinity }: Piece): number => stationMm
+  const at = alike.indexOf(piece)
+  return (
+    1 +
+    alike.filter(
+      (other, which) =>
+        station(other) < station(piece) || (station(other) === station(piece) && which < at),
+    ).length
+  )
+}
+
+/** A piece by its id; the id where it is gone. */
+export function pieceNameById(naming: Naming, id: string): string {
+  const piece = (naming.box.draft.pieces ?? []).find((each) => each.id === id)
+  return piece ? pieceName(naming, piece) : id
+}
+
+/** Over which end a piece comes off. */
+export function wayOffWords({ ends }: Vocabulary, way: WayOff): string {
+  if (way.how === 'sideways') return 'is opened and comes off sideways'
+  const [first, second] = way.over
+  if (first === undefined) return 'passes over neither end: the shaft is thicker on both sides'
+  if (second !== undefined) return `comes off over either end`
+  return `comes off over the ${first === 'input-end' ? ends.input : ends.output}`
+}
+
+/** What a piece bears on towards one end, or nothing. */
+export function bearingWords(
+  words: Vocabulary,
+  { towards, on }: Bearing,
+  nameOf: (ref: string) => string,
+): string {
+  const end = towards === 'input-end' ? words.ends.input : words.ends.output
+  if (on === null) return `nothing towards the ${end}`
+  const what =
+    'ref' in on ? nameOf(on.ref) : `a shoulder of ${formatLength(on.shoulderMm, words.lengthUnit)}`
+  return `${what} towards the ${end}`
+}
+
+/** How many pieces a box has, counting each of several alike. */
+export function pieceCount({ pieces = [] }: BoxDraft): number {
+  return pieces.reduce((sum, { quantity = 1 }) => sum + quantity, 0)
+}
