@@ -102,12 +102,13 @@ const measurement = z
       ),
     unit,
     radius: entered.optional(),
+    journal: entered.optional(),
     tool: shortText,
     limit: limitSchema.nullable(),
     cones: z.literal(CONE_COUNTS).optional(),
     phase: z.enum(['found', 'after']),
   })
-  .superRefine(({ measure, readings, unit: of, radius }, context) => {
+  .superRefine(({ measure, readings, unit: of, radius, journal }, context) => {
     const rule = MEASURE_RULES[measure]
     if (UNIT_FACTORS[of].quantity !== rule.reads) {
       context.addIssue('This is not read in that unit.')
@@ -116,8 +117,9 @@ const measurement = z
     const values = readings.map((text) => spanOf(text, of))
     const known = values.filter((value) => value !== undefined)
     if (known.length < values.length) return
-    const radiusMm = radius ? (exactFigureOf(radius.text, radius.unit) ?? null) : null
-    for (const issue of checkReadings(measure, known, radiusMm))
+    const beside = radius ?? journal
+    const besideMm = beside ? (exactFigureOf(beside.text, beside.unit) ?? null) : null
+    for (const issue of checkReadings(measure, known, besideMm))
       context.addIssue(readingIssueWords(issue, of))
   })
 

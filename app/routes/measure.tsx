@@ -1,7 +1,14 @@
 import { useMemo, useState } from 'react'
 
 import type { Measure, ReadingUnit, UnitPart } from 'core'
-import { MEASURES, VERDICTS, indexBox, unitParts, verdictsByPart } from 'core'
+import {
+  MEASURES,
+  alongShafts,
+  indexBox,
+  refOfPiece,
+  unitParts,
+  verdictsByPart,
+} from 'core'
 
 import { useOpenBox } from '~/components/box/boxContext.ts'
 import { Photos } from '~/components/job/Photos.tsx'
@@ -10,12 +17,18 @@ import { FindingList } from '~/components/measure/FindingList.tsx'
 import { LookButtons } from '~/components/measure/LookButtons.tsx'
 import { MeasureOfPart } from '~/components/measure/MeasureOfPart.tsx'
 import { PartChooser } from '~/components/measure/PartChooser.tsx'
-import { VerdictMarks, VerdictSign } from '~/components/measure/VerdictMarks.tsx'
+import { VerdictMarks } from '~/components/measure/VerdictMarks.tsx'
 import { SectionDrawing } from '~/components/section/SectionDrawing.tsx'
+import { Neighbours } from '~/components/measure/Neighbours.tsx'
+import { PartHits, ShaftHits } from '~/components/measure/PartHits.tsx'
+import { Warning } from '~/components/Warning.tsx'
+import type { Layer, Layers } from '~/views/section/layers.ts'
 import { useViewState } from '~/components/useViewState.ts'
 import { unitPartName } from '~/words/jobs.ts'
-import { MEASURE_NAMES, VERDICT_NAMES } from '~/words/measures.ts'
+import { MEASURE_NAMES } from '~/words/measures.ts'
 import { capitalize } from '~/words/names.ts'
+
+const LAYERS: Layers = new Set<Layer>(['rest', 'names', 'counts', 'parts'])
 
 /** Measurements and looks, part by part, with their verdicts in the drawing. */
 export default function MeasurePage() {
@@ -27,10 +40,11 @@ export default function MeasurePage() {
   const naming = useMemo(() => ({ box: indexBox(draft), words }), [draft, words])
   const parts = useMemo(() => unitParts(draft), [draft])
   const verdicts = useMemo(() => verdictsByPart(job), [job])
+  const along = useMemo(() => alongShafts(draft, parts), [draft, parts])
+  const wanted = search.get('part') ?? ''
+  const named = parts.find(({ ref }) => ref === wanted)
   const part: UnitPart | undefined =
-    parts.find(({ ref }) => ref === search.get('part')) ??
-    parts.find(({ kind }) => kind === search.get('kind')) ??
-    parts[0]
+    named ?? parts.find(({ kind }) => kind === search.get('kind')) ?? parts[0]
   const isDisabled = current === undefined || job.isClosed
   const choose = (ref: string): void => {
     change({ part: ref, measure: '', kind: '' })
@@ -42,6 +56,10 @@ export default function MeasurePage() {
         <p className="text-lg">This box has no parts yet. Lay it out first.</p>
       </main>
     )
+  const refOf = (pieceId: string): string => {
+    const piece = draft.pieces?.find(({ id: each }) => each === pieceId)
+    return piece ? refOfPiece(naming.box, piece) : `piece:${pieceId}`
+  }
   const asked = MEASURES.find((each) => each === search.get('measure'))
   const measure = part.measures.find((each) => each === asked) ?? part.measures[0]
   const name = unitPartName(naming, part.ref)
@@ -56,32 +74,37 @@ export default function MeasurePage() {
           <SectionDrawing
             draft={draft}
             words={words}
+            layers={LAYERS}
             litGear={part.kind === 'gear' ? part.id : undefined}
             title={`Section along the shafts of ${draft.name} with the verdict on each part`}
             gearHref={(gear) => `?part=gear:${gear}`}
             onChooseGear={(gear) => {
               choose(`gear:${gear}`)
             }}
+            underlay={(section, scale) => (
+              <ShaftHits section={section} scale={scale} chosen={part.ref} onChoose={choose} />
+            )}
             overlay={(section, scale) => (
-              <VerdictMarks
-                section={section}
-                scale={scale}
-                naming={naming}
-                verdicts={verdicts}
-                hrefOf={(ref) => `?part=${encodeURIComponent(ref)}`}
-                onChoose={choose}
-              />
+              <>
+                <PartHits
+                  section={section}
+                  scale={scale}
+                  chosen={part.ref}
+                  refOf={refOf}
+                  onChoose={choose}
+                />
+                <VerdictMarks
+                  section={section}
+                  scale={scale}
+                  naming={naming}
+                  verdicts={verdicts}
+                  hrefOf={(ref) => `?part=${encodeURIComponent(ref)}`}
+                  onChoose={choose}
+                />
+              </>
             )}
           />
         </div>
-        <p className="flex flex-wrap gap-x-4">
-          {VERDICTS.map((verdict) => (
-            <span key={verdict} className="flex items-center gap-1">
-              <VerdictSign verdict={verdict} /> {VERDICT_NAMES[verdict]}
-            </span>
-          ))}
-          <span className="text-graphite">Choose a part below or in the drawing.</span>
-        </p>
         <PartChooser
           job={job}
           naming={naming}
@@ -92,7 +115,16 @@ export default function MeasurePage() {
         />
       </section>
       <aside className="border-rule bg-sheet flex min-h-0 flex-col gap-3 overflow-auto border-l-2 p-4">
-        <h2 className="text-[1.35rem] leading-tight">{capitalize(name)}</h2>
+        {wanted !== '' && !named && (
+          <Warning role="status">
+            The {unitPartName(naming, wanted)} is no longer in this box; what was found on it is
+            kept in the log of the job. Choose another part.
+          </Warning>
+        )}
+        <div className="flex items-start justify-between gap-2">
+          <h2 className="text-[1.35rem] leading-tight">{capitalize(name)}</h2>
+          <Neighbours along={along} part={part} naming={naming} onChoose={choose} />
+        </div>
         {part.measures.length > 1 && (
           <div role="group" aria-label="What is measured" className="flex flex-wrap gap-1">
             {part.measures.map((each) => (

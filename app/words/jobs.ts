@@ -1,6 +1,16 @@
 /** Jobs, their parts and their log in words. */
-import type { BoxIndex, Companion, Entered, Entry, Intake, Need, StageState, Waiting } from 'core'
-import { STACK_UNITS_PER_MM, readPartReference } from 'core'
+import type {
+  BoxIndex,
+  Companion,
+  Entered,
+  Entry,
+  Intake,
+  Need,
+  PartFamily,
+  StageState,
+  Waiting,
+} from 'core'
+import { STACK_UNITS_PER_MM, pieceOfRef, piecesOfKey, readPartReference } from 'core'
 
 import {
   CONE_NAMES,
@@ -16,8 +26,22 @@ import {
 } from './measures.ts'
 import type { Naming } from './names.ts'
 import { bodyName, couplerName, gearName, placeName } from './names.ts'
+import { pieceKindWords, pieceName } from './pieces.ts'
 import { spinEntryWords } from './spin.ts'
 import { turnedWords } from './turns.ts'
+
+export const FAMILY_NAMES: Readonly<Record<PartFamily, string>> = {
+  rings: 'Rings',
+  sleeves: 'Sleeves, dogs',
+  gears: 'Gears',
+  shafts: 'Shafts',
+  bearings: 'Bearings',
+  washers: 'Washers, spacers',
+  hubs: 'Hubs, keys',
+  selectors: 'Forks, rods',
+  clutch: 'Clutch',
+  case: 'Case, seals',
+}
 
 const KEEPSAKES: Readonly<Record<string, string>> = {
   seals: 'oil seals and gaskets',
@@ -58,6 +82,14 @@ export function unitPartName(naming: Naming, ref: string): string {
       const gear = gears.get(id)
       return gear ? `thrust washer of the ${gearName(naming, gear)}` : ref
     }
+    case 'piece': {
+      const piece = pieceOfRef(naming.box, ref)
+      return piece ? pieceName(naming, piece) : 'part that was taken out'
+    }
+    case 'new': {
+      const [piece] = piecesOfKey(naming.box, ref)
+      return piece ? `${pieceKindWords(naming.words, piece.kind)}, new each time` : ref
+    }
     default:
       return KEEPSAKES[ref] ?? ref
   }
@@ -76,6 +108,10 @@ const WHY: Readonly<Record<Companion['why'], string>> = {
   mate: 'a gear is replaced with its mate',
   integral: 'it is cut into its shaft',
   'beside-cone': 'a new cone gets a new ring',
+  race: 'a bearing goes with its race',
+  matched: 'hub and sleeve are a matched pair',
+  'spline-mate': 'it has worn with the spline that carries it',
+  'runs-on-it': 'its needles run on the shaft itself',
   always: 'goes with every rebuild',
 }
 

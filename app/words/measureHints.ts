@@ -18,6 +18,18 @@ const MEASURE_HINTS: Readonly<Record<Measure, string>> = {
   backlash: 'Dial square on a tooth, mate held: read at several teeth round the gear.',
   'run-out': 'Dial on the shaft, turn it once by hand: write readings from round it; below 0 too.',
   'bearing-drag': 'Turn steadily and read the torque that keeps it turning, without seals.',
+  preload:
+    'Bearings oiled and turned in, seals out: read the torque that keeps the shaft turning steadily. The maker gives the least and the most.',
+  'running-clearance':
+    'Read the bore at several places and across, then what runs in it once. The widest bore less the journal is the clearance.',
+  thickness: 'Micrometer at several places; the thinnest counts.',
+  'groove-width': 'Width of the groove that holds it, all round; the widest counts.',
+  'free-length': 'Length with nothing on it. A spring that has been hot or set is shorter.',
+  flatness: 'On a flat plate, or under a straight edge: the thickest leaf that goes in anywhere.',
+  'stack-height': 'Each plate of the pack is one reading; their sum is judged.',
+  'pack-clearance': 'Pack built up with its snap ring in: dial or leaf between plate and ring.',
+  'cone-contact':
+    'A thin film of blue on the cone, ring pressed on and turned a little: the share of the cone that took it.',
 }
 
 /** How a measurement is made. */

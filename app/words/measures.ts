@@ -37,6 +37,7 @@ export const UNIT_NAMES: Readonly<Record<ReadingUnit, string>> = {
   lbin: 'lb·in',
   km: 'km',
   mi: 'mi',
+  percent: '%',
 }
 
 /** The units in full, where a short one would read as another word. */
@@ -51,6 +52,7 @@ export const UNIT_WORDS: Readonly<Record<ReadingUnit, string>> = {
   lbin: 'pound-inches',
   km: 'kilometres',
   mi: 'miles',
+  percent: 'percent',
 }
 
 const DECIMALS: Readonly<Record<ReadingUnit, number>> = {
@@ -64,6 +66,7 @@ const DECIMALS: Readonly<Record<ReadingUnit, number>> = {
   lbin: 1,
   km: 0,
   mi: 0,
+  percent: 0,
 }
 
 /** The unit that a figure judged is shown in, where its readings were in `unit`. */
@@ -101,6 +104,15 @@ export const MEASURE_NAMES: Readonly<Record<Measure, string>> = {
   backlash: 'backlash',
   'run-out': 'run-out',
   'bearing-drag': 'bearing drag',
+  preload: 'preload',
+  'running-clearance': 'clearance of bore and journal',
+  thickness: 'thickness',
+  'groove-width': 'width of the groove',
+  'free-length': 'free length',
+  flatness: 'flatness',
+  'stack-height': 'height of the stack',
+  'pack-clearance': 'free play of the pack',
+  'cone-contact': 'contact by blue',
 }
 
 export const CONE_NAMES: Readonly<Record<ConeCount, string>> = {
@@ -114,6 +126,7 @@ export const STATISTIC_NAMES: Readonly<Record<Statistic, string>> = {
   greatest: 'greatest',
   mean: 'mean',
   run: 'total run',
+  sum: 'sum',
 }
 
 export const LOOK_NAMES: Readonly<Record<Look, string>> = {
@@ -122,6 +135,13 @@ export const LOOK_NAMES: Readonly<Record<Look, string>> = {
   'tooth-tips': 'tooth tips',
   'dog-corners': 'corners of the dogs',
   'bearing-feel': 'bearing by feel and sound',
+  pitting: 'races and rolling elements',
+  scoring: 'surface it slides on',
+  'cone-feel': 'cone by feel',
+  'step-wear': 'steps worn into it',
+  bent: 'straightness',
+  burnt: 'colour and lining',
+  thread: 'thread',
 }
 
 /** What each grade of a look means. */
@@ -139,6 +159,17 @@ export const LOOK_GRADES: Readonly<Record<Look, Readonly<Record<Verdict, string>
     watch: 'a little rough',
     replace: 'rough, noisy or loose',
   },
+  pitting: { good: 'bright', watch: 'dull or marked', replace: 'pitted, flaked or blue' },
+  scoring: { good: 'smooth', watch: 'marked', replace: 'scored or worn through' },
+  'cone-feel': {
+    good: 'dull and even',
+    watch: 'polished in places',
+    replace: 'polished all round, scored or stepped',
+  },
+  'step-wear': { good: 'none', watch: 'can be felt', replace: 'a step' },
+  bent: { good: 'straight', watch: 'a little out', replace: 'bent' },
+  burnt: { good: 'even', watch: 'dark in places', replace: 'burnt, blue or worn through' },
+  thread: { good: 'sound', watch: 'stretched or rough', replace: 'torn or stripped' },
 }
 
 export const VERDICT_NAMES: Readonly<Record<Verdict, string>> = {
@@ -209,6 +240,10 @@ export function readingIssueWords(issue: ReadingIssue, unit: ReadingUnit): strin
       return `${formatFigure(issue.value, unit)} is more than this can be (${formatFigure(issue.most, unit)} at most). ${unit === 'mm' ? 'If you read thousandths of an inch, choose thou.' : 'Look at the unit, or measure again.'}`
     case 'radius-missing':
       return 'Write the radius at which you read it.'
+    case 'journal-missing':
+      return 'Write the diameter of what runs in it.'
+    case 'journal-over-bore':
+      return `What runs in it measures ${formatFigure(issue.journal, unit)}, more than the bore of ${formatFigure(issue.bore, unit)}. Look at both figures again.`
     case 'limit-reversed':
       return `The limit runs from ${formatFigure(issue.least, unit)} to ${formatFigure(issue.most, unit)}, which is backwards. The least comes first.`
     case 'limit-missing':

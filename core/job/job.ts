@@ -58,7 +58,20 @@ export interface EnteredLimit {
 }
 
 /** What a part is looked at for. */
-export const LOOKS = ['crack', 'grooves', 'tooth-tips', 'dog-corners', 'bearing-feel'] as const
+export const LOOKS = [
+  'crack',
+  'grooves',
+  'tooth-tips',
+  'dog-corners',
+  'bearing-feel',
+  'pitting',
+  'scoring',
+  'cone-feel',
+  'step-wear',
+  'bent',
+  'burnt',
+  'thread',
+] as const
 /** See `LOOKS`. */
 export type Look = (typeof LOOKS)[number]
 
@@ -128,6 +141,8 @@ export type EntryBody =
       readonly readings: readonly string[]
       readonly unit: ReadingUnit
       readonly radius?: Entered | undefined
+      /** What runs in the bore that was read. */
+      readonly journal?: Entered | undefined
       readonly tool: string
       readonly limit: EnteredLimit | null
       /** Of a ring: how many cones act together in its pack. */
@@ -404,11 +419,12 @@ export function readJob(log: readonly Entry[]): Job {
 
 /** What a measurement came to; nothing where none of its readings can be read. */
 function measuredFinding(entry: Entry, measured: Body<'measurement'>): Measured | undefined {
-  const { part, measure: what, readings, unit, radius, limit } = measured
+  const { part, measure: what, readings, unit, radius, journal, limit } = measured
   const known = readings.map((text) => spanOf(text, unit)).filter((span) => span !== undefined)
   if (known.length === 0) return undefined
-  const radiusMm = radius && exactFigureOf(radius.text, radius.unit)
-  const judgement = judge(what, known, radiusMm ?? null, exactBoundsOf(limit))
+  const beside = radius ?? journal
+  const besideMm = beside && exactFigureOf(beside.text, beside.unit)
+  const judgement = judge(what, known, besideMm ?? null, exactBoundsOf(limit))
   const { verdict } = judgement
   return { kind: 'measured', entry, part, what, measured, judgement, verdict, overruled: null }
 }

@@ -3,14 +3,27 @@
  * set by shims, and a rough feel is of its bearings. The table below says, for what was
  * found on which kind of part, what is replaced (common practice); it has one line for each.
  */
+import type { BoxIndex } from '../box/box.ts'
+import { indexBox } from '../box/box.ts'
+import { isNewEachTime, memberOfPiece } from '../box/pieces/index.ts'
+import type { BoxDraft, Piece, PieceKind } from '../box/types.ts'
+import type { Measure } from '../measure/measurement.ts'
 import type { Finding, Job, Look } from './job.ts'
 import { standingVerdict } from './job.ts'
-import type { Measure } from '../measure/measurement.ts'
-import type { UnitPartKind } from './unitParts.ts'
-import { readPartReference } from './unitParts.ts'
+import type { UnitPartKind } from './partKinds.ts'
+import { UNIT_PART_DEFINITIONS } from './partKinds.ts'
+import { pieceOfRef, readPartReference, refOfPiece } from './unitParts.ts'
 
 /** What is replaced, beside the part that was looked at. */
-export const ORDER_TARGETS = ['itself', 'bearings', 'fork', 'shims', 'thrust-washer'] as const
+export const ORDER_TARGETS = [
+  'itself',
+  'bearings',
+  'fork',
+  'shims',
+  'thrust-washer',
+  'runs-on',
+  'its-shaft',
+] as const
 export type OrderTarget = (typeof ORDER_TARGETS)[number]
 
 export interface OrderRule {
@@ -19,41 +32,126 @@ export interface OrderRule {
   readonly orders: OrderTarget
 }
 
-/** Common practice throughout. */
-export const ORDER_RULES: readonly OrderRule[] = [
-  // A ring that sits too deep, is cracked or has lost its grooves or tips is worn out.
-  { found: 'ring-gap', on: 'ring', orders: 'itself' },
-  { found: 'crack', on: 'ring', orders: 'itself' },
-  { found: 'grooves', on: 'ring', orders: 'itself' },
-  { found: 'tooth-tips', on: 'ring', orders: 'itself' },
+/** Where what was found on a part asks for something else than the part. Common practice throughout. */
+const ELSEWHERE: readonly OrderRule[] = [
   // A fork wears its pads before it wears the groove.
   { found: 'fork-clearance', on: 'sleeve', orders: 'fork' },
-  { found: 'dog-engagement', on: 'sleeve', orders: 'itself' },
-  { found: 'dog-corners', on: 'sleeve', orders: 'itself' },
-  { found: 'backlash', on: 'gear', orders: 'itself' },
-  { found: 'tooth-tips', on: 'gear', orders: 'itself' },
-  // A free gear floats between thrust washers.
+  // A free gear floats between thrust washers, and turns on needles or a bush.
   { found: 'end-play', on: 'gear', orders: 'thrust-washer' },
+  { found: 'running-clearance', on: 'gear', orders: 'runs-on' },
   // Play and preload of a shaft are set by shims.
   { found: 'end-play', on: 'shaft', orders: 'shims' },
+  { found: 'preload', on: 'shaft', orders: 'shims' },
+  { found: 'preload', on: 'taper-bearing', orders: 'shims' },
   { found: 'bearing-drag', on: 'shaft', orders: 'bearings' },
   { found: 'bearing-feel', on: 'shaft', orders: 'bearings' },
-  { found: 'run-out', on: 'shaft', orders: 'itself' },
-  { found: 'spline-rock', on: 'shaft', orders: 'itself' },
+  // The groove is cut into the shaft; a new ring does not mend it.
+  { found: 'groove-width', on: 'snap-ring', orders: 'its-shaft' },
 ]
+
+/** One line for whatever can be found on each kind of part. */
+export const ORDER_RULES: readonly OrderRule[] = (
+  Object.keys(UNIT_PART_DEFINITIONS) as readonly UnitPartKind[]
+).flatMap((on) => {
+  const { measures, looks } = UNIT_PART_DEFINITIONS[on]
+  return [...measures, ...looks].map(
+    (found): OrderRule =>
+      ELSEWHERE.find((rule) => rule.found === found && rule.on === on) ?? {
+        found,
+        on,
+        orders: 'itself',
+      },
+  )
+})
+
+const RULES = new Map(ORDER_RULES.map(({ found, on, orders }) => [`${found} ${on}`, orders]))
 
 /** A part that somebody has to get, and what was found that asks for it. */
 export interface Need {
-  /** "ring:3-4/towards-output", "bearings:counter", "fork:3-4", "shims:main". */
+  /** "ring:3-4/towards-output", "piece:ball-bearing-1", "bearings:counter", "shims:main". */
   readonly key: string
   readonly finding: Finding
 }
 
-/** The key of what a finding orders; the part itself where no rule says otherwise. */
-export function orderKey({ part, what }: Pick<Finding, 'part' | 'what'>): string {
-  const { kind, id } = readPartReference(part)
-  const rule = ORDER_RULES.find(({ found, on }) => found === what && on === kind)
-  return rule === undefined || rule.orders === 'itself' ? part : `${rule.orders}:${id}`
+/** Bearings that stand on a shaft and are replaced when it is felt to turn roughly. */
+const SHAFT_BEARINGS: ReadonlySet<PieceKind> = new Set<PieceKind>([
+  'ball-bearing',
+  'roller-bearing',
+  'taper-bearing',
+])
+
+/** What goes in new with every rebuild is ordered together, by these keys. */
+const KEEPSAKES: Readonly<Partial<Record<PieceKind, string>>> = {
+  seal: 'seals',
+  gasket: 'seals',
+  'snap-ring': 'snap-rings',
+  'pilot-bearing': 'pilot-bearing',
+}
+
+/** The key by which a piece is ordered: alone, or with all that is new each time. */
+export function keyOfPiece(index: BoxIndex, piece: Piece): string {
+  const together = KEEPSAKES[piece.kind]
+  if (together !== undefined) return together
+  return isNewEachTime(piece) ? `new:${piece.kind}` : refOfPiece(index, piece)
+}
+
+/** The pieces that are ordered by a key of their own kind; empty where the box has none listed. */
+export function piecesOfKey(index: BoxIndex, key: string): readonly Piece[] {
+  return (index.draft.pieces ?? []).filter((piece) => keyOfPiece(index, piece) === key)
+}
+
+/** The kind of part that a reference is to; undefined of a piece that is gone. */
+function kindOfRef(index: BoxIndex, ref: string): UnitPartKind | undefined {
+  const { kind } = readPartReference(ref)
+  if (kind === 'piece') return pieceOfRef(index, ref)?.kind
+  return kind === 'ring' || kind === 'sleeve' || kind === 'gear' || kind === 'shaft'
+    ? kind
+    : undefined
+}
+
+/** The pieces of the box that a target means, for the part that it was found on. */
+function targetPieces(index: BoxIndex, target: OrderTarget, ref: string): readonly Piece[] {
+  const { id } = readPartReference(ref)
+  const piece = pieceOfRef(index, ref)
+  const shaft = piece ? memberOfPiece(index, piece)?.id : id
+  const pieces = index.draft.pieces ?? []
+  switch (target) {
+    case 'bearings':
+      return pieces.filter(({ kind, on }) => SHAFT_BEARINGS.has(kind) && on === shaft)
+    case 'fork':
+      return pieces.filter(({ kind, coupler }) => kind === 'fork' && coupler === id)
+    case 'shims':
+      return pieces.filter(({ kind, on }) => kind === 'shim' && on === shaft)
+    case 'runs-on':
+      return pieces.filter(({ carries }) => carries?.includes(id) === true)
+    case 'thrust-washer':
+    case 'itself':
+    case 'its-shaft':
+      return []
+  }
+}
+
+/**
+ * The keys of what a finding orders: the very pieces where the box lists them, else what the
+ * part needs in general. Where somebody has written a line by the general key, that stands.
+ */
+export function orderKeys(
+  index: BoxIndex,
+  { part, what }: Pick<Finding, 'part' | 'what'>,
+  written: ReadonlySet<string> = new Set(),
+): readonly string[] {
+  const kind = kindOfRef(index, part)
+  const target = (kind && RULES.get(`${what} ${kind}`)) ?? 'itself'
+  const piece = pieceOfRef(index, part)
+  const { id } = readPartReference(part)
+  const shaft = piece && memberOfPiece(index, piece)?.id
+  if (target === 'itself') return [piece ? keyOfPiece(index, piece) : part]
+  if (target === 'its-shaft') return [shaft === undefined ? part : `shaft:${shaft}`]
+  const general = `${target}:${shaft ?? id}`
+  const pieces = written.has(general) ? [] : targetPieces(index, target, part)
+  if (pieces.length > 0) return [...new Set(pieces.map((each) => keyOfPiece(index, each)))]
+  // A gear that runs on its shaft itself has nothing else to be replaced.
+  return [target === 'runs-on' ? part : general]
 }
 
 /** Whether a finding is of the unit as it came, and not of what was put in since. */
@@ -66,19 +164,22 @@ function isAsFound(finding: Finding): boolean {
  * after the work takes nothing from the list. A later finding of the same kind as found
  * replaces an earlier one, unless the part has been written down meanwhile.
  */
-export function needsOf(job: Job): readonly Need[] {
+export function needsOf(draft: BoxDraft, job: Job): readonly Need[] {
+  const index = indexBox(draft)
   const written = new Set(job.lines.map(({ key }) => key))
   const latest = new Map<string, Finding>()
   const needs = new Map<string, Need>()
   for (const finding of job.findings) {
     if (!isAsFound(finding)) continue
     latest.set(`${finding.part} ${finding.what}`, finding)
-    const key = orderKey(finding)
-    if (written.has(key) && standingVerdict(finding) === 'replace') needs.set(key, { key, finding })
+    if (standingVerdict(finding) !== 'replace') continue
+    for (const key of orderKeys(index, finding, written))
+      if (written.has(key)) needs.set(key, { key, finding })
   }
   for (const finding of latest.values()) {
-    const key = orderKey(finding)
-    if (standingVerdict(finding) === 'replace' && !needs.has(key)) needs.set(key, { key, finding })
+    if (standingVerdict(finding) !== 'replace') continue
+    for (const key of orderKeys(index, finding, written))
+      if (!needs.has(key)) needs.set(key, { key, finding })
   }
   return [...needs.values()]
 }

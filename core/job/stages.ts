@@ -4,10 +4,12 @@ import { countingProgress } from '../box/counting.ts'
 import type { Job, Stage } from './job.ts'
 import { STAGES, standingVerdict } from './job.ts'
 import { needsOf } from './orders.ts'
+import { UNIT_PART_DEFINITIONS } from './partKinds.ts'
 import { readMounts, spinRecordsOf } from '../train/spin.ts'
 import { judgeChecks, turnablePositions } from '../count/turnCheck.ts'
+import { companionsOf } from './companions.ts'
 import type { UnitPart } from './unitParts.ts'
-import { companionsOf, unitParts } from './unitParts.ts'
+import { unitParts } from './unitParts.ts'
 
 /** How far a stage of a job has come. */
 export interface StageState {
@@ -33,7 +35,7 @@ export type Waiting =
 
 /** What is replaced by the verdicts, what goes with it, and what was written down besides. */
 export function neededParts(box: Box, job: Job): readonly string[] {
-  const replaced = needsOf(job).map(({ key }) => key)
+  const replaced = needsOf(box.draft, job).map(({ key }) => key)
   return [...replaced, ...companionsOf(box.draft, replaced).map(({ key }) => key)]
 }
 
@@ -44,10 +46,11 @@ function latestChecks(box: Box, job: Job) {
 }
 
 /** Measured by what tells most of it, or good for nothing by what was seen. */
-export function isJudged(job: Job, { ref, measures: [first] }: UnitPart): boolean {
+export function isJudged(job: Job, { ref, kind, measures: [first] }: UnitPart): boolean {
+  const { isJudgedByAny } = UNIT_PART_DEFINITIONS[kind]
   const findings = job.findings.filter(({ part }) => part === ref)
   return findings.some(
-    (finding) => finding.what === first || standingVerdict(finding) === 'replace',
+    (finding) => isJudgedByAny || finding.what === first || standingVerdict(finding) === 'replace',
   )
 }
 
@@ -122,7 +125,7 @@ export function waitingOf(box: Box, job: Job): readonly Waiting[] {
   const needed = neededParts(box, job)
   const unordered = needed.filter((key) => (lines.get(key) ?? 'needed') === 'needed').length
   const ordered = [...lines.values()].filter((state) => state === 'ordered').length
-  const replaced = needsOf(job).length
+  const replaced = needsOf(box.draft, job).length
   const waiting: Waiting[] = []
   if (disputed > 0) waiting.push({ code: 'counts-disagree', count: disputed })
   if (turns > 0) waiting.push({ code: 'turns-disagree', count: turns })

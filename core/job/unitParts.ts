@@ -1,18 +1,17 @@
-/** The parts of a unit that are looked at and measured, and what must go with one that is replaced. */
+/** The parts of a unit that are looked at and measured, each by a reference of its own. */
+import { WITH_RINGS, seatOf } from '../box/pieces/index.ts'
+import type { BoxIndex } from '../box/box.ts'
 import { indexBox } from '../box/box.ts'
-import { pairsOf } from '../box/links/index.ts'
-import type { Look } from './job.ts'
+import type { BoxDraft, CouplerKind, Gear, Piece } from '../box/types.ts'
 import type { Measure } from '../measure/measurement.ts'
-import type { BoxDraft, CouplerKind } from '../box/types.ts'
-
-export const UNIT_PART_KINDS = ['ring', 'sleeve', 'gear', 'shaft'] as const
-/** The kinds of part that are looked at and measured. */
-export type UnitPartKind = (typeof UNIT_PART_KINDS)[number]
+import type { Look } from './job.ts'
+import type { PartFamily, UnitPartKind } from './partKinds.ts'
+import { UNIT_PART_DEFINITIONS } from './partKinds.ts'
 
 /** What a reference such as "ring:3-4/towards-output" or "bearings:counter" says. */
 export interface PartReference {
   readonly kind: string
-  /** The coupler, gear or member. */
+  /** The coupler, gear, member or piece. */
   readonly id: string
   /** The place of the coupler that a ring serves. */
   readonly place?: string
@@ -28,10 +27,11 @@ export function readPartReference(ref: string): PartReference {
 
 /** A part of a unit, with what it is measured and looked at for. */
 export interface UnitPart {
-  /** "ring:3-4/towards-output", "sleeve:3-4", "gear:main-3", "shaft:counter". */
+  /** "ring:3-4/towards-output", "sleeve:3-4", "gear:main-3", "shaft:counter", "piece:fork-1". */
   readonly ref: string
   readonly kind: UnitPartKind
-  /** The coupler, gear or member. */
+  readonly family: PartFamily
+  /** The coupler, gear, member or piece. */
   readonly id: string
   /** The place of the coupler that a ring serves. */
   readonly place?: string
@@ -39,124 +39,173 @@ export interface UnitPart {
   readonly looks: readonly Look[]
 }
 
-const WITH_RINGS: ReadonlySet<CouplerKind> = new Set<CouplerKind>([
-  'synchronizer',
-  'range',
-  'splitter',
-])
+/** What the table says of a kind that a part of it carries along. */
+function judgedFor(kind: UnitPartKind): Pick<UnitPart, 'kind' | 'family' | 'measures' | 'looks'> {
+  const { family, measures, looks } = UNIT_PART_DEFINITIONS[kind]
+  return { kind, family, measures, looks }
+}
+
 const WITHOUT_DOGS: ReadonlySet<CouplerKind> = new Set<CouplerKind>([
   'friction-clutch',
   'sliding-gear',
   'sliding-idler',
 ])
+/** Of a gear: only of those that are free, and only of those that a ring works on. */
+const OF_FREE_GEARS: ReadonlySet<Measure | Look> = new Set<Measure | Look>([
+  'end-play',
+  'running-clearance',
+])
+const OF_CONES: ReadonlySet<Measure | Look> = new Set<Measure | Look>(['cone-contact', 'cone-feel'])
 
-/** Every part that can be measured: rings in the order of the positions, sleeves, gears, shafts. */
+/**
+ * The reference of a piece. A ring for a place and a sleeve are what the drawing tells of
+ * without any piece, so they are called as they are called there.
+ */
+export function refOfPiece({ couplers }: BoxIndex, piece: Piece): string {
+  const { kind, coupler, place, id } = piece
+  const owner = couplers.get(coupler ?? '')
+  if (owner && kind === 'sleeve') return `sleeve:${owner.id}`
+  if (owner && kind === 'ring' && owner.positions.some((each) => each.id === place))
+    return `ring:${owner.id}/${place ?? ''}`
+  return `piece:${id}`
+}
+
+/** The piece that a reference is to; undefined where the box has none for it. */
+export function pieceOfRef(index: BoxIndex, ref: string): Piece | undefined {
+  const { kind, id } = readPartReference(ref)
+  const pieces = index.draft.pieces ?? []
+  return kind === 'piece'
+    ? pieces.find((piece) => piece.id === id)
+    : kind === 'ring' || kind === 'sleeve'
+      ? pieces.find((piece) => piece.kind === kind && refOfPiece(index, piece) === ref)
+      : undefined
+}
+
+/** Every part of a unit, family by family; rings in the order of the positions, the rest along the shafts. */
 export function unitParts(draft: BoxDraft): readonly UnitPart[] {
-  const couplers = draft.couplers.flatMap((coupler): readonly UnitPart[] => {
-    if (coupler.kind === 'friction-clutch') return []
-    const rings = coupler.positions.flatMap((position): readonly UnitPart[] =>
-      WITH_RINGS.has(coupler.kind) && position.engages.some(({ kind }) => kind !== 'mesh')
-        ? [
-            {
-              ref: `ring:${coupler.id}/${position.id}`,
-              kind: 'ring',
-              id: coupler.id,
-              place: position.id,
-              measures: ['ring-gap'],
-              looks: ['crack', 'grooves', 'tooth-tips'],
-            },
-          ]
-        : [],
-    )
-    return [
-      ...rings,
-      {
-        ref: `sleeve:${coupler.id}`,
-        kind: 'sleeve',
-        id: coupler.id,
-        measures: WITHOUT_DOGS.has(coupler.kind)
-          ? ['fork-clearance']
-          : ['fork-clearance', 'dog-engagement'],
-        looks: ['dog-corners'],
-      },
-    ]
-  })
-  const gears = draft.gears.map(({ id, mount }): UnitPart => ({
-    ref: `gear:${id}`,
-    kind: 'gear',
-    id,
-    measures: mount === 'free' ? ['backlash', 'end-play'] : ['backlash'],
-    looks: ['tooth-tips'],
-  }))
-  const shafts = draft.members.map(({ id }): UnitPart => ({
-    ref: `shaft:${id}`,
-    kind: 'shaft',
-    id,
-    measures: ['end-play', 'run-out', 'bearing-drag', 'spline-rock'],
-    looks: ['bearing-feel'],
-  }))
-  const inOrder = (part: UnitPart): number => {
-    const at = draft.positions.findIndex(
-      ({ couplers: places }) => part.place !== undefined && places[part.id] === part.place,
-    )
-    return at < 0 ? draft.positions.length : at
-  }
+  const index = indexBox(draft)
+  const coupled = draft.couplers.filter(({ kind }) => kind !== 'friction-clutch')
   return [
-    ...couplers
-      .filter(({ kind }) => kind === 'ring')
-      .sort((one, other) => inOrder(one) - inOrder(other)),
-    ...couplers.filter(({ kind }) => kind !== 'ring'),
-    ...gears,
-    ...shafts,
+    ...ringsOf(draft),
+    ...coupled.map(({ id, kind }): UnitPart => {
+      const { measures, ...rest } = judgedFor('sleeve')
+      return {
+        ref: `sleeve:${id}`,
+        id,
+        ...rest,
+        measures: WITHOUT_DOGS.has(kind)
+          ? measures.filter((each) => each === 'fork-clearance')
+          : measures,
+      }
+    }),
+    ...draft.gears.map((gear) => partOfGear(draft, gear)),
+    ...draft.members.map(({ id }): UnitPart => ({
+      ref: `shaft:${id}`,
+      id,
+      ...judgedFor('shaft'),
+    })),
+    ...piecesOf(index),
   ]
 }
 
-/** What goes with a part that is replaced, and why. */
-export type Companion =
-  /** A gear is replaced with its mate. */
-  | { readonly key: string; readonly why: 'mate' }
-  /** A gear cut into its shaft is replaced with it. */
-  | { readonly key: string; readonly why: 'integral' }
-  /** A ring beside a new cone. */
-  | { readonly key: string; readonly why: 'beside-cone' }
-  /** Seals and snap rings with whatever is replaced, the pilot bearing because the clutch is out. */
-  | { readonly key: 'seals' | 'snap-rings' | 'pilot-bearing'; readonly why: 'always' }
+function ringsOf(draft: BoxDraft): readonly UnitPart[] {
+  const order = (coupler: string, place: string): number => {
+    const at = draft.positions.findIndex(({ couplers }) => couplers[coupler] === place)
+    return at < 0 ? draft.positions.length : at
+  }
+  return draft.couplers
+    .filter(({ kind }) => WITH_RINGS.has(kind))
+    .flatMap(({ id, positions }) =>
+      positions
+        .filter(({ engages }) => engages.some(({ kind }) => kind !== 'mesh'))
+        .map((place): UnitPart => ({
+          ref: `ring:${id}/${place.id}`,
+          id,
+          place: place.id,
+          ...judgedFor('ring'),
+        })),
+    )
+    .sort((one, other) => order(one.id, one.place ?? '') - order(other.id, other.place ?? ''))
+}
 
-/** What must go with the parts that are replaced; none of them twice, nor what is replaced anyway. */
-export function companionsOf(draft: BoxDraft, replaced: readonly string[]): readonly Companion[] {
-  if (replaced.length === 0) return []
-  const { gears } = indexBox(draft)
-  const known = new Set(replaced)
-  const found: Companion[] = []
-  const add = (companion: Companion): void => {
-    if (known.has(companion.key)) return
-    known.add(companion.key)
-    found.push(companion)
-    follow(companion.key)
+/** Whether a ring works on the gear. */
+function hasCone({ couplers }: BoxDraft, { id }: Gear): boolean {
+  return couplers.some(
+    ({ kind, positions }) =>
+      WITH_RINGS.has(kind) &&
+      positions.some(({ engages }) =>
+        engages.some((each) => each.kind === 'lock' && each.body === id),
+      ),
+  )
+}
+
+function partOfGear(draft: BoxDraft, gear: Gear): UnitPart {
+  const { family, measures, looks } = UNIT_PART_DEFINITIONS.gear
+  const isOfIt = (found: Measure | Look): boolean =>
+    (gear.mount === 'free' || !OF_FREE_GEARS.has(found)) &&
+    (!OF_CONES.has(found) || hasCone(draft, gear))
+  return {
+    ref: `gear:${gear.id}`,
+    kind: 'gear',
+    id: gear.id,
+    family,
+    measures: measures.filter(isOfIt),
+    looks: looks.filter(isOfIt),
   }
-  const follow = (ref: string): void => {
-    const { kind, id } = readPartReference(ref)
-    const gear = kind === 'gear' ? gears.get(id) : undefined
-    if (gear) {
-      for (const { a, b } of draft.links.flatMap(pairsOf)) {
-        const mate = a === id ? b : b === id ? a : undefined
-        if (mate !== undefined) add({ key: `gear:${mate}`, why: 'mate' })
-      }
-      if (gear.mount === 'integral') add({ key: `shaft:${gear.member}`, why: 'integral' })
-      for (const coupler of draft.couplers)
-        for (const position of coupler.positions)
-          if (
-            WITH_RINGS.has(coupler.kind) &&
-            position.engages.some((each) => each.kind === 'lock' && each.body === id)
-          )
-            add({ key: `ring:${coupler.id}/${position.id}`, why: 'beside-cone' })
-    }
-    if (kind === 'shaft')
-      for (const other of draft.gears)
-        if (other.member === id && other.mount === 'integral')
-          add({ key: `gear:${other.id}`, why: 'integral' })
+}
+
+/** The pieces that the drawing does not tell of by itself, along the shafts. */
+function piecesOf(index: BoxIndex): readonly UnitPart[] {
+  const found = (index.draft.pieces ?? [])
+    .map((piece) => ({ piece, ref: refOfPiece(index, piece) }))
+    .filter(({ ref }) => ref.startsWith('piece:'))
+    .map(({ piece: { id, kind }, ref }): UnitPart => ({ ref, id, ...judgedFor(kind) }))
+  return sortedAlong(index, found)
+}
+
+/** The parts shaft by shaft, each from its input end; those that sit on none come last. */
+export function alongShafts(draft: BoxDraft, parts: readonly UnitPart[]): readonly UnitPart[] {
+  return sortedAlong(indexBox(draft), parts)
+}
+
+/** Where a part stands: which shaft, and how far along it. */
+interface Standing {
+  readonly shaft: number
+  readonly mm: number
+}
+
+const NOWHERE: Standing = { shaft: Infinity, mm: Infinity }
+
+function sortedAlong(index: BoxIndex, parts: readonly UnitPart[]): readonly UnitPart[] {
+  const shaftOf = new Map(index.draft.members.map(({ id }, at) => [id, at]))
+  const standing = (part: UnitPart): Standing => {
+    const at = placeAlong(index, part)
+    return at ? { shaft: shaftOf.get(at.member) ?? Infinity, mm: at.mm } : NOWHERE
   }
-  replaced.forEach(follow)
-  for (const key of ['seals', 'snap-rings', 'pilot-bearing'] as const) add({ key, why: 'always' })
-  return found
+  // Infinity less infinity is no number: what sits on no shaft stays in its order.
+  const compare = (one: number, other: number): number => (one === other ? 0 : one - other)
+  return parts
+    .map((part) => ({ part, ...standing(part) }))
+    .sort((one, other) => compare(one.shaft, other.shaft) || compare(one.mm, other.mm))
+    .map(({ part }) => part)
+}
+
+/** The member that a part is on, and its station; undefined of what sits on no shaft. */
+function placeAlong(
+  index: BoxIndex,
+  { ref, kind, id, place }: UnitPart,
+): { readonly member: string; readonly mm: number } | undefined {
+  const { gears, members, couplers } = index
+  if (kind === 'shaft') return { member: id, mm: members.get(id)?.fromMm ?? 0 }
+  const gear = kind === 'gear' ? gears.get(id) : undefined
+  if (gear) return { member: gear.member, mm: gear.stationMm }
+  const piece = pieceOfRef(index, ref)
+  const seat = piece && seatOf(index, piece)
+  if (seat) return { member: seat.member.id, mm: (seat.fromMm + seat.toMm) / 2 }
+  const coupler = couplers.get(piece?.coupler ?? id)
+  const hub = coupler && (members.get(coupler.hub)?.id ?? gears.get(coupler.hub)?.member)
+  if (!coupler || hub === undefined) return undefined
+  const travel = coupler.positions.find((each) => each.id === place)?.travel
+  const beside = travel === 'towards-input' ? -1 : travel === 'towards-output' ? 1 : 0
+  return { member: hub, mm: coupler.stationMm + beside }
 }

@@ -221,3 +221,67 @@ test('a ring that sits 1 mm lower on a cone of 7° has lost 0.123 mm of radius (
   // Three cones that wear alike share it.
   expect(coneWearMm(1.2, 0.2, 7, 3)).toBeCloseTo(0.0409283, 6)
 })
+
+describe('what is measured on bearings, washers, plates and cones', () => {
+  it('a bore less its journal is the clearance, exactly', () => {
+    // Bore 32.060 and 32.055, journal 32.000: 0.060 mm at most (common practice: the widest counts).
+    const limit = exactBoundsOf({ source: 'maker', most: '0.06', unit: 'mm' })
+    const judgement = judge('running-clearance', read(['32.060', '32.055']), rational(32), limit)
+    expect(judgement.figures.figure).toBeCloseTo(0.06, 12)
+    // On the limit, and not beyond it by a float: 32.060 − 32 = 0.060000000000002274 in floats.
+    expect(judgement.verdict).toBe('watch')
+    expect(judgement.reasons[0]?.code).toBe('near-most')
+    const over = judge('running-clearance', read(['32.061']), rational(32), limit)
+    expect(over.verdict).toBe('replace')
+  })
+
+  it('a journal is asked for, and is not larger than its bore', () => {
+    expect(checkReadings('running-clearance', read([32]), null)).toEqual([
+      { code: 'journal-missing' },
+    ])
+    expect(checkReadings('running-clearance', read([32]), rational(33))).toEqual([
+      { code: 'journal-over-bore', journal: 33, bore: 32 },
+    ])
+  })
+
+  it('a stack is as high as its plates together, exactly', () => {
+    // 4 × 1.6 + 5 × 1.8 = 15.4 mm, by hand; in floats 15.400000000000002.
+    const plates = [...Array<number>(4).fill(1.6), ...Array<number>(5).fill(1.8)]
+    const { figures, verdict } = verdictOf('stack-height', plates, {
+      least: '15.4',
+      most: '15.7',
+      unit: 'mm',
+    })
+    expect(figures.figure).toBeCloseTo(15.4, 12)
+    expect(verdict).toBe('good')
+  })
+
+  it.each([
+    // The thinnest, the widest, the thickest leaf, the shortest: what is worst counts.
+    ['thickness', [2.98, 2.91, 2.95], { least: '2.9' }, 2.91, 'watch'],
+    ['groove-width', [2.05, 2.12], { most: '2.1' }, 2.12, 'replace'],
+    ['flatness', [0.05, 0.15], { most: '0.2' }, 0.15, 'good'],
+    ['free-length', [41.2, 40.6], { least: '41' }, 40.6, 'replace'],
+    ['pack-clearance', [1.0, 1.2], { least: '0.8', most: '1.4' }, 1.1, 'good'],
+  ] as const)('%s of %j', (measure, texts, limit, figure, verdict) => {
+    const judgement = verdictOf(measure, texts, { ...limit, unit: 'mm' })
+    expect(judgement.figures.figure).toBeCloseTo(figure, 12)
+    expect(judgement.verdict).toBe(verdict)
+  })
+
+  it('blue on less than three quarters of a cone is too little (common practice)', () => {
+    expect(verdictOf('cone-contact', [80, 70], { least: '75', unit: 'percent' }).verdict).toBe(
+      'replace',
+    )
+    expect(checkReadings('cone-contact', read([120], 'percent'), null)).toEqual([
+      { code: 'implausible', at: 0, value: 120, most: 100 },
+    ])
+  })
+
+  it('preload has a least and a most', () => {
+    const limit = { least: '1.2', most: '2.0', unit: 'Nm' } as const
+    expect(verdictOf('preload', [0.9], limit).verdict).toBe('replace')
+    expect(verdictOf('preload', [1.6], limit).verdict).toBe('good')
+    expect(verdictOf('preload', [2.4], limit).verdict).toBe('replace')
+  })
+})

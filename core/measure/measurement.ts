@@ -22,12 +22,21 @@ export const MEASURES = [
   'backlash',
   'run-out',
   'bearing-drag',
+  'preload',
+  'running-clearance',
+  'thickness',
+  'groove-width',
+  'free-length',
+  'flatness',
+  'stack-height',
+  'pack-clearance',
+  'cone-contact',
 ] as const
 /** See `MEASURES`. */
 export type Measure = (typeof MEASURES)[number]
 
 /** How the readings become one figure. */
-export type Statistic = 'least' | 'greatest' | 'mean' | 'run'
+export type Statistic = 'least' | 'greatest' | 'mean' | 'run' | 'sum'
 
 export interface MeasureRule {
   /** What the tool reads; a rock at a radius is read as a length and judged as an angle. */
@@ -38,8 +47,8 @@ export interface MeasureRule {
   /** Readings beyond this cannot be, in the unit used inside. */
   readonly mostPlausible: number
   readonly mayBeNegative: boolean
-  /** Whether it is read at a radius. */
-  readonly hasRadius: boolean
+  /** What is read beside it once: the radius of a rock, the journal that runs in a bore. */
+  readonly beside: 'radius' | 'journal' | null
   /** A spread of the readings beyond this share of their mean, and the floor below, is uneven. */
   readonly mostSpreadShare?: Rational
   /** What a rule of thumb says, where the trade has one; common practice. */
@@ -67,7 +76,7 @@ export const MEASURE_RULES: Readonly<Record<Measure, MeasureRule>> = {
     leastReadings: 3,
     mostPlausible: 5,
     mayBeNegative: false,
-    hasRadius: false,
+    beside: null,
     mostSpreadShare: rational(20, 100),
     // 0.030 in; common practice.
     thumb: { least: 0.762 },
@@ -79,7 +88,7 @@ export const MEASURE_RULES: Readonly<Record<Measure, MeasureRule>> = {
     leastReadings: 1,
     mostPlausible: 30,
     mayBeNegative: false,
-    hasRadius: false,
+    beside: null,
   },
   'fork-clearance': {
     reads: 'length',
@@ -88,7 +97,7 @@ export const MEASURE_RULES: Readonly<Record<Measure, MeasureRule>> = {
     leastReadings: 1,
     mostPlausible: 10,
     mayBeNegative: false,
-    hasRadius: false,
+    beside: null,
     // About 1 mm between fork pad and groove; common practice.
     thumb: { most: 1 },
   },
@@ -99,7 +108,7 @@ export const MEASURE_RULES: Readonly<Record<Measure, MeasureRule>> = {
     leastReadings: 1,
     mostPlausible: 20,
     mayBeNegative: false,
-    hasRadius: true,
+    beside: 'radius',
   },
   // Below 0 it is preload: one scale through nothing (common practice).
   'end-play': {
@@ -109,7 +118,7 @@ export const MEASURE_RULES: Readonly<Record<Measure, MeasureRule>> = {
     leastReadings: 1,
     mostPlausible: 10,
     mayBeNegative: true,
-    hasRadius: false,
+    beside: null,
   },
   backlash: {
     reads: 'length',
@@ -118,7 +127,7 @@ export const MEASURE_RULES: Readonly<Record<Measure, MeasureRule>> = {
     leastReadings: 1,
     mostPlausible: 5,
     mayBeNegative: false,
-    hasRadius: false,
+    beside: null,
     mostSpreadShare: rational(50, 100),
   },
   'run-out': {
@@ -128,7 +137,7 @@ export const MEASURE_RULES: Readonly<Record<Measure, MeasureRule>> = {
     leastReadings: 2,
     mostPlausible: 10,
     mayBeNegative: true,
-    hasRadius: false,
+    beside: null,
     // Two thousandths of an inch on the dial; common practice.
     thumb: { most: 0.0508 },
   },
@@ -139,7 +148,92 @@ export const MEASURE_RULES: Readonly<Record<Measure, MeasureRule>> = {
     leastReadings: 1,
     mostPlausible: 100,
     mayBeNegative: false,
-    hasRadius: false,
+    beside: null,
+  },
+  // Of a pair of taper bearings set against one another: too little is as wrong as too much.
+  preload: {
+    reads: 'torque',
+    judges: 'torque',
+    statistic: 'mean',
+    leastReadings: 1,
+    mostPlausible: 100,
+    mayBeNegative: false,
+    beside: null,
+  },
+  'running-clearance': {
+    reads: 'length',
+    judges: 'length',
+    statistic: 'greatest',
+    leastReadings: 1,
+    mostPlausible: 500,
+    mayBeNegative: false,
+    beside: 'journal',
+  },
+  thickness: {
+    reads: 'length',
+    judges: 'length',
+    statistic: 'least',
+    leastReadings: 1,
+    mostPlausible: 60,
+    mayBeNegative: false,
+    beside: null,
+  },
+  'groove-width': {
+    reads: 'length',
+    judges: 'length',
+    statistic: 'greatest',
+    leastReadings: 1,
+    mostPlausible: 20,
+    mayBeNegative: false,
+    beside: null,
+  },
+  'free-length': {
+    reads: 'length',
+    judges: 'length',
+    statistic: 'least',
+    leastReadings: 1,
+    mostPlausible: 400,
+    mayBeNegative: false,
+    beside: null,
+  },
+  flatness: {
+    reads: 'length',
+    judges: 'length',
+    statistic: 'greatest',
+    leastReadings: 1,
+    mostPlausible: 5,
+    mayBeNegative: false,
+    beside: null,
+  },
+  // Each plate is one reading; a pack is as high as its plates together.
+  'stack-height': {
+    reads: 'length',
+    judges: 'length',
+    statistic: 'sum',
+    leastReadings: 1,
+    mostPlausible: 200,
+    mayBeNegative: false,
+    beside: null,
+  },
+  'pack-clearance': {
+    reads: 'length',
+    judges: 'length',
+    statistic: 'mean',
+    leastReadings: 1,
+    mostPlausible: 20,
+    mayBeNegative: false,
+    beside: null,
+  },
+  'cone-contact': {
+    reads: 'share',
+    judges: 'share',
+    statistic: 'least',
+    leastReadings: 1,
+    mostPlausible: 100,
+    mayBeNegative: false,
+    beside: null,
+    // Three quarters of a fitted taper should take the blue; common practice, from memory.
+    thumb: { least: 75 },
   },
 }
 
@@ -175,6 +269,8 @@ export type ReadingIssue =
       readonly most: number
     }
   | { readonly code: 'radius-missing' }
+  | { readonly code: 'journal-missing' }
+  | { readonly code: 'journal-over-bore'; readonly journal: number; readonly bore: number }
   | { readonly code: 'limit-reversed'; readonly least: number; readonly most: number }
   | { readonly code: 'limit-missing' }
 
@@ -182,7 +278,7 @@ export type ReadingIssue =
 export function checkReadings(
   measure: Measure,
   readings: readonly Span[],
-  radiusMm: Rational | null,
+  besideMm: Rational | null,
 ): readonly ReadingIssue[] {
   const rule = MEASURE_RULES[measure]
   const given = readings.length
@@ -197,8 +293,15 @@ export function checkReadings(
   })
   if (given < rule.leastReadings)
     issues.push({ code: 'too-few', needed: rule.leastReadings, given })
-  if (rule.hasRadius && !(radiusMm !== null && radiusMm.sign() > 0))
-    issues.push({ code: 'radius-missing' })
+  if (rule.beside !== null && !(besideMm !== null && besideMm.sign() > 0))
+    issues.push({ code: `${rule.beside}-missing` })
+  else if (rule.beside === 'journal' && besideMm !== null)
+    for (const { high } of readings)
+      if (besideMm.isGreaterThan(high)) {
+        const [journal, bore] = [besideMm.toNumber(), high.toNumber()]
+        issues.push({ code: 'journal-over-bore', journal, bore })
+        break
+      }
   return issues
 }
 
@@ -216,7 +319,7 @@ interface ExactFigures {
   readonly least: Rational
   readonly greatest: Rational
   readonly spread: Rational
-  /** What is judged, before it is turned into an angle. */
+  /** What is judged, before a journal is taken off it or it is turned into an angle. */
   readonly read: Rational
 }
 
@@ -230,7 +333,13 @@ function exactFigures(statistic: Statistic, readings: readonly Rational[]): Exac
   }
   const mean = sum.div(rational(readings.length))
   const spread = greatest.sub(least)
-  return { mean, least, greatest, spread, read: { least, greatest, mean, run: spread }[statistic] }
+  return {
+    mean,
+    least,
+    greatest,
+    spread,
+    read: { least, greatest, mean, run: spread, sum }[statistic],
+  }
 }
 
 /** The ends between which what is judged lies: both alike where every reading is one figure. */
@@ -258,17 +367,17 @@ function endsOf(
 
 /**
  * What readings come to, as floats to be shown. A rock of s at radius r is the angle
- * 2·asin(s/2r), seen as the chord that it is.
+ * 2·asin(s/2r), seen as the chord that it is; a bore less its journal is the clearance.
  */
 export function figuresOf(
   measure: Measure,
   readings: readonly Span[],
-  radiusMm: Rational | null,
+  besideMm: Rational | null,
 ): Figures {
   if (readings.length === 0) throw new Error('a measurement has readings')
   const [low, high] = endsOf(measure, readings)
   const middle = (of: keyof ExactFigures): number => (low[of].toNumber() + high[of].toNumber()) / 2
-  const ends = [low, high].map(({ read }) => judgedFigure(measure, read, radiusMm))
+  const ends = [low, high].map(({ read }) => judgedFigure(measure, read, besideMm))
   const [least = 0, most = 0] = ends
   return {
     mean: middle('mean'),
@@ -280,10 +389,16 @@ export function figuresOf(
   }
 }
 
-function judgedFigure(measure: Measure, read: Rational, radiusMm: Rational | null): number {
-  if (!MEASURE_RULES[measure].hasRadius || radiusMm === null || radiusMm.sign() <= 0)
-    return read.toNumber()
-  const share = read.toNumber() / (2 * radiusMm.toNumber())
+/** What is judged of lengths: the reading, or the bore less its journal. */
+function exactJudged(measure: Measure, read: Rational, besideMm: Rational | null): Rational {
+  return MEASURE_RULES[measure].beside === 'journal' && besideMm ? read.sub(besideMm) : read
+}
+
+function judgedFigure(measure: Measure, read: Rational, besideMm: Rational | null): number {
+  const { beside } = MEASURE_RULES[measure]
+  if (beside === null || besideMm === null || besideMm.sign() <= 0) return read.toNumber()
+  if (beside === 'journal') return exactJudged(measure, read, besideMm).toNumber()
+  const share = read.toNumber() / (2 * besideMm.toNumber())
   return (2 * Math.asin(Math.min(1, share)) * 180) / Math.PI
 }
 
@@ -363,19 +478,19 @@ function nearerReason(low: EndJudgement, high: EndJudgement): Reason {
 export function judge(
   measure: Measure,
   readings: readonly Span[],
-  radiusMm: Rational | null,
+  besideMm: Rational | null,
   bounds: ExactBounds | null,
 ): Judgement {
-  const figures = figuresOf(measure, readings, radiusMm)
-  const { hasRadius, mostSpreadShare } = MEASURE_RULES[measure]
+  const figures = figuresOf(measure, readings, besideMm)
+  const { beside, mostSpreadShare } = MEASURE_RULES[measure]
   const ends = endsOf(measure, readings)
   const reasons: Reason[] = []
   let verdict: Verdict | null = null
   if (bounds) {
     const [low, high] = ends.map(({ read }) => {
-      const figure = judgedFigure(measure, read, radiusMm)
+      const figure = judgedFigure(measure, read, besideMm)
       const compare = (limit: Rational): number => {
-        if (!hasRadius) return read.sub(limit).sign()
+        if (beside !== 'radius') return exactJudged(measure, read, besideMm).sub(limit).sign()
         const apart = figure - limit.toNumber()
         return Math.abs(apart) < ON_LIMIT_DEG ? 0 : apart
       }

@@ -16,8 +16,11 @@ const PACKAGE_NAMES = {
   mi: ['mile', 'km'],
 } as const
 
+/** A share is in percent only, and no conversion has to be checked. */
+const CONVERTED = READING_UNITS.filter((name) => name !== 'percent')
+
 describe('units', () => {
-  it.each(READING_UNITS)('one %s is what a conversion package says', (name) => {
+  it.each(CONVERTED)('one %s is what a conversion package says', (name) => {
     const [from, into] = PACKAGE_NAMES[name]
     const expected = mathUnit(1, from).toNumber(into)
     expect(fromUnit(1, name) / expected).toBeCloseTo(1, 12)

@@ -1,6 +1,6 @@
 /**
  * The units in which people read their tools, by exact factors (NIST SP 811). Inside,
- * lengths are in mm, angles in degrees, torques in N·m and distances run in km.
+ * lengths are in mm, angles in degrees, torques in N·m, distances run in km and shares in percent.
  */
 
 import type { Rational } from './rational.ts'
@@ -15,7 +15,7 @@ const NM_PER_LBFT_EXACTLY = rational(45_359_237n * 980_665n * 3_048n, 10n ** 17n
 /** One mile in kilometres, exactly. */
 export const KM_PER_MILE = 1.609344
 
-export const QUANTITIES = ['length', 'angle', 'torque', 'distance'] as const
+export const QUANTITIES = ['length', 'angle', 'torque', 'distance', 'share'] as const
 /** What a unit measures. */
 export type Quantity = (typeof QUANTITIES)[number]
 
@@ -31,6 +31,7 @@ export const READING_UNITS = [
   'lbin',
   'km',
   'mi',
+  'percent',
 ] as const
 /** See `READING_UNITS`. */
 export type ReadingUnit = (typeof READING_UNITS)[number]
@@ -49,6 +50,7 @@ export const UNIT_FACTORS: Readonly<
   lbin: { quantity: 'torque', factor: NM_PER_LBFT_EXACTLY.div(rational(12)) },
   km: { quantity: 'distance', factor: ONE },
   mi: { quantity: 'distance', factor: rational(1_609_344, 1_000_000) },
+  percent: { quantity: 'share', factor: ONE },
 }
 
 /** The units of one quantity, in the order in which they are offered. */

@@ -172,7 +172,10 @@ export const anyPiece: fc.Arbitrary<Omit<Piece, 'id'>> = fc.record(
     hand: fc.constantFrom(...HANDS),
     isSplit: fc.boolean(),
     closesFrom: fc.constantFrom(...CLOSING_SIDES),
-    marks: fc.array(fc.constantFrom(...MARK_KINDS).map((kind) => ({ kind })), { maxLength: 3 }),
+    marks: fc.array(
+      fc.constantFrom(...MARK_KINDS).map((kind) => ({ kind })),
+      { maxLength: 3 },
+    ),
     isNewEachTime: fc.boolean(),
     putInWith: fc.constantFrom('grease', 'sealant'),
     partNumber: fc.constantFrom('7-3310', 'A 12/4'),

@@ -88,7 +88,7 @@ export function MeasureEntry(props: MeasureEntryProps) {
   const [readings, setReadings] = useState<readonly string[]>(
     Array.from({ length: rule.leastReadings }, () => ''),
   )
-  const [radius, setRadius] = useState('')
+  const [beside, setBeside] = useState('')
   const [cones, setCones] = useState<ConeCount>(1)
   const [phase, setPhase] = useState<Phase>('found')
   const [problems, setProblems] = useState<readonly string[]>([])
@@ -99,10 +99,12 @@ export function MeasureEntry(props: MeasureEntryProps) {
   const written = readings.filter((text) => text.trim() !== '')
   const values = written.map((text) => spanOf(text, unit))
   const known = values.filter((value) => value !== undefined)
-  const radiusMm = exactFigureOf(radius, 'mm') ?? null
+  // A radius is set by a rule in mm; a journal is read with the same tool as its bore.
+  const besideUnit = rule.beside === 'journal' ? unit : 'mm'
+  const besideMm = exactFigureOf(beside, besideUnit) ?? null
   const judgement =
-    known.length > 0 && known.length === values.length && (!rule.hasRadius || radiusMm)
-      ? judge(measure, known, radiusMm, exactBoundsOf(limit))
+    known.length > 0 && known.length === values.length && (!rule.beside || besideMm)
+      ? judge(measure, known, besideMm, exactBoundsOf(limit))
       : undefined
 
   const doubtful = unit === 'thou' ? written.filter(isTooFineForThou) : []
@@ -118,7 +120,8 @@ export function MeasureEntry(props: MeasureEntryProps) {
       measure,
       readings: written,
       unit,
-      ...(rule.hasRadius && parseReading(radius).ok && { radius: { text: radius, unit: 'mm' } }),
+      ...(rule.beside !== null &&
+        parseReading(beside).ok && { [rule.beside]: { text: beside, unit: besideUnit } }),
       tool,
       limit,
       ...(measure === 'ring-gap' && { cones }),
@@ -167,16 +170,18 @@ export function MeasureEntry(props: MeasureEntryProps) {
           setProblems([])
         }}
       />
-      {rule.hasRadius && (
+      {rule.beside !== null && (
         <label className="font-semibold">
-          Read at a radius of, in mm
+          {rule.beside === 'radius'
+            ? 'Read at a radius of, in mm'
+            : `Diameter of what runs in it, in ${UNIT_WORDS[unit]}`}
           <input
             className="field mt-1 block w-[8rem]"
             inputMode="decimal"
             autoComplete="off"
-            value={radius}
+            value={beside}
             onChange={(event) => {
-              setRadius(event.target.value)
+              setBeside(event.target.value)
             }}
           />
         </label>

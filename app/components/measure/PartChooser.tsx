@@ -1,20 +1,17 @@
-import type { Job, UnitPart, UnitPartKind, Verdict } from 'core'
-import { isJudged } from 'core'
+import { Search } from 'lucide-react'
+import { useMemo, useState } from 'react'
 
-import { unitPartName } from '~/words/jobs.ts'
+import type { Job, PartFamily, UnitPart, Verdict } from 'core'
+import { PART_FAMILIES, VERDICTS, isJudged } from 'core'
+
+import { findParts, searchableParts } from '~/views/measure/findParts.ts'
+import { FAMILY_NAMES, unitPartName } from '~/words/jobs.ts'
 import { VERDICT_NAMES } from '~/words/measures.ts'
 import type { Naming } from '~/words/names.ts'
 import { capitalize } from '~/words/names.ts'
 import { inWords } from '~/words/vocabulary.ts'
 
 import { VerdictSign } from './VerdictMarks.tsx'
-
-const KIND_NAMES: Readonly<Record<UnitPartKind, string>> = {
-  ring: 'Rings',
-  sleeve: 'Sleeves, dogs, forks',
-  gear: 'Gears',
-  shaft: 'Shafts and bearings',
-}
 
 interface PartChooserProps {
   readonly job: Job
@@ -25,55 +22,89 @@ interface PartChooserProps {
   readonly onChoose: (ref: string) => void
 }
 
-/** The kinds of parts, and the parts of the kind in hand, with their verdicts. */
+/** The families of parts and the parts of the one in hand, with their verdicts; or those that are looked for. */
 export function PartChooser({ job, naming, parts, part, verdicts, onChoose }: PartChooserProps) {
-  const kinds = [...new Set(parts.map(({ kind }) => kind))]
+  const [wanted, setWanted] = useState('')
+  const searchable = useMemo(() => searchableParts(naming, parts), [naming, parts])
+  const isSearching = wanted.trim() !== ''
+  const shown = isSearching
+    ? findParts(searchable, wanted)
+    : parts.filter(({ family }) => family === part.family)
+  const title = (family: PartFamily): string => inWords(naming.words, FAMILY_NAMES[family])
+  const judgedOf = (of: readonly UnitPart[]): number =>
+    of.filter((each) => isJudged(job, each)).length
   return (
     <>
-      <div role="group" aria-label="Kinds of parts" className="flex flex-wrap gap-1">
-        {kinds.map((kind) => {
-          const all = parts.filter((each) => each.kind === kind)
+      <div className="flex flex-wrap items-center gap-x-2">
+        <label className="relative">
+          <span className="sr-only">Find a part</span>
+          <Search aria-hidden className="text-graphite absolute top-3 left-3 size-5" />
+          <input
+            type="search"
+            className="field w-[11rem] pl-10"
+            placeholder="Find a part"
+            value={wanted}
+            onChange={(event) => {
+              setWanted(event.target.value)
+            }}
+          />
+        </label>
+        {VERDICTS.map((verdict) => (
+          <span key={verdict} className="flex items-center gap-1">
+            <VerdictSign verdict={verdict} /> {VERDICT_NAMES[verdict]}
+          </span>
+        ))}
+        <span className="text-graphite hidden xl:inline">Tap a part, here or in the drawing.</span>
+      </div>
+      <div role="group" aria-label="Kinds of parts" className="flex flex-wrap gap-x-2">
+        {PART_FAMILIES.map((family) => {
+          const all = parts.filter((each) => each.family === family)
+          const [first] = all
+          if (!first) return null
           return (
             <button
-              key={kind}
+              key={family}
               type="button"
-              aria-pressed={kind === part.kind}
-              className="button-quiet aria-pressed:text-ink aria-pressed:underline"
+              aria-pressed={!isSearching && family === part.family}
+              aria-label={`${title(family)}: ${judgedOf(all)} of ${all.length} judged`}
+              className="button-quiet aria-pressed:text-ink px-1 aria-pressed:underline"
               onClick={() => {
-                onChoose(all[0]?.ref ?? part.ref)
+                setWanted('')
+                onChoose(first.ref)
               }}
             >
-              {inWords(naming.words, KIND_NAMES[kind])} (
-              {all.filter((each) => isJudged(job, each)).length} of {all.length} judged)
+              {title(family)}
+              <span className="text-graphite font-normal">
+                {judgedOf(all)}/{all.length}
+              </span>
             </button>
           )
         })}
       </div>
       <div
         role="group"
-        aria-label={inWords(naming.words, KIND_NAMES[part.kind])}
-        className="flex flex-wrap gap-1"
+        aria-label={isSearching ? 'Parts found' : title(part.family)}
+        className="flex flex-none flex-wrap gap-1 lg:max-h-[6.3rem] lg:overflow-auto"
       >
-        {parts
-          .filter((each) => each.kind === part.kind)
-          .map((each) => {
-            const verdict = verdicts.get(each.ref)
-            return (
-              <button
-                key={each.ref}
-                type="button"
-                aria-pressed={each.ref === part.ref}
-                className="border-rule aria-pressed:border-accent aria-pressed:bg-accent-wash hover:bg-accent-wash flex min-h-[44px] items-center gap-1 border-2 px-2"
-                onClick={() => {
-                  onChoose(each.ref)
-                }}
-              >
-                {verdict && <VerdictSign verdict={verdict} />}
-                {capitalize(unitPartName(naming, each.ref))}
-                {verdict && <span className="text-graphite">{VERDICT_NAMES[verdict]}</span>}
-              </button>
-            )
-          })}
+        {shown.map((each) => {
+          const verdict = verdicts.get(each.ref)
+          return (
+            <button
+              key={each.ref}
+              type="button"
+              aria-pressed={each.ref === part.ref}
+              className="border-rule aria-pressed:border-accent aria-pressed:bg-accent-wash hover:bg-accent-wash flex min-h-[44px] items-center gap-1 border-2 px-2"
+              onClick={() => {
+                onChoose(each.ref)
+              }}
+            >
+              {verdict && <VerdictSign verdict={verdict} />}
+              {capitalize(unitPartName(naming, each.ref))}
+              {verdict && <span className="text-graphite">{VERDICT_NAMES[verdict]}</span>}
+            </button>
+          )
+        })}
+        {shown.length === 0 && <p className="text-graphite py-2">No part is called that.</p>}
       </div>
     </>
   )

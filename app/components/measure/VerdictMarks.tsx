@@ -38,6 +38,15 @@ function placeOf(
     const drawn = section.members.find(({ member }) => member.id === id)
     return drawn && [scale.x(drawn.member.fromMm) + 2 * SIZE, scale.y(drawn.yMm)]
   }
+  if (kind === 'piece') {
+    const drawn = section.pieces.find(({ piece }) => piece.id === id)
+    return (
+      drawn && [
+        scale.x((drawn.fromMm + drawn.toMm) / 2),
+        scale.y(drawn.yMm + drawn.outerMm) + SIZE * 0.6,
+      ]
+    )
+  }
   const drawn = section.couplers.find(({ coupler }) => coupler.id === id)
   if (!drawn) return undefined
   const place = drawn.coupler.positions.find((each) => each.id === placeId)

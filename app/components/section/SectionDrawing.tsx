@@ -58,6 +58,8 @@ interface SectionDrawingProps extends GearLinks {
   readonly litGear?: string | undefined
   /** What the drawing shows, in words. */
   readonly title: string
+  /** Drawn under what is written on the gears, in the same scale. */
+  readonly underlay?: ((section: Section, scale: Scale) => React.ReactNode) | undefined
   /** Drawn over everything, in the same scale. */
   readonly overlay?: ((section: Section, scale: Scale) => React.ReactNode) | undefined
 }
@@ -308,6 +310,7 @@ function Writing(props: WritingProps) {
             {capitalize(bodyName(naming, member))}
           </text>
         ))}
+      {props.underlay?.(section, scale)}
       {section.gears.map((drawn) => (
         <GearFigures
           key={drawn.gear.id}

@@ -1,6 +1,6 @@
 /** The parts list of a job: what the verdicts ask for, what goes with it, and what was added by hand. */
 import type { Job, LineState, PartLine } from 'core'
-import { companionsOf, needsOf, parseReading } from 'core'
+import { companionsOf, needsOf, parseReading, piecesOfKey } from 'core'
 
 import { companionWords, needWords, unitPartName } from '~/words/jobs.ts'
 import type { Naming } from '~/words/names.ts'
@@ -12,17 +12,23 @@ export interface OrderLine extends PartLine {
   readonly isWritten: boolean
 }
 
+/** How many a unit has of what is ordered by a key; one where it is not listed. */
+function quantityOf({ box }: Naming, key: string): number {
+  const pieces = piecesOfKey(box, key)
+  return pieces.reduce((sum, { quantity = 1 }) => sum + quantity, 0) || 1
+}
+
 /** Lines in the order of the verdicts, then what goes with them, then those added by hand. */
 export function orderLines(naming: Naming, job: Job): readonly OrderLine[] {
   const written = new Map(job.lines.map((line) => [line.key, line]))
-  const needs = needsOf(job)
+  const needs = needsOf(naming.box.draft, job)
   const line = (key: string, why: string): OrderLine => {
     const known = written.get(key)
     written.delete(key)
     return {
       key,
       what: known?.what ?? capitalize(unitPartName(naming, key)),
-      quantity: known?.quantity ?? 1,
+      quantity: known?.quantity ?? quantityOf(naming, key),
       price: known?.price ?? null,
       state: known?.state ?? 'needed',
       why,
