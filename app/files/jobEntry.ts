@@ -217,6 +217,21 @@ export const entryBodySchema = z.discriminatedUnion('kind', [
       quantity: z.int('A quantity is a whole number.').min(1, 'At least one.').max(1_000),
       price: reading.refine(isNotNegative, 'A price is not below 0.').nullable(),
       state: z.enum(LINE_STATES),
+      partNumber: writtenText()
+        .trim()
+        .max(
+          LARGEST.partNumberLength,
+          `A part number has ${LARGEST.partNumberLength} characters at most.`,
+        )
+        .optional(),
+      supplier: shortText.optional(),
+      core: reading
+        .refine(isNotNegative, 'What comes back for a core is not below 0.')
+        .nullable()
+        .optional(),
+      takenFrom: shortText.optional(),
+      reason: shortText.optional(),
+      isLabour: z.boolean().optional(),
     }),
   }),
   z.strictObject({

@@ -1,6 +1,6 @@
 import { ClipboardPlus } from 'lucide-react'
 import { useMemo, useState } from 'react'
-import { Form, Link, redirect } from 'react-router'
+import { Form, Link, redirect, useLocation } from 'react-router'
 
 import { indexBox, stageAt, stagesOf, waitingOf } from 'core'
 
@@ -16,6 +16,7 @@ import { useOpenJob } from '~/components/job/jobContext.ts'
 import { Photos } from '~/components/job/Photos.tsx'
 import { StageList } from '~/components/job/StageList.tsx'
 import { WaitingList } from '~/components/job/WaitingList.tsx'
+import { orderLines, totalsOf, totalsWords } from '~/views/order/orderLines.ts'
 import { formatWhen } from '~/words/format.ts'
 
 /** Opens the next job of the box. */
@@ -32,6 +33,8 @@ export default function JobPage() {
   const naming = useMemo(() => ({ box: indexBox(draft), words }), [draft, words])
   const stages = useMemo(() => (box ? stagesOf(box, job) : []), [box, job])
   const waiting = useMemo(() => (box && current ? waitingOf(box, job) : []), [box, job, current])
+  const lines = useMemo(() => (current ? orderLines(naming, job) : []), [naming, current, job])
+  const { search } = useLocation()
   const isDisabled = current === undefined || job.isClosed
   return (
     <main className="grid flex-1 grid-cols-[minmax(0,1fr)] content-start gap-x-8 gap-y-4 px-4 py-3 lg:min-h-0 lg:grid-cols-[25rem_minmax(0,1fr)] lg:overflow-auto print:block">
@@ -45,6 +48,14 @@ export default function JobPage() {
           <p className="py-1">{current ? 'Nothing.' : 'No job is open.'}</p>
         ) : (
           <WaitingList waiting={waiting} />
+        )}
+        {lines.length > 0 && (
+          <p className="mt-1">
+            {totalsWords(totalsOf(lines))}{' '}
+            <Link to={`/boxes/${id}/order${search}`} className="text-accent underline">
+              Parts to order
+            </Link>
+          </p>
         )}
         <h2 className="mt-2 text-[1.2rem]">The work in its order</h2>
         <StageList

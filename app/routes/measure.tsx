@@ -1,14 +1,7 @@
 import { useMemo, useState } from 'react'
 
 import type { Measure, ReadingUnit, UnitPart } from 'core'
-import {
-  MEASURES,
-  alongShafts,
-  indexBox,
-  refOfPiece,
-  unitParts,
-  verdictsByPart,
-} from 'core'
+import { MEASURES, alongShafts, indexBox, refOfPiece, unitParts, verdictsByPart } from 'core'
 
 import { useOpenBox } from '~/components/box/boxContext.ts'
 import { Photos } from '~/components/job/Photos.tsx'

@@ -1,18 +1,17 @@
-import { Download, Plus } from 'lucide-react'
-import type { ReactNode } from 'react'
+import { Download, Plus, Wrench } from 'lucide-react'
 import { useMemo, useState } from 'react'
 import { Link } from 'react-router'
 import { v7 as uuidv7 } from 'uuid'
 
-import type { LineState } from 'core'
+import type { PartLine } from 'core'
 import { LINE_STATES, indexBox } from 'core'
 
-import { Table } from '~/components/Table.tsx'
 import { useOpenBox } from '~/components/box/boxContext.ts'
 import { useOpenJob } from '~/components/job/jobContext.ts'
+import { OrderTable } from '~/components/order/OrderTable.tsx'
 import type { OrderLine } from '~/views/order/orderLines.ts'
-import { orderLines, totalsOf } from '~/views/order/orderLines.ts'
-import { formatNumber } from '~/words/format.ts'
+import { inspectionWords, orderLines, totalsOf, totalsWords } from '~/views/order/orderLines.ts'
+import { capitalize } from '~/words/names.ts'
 import { entryBodySchema } from '~/files/jobEntry.ts'
 import { LINE_STATE_NAMES } from '~/words/measures.ts'
 import { Warning } from '~/components/Warning.tsx'
@@ -23,17 +22,27 @@ export default function Order() {
   const { job, current, record } = useOpenJob()
   const [problem, setProblem] = useState<string>()
   const [added, setAdded] = useState('')
-  const lines = useMemo(() => orderLines({ box: indexBox(draft), words }, job), [draft, words, job])
+  const naming = useMemo(() => ({ box: indexBox(draft), words }), [draft, words])
+  const lines = useMemo(() => orderLines(naming, job), [naming, job])
+  const looks = useMemo(() => inspectionWords(naming, job), [naming, job])
   const totals = totalsOf(lines)
   const isDisabled = current === undefined || job.isClosed
-  const keep = (line: Omit<OrderLine, 'why' | 'isWritten'>): void => {
-    const { key, what, quantity, price, state } = line
-    const parsed = entryBodySchema.safeParse({
-      kind: 'line',
-      line: { key, what, quantity, price, state },
-    })
+  const keep = ({ why: _why, isWritten: _isWritten, ...line }: Partial<OrderLine>): void => {
+    const parsed = entryBodySchema.safeParse({ kind: 'line', line })
     setProblem(parsed.error?.issues[0]?.message)
     if (parsed.success) record(parsed.data)
+  }
+  const addOwn = (isLabour: boolean): void => {
+    const own: PartLine = {
+      key: `own:${uuidv7()}`,
+      what: added,
+      quantity: 1,
+      price: null,
+      state: 'needed',
+      ...(isLabour && { isLabour }),
+    }
+    keep(own)
+    if (added.trim() !== '') setAdded('')
   }
   return (
     <main className="flex-1 px-4 py-3 lg:min-h-0 lg:overflow-auto">
@@ -54,12 +63,21 @@ export default function Order() {
             {LINE_STATES.map((state) => `${totals.byState[state]} ${LINE_STATE_NAMES[state]}`).join(
               ', ',
             )}
-            . Cost so far <b>{formatNumber(totals.cost, 2)}</b> in the shop’s money
-            {totals.withoutPrice > 0 && `, ${totals.withoutPrice} without a price`}.
+            . {totalsWords(totals)}
           </p>
           <div className="overflow-x-auto">
             <OrderTable lines={lines} isDisabled={isDisabled} onKeep={keep} />
           </div>
+          {looks.length > 0 && (
+            <section aria-label="Look at as well" className="mt-3">
+              <h3 className="text-[1.05rem]">Look at as well</h3>
+              <ul className="list-disc pl-6">
+                {looks.map((each) => (
+                  <li key={each}>{capitalize(each)}</li>
+                ))}
+              </ul>
+            </section>
+          )}
         </>
       )}
       {problem && (
@@ -71,12 +89,11 @@ export default function Order() {
         className="no-print mt-3 flex flex-wrap items-end gap-2"
         onSubmit={(event) => {
           event.preventDefault()
-          keep({ key: `own:${uuidv7()}`, what: added, quantity: 1, price: null, state: 'needed' })
-          if (added.trim() !== '') setAdded('')
+          addOwn(false)
         }}
       >
         <label className="font-semibold">
-          Another part
+          Another part, or work
           <input
             className="field mt-1 block w-[20rem] font-normal"
             value={added}
@@ -90,6 +107,16 @@ export default function Order() {
         <button className="button" disabled={isDisabled}>
           <Plus aria-hidden /> Add
         </button>
+        <button
+          type="button"
+          className="button"
+          disabled={isDisabled}
+          onClick={() => {
+            addOwn(true)
+          }}
+        >
+          <Wrench aria-hidden /> Add as labour
+        </button>
         {lines.length > 0 && current && (
           <a className="button" href={`/boxes/${id}/order.csv?job=${current.id}`} download>
             <Download aria-hidden /> Parts as CSV
@@ -97,108 +124,5 @@ export default function Order() {
         )}
       </form>
     </main>
-  )
-}
-
-interface OrderTableProps {
-  readonly lines: readonly OrderLine[]
-  readonly isDisabled: boolean
-  readonly onKeep: (line: OrderLine) => void
-}
-
-function OrderTable({ lines, isDisabled, onKeep }: OrderTableProps) {
-  return (
-    <Table
-      caption="Parts, why, how many, at what price and how far"
-      rows={lines}
-      keyOf={({ key }) => key}
-      columns={[
-        {
-          heading: 'Part',
-          isName: true,
-          className: 'font-semibold!',
-          cell: ({ what }) => what,
-        },
-        { heading: 'Why', className: 'text-graphite', cell: ({ why }) => why },
-        {
-          heading: 'Quantity',
-          cell: (line) => (
-            <Editable printed={line.quantity}>
-              <input
-                key={line.quantity}
-                className="field w-[5rem]"
-                inputMode="numeric"
-                aria-label={`Quantity of ${line.what}`}
-                defaultValue={line.quantity}
-                disabled={isDisabled}
-                onBlur={(event) => {
-                  const quantity = Number(event.target.value)
-                  if (quantity !== line.quantity) onKeep({ ...line, quantity })
-                }}
-              />
-            </Editable>
-          ),
-        },
-        {
-          heading: 'Price each',
-          cell: (line) => (
-            <Editable printed={line.price ?? '–'}>
-              <input
-                key={line.price}
-                className="field w-[7rem]"
-                inputMode="decimal"
-                aria-label={`Price of one ${line.what}`}
-                defaultValue={line.price ?? ''}
-                disabled={isDisabled}
-                onBlur={(event) => {
-                  const text = event.target.value.trim()
-                  const price = text === '' ? null : text
-                  if (price !== line.price) onKeep({ ...line, price })
-                }}
-              />
-            </Editable>
-          ),
-        },
-        {
-          heading: 'State',
-          cell: (line) => (
-            <Editable printed={LINE_STATE_NAMES[line.state]}>
-              <select
-                className="field"
-                aria-label={`State of ${line.what}`}
-                value={line.state}
-                disabled={isDisabled}
-                onChange={(event) => {
-                  // The options are the states.
-                  onKeep({ ...line, state: event.target.value as LineState })
-                }}
-              >
-                {LINE_STATES.map((state) => (
-                  <option key={state} value={state}>
-                    {LINE_STATE_NAMES[state]}
-                  </option>
-                ))}
-              </select>
-            </Editable>
-          ),
-        },
-      ]}
-    />
-  )
-}
-
-/** A field on the screen; on paper what stands in it. */
-function Editable({
-  printed,
-  children,
-}: {
-  readonly printed: string | number
-  readonly children: ReactNode
-}) {
-  return (
-    <>
-      <span className="print:hidden">{children}</span>
-      <span className="hidden print:inline">{printed}</span>
-    </>
   )
 }

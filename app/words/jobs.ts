@@ -7,6 +7,7 @@ import type {
   Intake,
   Need,
   PartFamily,
+  PartLine,
   StageState,
   Waiting,
 } from 'core'
@@ -14,7 +15,7 @@ import { STACK_UNITS_PER_MM, pieceOfRef, piecesOfKey, readPartReference } from '
 
 import {
   CONE_NAMES,
-  LINE_STATE_NAMES,
+  lineStateName,
   LOOK_GRADES,
   LOOK_NAMES,
   MEASURE_NAMES,
@@ -164,6 +165,20 @@ function isSameFigure(one: Entered | null, other: Entered | null | undefined): b
   return one?.text === other?.text && one?.unit === other?.unit
 }
 
+/** One line of the parts list, as the log tells it. */
+function lineWords(line: PartLine): string {
+  const { quantity, what, state, price, partNumber, supplier, takenFrom, reason } = line
+  const details = [
+    partNumber,
+    ...(supplier ? [`from ${supplier}`] : []),
+    ...(takenFrom ? [`taken from ${takenFrom}`] : []),
+    ...(price === null ? [] : [`${price} each`]),
+    reason,
+  ].filter(Boolean)
+  const rest = details.length > 0 ? `, ${details.join(', ')}` : ''
+  return `${quantity} × ${what}: ${lineStateName(state, line.isLabour === true)}${rest}`
+}
+
 /** One line of the log; of an intake, `before` is the one that it corrects. */
 export function entryWords(naming: Naming, { body }: Entry, before?: Intake): string {
   const part = (ref: string): string => unitPartName(naming, ref)
@@ -207,7 +222,7 @@ export function entryWords(naming: Naming, { body }: Entry, before?: Intake): st
     case 'stage':
       return `${stageName(naming.words, body.stage)}: ${body.isDone ? 'called done' : 'opened again'}`
     case 'line':
-      return `${body.line.quantity} × ${body.line.what}: ${LINE_STATE_NAMES[body.line.state]}`
+      return lineWords(body.line)
     case 'photo':
       return `Photograph${body.part === undefined ? '' : ` of ${part(body.part)}`}${body.caption === '' ? '' : `: ${body.caption}`}`
     case 'withdraw':

@@ -211,6 +211,12 @@ export const LINE_STATE_NAMES: Readonly<Record<LineState, string>> = {
   'left-out': 'left out',
 }
 
+/** How far a line is; work is done and not ordered. */
+export function lineStateName(state: LineState, isLabour: boolean): string {
+  if (!isLabour) return LINE_STATE_NAMES[state]
+  return state === 'needed' ? 'to do' : state === 'arrived' ? 'done' : LINE_STATE_NAMES[state]
+}
+
 export function readingProblemWords(text: string, problem: ReadingProblem | 'not-rising'): string {
   const shown = text.length > 30 ? `${text.slice(0, 30)}…` : text
   switch (problem) {

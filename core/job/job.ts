@@ -108,6 +108,16 @@ export interface PartLine {
   /** For one, in the shop's money; null where it is not known. */
   readonly price: string | null
   readonly state: LineState
+  readonly partNumber?: string | undefined
+  readonly supplier?: string | undefined
+  /** What comes back for one when the old part is returned, in the shop's money. */
+  readonly core?: string | null | undefined
+  /** Where it was taken from instead of being bought: a spare unit, the shelf. */
+  readonly takenFrom?: string | undefined
+  /** Why a person decided otherwise than the verdicts. */
+  readonly reason?: string | undefined
+  /** Work, and no part. */
+  readonly isLabour?: boolean | undefined
 }
 
 /** What one entry of the log of a job says. */

@@ -1,12 +1,12 @@
 import { useMemo } from 'react'
 
-import { LINE_STATE_NAMES, VERDICT_NAMES } from '~/words/measures.ts'
+import { VERDICT_NAMES, lineStateName } from '~/words/measures.ts'
 import { useOpenBox } from '~/components/box/boxContext.ts'
 import { Table } from '~/components/Table.tsx'
 import { handOverOf } from '~/views/job/handOver.ts'
 import { DEFERENCE } from '~/words/cautions.ts'
-import { formatNumber, formatWhen } from '~/words/format.ts'
-import { totalsOf } from '~/views/order/orderLines.ts'
+import { formatWhen } from '~/words/format.ts'
+import { totalsOf, totalsWords } from '~/views/order/orderLines.ts'
 
 import { useOpenJob } from './jobContext.ts'
 
@@ -90,12 +90,15 @@ export function HandOverSheet() {
               { heading: 'Why', cell: ({ why }) => why },
               { heading: 'Quantity', isRight: true, cell: ({ quantity }) => quantity },
               { heading: 'Price each', isRight: true, cell: ({ price }) => price ?? '–' },
-              { heading: 'State', cell: ({ state }) => LINE_STATE_NAMES[state] },
+              { heading: 'Part number', cell: ({ partNumber }) => partNumber ?? '' },
+              {
+                heading: 'State',
+                cell: ({ state, isLabour, takenFrom }) =>
+                  takenFrom ? `taken from ${takenFrom}` : lineStateName(state, isLabour === true),
+              },
             ]}
           />
-          <p>
-            Cost of what has a price: <b>{formatNumber(totals.cost, 2)}</b> in the shop’s money
-          </p>
+          <p>{totalsWords(totals)}</p>
         </section>
       )}
       <section aria-label="What was done">

@@ -1,10 +1,10 @@
 import type { Entry, EntryBody } from 'core'
-import { indexBox, readJob, threeShaftBox } from 'core'
+import { buildPattern, indexBox, readJob, threeShaftBox } from 'core'
 
 import { formatOrderCsv } from '~/files/orderCsv.ts'
 import { PLAIN_WORDS } from '~/words/vocabulary.ts'
 
-import { orderLines, totalsOf } from './orderLines.ts'
+import { inspectionWords, orderLines, totalsOf, totalsWords } from './orderLines.ts'
 
 const draft = threeShaftBox({
   name: 'unit',
@@ -64,9 +64,61 @@ test('quantities, prices and states are kept, and added up', () => {
   )
   const totals = totalsOf(orderLines(naming, job))
   // 2 · 10.50 + 3 · 1, the seals left out; by hand.
-  expect(totals.cost).toBe(24)
+  expect(totals.soFar).toBe(24)
+  expect(totals.toCome).toBe(0)
   expect(totals.withoutPrice).toBe(4)
   expect(totals.byState).toEqual({ needed: 4, ordered: 1, arrived: 1, 'left-out': 1 })
+})
+
+test('what is to come, labour, cores that come back, and what is taken from a spare unit', () => {
+  const own = { quantity: 1, price: null, state: 'needed' } as const
+  const job = readJob(
+    log(
+      { kind: 'line', line: { ...own, key: 'own:a', what: 'cluster', price: '180', core: '40' } },
+      {
+        kind: 'line',
+        line: {
+          ...own,
+          key: 'own:b',
+          what: 'bench time',
+          price: '95',
+          state: 'arrived',
+          isLabour: true,
+        },
+      },
+      { kind: 'line', line: { ...own, key: 'own:c', what: 'fork', takenFrom: 'unit 3' } },
+    ),
+  )
+  const totals = totalsOf(orderLines(naming, job))
+  expect(totalsWords(totals)).toBe(
+    'Cost so far 95.00, to come 180.00 in the shop’s money; 95.00 of it labour; 40.00 comes back for old parts.',
+  )
+})
+
+test('of a unit whose parts are listed, as many as it has and by their part number', () => {
+  const whole = buildPattern('three-shaft', 'unit', {})
+  const numbered = {
+    ...whole,
+    pieces: whole.pieces?.map((piece) =>
+      piece.kind === 'snap-ring' ? { ...piece, partNumber: 'SR 22', quantity: 2 } : piece,
+    ),
+  }
+  const lines = orderLines({ box: indexBox(numbered), words: PLAIN_WORDS }, readJob(log(WORN)))
+  const rings = numbered.pieces?.filter(({ kind }) => kind === 'snap-ring') ?? []
+  expect(lines.find(({ key }) => key === 'snap-rings')).toMatchObject({
+    quantity: 2 * rings.length,
+    partNumber: 'SR 22',
+  })
+  expect(lines.find(({ key }) => key === 'seals')?.partNumber).toBeUndefined()
+})
+
+test('a new ring asks for a look at its cone', () => {
+  const job = readJob(
+    log({ kind: 'look', part: 'ring:coupler-1-2/2', look: 'crack', grade: 'replace' }),
+  )
+  expect(inspectionWords(naming, job)).toEqual([
+    '2nd gear, main shaft, because of the blocker ring for 2',
+  ])
 })
 
 test('the list goes to a spreadsheet, and nothing in it is taken for a formula', () => {
@@ -77,6 +129,6 @@ test('the list goes to a spreadsheet, and nothing in it is taken for a formula',
     }),
   )
   expect(formatOrderCsv(orderLines(naming, job))).toBe(
-    'part,why,quantity,price each,state\r\n"\'=1+1",added by hand,1,2.5,ordered\r\n',
+    'part,why,part number,supplier,taken from,quantity,price each,core back,state,reason\r\n"\'=1+1",added by hand,,,,1,2.5,,ordered,\r\n',
   )
 })

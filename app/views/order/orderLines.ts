@@ -1,8 +1,9 @@
 /** The parts list of a job: what the verdicts ask for, what goes with it, and what was added by hand. */
 import type { Job, LineState, PartLine } from 'core'
-import { companionsOf, needsOf, parseReading, piecesOfKey } from 'core'
+import { companionsOf, inspectionsOf, needsOf, parseReading, piecesOfKey } from 'core'
 
 import { companionWords, needWords, unitPartName } from '~/words/jobs.ts'
+import { formatNumber } from '~/words/format.ts'
 import type { Naming } from '~/words/names.ts'
 import { capitalize } from '~/words/names.ts'
 
@@ -18,6 +19,12 @@ function quantityOf({ box }: Naming, key: string): number {
   return pieces.reduce((sum, { quantity = 1 }) => sum + quantity, 0) || 1
 }
 
+/** The part number of what is ordered by a key, where all of it has one and the same. */
+function partNumberOf({ box }: Naming, key: string): string | undefined {
+  const [number, ...others] = new Set(piecesOfKey(box, key).map(({ partNumber }) => partNumber))
+  return others.length === 0 ? number : undefined
+}
+
 /** Lines in the order of the verdicts, then what goes with them, then those added by hand. */
 export function orderLines(naming: Naming, job: Job): readonly OrderLine[] {
   const written = new Map(job.lines.map((line) => [line.key, line]))
@@ -25,15 +32,15 @@ export function orderLines(naming: Naming, job: Job): readonly OrderLine[] {
   const line = (key: string, why: string): OrderLine => {
     const known = written.get(key)
     written.delete(key)
-    return {
+    const proposed: PartLine = {
       key,
-      what: known?.what ?? capitalize(unitPartName(naming, key)),
-      quantity: known?.quantity ?? quantityOf(naming, key),
-      price: known?.price ?? null,
-      state: known?.state ?? 'needed',
-      why,
-      isWritten: known !== undefined,
+      what: capitalize(unitPartName(naming, key)),
+      quantity: quantityOf(naming, key),
+      price: null,
+      state: 'needed',
+      partNumber: partNumberOf(naming, key),
     }
+    return { ...proposed, ...known, why, isWritten: known !== undefined }
   }
   const lines = [
     ...needs.map((need) => line(need.key, needWords(naming, need))),
@@ -42,7 +49,19 @@ export function orderLines(naming: Naming, job: Job): readonly OrderLine[] {
       needs.map(({ key }) => key),
     ).map((each) => line(each.key, companionWords(each))),
   ]
-  return [...lines, ...[...written.keys()].map((key) => line(key, 'added by hand'))]
+  const byHand = [...written.values()].map(({ key, isLabour }) =>
+    line(key, isLabour === true ? 'labour' : 'added by hand'),
+  )
+  return [...lines, ...byHand]
+}
+
+/** What to look at beside what is replaced, in words. */
+export function inspectionWords(naming: Naming, job: Job): readonly string[] {
+  const replaced = needsOf(naming.box.draft, job).map(({ key }) => key)
+  return inspectionsOf(naming.box.draft, replaced).map(
+    ({ part, because }) =>
+      `${unitPartName(naming, part)}, because of the ${unitPartName(naming, because)}`,
+  )
 }
 
 /** A price as a number; null where none is written. */
@@ -52,22 +71,43 @@ export function priceOf(price: string | null): number | null {
 }
 
 export interface OrderTotals {
-  /** Of all lines that are not left out and have a price, in the shop's money. */
-  readonly cost: number
+  /** What is ordered or arrived, and what is still to be ordered or done, in the shop's money. */
+  readonly soFar: number
+  readonly toCome: number
+  /** Of both, what is work. */
+  readonly labour: number
+  /** What comes back for old parts that are returned. */
+  readonly coresBack: number
+  /** Lines without a price that are neither left out nor taken from what the shop has. */
   readonly withoutPrice: number
   readonly byState: Readonly<Record<LineState, number>>
 }
 
 export function totalsOf(lines: readonly OrderLine[]): OrderTotals {
   const byState = { needed: 0, ordered: 0, arrived: 0, 'left-out': 0 }
-  let cost = 0
-  let withoutPrice = 0
-  for (const { state, price, quantity } of lines) {
+  let [soFar, toCome, labour, coresBack, withoutPrice] = [0, 0, 0, 0, 0]
+  for (const { state, price, quantity, core, isLabour, takenFrom } of lines) {
     byState[state]++
     if (state === 'left-out') continue
     const each = priceOf(price)
-    if (each === null) withoutPrice++
-    else cost += each * quantity
+    const cost = (each ?? 0) * quantity
+    if (each === null && !takenFrom) withoutPrice++
+    if (state === 'needed') toCome += cost
+    else soFar += cost
+    if (isLabour === true) labour += cost
+    coresBack += (priceOf(core ?? null) ?? 0) * quantity
   }
-  return { cost, withoutPrice, byState }
+  return { soFar, toCome, labour, coresBack, withoutPrice, byState }
+}
+
+/** The totals in a sentence. */
+export function totalsWords(totals: OrderTotals): string {
+  const money = (amount: number): string => formatNumber(amount, 2)
+  const rest = [
+    ...(totals.labour > 0 ? [`${money(totals.labour)} of it labour`] : []),
+    ...(totals.coresBack > 0 ? [`${money(totals.coresBack)} comes back for old parts`] : []),
+    ...(totals.withoutPrice > 0 ? [`${totals.withoutPrice} without a price`] : []),
+  ]
+  const cost = `Cost so far ${money(totals.soFar)}, to come ${money(totals.toCome)} in the shop’s money`
+  return `${[cost, ...rest].join('; ')}.`
 }
