@@ -14,6 +14,7 @@ export default [
   route('boxes/:boxId', 'routes/box.tsx', [
     index('routes/boxStart.tsx'),
     route('layout', 'routes/layout.tsx'),
+    route('sheet', 'routes/dataSheet.tsx'),
     route('count', 'routes/count.tsx'),
     route('count/form', 'routes/benchForm.tsx'),
     route('trace', 'routes/trace.tsx', [

@@ -2,9 +2,10 @@
 import { and, asc, eq, inArray, isNull, ne, sql } from 'drizzle-orm'
 import { v7 as uuidv7 } from 'uuid'
 
-import type { Entry, EntryBody, ShopRule } from 'core'
+import type { Entry, EntryBody, KnownLimits, SheetLine, ShopRule } from 'core'
 import { limitFor, readJob } from 'core'
 
+import { partSchemas } from '../files/boxFile.ts'
 import { entrySchema } from '../files/jobEntry.ts'
 import type { Queries } from './db/client.ts'
 import { db, transact } from './db/client.ts'
@@ -130,11 +131,15 @@ export async function openJob(boxId: string): Promise<OpenedJob | null> {
   })
 }
 
+const sheetSchema = partSchemas.sheet.array()
+
 /** A job as what is entered in it has to find it. */
 interface LockedJob {
   readonly number: number
   readonly isClosed: boolean
   readonly isBoxDeleted: boolean
+  /** The data sheet of the unit. */
+  readonly sheet: readonly SheetLine[]
 }
 
 /** A job of that box, which nobody else changes until the transaction ends; null where there is none. */
@@ -146,7 +151,7 @@ export async function lockJob(
   if (!isId(boxId) || !isId(jobId)) return null
   // The box first, as everywhere, so that nobody waits in a circle.
   const [box] = await tx
-    .select({ deletedAt: boxes.deletedAt })
+    .select({ deletedAt: boxes.deletedAt, sheet: sql<unknown>`${boxes.document} -> 'sheet'` })
     .from(boxes)
     .where(eq(boxes.id, boxId))
     .for('update')
@@ -160,6 +165,7 @@ export async function lockJob(
     number: job.number,
     isClosed: job.closedAt !== null,
     isBoxDeleted: box.deletedAt !== null,
+    sheet: sheetSchema.parse(box.sheet ?? []),
   }
 }
 
@@ -189,7 +195,7 @@ function enteredAt(at: string, sentAt: string | undefined, now: number): Date {
 async function withLimit(
   tx: Queries,
   jobId: string,
-  rules: readonly ShopRule[],
+  known: Omit<KnownLimits, 'limits'>,
   body: EntryBody,
 ): Promise<EntryBody> {
   if (body.kind !== 'measurement') return body
@@ -202,8 +208,9 @@ async function withLimit(
         inArray(sql`${jobEntries.body}->>'kind'`, ['limit', 'withdraw']),
       ),
     )
-  const job = readJob(rows.map(entryOf))
-  return { ...body, limit: limitFor(job, rules, body.part, body.measure, body.unit) }
+  const { limits } = readJob(rows.map(entryOf))
+  const limit = limitFor({ ...known, limits }, body.part, body.measure, body.unit)
+  return { ...body, limit }
 }
 
 /** What an entry means for the rows beside the log. */
@@ -276,7 +283,7 @@ async function addEntry(
   if (refusal) return refusal
   const at = enteredAt(entry.at, sentAt, Date.now())
   const deviceAt = new Date(entry.at)
-  const body = await withLimit(tx, jobId, rules, entry.body)
+  const body = await withLimit(tx, jobId, { rules, sheet: job.sheet }, entry.body)
   const kept: Entry = { ...entry, at: at.toISOString(), body }
   await tx.insert(jobEntries).values({
     id: entry.id,

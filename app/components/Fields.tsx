@@ -11,10 +11,12 @@ interface FieldProps {
   readonly onCommit: (text: string) => string | null
   readonly unit?: string | undefined
   readonly inputMode?: 'decimal' | 'numeric'
+  readonly placeholder?: string
 }
 
 /** One line of text or one number. A new value from outside needs a new key. */
-export function EntryField({ label, value, onCommit, unit, inputMode }: FieldProps) {
+export function EntryField(props: FieldProps) {
+  const { label, value, onCommit, unit, inputMode, placeholder } = props
   const [text, setText] = useState(value)
   const [problem, setProblem] = useState<string | null>(null)
   const id = useId()
@@ -32,6 +34,7 @@ export function EntryField({ label, value, onCommit, unit, inputMode }: FieldPro
         className="field"
         value={text}
         inputMode={inputMode}
+        placeholder={placeholder}
         aria-invalid={problem !== null}
         aria-describedby={problem === null ? undefined : `${id}-problem`}
         onChange={(event) => {
@@ -108,7 +111,7 @@ export function CountField({
 }
 
 interface SelectFieldProps<T extends string> {
-  readonly label: string
+  readonly label: React.ReactNode
   readonly value: T
   readonly options: readonly (readonly [value: T, title: string])[]
   readonly onChange: (value: T) => void

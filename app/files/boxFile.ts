@@ -18,6 +18,7 @@ import {
   LONGEST_NAME,
   LONGEST_PART_NUMBER,
   MARK_KINDS,
+  MEASURES,
   MEMBER_KINDS,
   MOST_OF_A_PIECE,
   MOST_PRESSURE_ANGLE_DEG,
@@ -25,8 +26,11 @@ import {
   MOST_TOOTH_COUNT,
   PIECE_KINDS,
   PRESS_SEATS,
+  READING_UNITS,
+  SHEET_KINDS,
   TRAVELS,
   definitionOfKind,
+  parseReading,
 } from 'core'
 import type { BoxDraft, BoxField, BoxIssue, Link, LinkField, PartList, Path } from 'core'
 
@@ -59,6 +63,9 @@ export const LARGEST = {
   carried: 30,
   marks: 10,
   quantity: MOST_OF_A_PIECE,
+  sheet: 400,
+  sheetText: 200,
+  reference: 140,
   partNumberLength: LONGEST_PART_NUMBER,
   idLength: 60,
   warningLength: 300,
@@ -261,6 +268,29 @@ const piece = z.strictObject({
     .optional(),
 })
 
+const sheetText = writtenText('This is a text.')
+  .trim()
+  .min(1, 'What is not known is left out.')
+  .max(LARGEST.sheetText, `A line of a data sheet has ${LARGEST.sheetText} characters at most.`)
+
+/** A figure of a limit; whether it bounds anything is asked where something is judged by it. */
+const sheetFigure = sheetText.refine((text) => parseReading(text).ok, {
+  error: 'A limit is a number, such as 0.05 or 3 7/8.',
+})
+
+const sheetLine = z.strictObject({
+  id,
+  kind: oneOf(SHEET_KINDS),
+  of: writtenText().min(1).max(LARGEST.reference).optional(),
+  what: sheetText.optional(),
+  text: sheetText.optional(),
+  measure: oneOf(MEASURES).optional(),
+  least: sheetFigure.optional(),
+  most: sheetFigure.optional(),
+  unit: oneOf(READING_UNITS).optional(),
+  from: sheetText.optional(),
+})
+
 const draftShape = {
   name,
   notes: writtenText().max(LARGEST.notesLength, 'These notes are too long.').optional(),
@@ -290,6 +320,10 @@ const draftShape = {
     .max(LARGEST.pieces, {
       error: `More than ${LARGEST.pieces} parts on shafts and in the case: a unit has some three hundred. Take out what is listed twice.`,
     })
+    .optional(),
+  sheet: z
+    .array(sheetLine)
+    .max(LARGEST.sheet, atMost(LARGEST.sheet, 'lines of a data sheet'))
     .optional(),
   input: id,
   outputs: z
@@ -321,6 +355,7 @@ export const partSchemas = {
   rules: rule,
   leftWarnings: leftWarning,
   pieces: piece,
+  sheet: sheetLine,
 } as const satisfies Record<PartList, z.ZodType>
 
 /** The fields of a box besides its parts. */

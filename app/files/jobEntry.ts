@@ -35,7 +35,7 @@ import { writtenText } from './text.ts'
 const LONGEST_TEXT = 2_000
 
 const id = z.uuid()
-const partRef = writtenText().min(1).max(140)
+const partRef = writtenText().min(1).max(LARGEST.reference)
 const longText = writtenText()
   .trim()
   .max(LONGEST_TEXT, `A text has ${LONGEST_TEXT} characters at most. Make two notes of it.`)

@@ -6,6 +6,7 @@ import { formatLength, formatTeeth } from './format.ts'
 import { issueWords } from './issues.ts'
 import { bodyName, capitalize, couplerName, gearName } from './names.ts'
 import { pieceName } from './pieces.ts'
+import { sheetLineName } from './sheet.ts'
 import { FIELD_WORDS } from './vocabulary.ts'
 import type { Vocabulary } from './vocabulary.ts'
 
@@ -20,6 +21,7 @@ const LIST_WORDS: Readonly<Record<Extract<Change, { kind: 'part' }>['list'], str
   rules: 'rule',
   leftWarnings: 'warning',
   pieces: 'part',
+  sheet: 'data sheet',
 }
 
 const KEY_WORDS: Readonly<Record<string, string>> = {
@@ -61,6 +63,12 @@ const KEY_WORDS: Readonly<Record<string, string>> = {
   isNewEachTime: 'new each time',
   putInWith: 'put in with',
   partNumber: 'part number',
+  text: 'reads',
+  least: 'least',
+  most: 'most',
+  unit: 'unit',
+  from: 'read from',
+  what: 'of',
 }
 
 function valueWords(key: string, value: unknown, words: Vocabulary): string {
@@ -98,6 +106,7 @@ function partName(
   if (coupler) return couplerName(naming, coupler)
   const piece = change.list === 'pieces' ? pieceOf(draft, change) : undefined
   if (piece) return pieceName(naming, piece)
+  if (change.list === 'sheet') return sheetLineName(naming, change.after ?? change.before ?? {})
   const part = change.after ?? change.before
   const own = part?.label ?? part?.name
   if (change.list === 'gears' && typeof own === 'string' && typeof part?.member === 'string')

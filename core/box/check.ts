@@ -203,6 +203,10 @@ function checkIds(index: BoxIndex): BoxIssue[] {
   draft.pieces?.forEach(({ id }, at) => {
     unique(seenPieces, id, ['pieces', at, 'id'])
   })
+  const seenLines = new Set<string>()
+  draft.sheet?.forEach(({ id }, at) => {
+    unique(seenLines, id, ['sheet', at, 'id'])
+  })
   known(bodies, draft.input, 'body', ['input'])
   draft.outputs.forEach((output, at) => {
     known(bodies, output, 'body', ['outputs', at])

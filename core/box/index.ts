@@ -125,6 +125,8 @@ export type {
   Rule,
   ShaftEnd,
   ShaftStep,
+  SheetKind,
+  SheetLine,
   Travel,
 } from './types.ts'
 export {
@@ -139,5 +141,6 @@ export {
   PAIR_KINDS,
   PIECE_KINDS,
   PRESS_SEATS,
+  SHEET_KINDS,
   TRAVELS,
 } from './types.ts'

@@ -19,6 +19,7 @@ export const PART_LISTS = [
   'rules',
   'leftWarnings',
   'pieces',
+  'sheet',
 ] as const
 /** One of the lists that a box is made of. */
 export type PartList = (typeof PART_LISTS)[number]
@@ -29,6 +30,7 @@ const OPTIONAL_LISTS: ReadonlySet<PartList> = new Set([
   'rules',
   'leftWarnings',
   'pieces',
+  'sheet',
 ])
 
 /** What a draft says of itself besides its parts. */

@@ -412,6 +412,39 @@ export interface Piece {
   readonly partNumber?: string | undefined
 }
 
+/** What a line of a unit's data sheet is of. */
+export const SHEET_KINDS = [
+  'serial',
+  'casting-number',
+  'part-number',
+  'oil-kind',
+  'oil-quantity',
+  'fastener',
+  'limit',
+  'other',
+] as const
+/** See `SHEET_KINDS`. */
+export type SheetKind = (typeof SHEET_KINDS)[number]
+
+/** One line of a unit's data sheet: what is stamped on it, or a figure of its maker. */
+export interface SheetLine {
+  readonly id: string
+  readonly kind: SheetKind
+  /** The part it is of, by its reference; of the whole unit, or of all alike, where it is not said. */
+  readonly of?: string | undefined
+  /** What a line of another kind is about. */
+  readonly what?: string | undefined
+  /** As it was read, with its unit: "1.9 l", "25 N·m". */
+  readonly text?: string | undefined
+  /** Of a limit: the measure that it bounds, by its name, and its ends in a unit of readings. */
+  readonly measure?: string | undefined
+  readonly least?: string | undefined
+  readonly most?: string | undefined
+  readonly unit?: string | undefined
+  /** Where it was read: the manual and its page, the plate on the case. */
+  readonly from?: string | undefined
+}
+
 /** A selectable position ("gear"). Couplers it does not name stand at their centre. */
 export interface BoxPosition {
   readonly id: string
@@ -444,6 +477,7 @@ export interface BoxDraft {
   readonly rules?: readonly Rule[] | undefined
   readonly leftWarnings?: readonly LeftWarning[] | undefined
   readonly pieces?: readonly Piece[] | undefined
+  readonly sheet?: readonly SheetLine[] | undefined
   /** The body through which power enters, and those through which it leaves. */
   readonly input: string
   readonly outputs: readonly string[]

@@ -30,8 +30,8 @@ export {
   standingVerdict,
   verdictsByPart,
 } from './job.ts'
-export type { ShopRule } from './limits.ts'
-export { limitFor } from './limits.ts'
+export type { KnownLimits, ShopRule } from './limits.ts'
+export { limitFor, sheetLimits } from './limits.ts'
 export type { Companion, Inspection } from './companions.ts'
 export { companionsOf, inspectionsOf } from './companions.ts'
 export type { Need } from './orders.ts'

@@ -1,7 +1,8 @@
 import type { EnteredLimit, Entry, LimitSource } from './job.ts'
 import { readJob } from './job.ts'
 import type { ShopRule } from './limits.ts'
-import { limitFor } from './limits.ts'
+import { limitFor, sheetLimits } from './limits.ts'
+import type { SheetLine } from '../box/types.ts'
 
 const RING = 'ring:coupler-1-2/2'
 
@@ -21,10 +22,16 @@ function entered(part: string | null, of: EnteredLimit): Entry {
   }
 }
 
+const NOTHING = { limits: [], rules: [], sheet: [] }
+
 const SHOP: readonly ShopRule[] = [{ measure: 'ring-gap', limit: limit('shop', '0.70') }]
 
-function chosen(log: readonly Entry[], rules: readonly ShopRule[] = SHOP) {
-  return limitFor(readJob(log), rules, RING, 'ring-gap', 'mm')
+function chosen(
+  log: readonly Entry[],
+  rules: readonly ShopRule[] = SHOP,
+  sheet: readonly SheetLine[] = [],
+) {
+  return limitFor({ limits: readJob(log).limits, rules, sheet }, RING, 'ring-gap', 'mm')
 }
 
 // The order of the sources: common practice.
@@ -64,7 +71,7 @@ describe('the strongest source counts, whatever was entered last', () => {
   test('a rule of thumb where nobody said anything, in the unit at hand', () => {
     // 0.030 in; common practice.
     expect(chosen([], [])).toEqual({ source: 'thumb', least: '0.762', unit: 'mm' })
-    expect(limitFor(readJob([]), [], RING, 'ring-gap', 'thou')).toEqual({
+    expect(limitFor(NOTHING, RING, 'ring-gap', 'thou')).toEqual({
       source: 'thumb',
       least: '30',
       unit: 'thou',
@@ -72,6 +79,41 @@ describe('the strongest source counts, whatever was entered last', () => {
   })
 
   test('nothing where there is no rule at all', () => {
-    expect(limitFor(readJob([]), [], 'shaft:main', 'end-play', 'mm')).toBeNull()
+    expect(limitFor(NOTHING, 'shaft:main', 'end-play', 'mm')).toBeNull()
+  })
+})
+
+describe('the data sheet of the unit is its maker’s word', () => {
+  const line = (id: string, least: string, of?: string): SheetLine => ({
+    id,
+    kind: 'limit',
+    measure: 'ring-gap',
+    least,
+    unit: 'mm',
+    ...(of !== undefined && { of }),
+  })
+
+  test('it goes before the shop, and its very part before all', () => {
+    expect(chosen([], SHOP, [line('a', '0.75')])).toEqual(limit('maker', '0.75'))
+    expect(chosen([], SHOP, [line('a', '0.75'), line('b', '0.85', RING)])).toEqual(
+      limit('maker', '0.85'),
+    )
+  })
+
+  test('what was entered in the job goes before it', () => {
+    expect(chosen([entered(null, limit('maker', '0.80'))], SHOP, [line('a', '0.75')])).toEqual(
+      limit('maker', '0.80'),
+    )
+  })
+
+  test('a line that bounds nothing is no limit', () => {
+    const lines: readonly SheetLine[] = [
+      { id: 'a', kind: 'limit', measure: 'ring-gap', unit: 'mm' },
+      { id: 'b', kind: 'limit', measure: 'ring-gap', unit: 'Nm', least: '1' },
+      { id: 'c', kind: 'limit', measure: 'no such', unit: 'mm', least: '1' },
+      { id: 'd', kind: 'serial', text: '0.75' },
+    ]
+    expect(sheetLimits(lines)).toEqual([])
+    expect(chosen([], SHOP, lines)).toEqual(limit('shop', '0.70'))
   })
 })

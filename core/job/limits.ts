@@ -7,9 +7,45 @@
 import type { EnteredLimit, Job } from './job.ts'
 import { LIMIT_SOURCES } from './job.ts'
 import type { Measure } from '../measure/measurement.ts'
-import { MEASURE_RULES } from '../measure/measurement.ts'
+import type { SheetLine } from '../box/types.ts'
+import { MEASURES, MEASURE_RULES } from '../measure/measurement.ts'
 import type { ReadingUnit } from '../number/units.ts'
-import { toUnit } from '../number/units.ts'
+import { READING_UNITS, UNIT_FACTORS, toUnit } from '../number/units.ts'
+
+/** Where limits are looked up. */
+export interface KnownLimits {
+  /** Those that were entered in the job. */
+  readonly limits: Job['limits']
+  /** The data sheet of the unit, whose limits are its maker's. */
+  readonly sheet: readonly SheetLine[]
+  /** Those of the shop. */
+  readonly rules: readonly ShopRule[]
+}
+
+/** A limit that a data sheet states for a part, or for all that are alike. */
+interface SheetLimit {
+  readonly part: string | null
+  readonly measure: Measure
+  readonly limit: EnteredLimit
+}
+
+/** The limits of a data sheet; a line in a unit that does not measure so bounds nothing. */
+export function sheetLimits(sheet: readonly SheetLine[]): readonly SheetLimit[] {
+  return sheet.flatMap(({ kind, of, measure: name, least, most, unit: inUnit }): SheetLimit[] => {
+    const measure = MEASURES.find((each) => each === name)
+    const unit = READING_UNITS.find((each) => each === inUnit)
+    if (kind !== 'limit' || !measure || !unit || (least === undefined && most === undefined))
+      return []
+    if (UNIT_FACTORS[unit].quantity !== MEASURE_RULES[measure].judges) return []
+    const limit: EnteredLimit = {
+      source: 'maker',
+      unit,
+      ...(least !== undefined && { least }),
+      ...(most !== undefined && { most }),
+    }
+    return [{ part: of ?? null, measure, limit }]
+  })
+}
 
 /** A rule that the shop keeps for every unit. */
 export interface ShopRule {
@@ -39,16 +75,15 @@ function ruleOfThumb(measure: Measure, unit: ReadingUnit): EnteredLimit | null {
 
 /**
  * The limit for a part, as it was entered; the rule of thumb in `unit`; null where there is
- * none. `rules` are the shop's.
+ * none. What was entered in the job goes before the data sheet of the unit.
  */
 export function limitFor(
-  { limits }: Pick<Job, 'limits'>,
-  rules: readonly ShopRule[],
+  { limits, sheet, rules }: KnownLimits,
   part: string,
   measure: Measure,
   unit: ReadingUnit,
 ): EnteredLimit | null {
-  const ofMeasure = limits.filter((each) => each.measure === measure)
+  const ofMeasure = [...limits, ...sheetLimits(sheet)].filter((each) => each.measure === measure)
   for (const source of LIMIT_SOURCES) {
     const ofSource = ofMeasure.filter(({ limit }) => limit.source === source)
     const entered =

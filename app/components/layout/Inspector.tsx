@@ -118,6 +118,7 @@ function PartFields({ drafting, part, words, onCount }: PartFieldsProps) {
       const piece = found(draft.pieces)
       return piece ? <PieceFields {...common} piece={piece} /> : null
     }
+    case 'sheet':
     case 'leftWarnings':
       return null
   }

@@ -1,5 +1,5 @@
 import { useState } from 'react'
-import { useFetcher } from 'react-router'
+import { Link, useFetcher } from 'react-router'
 
 import type { EntryBody, LimitSource, Measure, ReadingUnit } from 'core'
 import { MEASURE_RULES } from 'core'
@@ -9,6 +9,7 @@ import { MEASURE_NAMES, SOURCE_NAMES, UNIT_WORDS, shownUnit } from '~/words/meas
 import { Warning } from '~/components/Warning.tsx'
 
 interface LimitEntryProps {
+  readonly boxId: string
   readonly part: string
   readonly measure: Measure
   readonly unit: ReadingUnit
@@ -17,7 +18,7 @@ interface LimitEntryProps {
 }
 
 /** The maker's figure, or the shop's own rule, for this part or for all like it in the unit. */
-export function LimitEntry({ part, measure, unit, isDisabled, onKeep }: LimitEntryProps) {
+export function LimitEntry({ boxId, part, measure, unit, isDisabled, onKeep }: LimitEntryProps) {
   const [least, setLeast] = useState('')
   const [most, setMost] = useState('')
   const [source, setSource] = useState<LimitSource>('maker')
@@ -46,6 +47,13 @@ export function LimitEntry({ part, measure, unit, isDisabled, onKeep }: LimitEnt
       <summary className="text-accent min-h-[44px] cursor-pointer py-2 font-semibold">
         Enter a limit
       </summary>
+      <p className="text-graphite pb-1 text-[0.92rem]">
+        For this job, or for good on the{' '}
+        <Link to={`/boxes/${boxId}/sheet`} className="text-accent underline">
+          data sheet
+        </Link>{' '}
+        of the unit.
+      </p>
       <form
         className="grid gap-2"
         onSubmit={(event) => {

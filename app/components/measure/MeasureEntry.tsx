@@ -6,11 +6,10 @@ import type {
   ConeCount,
   EnteredLimit,
   EntryBody,
-  Job,
   Judgement,
+  KnownLimits,
   Measure,
   ReadingUnit,
-  ShopRule,
 } from 'core'
 import {
   CONE_COUNTS,
@@ -53,14 +52,13 @@ import { LeafHint } from './LeafHint.tsx'
 import { VerdictSign } from './VerdictMarks.tsx'
 
 interface MeasureEntryProps {
-  readonly job: Job
+  readonly limits: KnownLimits
   readonly part: string
   readonly measure: Measure
   readonly partName: string
   readonly unit: ReadingUnit
   readonly tool: string
   readonly shelf: Shelf
-  readonly rules: readonly ShopRule[]
   readonly isDisabled: boolean
   readonly onUnit: (unit: ReadingUnit) => void
   readonly onTool: (tool: string) => void
@@ -69,20 +67,7 @@ interface MeasureEntryProps {
 
 /** Asks for the readings of one measurement; the verdict stands beside them before they are kept. */
 export function MeasureEntry(props: MeasureEntryProps) {
-  const {
-    job,
-    part,
-    measure,
-    partName,
-    unit,
-    tool,
-    shelf,
-    rules,
-    isDisabled,
-    onUnit,
-    onTool,
-    onKeep,
-  } = props
+  const { part, measure, partName, unit, tool, shelf, isDisabled, onUnit, onTool, onKeep } = props
   const words = useWords()
   const rule = MEASURE_RULES[measure]
   const [readings, setReadings] = useState<readonly string[]>(
@@ -95,7 +80,7 @@ export function MeasureEntry(props: MeasureEntryProps) {
   const [isAsked, setIsAsked] = useState(false)
   const [isFineMeant, setIsFineMeant] = useState(false)
   const fields = useRef<(HTMLInputElement | null)[]>([])
-  const limit = limitFor(job, rules, part, measure, unit)
+  const limit = limitFor(props.limits, part, measure, unit)
   const written = readings.filter((text) => text.trim() !== '')
   const values = written.map((text) => spanOf(text, unit))
   const known = values.filter((value) => value !== undefined)

@@ -1,6 +1,6 @@
 import { useMemo } from 'react'
 
-import type { Measure, ReadingUnit } from 'core'
+import type { Measure, ReadingUnit, SheetLine } from 'core'
 import { MEASURE_RULES, boundsOf, limitFor, measuredOn, readJob, unitsOf } from 'core'
 
 import { useOpenBox } from '~/components/box/boxContext.ts'
@@ -26,6 +26,8 @@ interface MeasureOfPartProps {
   readonly onUnit: (unit: ReadingUnit) => void
 }
 
+const NO_SHEET: readonly SheetLine[] = []
+
 /** One measure of one part: its entry, its course over the jobs, what it asks for, its limit. */
 export function MeasureOfPart({
   part,
@@ -36,14 +38,16 @@ export function MeasureOfPart({
   unit: chosen,
   onUnit,
 }: MeasureOfPartProps) {
-  const { settings } = useOpenBox()
+  const { id, settings, draft } = useOpenBox()
+  const { sheet = NO_SHEET } = draft
   const { job, jobs, shelf, rules, current, record } = useOpenJob()
   const past = useMemo(() => jobs.map(({ id, entries }) => ({ id, job: readJob(entries) })), [jobs])
   const isDisabled = current === undefined || job.isClosed
   const readable = unitsOf(MEASURE_RULES[measure].reads)
   const usual = readable.find((each) => each === (settings.lengthUnit === 'in' ? 'thou' : 'mm'))
   const unit = chosen ?? usual ?? readable[0] ?? 'mm'
-  const limit = limitFor(job, rules, part, measure, unit)
+  const limits = { limits: job.limits, sheet, rules }
+  const limit = limitFor(limits, part, measure, unit)
   const bounds = boundsOf(limit)
   const limitFigure = bounds?.least ?? bounds?.most
   const latest = measuredOn(job, part, measure).at(-1)
@@ -57,14 +61,13 @@ export function MeasureOfPart({
   return (
     <>
       <MeasureEntry
-        job={job}
+        limits={limits}
         part={part}
         measure={measure}
         partName={partName}
         unit={unit}
         tool={tool}
         shelf={shelf}
-        rules={rules}
         isDisabled={isDisabled}
         onUnit={onUnit}
         onTool={onTool}
@@ -96,6 +99,7 @@ export function MeasureOfPart({
         <ConeWear gapMm={latestMm} cones={latest?.measured.cones ?? 1} unit={unit} />
       )}
       <LimitEntry
+        boxId={id}
         part={part}
         measure={measure}
         unit={unit}

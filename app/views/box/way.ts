@@ -69,6 +69,7 @@ export const WAY: readonly [Step, ...Step[]] = [
       page('layout', 'Drawing'),
       page('layout?view=parts', 'Parts'),
       page('layout?view=positions', 'Positions'),
+      page('sheet', 'Data sheet'),
     ],
   },
   {

@@ -4,6 +4,7 @@ import { indexBox, namingEnds, pairsOf } from 'core'
 
 import { bodyName, capitalize, couplerName, gearName } from '~/words/names.ts'
 import { pieceNameById } from '~/words/pieces.ts'
+import { sheetLineName } from '~/words/sheet.ts'
 import type { Vocabulary } from '~/words/vocabulary.ts'
 import { LINK_WORDS } from '~/words/vocabulary.ts'
 
@@ -54,6 +55,8 @@ export function partTitle(draft: BoxDraft, words: Vocabulary, { list, id }: Part
       return `Rule: ${draft.rules?.find((rule) => rule.id === id)?.reason ?? id}`
     case 'pieces':
       return capitalize(pieceNameById(naming, id))
+    case 'sheet':
+      return capitalize(sheetLineName(naming, draft.sheet?.find((line) => line.id === id) ?? {}))
     case 'leftWarnings':
       return 'Warning left as it is'
   }

@@ -32,6 +32,7 @@ export function freshId(draft: BoxDraft, stem: string): string {
       draft.interlocks ?? [],
       draft.rules ?? [],
       draft.pieces ?? [],
+      draft.sheet ?? [],
     ].flatMap((parts) => parts.map(({ id }) => id)),
   )
   for (let number = 1; ; number++) if (!taken.has(`${stem}-${number}`)) return `${stem}-${number}`

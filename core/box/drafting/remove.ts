@@ -50,6 +50,8 @@ export function removePart(draft: BoxDraft, { list, id }: PartRef): BoxDraft {
       return { ...draft, rules: draft.rules?.filter((rule) => rule.id !== id) }
     case 'pieces':
       return { ...draft, pieces: draft.pieces?.filter((each) => each.id !== id) }
+    case 'sheet':
+      return { ...draft, sheet: draft.sheet?.filter((each) => each.id !== id) }
     case 'leftWarnings':
       return { ...draft, leftWarnings: draft.leftWarnings?.filter((each) => each.id !== id) }
   }

@@ -1,0 +1,127 @@
+import { Plus, Printer } from 'lucide-react'
+import { useMemo, useState } from 'react'
+import { Link } from 'react-router'
+
+import { diffDrafts, freshId, indexBox } from 'core'
+import type { BoxDraft } from 'core'
+
+import { useOpenBox } from '~/components/box/boxContext.ts'
+import { BearingTable } from '~/components/sheet/BearingTable.tsx'
+import { SheetTable } from '~/components/sheet/SheetTable.tsx'
+import { Warning } from '~/components/Warning.tsx'
+import type { SheetSection } from '~/views/sheet/sheetRows.ts'
+import { SHEET_SECTIONS, parseSheetText, sheetRows } from '~/views/sheet/sheetRows.ts'
+import { DEFERENCE } from '~/words/cautions.ts'
+
+const TITLES: Readonly<Record<SheetSection, string>> = {
+  identity: 'As stamped and cast on it',
+  oil: 'Oil',
+  fasteners: 'Fasteners',
+  limits: 'Limits of the maker',
+  other: 'Anything else',
+}
+
+/** Everything that is the maker's or stamped on the unit, on one page, with places for what is not known. */
+export default function DataSheet() {
+  const { id, draft, words, edit, settings } = useOpenBox()
+  const naming = useMemo(() => ({ box: indexBox(draft), words }), [draft, words])
+  const rows = useMemo(() => sheetRows(draft), [draft])
+  const become = (next: BoxDraft): void => {
+    const changes = diffDrafts(draft, next)
+    if (changes.length > 0) edit({ kind: 'change', changes })
+  }
+  return (
+    <main className="flex-1 px-4 py-3 lg:min-h-0 lg:overflow-auto" tabIndex={0}>
+      <title>{`${draft.name} · Data sheet · Udrix`}</title>
+      <div className="mx-auto grid max-w-[64rem] gap-4 print:gap-2 print:text-[0.82rem]">
+        <div className="border-ink flex flex-wrap items-baseline justify-between gap-x-6 border-b-2 pb-1">
+          <h2 className="text-[1.5rem]">{draft.name}: data sheet</h2>
+          <button
+            type="button"
+            className="button no-print"
+            onClick={() => {
+              window.print()
+            }}
+          >
+            <Printer aria-hidden /> Print
+          </button>
+        </div>
+        <p className="text-graphite no-print">
+          Write down what the maker’s manual says, and where you read it: measurements of every job
+          are judged by the limits here. {DEFERENCE}
+        </p>
+        {SHEET_SECTIONS.map((section) => {
+          const ofSection = rows.filter((row) => row.section === section)
+          return (
+            <section key={section} aria-label={TITLES[section]}>
+              <h3 className="text-[1.15rem]">{TITLES[section]}</h3>
+              {ofSection.length > 0 && (
+                <SheetTable
+                  draft={draft}
+                  naming={naming}
+                  rows={ofSection}
+                  title={TITLES[section]}
+                  isInInches={settings.lengthUnit === 'in'}
+                  onBecome={become}
+                />
+              )}
+              {section === 'fasteners' && ofSection.length === 0 && (
+                <p className="text-graphite">
+                  No bolts or nuts are listed:{' '}
+                  <Link to={`/boxes/${id}/layout`} className="text-accent no-print underline">
+                    add them on Lay out
+                  </Link>
+                  .
+                </p>
+              )}
+              {section === 'other' && <AddLine draft={draft} onBecome={become} />}
+            </section>
+          )
+        })}
+        <BearingTable naming={naming} />
+      </div>
+    </main>
+  )
+}
+
+/** A line that the sheet does not ask for. */
+function AddLine({
+  draft,
+  onBecome,
+}: {
+  readonly draft: BoxDraft
+  readonly onBecome: (next: BoxDraft) => void
+}) {
+  const [what, setWhat] = useState('')
+  const [problem, setProblem] = useState<string>()
+  return (
+    <form
+      className="no-print mt-1 flex flex-wrap items-end gap-2"
+      onSubmit={(event) => {
+        event.preventDefault()
+        const parsed = parseSheetText(what)
+        setProblem(parsed.ok ? undefined : parsed.sentence)
+        if (!parsed.ok || parsed.text === undefined) return
+        const line = { id: freshId(draft, 'line'), kind: 'other' as const, what: parsed.text }
+        onBecome({ ...draft, sheet: [...(draft.sheet ?? []), line] })
+        setWhat('')
+      }}
+    >
+      <label className="font-semibold">
+        Another line
+        <input
+          className="field mt-1 block w-[20rem] font-normal"
+          value={what}
+          placeholder="gap of the reverse switch"
+          onChange={(event) => {
+            setWhat(event.target.value)
+          }}
+        />
+      </label>
+      <button className="button">
+        <Plus aria-hidden /> Add
+      </button>
+      {problem && <Warning role="alert">{problem}</Warning>}
+    </form>
+  )
+}
