@@ -36,6 +36,8 @@ export default [
       route('measure', 'routes/measure.tsx'),
       route('order', 'routes/order.tsx'),
       route('hand-over', 'routes/handOver.tsx'),
+      route('life', 'routes/life.tsx'),
+      route('labels', 'routes/labels.tsx'),
     ]),
     route('ratios', 'routes/ratios.tsx'),
     route('history', 'routes/history.tsx'),
@@ -51,6 +53,8 @@ export default [
   route('boxes/:boxId/ratios.csv', 'routes/boxRatios.ts'),
   route('boxes/:boxId/parts.csv', 'routes/boxParts.ts'),
   route('boxes/:boxId/order.csv', 'routes/boxOrder.ts'),
+  route('boxes/:boxId/record.json', 'routes/boxRecord.ts'),
+  route('boxes/:boxId/findings.csv', 'routes/boxFindings.ts'),
   route('boxes/:boxId/forces.csv', 'routes/boxForces.ts'),
   route('*', 'routes/notFound.tsx'),
 ] satisfies RouteConfig

@@ -1,4 +1,4 @@
-/** `npm run -s schema`: writes docs/box-file.schema.json from the schema that reads the files. */
+/** `npm run -s schema`: writes the JSON Schemas in docs/ from the schemas of the files. */
 import fs from 'node:fs'
 import path from 'node:path'
 
@@ -6,8 +6,13 @@ import { format } from 'prettier'
 import { z } from 'zod'
 
 import { boxFileSchema } from '../app/files/boxFile.ts'
+import { jobRecordSchema } from '../app/files/jobRecord.ts'
 import { ROOT } from './paths.mjs'
 
-const schema = z.toJSONSchema(boxFileSchema, { target: 'draft-2020-12' })
-const file = path.join(ROOT, 'docs/box-file.schema.json')
-fs.writeFileSync(file, await format(JSON.stringify(schema), { parser: 'json' }))
+const SCHEMAS = { 'box-file': boxFileSchema, 'job-record': jobRecordSchema }
+
+for (const [name, schema] of Object.entries(SCHEMAS)) {
+  const json = JSON.stringify(z.toJSONSchema(schema, { target: 'draft-2020-12' }))
+  const file = path.join(ROOT, `docs/${name}.schema.json`)
+  fs.writeFileSync(file, await format(json, { parser: 'json' }))
+}

@@ -208,6 +208,11 @@ export const entryBodySchema = z.discriminatedUnion('kind', [
     thicknesses: z.array(z.int().min(1).max(MOST_THICKNESS)).min(1).max(MOST_FITTED),
     expected: z.int().min(-MOST_THICKNESS).max(MOST_THICKNESS),
   }),
+  z.strictObject({
+    kind: z.literal('tray'),
+    part: partRef,
+    tray: writtenText().trim().max(20, 'A tray is called by 20 characters at most.'),
+  }),
   z.strictObject({ kind: z.literal('stage'), stage: z.enum(STAGES), isDone: z.boolean() }),
   z.strictObject({
     kind: z.literal('line'),

@@ -1,4 +1,4 @@
-import { Printer } from 'lucide-react'
+import { Download, Printer } from 'lucide-react'
 
 import { stagesOf } from 'core'
 
@@ -15,15 +15,27 @@ export default function HandOver() {
     <main className="flex-1 px-4 py-3 lg:min-h-0 lg:overflow-auto" tabIndex={0}>
       <title>{`${draft.name} · Hand-over · Udrix`}</title>
       <div className="mx-auto max-w-[64rem]">
-        <button
-          type="button"
-          className="button no-print mb-3"
-          onClick={() => {
-            window.print()
-          }}
-        >
-          <Printer aria-hidden /> Print
-        </button>
+        <div className="no-print mb-3 flex flex-wrap gap-2">
+          <button
+            type="button"
+            className="button"
+            onClick={() => {
+              window.print()
+            }}
+          >
+            <Printer aria-hidden /> Print
+          </button>
+          {current && (
+            <>
+              <a className="button" href={`/boxes/${id}/record.json?job=${current.id}`} download>
+                <Download aria-hidden /> Record as JSON
+              </a>
+              <a className="button" href={`/boxes/${id}/findings.csv?job=${current.id}`} download>
+                <Download aria-hidden /> Measurements as CSV
+              </a>
+            </>
+          )}
+        </div>
         <HandOverSheet />
         {current && (
           <div className="no-print mt-4">

@@ -12,6 +12,7 @@ import { MeasureOfPart } from '~/components/measure/MeasureOfPart.tsx'
 import { PartChooser } from '~/components/measure/PartChooser.tsx'
 import { VerdictMarks } from '~/components/measure/VerdictMarks.tsx'
 import { SectionDrawing } from '~/components/section/SectionDrawing.tsx'
+import { TrayField } from '~/components/measure/TrayField.tsx'
 import { Neighbours } from '~/components/measure/Neighbours.tsx'
 import { PartHits, ShaftHits } from '~/components/measure/PartHits.tsx'
 import { Warning } from '~/components/Warning.tsx'
@@ -36,8 +37,12 @@ export default function MeasurePage() {
   const along = useMemo(() => alongShafts(draft, parts), [draft, parts])
   const wanted = search.get('part') ?? ''
   const named = parts.find(({ ref }) => ref === wanted)
+  const tray = search.get('tray') ?? ''
   const part: UnitPart | undefined =
-    named ?? parts.find(({ kind }) => kind === search.get('kind')) ?? parts[0]
+    named ??
+    parts.find(({ kind }) => kind === search.get('kind')) ??
+    parts.find(({ ref }) => job.trays.get(ref) === tray) ??
+    parts[0]
   const isDisabled = current === undefined || job.isClosed
   const choose = (ref: string): void => {
     change({ part: ref, measure: '', kind: '' })
@@ -103,6 +108,7 @@ export default function MeasurePage() {
           naming={naming}
           parts={parts}
           part={part}
+          tray={tray}
           verdicts={verdicts}
           onChoose={choose}
         />
@@ -118,6 +124,14 @@ export default function MeasurePage() {
           <h2 className="text-[1.35rem] leading-tight">{capitalize(name)}</h2>
           <Neighbours along={along} part={part} naming={naming} onChoose={choose} />
         </div>
+        <TrayField
+          key={`tray ${part.ref} ${job.trays.get(part.ref) ?? ''}`}
+          tray={job.trays.get(part.ref) ?? ''}
+          isDisabled={isDisabled}
+          onKeep={(tray) => {
+            record({ kind: 'tray', part: part.ref, tray })
+          }}
+        />
         {part.measures.length > 1 && (
           <div role="group" aria-label="What is measured" className="flex flex-wrap gap-1">
             {part.measures.map((each) => (

@@ -11,3 +11,6 @@ export const CAUTIONS: readonly string[] = [
 
 export const DEFERENCE =
   'Fasteners, end play, preload, oil and wear limits are the maker’s for the unit. What Udrix computes never overrides the service manual or a qualified person’s judgement.'
+
+/** Said when a unit leaves the bench. */
+export const HAND_OVER_CAUTION = `Fill it with the oil that the maker names, to the mark. Drive gently at first, and stop at any noise, heat, leak or jump out of gear: a box that locks in two gears stops the driven wheels. ${DEFERENCE}`

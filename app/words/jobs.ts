@@ -219,6 +219,10 @@ export function entryWords(naming: Naming, { body }: Entry, before?: Intake): st
       return `Limit of ${MEASURE_NAMES[body.measure]}${body.part === null ? '' : ` of ${part(body.part)}`}: ${[body.limit.least, body.limit.most].map((end) => end ?? 'open').join(' to ')} ${UNIT_NAMES[body.limit.unit]}`
     case 'shims':
       return `Shims fitted to ${part(body.part)}: ${body.thicknesses.map((each) => formatFigure(each / STACK_UNITS_PER_MM, 'mm')).join(' + ')}, to leave ${formatFigure(body.expected / STACK_UNITS_PER_MM, 'mm')}`
+    case 'tray':
+      return body.tray === ''
+        ? `${part(body.part)} taken out of its tray`
+        : `${part(body.part)} laid in tray ${body.tray}`
     case 'stage':
       return `${stageName(naming.words, body.stage)}: ${body.isDone ? 'called done' : 'opened again'}`
     case 'line':

@@ -1,9 +1,9 @@
 /** The data sheet of a unit in words. */
 import type { SheetKind, SheetLine } from 'core'
-import { MEASURES } from 'core'
+import { MEASURES, READING_UNITS } from 'core'
 
 import { unitPartName } from './jobs.ts'
-import { MEASURE_NAMES } from './measures.ts'
+import { MEASURE_NAMES, boundsText } from './measures.ts'
 import type { Naming } from './names.ts'
 
 export const SHEET_KIND_WORDS: Readonly<Record<SheetKind, string>> = {
@@ -15,6 +15,14 @@ export const SHEET_KIND_WORDS: Readonly<Record<SheetKind, string>> = {
   fastener: 'torque',
   limit: 'limit',
   other: 'note',
+}
+
+/** What a line says: "1.9 l", "0.05 to 0.15 mm". */
+export function sheetLineText({ kind, text, least, most, unit }: SheetLine): string {
+  if (kind !== 'limit') return text ?? ''
+  const of = READING_UNITS.find((each) => each === unit)
+  if (least === undefined && most === undefined) return ''
+  return boundsText({ source: 'maker', least, most, unit: of ?? 'mm' })
 }
 
 /** What a line is about: "torque of the bolt", "end play of the main shaft", "serial number". */

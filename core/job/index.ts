@@ -24,6 +24,7 @@ export {
   exactBoundsOf,
   exactFigureOf,
   figureOf,
+  latestFindings,
   measuredOn,
   readJob,
   spanOf,

@@ -180,6 +180,8 @@ export type EntryBody =
       readonly thicknesses: readonly number[]
       readonly expected: number
     }
+  /** Which tray a part lies in; empty where it was taken out of one. */
+  | { readonly kind: 'tray'; readonly part: string; readonly tray: string }
   | { readonly kind: 'stage'; readonly stage: Stage; readonly isDone: boolean }
   | { readonly kind: 'line'; readonly line: PartLine }
   | {
@@ -256,6 +258,8 @@ export interface Job {
   /** Shims fitted, by part; the latest of each. */
   readonly shims: ReadonlyMap<string, FittedShims>
   readonly marks: ReadonlyMap<Stage, boolean>
+  /** Where parts lie, by their reference. */
+  readonly trays: ReadonlyMap<string, string>
   readonly waitingFor: string
   readonly lines: readonly PartLine[]
   readonly isClosed: boolean
@@ -339,6 +343,7 @@ export function readJob(log: readonly Entry[]): Job {
   const limits = new Map<string, Body<'limit'>>()
   const shims = new Map<string, FittedShims>()
   const marks = new Map<Stage, boolean>()
+  const trays = new Map<string, string>()
   const lines = new Map<string, PartLine>()
   const overrules = new Map<string, Overruling>()
   for (const entry of entries) {
@@ -388,6 +393,10 @@ export function readJob(log: readonly Entry[]): Job {
         shims.set(body.part, { thicknesses, expected, measuredMm: null })
         break
       }
+      case 'tray':
+        if (body.tray === '') trays.delete(body.part)
+        else trays.set(body.part, body.tray)
+        break
       case 'stage':
         marks.set(body.stage, body.isDone)
         break
@@ -420,6 +429,7 @@ export function readJob(log: readonly Entry[]): Job {
     limits: [...limits.values()],
     shims,
     marks,
+    trays,
     waitingFor,
     lines: [...lines.values()],
     isClosed,

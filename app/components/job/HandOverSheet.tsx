@@ -4,10 +4,11 @@ import { VERDICT_NAMES, lineStateName } from '~/words/measures.ts'
 import { useOpenBox } from '~/components/box/boxContext.ts'
 import { Table } from '~/components/Table.tsx'
 import { handOverOf } from '~/views/job/handOver.ts'
-import { DEFERENCE } from '~/words/cautions.ts'
+import { HAND_OVER_CAUTION } from '~/words/cautions.ts'
 import { formatWhen } from '~/words/format.ts'
 import { totalsOf, totalsWords } from '~/views/order/orderLines.ts'
 
+import { SheetPhotos } from './SheetPhotos.tsx'
 import { useOpenJob } from './jobContext.ts'
 
 /** What an owner is handed with the unit. Nothing on it is a control. */
@@ -107,6 +108,9 @@ export function HandOverSheet() {
         {sheet.fitted.map((fitted) => (
           <p key={fitted}>{fitted}</p>
         ))}
+        {sheet.checked.map((checked) => (
+          <p key={checked}>{checked}.</p>
+        ))}
         {sheet.notDone.length > 0 && (
           <p>
             <b>Not done:</b> {sheet.notDone.join('. ')}.{' '}
@@ -114,13 +118,23 @@ export function HandOverSheet() {
           </p>
         )}
       </section>
+      {sheet.figures.length > 0 && (
+        <section aria-label="Figures of the unit">
+          <h3 className="text-[1.15rem]">Figures of the unit</h3>
+          <dl className="grid grid-cols-[auto_minmax(0,1fr)] gap-x-4">
+            {sheet.figures.map(([what, says], at) => (
+              <div key={at} className="contents">
+                <dt className="text-graphite">{what}</dt>
+                <dd className="break-words">{says}</dd>
+              </div>
+            ))}
+          </dl>
+        </section>
+      )}
+      <SheetPhotos />
       <section aria-label="Cautions">
         <h3 className="text-[1.15rem]">Before it goes on the road</h3>
-        <p>
-          Fill it with the oil that the maker names, to the mark. Drive gently at first, and stop at
-          any noise, heat, leak or jump out of gear: a box that locks in two gears stops the driven
-          wheels. {DEFERENCE}
-        </p>
+        <p>{HAND_OVER_CAUTION}</p>
       </section>
     </div>
   )

@@ -18,14 +18,18 @@ interface PartChooserProps {
   readonly naming: Naming
   readonly parts: readonly UnitPart[]
   readonly part: UnitPart
+  /** The tray whose parts are asked for; empty where none is. */
+  readonly tray: string
   readonly verdicts: ReadonlyMap<string, Verdict>
   readonly onChoose: (ref: string) => void
 }
 
 /** The families of parts and the parts of the one in hand, with their verdicts; or those that are looked for. */
-export function PartChooser({ job, naming, parts, part, verdicts, onChoose }: PartChooserProps) {
-  const [wanted, setWanted] = useState('')
-  const searchable = useMemo(() => searchableParts(naming, parts), [naming, parts])
+export function PartChooser(props: PartChooserProps) {
+  const { job, naming, parts, part, tray, verdicts, onChoose } = props
+  const [wanted, setWanted] = useState(tray === '' ? '' : `tray ${tray}`)
+  const { trays } = job
+  const searchable = useMemo(() => searchableParts(naming, parts, trays), [naming, parts, trays])
   const isSearching = wanted.trim() !== ''
   const shown = isSearching
     ? findParts(searchable, wanted)

@@ -58,7 +58,9 @@ export const WAY: readonly [Step, ...Step[]] = [
       job ? `${job.number}, ${job.isClosed ? 'closed' : 'open'}` : 'none yet',
     pages: [
       page('job', 'Stages and log'),
-      page('hand-over', 'Hand-over'),
+      page('hand-over', 'Record, hand-over'),
+      page('life', 'Life of the unit'),
+      page('labels', 'Labels'),
       page('history', 'History'),
     ],
   },

@@ -67,7 +67,7 @@ test('a part measured before and after stands in one line, with both verdicts an
     found: '0.30 · 0.30 · 0.30 mm',
     verdict: 'replace',
     after: '1.10 · 1.10 · 1.10 mm',
-    limit: expect.stringMatching(/^at least 0\.50\smm$/) as string,
+    limit: expect.stringMatching(/^at least 0\.50\smm, maker’s figure for this unit$/) as string,
   })
   expect(rows[0]?.afterVerdict).not.toBe('replace')
 })

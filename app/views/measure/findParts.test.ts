@@ -11,7 +11,11 @@ const numbered = {
   ),
 }
 const parts = unitParts(numbered)
-const searchable = searchableParts({ box: indexBox(numbered), words: PLAIN_WORDS }, parts)
+const searchable = searchableParts(
+  { box: indexBox(numbered), words: PLAIN_WORDS },
+  parts,
+  new Map([['gear:main-3', '4 left']]),
+)
 const found = (wanted: string): readonly string[] =>
   findParts(searchable, wanted).map(({ kind }) => kind)
 
@@ -20,6 +24,7 @@ test('a part is found by its name in any vocabulary, by several words, and by it
   expect(found('blocker ring for 2')).toEqual(['ring'])
   expect(found('3rd needle')).toEqual(['needle-bearing'])
   expect(new Set(found('layshaft roller'))).toEqual(new Set(['roller-bearing']))
+  expect(found('tray 4')).toEqual(['gear'])
   expect(found('7-3310')).toEqual(['pilot-bearing'])
   expect(found('no such thing')).toEqual([])
 })

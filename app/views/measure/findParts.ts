@@ -14,6 +14,7 @@ export interface SearchablePart {
 export function searchableParts(
   { box, words }: Naming,
   parts: readonly UnitPart[],
+  trays: ReadonlyMap<string, string>,
 ): readonly SearchablePart[] {
   const numbers = new Map((box.draft.pieces ?? []).map(({ id, partNumber }) => [id, partNumber]))
   const vocabularies = Object.values(WORDS).map((trade) => ({ ...words, ...trade }))
@@ -22,6 +23,7 @@ export function searchableParts(
     text: [
       ...vocabularies.map((each) => unitPartName({ box, words: each }, part.ref)),
       numbers.get(part.id) ?? '',
+      trays.has(part.ref) ? `tray ${trays.get(part.ref) ?? ''}` : '',
     ]
       .join(' ')
       .toLowerCase(),

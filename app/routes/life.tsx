@@ -1,0 +1,122 @@
+import { Printer } from 'lucide-react'
+import { useMemo } from 'react'
+import { Link } from 'react-router'
+
+import { indexBox, readJob } from 'core'
+
+import { useOpenBox } from '~/components/box/boxContext.ts'
+import { useOpenJob } from '~/components/job/jobContext.ts'
+import { VerdictSign } from '~/components/measure/VerdictMarks.tsx'
+import { Table } from '~/components/Table.tsx'
+import type { LifeFinding } from '~/views/job/life.ts'
+import { lifeOf } from '~/views/job/life.ts'
+import { formatNumber, formatWhen } from '~/words/format.ts'
+import { VERDICT_NAMES } from '~/words/measures.ts'
+
+/** All jobs of a unit on one page: what was done in each, and how what was measured went. */
+export default function LifePage() {
+  const { id, draft, words } = useOpenBox()
+  const { jobs, job, current } = useOpenJob()
+  const life = useMemo(() => {
+    const lived = jobs.map((each) => ({
+      ...each,
+      // The job on the page as it is here, with what has not reached the server.
+      job: each.id === current?.id ? job : readJob(each.entries),
+    }))
+    return lifeOf({ box: indexBox(draft), words }, lived)
+  }, [draft, words, jobs, job, current])
+  return (
+    <main className="flex-1 px-4 py-3 lg:min-h-0 lg:overflow-auto" tabIndex={0}>
+      <title>{`${draft.name} · Life · Udrix`}</title>
+      <div className="mx-auto grid max-w-[72rem] gap-4 print:text-[0.82rem]">
+        <div className="border-ink flex flex-wrap items-baseline justify-between gap-x-6 border-b-2 pb-1">
+          <h2 className="text-[1.5rem]">{draft.name}: its life</h2>
+          <button
+            type="button"
+            className="button no-print"
+            onClick={() => {
+              window.print()
+            }}
+          >
+            <Printer aria-hidden /> Print
+          </button>
+        </div>
+        {life.jobs.length === 0 ? (
+          <p>No job was opened for this unit yet. Its life begins with the first.</p>
+        ) : (
+          <div className="overflow-x-auto">
+            <Table
+              caption="Jobs of the unit"
+              isCaptionShown
+              rows={life.jobs}
+              keyOf={(each) => each.id}
+              columns={[
+                {
+                  heading: 'Job',
+                  isName: true,
+                  cell: (each) => (
+                    <Link
+                      to={`/boxes/${id}/job?job=${each.id}`}
+                      className="text-accent whitespace-nowrap underline"
+                    >
+                      {each.number}, {each.isClosed ? 'closed' : 'open'}
+                    </Link>
+                  ),
+                },
+                {
+                  heading: 'Opened',
+                  cell: ({ openedAt }) => (
+                    <time dateTime={openedAt} suppressHydrationWarning>
+                      {formatWhen(new Date(openedAt))}
+                    </time>
+                  ),
+                },
+                { heading: 'Distance', cell: ({ distance }) => distance },
+                { heading: 'Complaint', cell: ({ complaint }) => complaint },
+                { heading: 'Replaced', cell: ({ replaced }) => replaced.join(', ') },
+                {
+                  heading: 'Cost, shop’s money',
+                  isRight: true,
+                  cell: ({ cost }) => formatNumber(cost, 2),
+                },
+              ]}
+            />
+          </div>
+        )}
+        {life.rows.length > 0 && (
+          <div className="overflow-x-auto">
+            <Table
+              caption="What was found, job by job"
+              isCaptionShown
+              rows={life.rows}
+              keyOf={({ part, what }) => `${part} ${what}`}
+              columns={[
+                { heading: 'Part', isName: true, cell: ({ part }) => part },
+                { heading: 'Looked at', cell: ({ what }) => what },
+                ...life.jobs.map(({ number }, at) => ({
+                  heading: `Job ${number}`,
+                  cell: ({ found }: (typeof life.rows)[number]) => (
+                    <FoundCell found={found[at] ?? null} />
+                  ),
+                })),
+              ]}
+            />
+          </div>
+        )}
+      </div>
+    </main>
+  )
+}
+
+function FoundCell({ found }: { readonly found: LifeFinding | null }) {
+  if (!found) return null
+  return (
+    <span className="flex items-center gap-1">
+      {found.verdict && <VerdictSign verdict={found.verdict} />}
+      <span>
+        {found.text}
+        {found.verdict && <span className="sr-only">: {VERDICT_NAMES[found.verdict]}</span>}
+      </span>
+    </span>
+  )
+}
