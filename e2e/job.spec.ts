@@ -416,6 +416,9 @@ for (const format of ['A4', 'Letter'] as const)
       ['job', 'ring for 2'],
       ['order', 'ring for 2'],
       ['count/form', 'Head gear, input shaft'],
+      ['sheet', 'Limits of the maker'],
+      ['life', 'What was found, job by job'],
+      ['labels', 'Ostrel'],
     ] as const) {
       await page.emulateMedia({ media: 'screen' })
       await page.goto(`${box}/${path}`)

@@ -54,14 +54,21 @@ export default function LifePage() {
                 {
                   heading: 'Job',
                   isName: true,
-                  cell: (each) => (
-                    <Link
-                      to={`/boxes/${id}/job?job=${each.id}`}
-                      className="text-accent whitespace-nowrap underline"
-                    >
-                      {each.number}, {each.isClosed ? 'closed' : 'open'}
-                    </Link>
-                  ),
+                  className: 'whitespace-nowrap',
+                  cell: (each) => {
+                    const title = `${each.number}, ${each.isClosed ? 'closed' : 'open'}`
+                    return (
+                      <>
+                        <Link
+                          to={`/boxes/${id}/job?job=${each.id}`}
+                          className="text-accent underline print:hidden"
+                        >
+                          {title}
+                        </Link>
+                        <span className="hidden print:inline">{title}</span>
+                      </>
+                    )
+                  },
                 },
                 {
                   heading: 'Opened',

@@ -8,10 +8,13 @@ interface PhotoPictureProps {
   readonly caption: string
   /** Whether it has not reached the server, so that this browser alone has it. */
   readonly isWaiting: boolean
+  /** Whether it leads to itself in full. */
+  readonly isLinked?: boolean
 }
 
 /** One photograph, from the server or while it waits from this browser. */
-export function PhotoPicture({ boxId, photo, caption, isWaiting }: PhotoPictureProps) {
+export function PhotoPicture(props: PhotoPictureProps) {
+  const { boxId, photo, caption, isWaiting, isLinked = true } = props
   const [held, setHeld] = useState<string>()
   useEffect(() => {
     if (!isWaiting) return
@@ -42,9 +45,6 @@ export function PhotoPicture({ boxId, photo, caption, isWaiting }: PhotoPictureP
       </>
     )
   const href = `/boxes/${boxId}/photos/${photo}`
-  return (
-    <a href={href}>
-      <img src={href} alt={alt} loading="lazy" className={look} />
-    </a>
-  )
+  const picture = <img src={href} alt={alt} loading="lazy" className={look} />
+  return isLinked ? <a href={href}>{picture}</a> : picture
 }

@@ -32,6 +32,7 @@ export function SheetPhotos() {
                   photo={photo}
                   caption={caption}
                   isWaiting={waiting.has(photo)}
+                  isLinked={false}
                 />
                 <figcaption>{caption}</figcaption>
               </figure>
