@@ -96,7 +96,7 @@ test('a unit goes from its pattern over measured and ordered to recorded, by key
 })
 
 test('a tray is found by its label: another package reads the code', async ({ page }) => {
-  const box = await duplicateOf(page, 'Tarn')
+  const box = await duplicateOf(page, 'Harrowgap')
   await page.goto(`${box}/measure`)
   await page.getByRole('button', { name: 'Open a job' }).click()
   await expect(page).toHaveURL(/job\?job=/)
@@ -187,6 +187,30 @@ test('a part that another has taken out is told, and what was found on it stays'
   await expect(page.getByText('is no longer in this box')).toBeVisible()
   await page.goto(`${box}/order`)
   await expect(page.getByRole('row', { name: /Part that was taken out/ })).toBeVisible()
+})
+
+test('what a unit under the bench has is offered before it is bought', async ({ page }) => {
+  const spare = await duplicateOf(page, 'Morrick')
+  await page.goto(`${spare}/sheet`)
+  await page.getByLabel('Kept for its parts').check()
+  await kept(page)
+  const box = await duplicateOf(page, 'Morrick')
+  await page.goto(`${box}/measure`)
+  await page.getByRole('button', { name: 'Open a job' }).click()
+  await expect(page).toHaveURL(/job\?job=/)
+  await page.goto(`${box}/measure?kind=gear`)
+  const gear = await page.getByRole('heading', { level: 2 }).first().innerText()
+  await page.getByRole('button', { name: 'rounded or chipped' }).click()
+  await entriesKept(page)
+  await page.goto(`${box}/order`)
+  const row = page.getByRole('row').filter({ hasText: 'judged to be replaced' })
+  await expect(row).toContainText(`In Morrick`)
+  await row
+    .getByRole('button', { name: new RegExp(`^Take ${gear} from Morrick`) })
+    .first()
+    .click()
+  await expect(row.getByLabel(/^Taken from instead of bought/)).toHaveValue(/^Morrick/)
+  await entriesKept(page)
 })
 
 test.describe('by touch', () => {

@@ -53,7 +53,8 @@ test('no page of any demo box shows an id of the model, in whatever words', asyn
     await Promise.all(
       pages.map(async ({ path }, at) => {
         const Cookie = cookies[(boxAt + at) % cookies.length] ?? ''
-        const page = await request.get(`${box}/${path}`, { headers: { Cookie } })
+        // A connection that was idle may be closed just as it is used again.
+        const page = await request.get(`${box}/${path}`, { headers: { Cookie }, maxRetries: 3 })
         expect([path, page.status()]).toEqual([path, 200])
         for (const text of textsOf(await page.text())) {
           const [found] = id.exec(withoutNames(text)) ?? []

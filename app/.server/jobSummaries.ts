@@ -18,7 +18,7 @@ import type { JobRecord } from './jobs.ts'
 import { jobsOfBoxes } from './jobs.ts'
 
 /** Changes whenever what a summary says would be worked out in another way. */
-const SUMMARY_VERSION = 2
+const SUMMARY_VERSION = 3
 
 const storedSummary = z
   .object({

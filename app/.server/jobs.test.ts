@@ -253,7 +253,7 @@ test('a line on the bench is worked out once, and anew when box or job change', 
 
 test('the shelf is a usual set of leaves until the shop keeps its own', async () => {
   expect(await readShelf()).toEqual(USUAL_SHELF)
-  const own = { initials: ['AB'], leaves: [{ thickness: 500, quantity: 1 }], shims: [] }
+  const own = { initials: ['AB'], leaves: [{ thickness: 500, quantity: 1 }], shims: [], stock: [] }
   await keepShelf(own)
   await keepShelf({ ...own, initials: ['AB', 'CD'] })
   expect(await readShelf()).toEqual({ ...own, initials: ['AB', 'CD'] })

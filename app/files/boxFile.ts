@@ -325,6 +325,7 @@ const draftShape = {
     .array(sheetLine)
     .max(LARGEST.sheet, atMost(LARGEST.sheet, 'lines of a data sheet'))
     .optional(),
+  isSpare: z.boolean('This is true or false.').nullable().optional(),
   input: id,
   outputs: z
     .array(id)
@@ -367,6 +368,7 @@ export const fieldSchemas = {
   inputSense: draftShape.inputSense,
   input: draftShape.input,
   outputs: draftShape.outputs,
+  isSpare: draftShape.isSpare,
 } as const satisfies Record<BoxField, z.ZodType>
 
 /** A box without the heading of a file, as the database keeps it. */

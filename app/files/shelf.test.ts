@@ -1,4 +1,13 @@
-import { formatPieces, parsePieces, stackText, withPieces } from './shelf.ts'
+import {
+  atHand,
+  formatPieces,
+  parsePieces,
+  parseStock,
+  shelfSchema,
+  stackText,
+  withPieces,
+  withStock,
+} from './shelf.ts'
 
 test.each([
   {
@@ -85,4 +94,35 @@ test('what is put to the shelf is one row with what is there of that size, by th
 test.each(['0.10 x0', '0.10 x100'])('%s is refused with how many there can be', (text) => {
   const parsed = parsePieces(text, 'mm')
   expect(parsed.ok ? '' : parsed.sentence).toContain('1 to 99')
+})
+
+describe('parts on the shelf', () => {
+  test('a line is a number, what it is, and how many', () => {
+    expect(parseStock('RB 15-35, roller bearing, 3')).toEqual({
+      ok: true,
+      item: { partNumber: 'RB 15-35', what: 'roller bearing', quantity: 3 },
+    })
+    expect(parseStock('SR 22')).toEqual({
+      ok: true,
+      item: { partNumber: 'SR 22', what: '', quantity: 1 },
+    })
+    for (const text of ['', ', bearing', 'RB, bearing, many', 'RB, bearing, 0', 'a, b, 1, d'])
+      expect(parseStock(text)).toMatchObject({ ok: false })
+  })
+
+  test('numbers are alike whatever their spaces and letters', () => {
+    const stock = withStock([{ partNumber: 'RB 15-35', what: 'roller bearing', quantity: 2 }], {
+      partNumber: 'rb15-35',
+      what: '',
+      quantity: 3,
+    })
+    expect(stock).toEqual([{ partNumber: 'RB 15-35', what: 'roller bearing', quantity: 5 }])
+    expect(atHand(stock, 'RB15-35')).toBe(5)
+    expect(atHand(stock, 'RB 15')).toBe(0)
+    expect(atHand(stock, undefined)).toBe(0)
+  })
+
+  test('a shelf that was kept before it had parts has none', () => {
+    expect(shelfSchema.parse({ initials: [], leaves: [], shims: [] }).stock).toEqual([])
+  })
 })

@@ -3,7 +3,9 @@ import { z } from 'zod'
 
 import type { ReadingUnit, ShopRule, SizedPiece } from 'core'
 import {
+  LONGEST_PART_NUMBER,
   MEASURES,
+  MOST_OF_A_PIECE,
   MOST_PIECES,
   MOST_THICKNESS,
   READING_UNITS,
@@ -30,10 +32,22 @@ const piece = z.strictObject({
   written: z.strictObject({ text: z.string().max(24), unit: z.enum(READING_UNITS) }).optional(),
 })
 
+/** A part that the shop has, by its number. */
+const stockItem = z.strictObject({
+  partNumber: z.string().trim().min(1).max(LONGEST_PART_NUMBER),
+  what: z.string().trim().max(120),
+  quantity: z.int().min(1).max(MOST_OF_A_PIECE),
+})
+export type StockItem = z.infer<typeof stockItem>
+
+/** Part numbers on one shelf. */
+export const MOST_STOCK = 500
+
 export const shelfSchema = z.strictObject({
   initials: z.array(z.string().regex(/^\p{L}{1,4}$/u)).max(40),
   leaves: z.array(piece).max(MOST_PIECES),
   shims: z.array(piece).max(MOST_PIECES),
+  stock: z.array(stockItem).max(MOST_STOCK).default([]),
 })
 export type Shelf = z.infer<typeof shelfSchema>
 
@@ -55,6 +69,7 @@ export const USUAL_SHELF: Shelf = {
     written: { text: mm.toFixed(2), unit: 'mm' },
   })),
   shims: [],
+  stock: [],
 }
 
 export type ParsedPieces =
@@ -180,4 +195,48 @@ export function stackText(
     return `${pieceText(one, of)} ${UNIT_NAMES[of]}`
   })
   return `${each.join(' + ')} = ${formatThickness(total, unit)} ${UNIT_NAMES[unit]}`
+}
+
+export type ParsedStock =
+  | { readonly ok: true; readonly item: StockItem }
+  | { readonly ok: false; readonly sentence: string }
+
+/** "RB 15-35, roller bearing, 3": a part number, what it is, how many; one where it is not said. */
+export function parseStock(text: string): ParsedStock {
+  const [partNumber = '', what = '', quantity = '1', ...more] = text
+    .split(/[,;]/)
+    .map((each) => each.trim())
+  const item = stockItem.safeParse({ partNumber, what, quantity: Number(quantity) })
+  return item.success && more.length === 0
+    ? { ok: true, item: item.data }
+    : {
+        ok: false,
+        sentence: `Write the part number, what it is, and how many: RB 15-35, roller bearing, 3. At most ${MOST_OF_A_PIECE} of one.`,
+      }
+}
+
+/** Part numbers are alike whatever their spaces and letters: "rb15-35" is "RB 15-35". */
+function plainNumber(partNumber: string): string {
+  return partNumber.replace(/\s+/g, '').toUpperCase()
+}
+
+/** How many of a part number are on the shelf. */
+export function atHand(stock: readonly StockItem[], partNumber: string | undefined): number {
+  if (partNumber === undefined || partNumber.trim() === '') return 0
+  return stock
+    .filter((item) => plainNumber(item.partNumber) === plainNumber(partNumber))
+    .reduce((sum, { quantity }) => sum + quantity, 0)
+}
+
+/** The stock with one more item; more of a number that is there are counted to it. */
+export function withStock(stock: readonly StockItem[], item: StockItem): StockItem[] {
+  const at = stock.findIndex(
+    (each) => plainNumber(each.partNumber) === plainNumber(item.partNumber),
+  )
+  const there = stock[at]
+  if (!there) return [...stock, item]
+  const what = item.what === '' ? there.what : item.what
+  return stock.map((each) =>
+    each === there ? { ...there, what, quantity: there.quantity + item.quantity } : each,
+  )
 }

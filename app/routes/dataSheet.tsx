@@ -8,6 +8,7 @@ import type { BoxDraft } from 'core'
 import { useOpenBox } from '~/components/box/boxContext.ts'
 import { BearingTable } from '~/components/sheet/BearingTable.tsx'
 import { SheetTable } from '~/components/sheet/SheetTable.tsx'
+import { CheckField } from '~/components/Fields.tsx'
 import { Warning } from '~/components/Warning.tsx'
 import type { SheetSection } from '~/views/sheet/sheetRows.ts'
 import { SHEET_SECTIONS, parseSheetText, sheetRows } from '~/views/sheet/sheetRows.ts'
@@ -50,6 +51,15 @@ export default function DataSheet() {
           Write down what the maker’s manual says, and where you read it: measurements of every job
           are judged by the limits here. {DEFERENCE}
         </p>
+        <div className="no-print">
+          <CheckField
+            label="Kept for its parts: other units may be given them"
+            isChecked={draft.isSpare === true}
+            onChange={(isSpare) => {
+              become({ ...draft, isSpare })
+            }}
+          />
+        </div>
         {SHEET_SECTIONS.map((section) => {
           const ofSection = rows.filter((row) => row.section === section)
           return (

@@ -4,22 +4,49 @@ import { Link } from 'react-router'
 import { v7 as uuidv7 } from 'uuid'
 
 import type { PartLine } from 'core'
-import { LINE_STATES, indexBox } from 'core'
+import { LINE_STATES, indexBox, needsOf } from 'core'
 
+import { withDatabase } from '~/.server/answers.ts'
+import { chosenJob } from '~/.server/jobDownloads.ts'
+import { sparesFor } from '~/.server/spares.ts'
 import { useOpenBox } from '~/components/box/boxContext.ts'
 import { useOpenJob } from '~/components/job/jobContext.ts'
 import { OrderTable } from '~/components/order/OrderTable.tsx'
 import type { OrderLine } from '~/views/order/orderLines.ts'
 import { inspectionWords, orderLines, totalsOf, totalsWords } from '~/views/order/orderLines.ts'
+import { unitPartName } from '~/words/jobs.ts'
 import { capitalize } from '~/words/names.ts'
+
+import type { Route } from './+types/order'
 import { entryBodySchema } from '~/files/jobEntry.ts'
 import { LINE_STATE_NAMES } from '~/words/measures.ts'
 import { Warning } from '~/components/Warning.tsx'
 
+/** What other units and the shelf have of what this job needs. */
+export async function loader({ params, request }: Route.LoaderArgs) {
+  const { box, words, job } = await chosenJob(params.boxId, request)
+  const keys = needsOf(box.draft, job).map(({ key }) => key)
+  const spares = await withDatabase(() => sparesFor(box, keys))
+  return {
+    spares: spares.flatMap(({ spare, found }) => {
+      const naming = { box: indexBox(spare), words }
+      return found.map(({ parts, ...rest }) => ({
+        ...rest,
+        names: parts.map((ref) => ({ ref, name: unitPartName(naming, ref) })),
+      }))
+    }),
+  }
+}
+
+/** The list stays where the server does not answer, without what others have of it. */
+export function clientLoader({ serverLoader }: Route.ClientLoaderArgs) {
+  return serverLoader().catch(() => ({ spares: [] }))
+}
+
 /** What is replaced, what goes with it, what it costs, and what has arrived. */
-export default function Order() {
+export default function Order({ loaderData: { spares } }: Route.ComponentProps) {
   const { id, draft, words } = useOpenBox()
-  const { job, current, record } = useOpenJob()
+  const { job, current, record, shelf } = useOpenJob()
   const [problem, setProblem] = useState<string>()
   const [added, setAdded] = useState('')
   const naming = useMemo(() => ({ box: indexBox(draft), words }), [draft, words])
@@ -66,7 +93,13 @@ export default function Order() {
             . {totalsWords(totals)}
           </p>
           <div className="overflow-x-auto">
-            <OrderTable lines={lines} isDisabled={isDisabled} onKeep={keep} />
+            <OrderTable
+              lines={lines}
+              spares={spares}
+              stock={shelf.stock}
+              isDisabled={isDisabled}
+              onKeep={keep}
+            />
           </div>
           {looks.length > 0 && (
             <section aria-label="Look at as well" className="mt-3">

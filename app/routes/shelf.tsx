@@ -11,11 +11,13 @@ import { readSettings } from '~/.server/settings.ts'
 import { dropRule, keepRule, keepShelf, readRules, readShelf } from '~/.server/shelf.ts'
 import { useLastWord } from '~/components/useLastWord.ts'
 import { PieceTable } from '~/components/shelf/PieceTable.tsx'
+import { StockTable } from '~/components/shelf/StockTable.tsx'
 import { People } from '~/components/shelf/People.tsx'
 import type { ShelfSaid } from '~/components/shelf/useShelfEdits.ts'
 import { useShelfEdits } from '~/components/shelf/useShelfEdits.ts'
 import { useLiveData } from '~/client/live.ts'
 import { staysOpen } from '~/client/staysOpen.ts'
+import { parseJson } from '~/files/text.ts'
 import { formatPieces, parsePieces, ruleSchema, shelfSchema } from '~/files/shelf.ts'
 import { MEASURE_NAMES, UNIT_NAMES, boundsText } from '~/words/measures.ts'
 import { capitalize } from '~/words/names.ts'
@@ -83,21 +85,31 @@ async function changeShelf(form: FormData, unit: ReadingUnit) {
       .filter(Boolean),
     leaves: leaves.pieces,
     shims: shims.pieces,
+    stock: readStock(textOf(form, 'stock')),
   })
-  if (!shelf.success) return refuse('Initials have one to four letters each, quantities 1 to 99.')
+  if (!shelf.success)
+    return refuse(
+      'Initials have one to four letters each, quantities are 1 to 99 of leaves and shims and 1 to 999 of parts.',
+    )
   const standing = await readShelf()
   const base = JSON.stringify(standing)
   if (textOf(form, 'base') !== base)
     return data<ShelfSaid>(
       {
         isKept: false,
-        sentence: `Meanwhile the shelf was changed elsewhere. It holds leaves ${formatPieces(standing.leaves, unit) || 'none'}; shims ${formatPieces(standing.shims, unit) || 'none'}; people ${standing.initials.join(' ') || 'none'}. What you have here is not lost: “Keep it again” puts it in that place.`,
+        sentence: `Meanwhile the shelf was changed elsewhere. It holds leaves ${formatPieces(standing.leaves, unit) || 'none'}; shims ${formatPieces(standing.shims, unit) || 'none'}; parts ${standing.stock.map(({ partNumber, quantity }) => `${quantity} × ${partNumber}`).join(', ') || 'none'}; people ${standing.initials.join(' ') || 'none'}. What you have here is not lost: “Keep it again” puts it in that place.`,
         base,
       },
       { status: 409 },
     )
   await keepShelf(shelf.data)
   return data<ShelfSaid>(KEPT)
+}
+
+/** The stock as the page sends it; what is no list is refused with the rest. */
+function readStock(text: string): unknown {
+  const json = parseJson(text === '' ? '[]' : text)
+  return json.ok ? json.content : null
 }
 
 async function changeRule(form: FormData) {
@@ -184,6 +196,12 @@ export default function ShelfPage({ loaderData, actionData }: Route.ComponentPro
             unit={unit}
             onChange={(shims) => {
               put({ shims })
+            }}
+          />
+          <StockTable
+            stock={shelf.stock}
+            onChange={(stock) => {
+              put({ stock })
             }}
           />
           <People

@@ -73,10 +73,10 @@ const KEY_WORDS: Readonly<Record<string, string>> = {
 
 function valueWords(key: string, value: unknown, words: Vocabulary): string {
   if (value === null || value === undefined) return 'none'
+  if (typeof value === 'boolean') return value ? 'yes' : 'no'
   if (typeof value === 'number' && key.endsWith('Mm')) return formatLength(value, words.lengthUnit)
   if (typeof value === 'number' && key.endsWith('Deg')) return `${value}°`
-  if (typeof value === 'string' || typeof value === 'number' || typeof value === 'boolean')
-    return `${value}`
+  if (typeof value === 'string' || typeof value === 'number') return `${value}`
   return 'changed'
 }
 

@@ -225,4 +225,5 @@ export const FIELD_WORDS: Readonly<Record<BoxField, string>> = {
   inputSense: 'the input turns',
   input: 'input',
   outputs: 'outputs',
+  isSpare: 'kept for its parts',
 }

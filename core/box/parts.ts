@@ -42,6 +42,7 @@ export const BOX_FIELDS = [
   'inputSense',
   'input',
   'outputs',
+  'isSpare',
 ] as const
 /** A field of a box besides its lists of parts. */
 export type BoxField = (typeof BOX_FIELDS)[number]

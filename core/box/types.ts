@@ -478,6 +478,8 @@ export interface BoxDraft {
   readonly leftWarnings?: readonly LeftWarning[] | undefined
   readonly pieces?: readonly Piece[] | undefined
   readonly sheet?: readonly SheetLine[] | undefined
+  /** Kept for its parts, which other units may be given. */
+  readonly isSpare?: boolean | null | undefined
   /** The body through which power enters, and those through which it leaves. */
   readonly input: string
   readonly outputs: readonly string[]

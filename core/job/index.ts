@@ -33,6 +33,7 @@ export {
 } from './job.ts'
 export type { KnownLimits, ShopRule } from './limits.ts'
 export { limitFor, sheetLimits } from './limits.ts'
+export { alikeParts } from './alike.ts'
 export type { Companion, Inspection } from './companions.ts'
 export { companionsOf, inspectionsOf } from './companions.ts'
 export type { Need } from './orders.ts'

@@ -1,20 +1,33 @@
 import type { ReactNode } from 'react'
+import { Link } from 'react-router'
 
 import type { LineState, PartLine } from 'core'
 import { LINE_STATES } from 'core'
 
 import { Table } from '~/components/Table.tsx'
+import type { StockItem } from '~/files/shelf.ts'
+import { atHand } from '~/files/shelf.ts'
 import type { OrderLine } from '~/views/order/orderLines.ts'
 import { lineStateName } from '~/words/measures.ts'
 
+/** Parts of a unit that is kept for its parts, alike with one that is needed. */
+export interface SpareFound {
+  readonly key: string
+  readonly box: string
+  readonly boxName: string
+  readonly names: readonly { readonly ref: string; readonly name: string }[]
+}
+
 interface OrderTableProps {
   readonly lines: readonly OrderLine[]
+  readonly spares: readonly SpareFound[]
+  readonly stock: readonly StockItem[]
   readonly isDisabled: boolean
   readonly onKeep: (line: PartLine) => void
 }
 
 /** The parts list, to be written into; on paper what stands in it. */
-export function OrderTable({ lines, isDisabled, onKeep }: OrderTableProps) {
+export function OrderTable({ lines, spares, stock, isDisabled, onKeep }: OrderTableProps) {
   const field = (
     line: OrderLine,
     key: 'partNumber' | 'supplier' | 'takenFrom' | 'reason' | 'price' | 'core',
@@ -55,6 +68,15 @@ export function OrderTable({ lines, isDisabled, onKeep }: OrderTableProps) {
             <>
               <span className="font-semibold">{line.what}</span>
               <span className="text-graphite block text-[0.86rem]">{line.why}</span>
+              <AtHand
+                line={line}
+                spares={spares.filter(({ key }) => key === line.key)}
+                onShelf={atHand(stock, line.partNumber)}
+                isDisabled={isDisabled}
+                onTake={(takenFrom) => {
+                  onKeep({ ...line, takenFrom })
+                }}
+              />
               {line.state === 'left-out' && field(line, 'reason', 'Why is left out:', 'w-full')}
             </>
           ),
@@ -124,6 +146,65 @@ export function OrderTable({ lines, isDisabled, onKeep }: OrderTableProps) {
     />
   )
 }
+
+/** What the shop has of a part without buying it: on the shelf, or in a spare unit. */
+function AtHand({
+  line,
+  spares,
+  onShelf,
+  isDisabled,
+  onTake,
+}: {
+  readonly line: OrderLine
+  readonly spares: readonly SpareFound[]
+  readonly onShelf: number
+  readonly isDisabled: boolean
+  readonly onTake: (from: string) => void
+}) {
+  const take = (from: string) => (
+    <button
+      type="button"
+      className="button-quiet px-1"
+      disabled={isDisabled}
+      aria-label={`Take ${line.what} from ${from}`}
+      onClick={() => {
+        onTake(from)
+      }}
+    >
+      Take it
+    </button>
+  )
+  if (line.takenFrom || line.state !== 'needed') return null
+  return (
+    <div className="no-print text-[0.86rem]">
+      {onShelf > 0 && (
+        <p>
+          {onShelf} on the shelf {take('the shelf')}
+        </p>
+      )}
+      {spares.map(({ box, boxName, names }) => (
+        <p key={box}>
+          In {boxName}:{' '}
+          {names.slice(0, MOST_NAMED).map(({ ref, name }, at) => (
+            <span key={ref}>
+              {at > 0 && ', '}
+              <Link
+                to={`/boxes/${box}/measure?part=${encodeURIComponent(ref)}`}
+                className="text-accent underline"
+              >
+                {name}
+              </Link>
+            </span>
+          ))}{' '}
+          {take(boxName)}
+        </p>
+      ))}
+    </div>
+  )
+}
+
+/** More like parts of one unit than this say nothing more. */
+const MOST_NAMED = 3
 
 /** A field on the screen; on paper what stands in it. */
 function Written({

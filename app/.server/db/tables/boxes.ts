@@ -24,6 +24,9 @@ export const boxes = pgTable(
     index('boxes_on_the_bench')
       .on(table.updatedAt.desc().nullsFirst(), table.id.desc().nullsFirst())
       .where(sql`${table.deletedAt} is null`),
+    index('boxes_kept_for_parts')
+      .on(table.id)
+      .where(sql`${table.document} ->> 'isSpare' = 'true'`),
     // Any part of a name is found by its groups of three letters.
     index('boxes_by_name').using('gin', table.name.op('gin_trgm_ops')),
   ],

@@ -1,0 +1,1 @@
+CREATE INDEX "boxes_kept_for_parts" ON "boxes" USING btree ("id") WHERE "boxes"."document" ->> 'isSpare' = 'true';

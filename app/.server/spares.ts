@@ -1,0 +1,51 @@
+/** Units that are kept for their parts, and which of those a job could use. */
+import { and, desc, eq, ne, sql } from 'drizzle-orm'
+
+import type { BoxDraft } from 'core'
+import { alikeParts, readJob, verdictsByPart } from 'core'
+
+import type { BoxRecord } from './boxes.ts'
+import { columns, onBench, recordOf } from './boxes.ts'
+import { db } from './db/client.ts'
+import { boxes } from './db/tables/boxes.ts'
+import { jobsOfBox } from './jobs.ts'
+
+/** More spare units than this nobody looks through for one part. */
+const MOST_SPARES = 12
+
+/** Parts of one spare unit that are alike with one that is needed. */
+export interface SparePart {
+  /** The key of what is needed. */
+  readonly key: string
+  readonly box: string
+  readonly boxName: string
+  /** References to the parts there. */
+  readonly parts: readonly string[]
+}
+
+/** The parts of spare units that may stand in for those needed; none that was found to be worn there. */
+export async function sparesFor(
+  box: Pick<BoxRecord, 'id' | 'draft'>,
+  keys: readonly string[],
+): Promise<readonly { readonly spare: BoxDraft; readonly found: readonly SparePart[] }[]> {
+  if (keys.length === 0) return []
+  const rows = await db
+    .select(columns)
+    .from(boxes)
+    .where(and(onBench, ne(boxes.id, box.id), eq(sql`${boxes.document} ->> 'isSpare'`, 'true')))
+    .orderBy(desc(boxes.updatedAt))
+    .limit(MOST_SPARES)
+  return Promise.all(
+    rows.map(recordOf).map(async ({ id, draft }) => {
+      const jobs = await jobsOfBox(id)
+      const verdicts = verdictsByPart(readJob(jobs.at(-1)?.entries ?? []))
+      const found = keys.flatMap((key): SparePart[] => {
+        const parts = alikeParts(box.draft, key, draft).filter(
+          (ref) => verdicts.get(ref) !== 'replace',
+        )
+        return parts.length > 0 ? [{ key, box: id, boxName: draft.name, parts }] : []
+      })
+      return { spare: draft, found }
+    }),
+  )
+}

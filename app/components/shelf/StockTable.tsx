@@ -1,0 +1,90 @@
+import { Trash2 } from 'lucide-react'
+
+import { MOST_OF_A_PIECE } from 'core'
+
+import { EntryField } from '~/components/Fields.tsx'
+import type { StockItem } from '~/files/shelf.ts'
+import { MOST_STOCK, parseStock, withStock } from '~/files/shelf.ts'
+
+import { AddField } from './AddField.tsx'
+
+/** Parts on the shelf, by their numbers; the parts list of a job says how many are at hand. */
+export function StockTable({
+  stock,
+  onChange,
+}: {
+  readonly stock: readonly StockItem[]
+  readonly onChange: (stock: StockItem[]) => void
+}) {
+  return (
+    <section aria-label="Parts on the shelf" className="grid content-start gap-1.5">
+      <h2 className="text-[1.2rem]">Parts on the shelf</h2>
+      <AddField
+        label="Add parts"
+        hint="Number, what it is, how many: RB 15-35, roller bearing, 3."
+        onAdd={(text) => {
+          const parsed = parseStock(text)
+          if (!parsed.ok) return parsed.sentence
+          const next = withStock(stock, parsed.item)
+          if (next.length > MOST_STOCK) return `${MOST_STOCK} part numbers at most.`
+          const crowded = next.find(({ quantity }) => quantity > MOST_OF_A_PIECE)
+          if (crowded)
+            return `That makes ${crowded.quantity} of ${crowded.partNumber}; ${MOST_OF_A_PIECE} are kept at most.`
+          onChange(next)
+          return null
+        }}
+      />
+      {stock.length > 0 && (
+        <table className="border-rule w-full border-y text-left">
+          <caption className="sr-only">Parts on the shelf</caption>
+          <thead>
+            <tr>
+              <th scope="col">Part</th>
+              <th scope="col">How many</th>
+              <th scope="col">
+                <span className="sr-only">Take off</span>
+              </th>
+            </tr>
+          </thead>
+          <tbody>
+            {stock.map((item, at) => (
+              <tr key={item.partNumber} className="border-rule border-t">
+                <th scope="row" className="py-0.5 pr-2 font-normal!">
+                  <b>{item.partNumber}</b> {item.what}
+                </th>
+                <td className="w-[30%] pr-2">
+                  <EntryField
+                    key={item.quantity}
+                    label={<span className="sr-only">{`How many of ${item.partNumber}`}</span>}
+                    inputMode="numeric"
+                    value={`${item.quantity}`}
+                    onCommit={(text) => {
+                      const quantity = Number(text.trim())
+                      const isUsable =
+                        Number.isInteger(quantity) && quantity >= 1 && quantity <= MOST_OF_A_PIECE
+                      if (!isUsable) return `1 to ${MOST_OF_A_PIECE}.`
+                      onChange(stock.with(at, { ...item, quantity }))
+                      return null
+                    }}
+                  />
+                </td>
+                <td>
+                  <button
+                    type="button"
+                    className="button-quiet"
+                    aria-label={`Take ${item.partNumber} off the shelf`}
+                    onClick={() => {
+                      onChange(stock.toSpliced(at, 1))
+                    }}
+                  >
+                    <Trash2 aria-hidden />
+                  </button>
+                </td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      )}
+    </section>
+  )
+}
