@@ -120,42 +120,46 @@ function belongingOf(naming: Naming, { carries = [], coupler, place, on, kind }:
   return kind === 'idler-pin' && carried !== undefined ? `of the ${bodyName(naming, carried)}` : ''
 }
 
-function isAlike(one: Piece, other: Piece): boolean {
-  return (
-    one.kind === other.kind &&
-    one.on === other.on &&
-    one.coupler === other.coupler &&
-    one.place === other.place &&
-    one.carries?.[0] === other.carries?.[0] &&
-    !other.name
-  )
+/** What pieces that are told apart by a number only have in common. */
+function likeness({ kind, on, coupler, place, carries }: Piece): string {
+  return [kind, on, coupler, place, carries?.[0]].join('\n')
+}
+
+/** Pieces without a name of their own by their likeness, in their order along the shafts. */
+const ALIKE = new WeakMap<readonly Piece[], ReadonlyMap<string, readonly Piece[]>>()
+
+function alikeWith(pieces: readonly Piece[], piece: Piece): readonly Piece[] {
+  let groups = ALIKE.get(pieces)
+  if (!groups) {
+    const found = new Map<string, Piece[]>()
+    for (const each of pieces.filter(({ name }) => !name)) {
+      const group = found.get(likeness(each))
+      if (group) group.push(each)
+      else found.set(likeness(each), [each])
+    }
+    const station = ({ stationMm = Number.MAX_VALUE }: Piece): number => stationMm
+    for (const group of found.values()) group.sort((one, other) => station(one) - station(other))
+    ALIKE.set(pieces, found)
+    groups = found
+  }
+  return groups.get(likeness(piece)) ?? []
 }
 
 /** "needle bearing under 3rd, main shaft", "snap ring 2 of the main shaft", "fork of 3–4". */
 export function pieceName(naming: Naming, piece: Piece): string {
   if (piece.name) return inWords(naming.words, piece.name)
-  const alike = (naming.box.draft.pieces ?? []).filter((other) => isAlike(piece, other))
+  const alike = alikeWith(naming.box.draft.pieces ?? NO_PIECES, piece)
   const kind = pieceKindWords(naming.words, piece.kind)
-  const number = alike.length > 1 ? ` ${numberAlong(alike, piece)}` : ''
+  // Counted from the input end.
+  const number = alike.length > 1 ? ` ${alike.indexOf(piece) + 1}` : ''
   return `${kind}${number} ${belongingOf(naming, piece)}`.trim()
 }
 
-/** Which of those alike a piece is, counted from the input end. */
-function numberAlong(alike: readonly Piece[], piece: Piece): number {
-  const station = ({ stationMm = Infinity }: Piece): number => stationMm
-  const at = alike.indexOf(piece)
-  return (
-    1 +
-    alike.filter(
-      (other, which) =>
-        station(other) < station(piece) || (station(other) === station(piece) && which < at),
-    ).length
-  )
-}
+const NO_PIECES: readonly Piece[] = []
 
 /** A piece by its id; the id where it is gone. */
 export function pieceNameById(naming: Naming, id: string): string {
-  const piece = (naming.box.draft.pieces ?? []).find((each) => each.id === id)
+  const piece = naming.box.pieces.get(id)
   return piece ? pieceName(naming, piece) : id
 }
 

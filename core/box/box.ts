@@ -1,4 +1,4 @@
-import type { BoxDraft, Coupler, CouplerPosition, Gear, Link, Member } from './types.ts'
+import type { BoxDraft, Coupler, CouplerPosition, Gear, Link, Member, Piece } from './types.ts'
 
 declare const checked: unique symbol
 
@@ -17,6 +17,7 @@ export interface BoxIndex {
   readonly gears: ReadonlyMap<string, Gear>
   readonly links: ReadonlyMap<string, Link>
   readonly couplers: ReadonlyMap<string, Coupler>
+  readonly pieces: ReadonlyMap<string, Piece>
   /** Ids of all bodies: the members, then the free gears. */
   readonly bodies: readonly string[]
   /** Links that exist only where a coupler's position brings them in. */
@@ -40,6 +41,7 @@ export function indexBox(draft: BoxDraft): BoxIndex {
     gears: byId(draft.gears),
     links: byId(draft.links),
     couplers: byId(draft.couplers),
+    pieces: byId(draft.pieces ?? []),
     bodies: [
       ...draft.members.map((member) => member.id),
       ...draft.gears.filter((gear) => gear.mount === 'free').map((gear) => gear.id),

@@ -95,9 +95,26 @@ export function keyOfPiece(index: BoxIndex, piece: Piece): string {
   return isNewEachTime(piece) ? `new:${piece.kind}` : refOfPiece(index, piece)
 }
 
+/** Pieces by the key that they are ordered by, found once for each box. */
+const PIECES_BY_KEY = new WeakMap<BoxDraft, ReadonlyMap<string, readonly Piece[]>>()
+
+function piecesByKey(index: BoxIndex): ReadonlyMap<string, readonly Piece[]> {
+  const known = PIECES_BY_KEY.get(index.draft)
+  if (known) return known
+  const found = new Map<string, Piece[]>()
+  for (const piece of index.draft.pieces ?? []) {
+    const key = keyOfPiece(index, piece)
+    const alike = found.get(key)
+    if (alike) alike.push(piece)
+    else found.set(key, [piece])
+  }
+  PIECES_BY_KEY.set(index.draft, found)
+  return found
+}
+
 /** The pieces that are ordered by a key of their own kind; empty where the box has none listed. */
 export function piecesOfKey(index: BoxIndex, key: string): readonly Piece[] {
-  return (index.draft.pieces ?? []).filter((piece) => keyOfPiece(index, piece) === key)
+  return piecesByKey(index).get(key) ?? []
 }
 
 /** The kind of part that a reference is to; undefined of a piece that is gone. */

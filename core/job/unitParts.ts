@@ -70,15 +70,24 @@ export function refOfPiece({ couplers }: BoxIndex, piece: Piece): string {
   return `piece:${id}`
 }
 
+/** Pieces by their references, found once for each box. */
+const PIECES_BY_REF = new WeakMap<BoxDraft, ReadonlyMap<string, Piece>>()
+
+function piecesByRef(index: BoxIndex): ReadonlyMap<string, Piece> {
+  const known = PIECES_BY_REF.get(index.draft)
+  if (known) return known
+  // Of two for one place the first counts.
+  const found = new Map(
+    [...(index.draft.pieces ?? [])].reverse().map((piece) => [refOfPiece(index, piece), piece]),
+  )
+  PIECES_BY_REF.set(index.draft, found)
+  return found
+}
+
 /** The piece that a reference is to; undefined where the box has none for it. */
 export function pieceOfRef(index: BoxIndex, ref: string): Piece | undefined {
   const { kind, id } = readPartReference(ref)
-  const pieces = index.draft.pieces ?? []
-  return kind === 'piece'
-    ? pieces.find((piece) => piece.id === id)
-    : kind === 'ring' || kind === 'sleeve'
-      ? pieces.find((piece) => piece.kind === kind && refOfPiece(index, piece) === ref)
-      : undefined
+  return kind === 'piece' ? index.pieces.get(id) : piecesByRef(index).get(ref)
 }
 
 /** Every part of a unit, family by family; rings in the order of the positions, the rest along the shafts. */

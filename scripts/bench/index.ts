@@ -11,6 +11,7 @@ import { benchCombinations } from './combinations.ts'
 import { benchCore, benchPositions } from './core.ts'
 import { benchClosedBox, benchJob, benchTurnChecks } from './job.ts'
 import { benchMotion } from './motion.ts'
+import { benchOrderLines, benchPartsPages } from './parts.ts'
 import { benchBench, benchMany, benchServer, benchTraceAfresh, fillJobs } from './server.ts'
 
 const FIVE_SPEED = threeShaftBox({
@@ -34,6 +35,7 @@ benchPositions()
 benchCombinations()
 benchTurnChecks()
 benchClosedBox()
+benchOrderLines()
 const udrix = await startUdrix('bench')
 try {
   const bench = await (await fetch(udrix.url)).text()
@@ -44,6 +46,7 @@ try {
   await benchMany(udrix.url, box, 'the demo')
   await benchBrowser(udrix.url, box)
   await benchMotion(udrix.url, udrix.databaseUrl)
+  await benchPartsPages(udrix.url, udrix.databaseUrl)
   await benchJob(udrix.url, udrix.databaseUrl, box)
   await benchBench(udrix.url, udrix.databaseUrl)
   await fillJobs(udrix.databaseUrl)

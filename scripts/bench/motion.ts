@@ -49,7 +49,7 @@ async function measure(page: Page, session: CDPSession, browser: CDPSession): Pr
 }
 
 /** Frames that the worker which draws the teeth gets in a second; 0 where there is none. */
-async function framesPerSecond(page: Page): Promise<number> {
+export async function framesPerSecond(page: Page): Promise<number> {
   const [worker] = page.workers()
   await worker?.evaluate(HELPER)
   return worker
