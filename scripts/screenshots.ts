@@ -55,10 +55,11 @@ try {
   await take('ratios', of('Ostrel', 'ratios'))
   await take('count', of('Quillmoor', 'count?gear=main-2'))
   await take('trace-heavy', of('Grimsound eighteen', 'trace?position=3L'))
-  await take('trace-dual-clutch', of('Solvane', 'trace?position=4'))
+  await take('data-sheet', of('Ostrel', 'sheet'))
+  await take('order', of('Ostrel', 'order'))
   await take('trace-forces', of('Ostrel', 'trace?position=1&layers=torque,names,counts,forces'))
   await take('trace-sheet', of('Harrowgap', 'trace/sheet'))
-  await take('layout', of('Fenwold', 'layout?part=gears:counter-5'))
+  await take('layout', of('Fenwold', 'layout?part=pieces:ball-bearing-2'))
   await take('job', of('Ostrel', 'job'))
   await take('hand-over', of('Ostrel', 'hand-over'))
   await take('turns', of('Ostrel', 'turns?position=3'))
@@ -84,9 +85,6 @@ try {
     .click()
   await page.getByText('Changed since').waitFor()
   await takePicture(page, 'history')
-
-  await page.emulateMedia({ colorScheme: 'dark' })
-  await take('trace-dark', of('Quillmoor', 'trace?position=R'))
 } finally {
   await browser.close()
   await udrix.stop()

@@ -1,5 +1,5 @@
 /** The demo data: a made-up shop with made-up units and invented counts, one of each arrangement. */
-import type { BoxDraft, Chosen, FinalDrive, Gear, PatternId } from 'core'
+import type { BoxDraft, Chosen, FinalDrive, Gear, PatternId, SheetLine } from 'core'
 import { buildPattern } from 'core'
 
 import { createBox } from './boxes.ts'
@@ -14,6 +14,9 @@ interface DemoBox {
   readonly counts: Readonly<Record<string, number>>
   readonly finalDrive?: FinalDrive
   readonly rollingRadiusMm?: number
+  readonly sheet?: readonly SheetLine[]
+  /** Part numbers by the ids of pieces. */
+  readonly partNumbers?: Readonly<Record<string, string>>
   /** The teeth of the gears named, by pairs: what forces are worked out from. */
   readonly teeth?: readonly DemoTeeth[]
 }
@@ -343,6 +346,61 @@ const DEMO: readonly DemoBox[] = [
     },
     finalDrive: { drivingToothCount: 11, drivenToothCount: 43 },
     rollingRadiusMm: 296,
+    sheet: [
+      { id: 'line-1', kind: 'serial', text: 'OS 5 0412', from: 'plate on the case' },
+      {
+        id: 'line-2',
+        kind: 'casting-number',
+        of: 'piece:case-1',
+        text: '7 311 K',
+        from: 'the case',
+      },
+      {
+        id: 'line-3',
+        kind: 'oil-kind',
+        text: 'thin mineral gear oil',
+        from: 'shop manual, page 4',
+      },
+      { id: 'line-4', kind: 'oil-quantity', text: '1.9 l', from: 'shop manual, page 4' },
+      {
+        id: 'line-5',
+        kind: 'fastener',
+        of: 'piece:nut-1',
+        text: '118 N·m',
+        from: 'shop manual, page 36',
+      },
+      {
+        id: 'line-6',
+        kind: 'fastener',
+        of: 'piece:bolt-1',
+        text: '24 N·m',
+        from: 'shop manual, page 36',
+      },
+      {
+        id: 'line-7',
+        kind: 'limit',
+        measure: 'ring-gap',
+        least: '0.80',
+        unit: 'mm',
+        from: 'shop manual, page 31',
+      },
+      {
+        id: 'line-8',
+        kind: 'limit',
+        measure: 'end-play',
+        of: 'shaft:main',
+        least: '0.05',
+        most: '0.2',
+        unit: 'mm',
+        from: 'shop manual, page 33',
+      },
+    ],
+    partNumbers: {
+      'ball-bearing-1': 'B 1472',
+      'ball-bearing-2': 'B 1480',
+      'roller-bearing-1': 'RB 1452',
+      'roller-bearing-2': 'RB 1452',
+    },
     teeth: [
       {
         right: ['input-head', 'main-1', 'main-2', 'main-3', 'main-5'],
@@ -372,7 +430,8 @@ function teethOf(id: string, teeth: readonly DemoTeeth[]): Partial<Gear> {
 }
 
 function draftOf(box: DemoBox): BoxDraft {
-  const { name, pattern, chosen, counts, finalDrive, rollingRadiusMm, teeth = [] } = box
+  const { name, pattern, chosen, counts, finalDrive, rollingRadiusMm, teeth = [], sheet } = box
+  const numbers = box.partNumbers ?? {}
   const draft = buildPattern(pattern, name, chosen)
   return {
     ...draft,
@@ -381,6 +440,11 @@ function draftOf(box: DemoBox): BoxDraft {
       if (toothCount === undefined) throw new Error(`${name} has no count for "${gear.id}"`)
       return { ...gear, toothCount, ...teethOf(gear.id, teeth) }
     }),
+    pieces: draft.pieces?.map((piece) => {
+      const partNumber = numbers[piece.id]
+      return partNumber === undefined ? piece : { ...piece, partNumber }
+    }),
+    ...(sheet && { sheet }),
     ...(finalDrive ? { finalDrive } : {}),
     ...(rollingRadiusMm === undefined ? {} : { rollingRadiusMm }),
   }

@@ -127,6 +127,8 @@ const JOBS: readonly DemoJob[] = [
           quantity: 1,
           price: '48.50',
           state: 'ordered',
+          partNumber: 'R 2-44',
+          supplier: 'Hollin Gears',
         },
       },
       { kind: 'waiting', for: 'the ring of 2nd, promised for Friday' },
