@@ -79,10 +79,13 @@ export default function Count() {
   const goOn = (from: string): void => {
     // What was typed last is in the preview, and nowhere else yet. A count entered once more, or
     // after the position was whole, leads nowhere else.
-    const isNew = draft.gears.find(({ id }) => id === from)?.toothCount === null
-    if (isNew && first.kind === 'position' && countsFor(preview, first.position).length === 0) {
-      leave(traceHref(first.position.position.id))
-      return
+    if (first.kind === 'position' && countsFor(preview, first.position).length === 0) {
+      const { id: wantedId } = first.position.position
+      const before = analyseDraft(draft).positions.find(({ position }) => position.id === wantedId)
+      if (before && countsFor(draft, before).some((gear) => gear.id === from)) {
+        leave(traceHref(wantedId))
+        return
+      }
     }
     const wanted = reading === 'first' ? firstGear(preview, positions, first) : undefined
     const next = wanted ?? nextGear(preview, order, from, reading)

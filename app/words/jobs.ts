@@ -30,6 +30,7 @@ import { bodyName, couplerName, gearName, placeName } from './names.ts'
 import { pieceKindWords, pieceName } from './pieces.ts'
 import { spinEntryWords } from './spin.ts'
 import { turnedWords } from './turns.ts'
+import { inWords } from './vocabulary.ts'
 
 export const FAMILY_NAMES: Readonly<Record<PartFamily, string>> = {
   rings: 'Rings',
@@ -226,7 +227,7 @@ export function entryWords(naming: Naming, { body }: Entry, before?: Intake): st
     case 'stage':
       return `${stageName(naming.words, body.stage)}: ${body.isDone ? 'called done' : 'opened again'}`
     case 'line':
-      return lineWords(body.line)
+      return inWords(naming.words, lineWords(body.line))
     case 'photo':
       return `Photograph${body.part === undefined ? '' : ` of ${part(body.part)}`}${body.caption === '' ? '' : `: ${body.caption}`}`
     case 'withdraw':

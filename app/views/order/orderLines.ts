@@ -6,6 +6,7 @@ import { companionWords, needWords, unitPartName } from '~/words/jobs.ts'
 import { formatNumber } from '~/words/format.ts'
 import type { Naming } from '~/words/names.ts'
 import { capitalize } from '~/words/names.ts'
+import { inWords } from '~/words/vocabulary.ts'
 
 export interface OrderLine extends PartLine {
   readonly why: string
@@ -40,7 +41,9 @@ export function orderLines(naming: Naming, job: Job): readonly OrderLine[] {
       state: 'needed',
       partNumber: partNumberOf(naming, key),
     }
-    return { ...proposed, ...known, why, isWritten: known !== undefined }
+    // What was written is kept in the words of whoever wrote it.
+    const what = inWords(naming.words, known?.what ?? proposed.what)
+    return { ...proposed, ...known, what, why, isWritten: known !== undefined }
   }
   const lines = [
     ...needs.map((need) => line(need.key, needWords(naming, need))),
