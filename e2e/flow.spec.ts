@@ -115,7 +115,8 @@ test('third of a new five-speed is traced after three clicks and the four counts
   await page.getByRole('button', { name: 'put it on the bench and count' }).click()
   await page.getByRole('button', { name: /^3 needs/ }).click()
   await expect(page.getByText('3 first: 4 counts to go, then it is traced.')).toBeVisible()
-  for (const toothCount of [24, 30, 37, 31]) {
+  for (const [at, toothCount] of [24, 30, 37, 31].entries()) {
+    await expect(page.getByText(new RegExp(`^3 first: ${4 - at} counts? to go`))).toBeVisible()
     await page.keyboard.type(`${toothCount}`)
     await page.keyboard.press('Enter')
   }

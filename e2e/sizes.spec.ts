@@ -33,7 +33,8 @@ async function mainFlow(page: Page, use: Hand, isPhone: boolean): Promise<void> 
   await use(page.getByRole('button', { name: /^3 needs/ }))
   const field = page.getByRole('textbox', { name: /gear/i })
   await expect(field).toBeFocused()
-  for (const toothCount of [24, 30, 37, 31]) {
+  for (const [at, toothCount] of [24, 30, 37, 31].entries()) {
+    await expect(page.getByText(new RegExp(`^3 first: ${4 - at} counts? to go`))).toBeVisible()
     await page.keyboard.type(`${toothCount}`)
     await page.keyboard.press('Enter')
   }

@@ -1,8 +1,8 @@
-import { Printer } from 'lucide-react'
 import { useMemo } from 'react'
 
 import { countedGears, indexBox, unitParts } from 'core'
 
+import { PrintButton } from '~/components/PrintButton.tsx'
 import { useOpenBox } from '~/components/box/boxContext.ts'
 import { SectionDrawing } from '~/components/section/SectionDrawing.tsx'
 import type { Column } from '~/components/Table.tsx'
@@ -30,15 +30,7 @@ export default function BenchForm() {
       <title>{`${draft.name} · Bench form · Udrix`}</title>
       <div className="mx-auto grid max-w-[64rem] gap-3">
         <p className="no-print flex flex-wrap items-center gap-3">
-          <button
-            type="button"
-            className="button"
-            onClick={() => {
-              window.print()
-            }}
-          >
-            <Printer aria-hidden /> Print
-          </button>
+          <PrintButton />
           To write on by hand where no screen should lie; what is written goes in afterwards.
         </p>
         <h2 className="border-ink border-b-2 text-[1.5rem]">{draft.name}</h2>

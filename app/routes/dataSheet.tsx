@@ -1,10 +1,11 @@
-import { Plus, Printer } from 'lucide-react'
+import { Plus } from 'lucide-react'
 import { useMemo, useState } from 'react'
 import { Link } from 'react-router'
 
 import { diffDrafts, freshId, indexBox } from 'core'
 import type { BoxDraft } from 'core'
 
+import { PrintButton } from '~/components/PrintButton.tsx'
 import { useOpenBox } from '~/components/box/boxContext.ts'
 import { BearingTable } from '~/components/sheet/BearingTable.tsx'
 import { SheetTable } from '~/components/sheet/SheetTable.tsx'
@@ -37,15 +38,7 @@ export default function DataSheet() {
       <div className="mx-auto grid max-w-[64rem] gap-4 print:gap-2 print:text-[0.82rem]">
         <div className="border-ink flex flex-wrap items-baseline justify-between gap-x-6 border-b-2 pb-1">
           <h2 className="text-[1.5rem]">{draft.name}: data sheet</h2>
-          <button
-            type="button"
-            className="button no-print"
-            onClick={() => {
-              window.print()
-            }}
-          >
-            <Printer aria-hidden /> Print
-          </button>
+          <PrintButton />
         </div>
         <p className="text-graphite no-print">
           Write down what the maker’s manual says, and where you read it: measurements of every job

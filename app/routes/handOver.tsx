@@ -1,7 +1,8 @@
-import { Download, Printer } from 'lucide-react'
+import { Download } from 'lucide-react'
 
 import { stagesOf } from 'core'
 
+import { PrintButton } from '~/components/PrintButton.tsx'
 import { useOpenBox } from '~/components/box/boxContext.ts'
 import { CloseJob } from '~/components/job/CloseJob.tsx'
 import { HandOverSheet } from '~/components/job/HandOverSheet.tsx'
@@ -16,15 +17,7 @@ export default function HandOver() {
       <title>{`${draft.name} · Hand-over · Udrix`}</title>
       <div className="mx-auto max-w-[64rem]">
         <div className="no-print mb-3 flex flex-wrap gap-2">
-          <button
-            type="button"
-            className="button"
-            onClick={() => {
-              window.print()
-            }}
-          >
-            <Printer aria-hidden /> Print
-          </button>
+          <PrintButton />
           {current && (
             <>
               <a className="button" href={`/boxes/${id}/record.json?job=${current.id}`} download>

@@ -1,10 +1,9 @@
-import { Printer } from 'lucide-react'
-
 import { indexBox } from 'core'
 
 import type { Route } from './+types/labels'
 import { codeOf } from '~/.server/codes.ts'
 import { chosenJob } from '~/.server/jobDownloads.ts'
+import { PrintButton } from '~/components/PrintButton.tsx'
 import { useOpenBox } from '~/components/box/boxContext.ts'
 import { SelectField } from '~/components/Fields.tsx'
 import { useViewState } from '~/components/useViewState.ts'
@@ -57,15 +56,7 @@ export default function Labels({ loaderData: { origin, labels } }: Route.Compone
               change({ of: of === 'none' ? '' : of })
             }}
           />
-          <button
-            type="button"
-            className="button"
-            onClick={() => {
-              window.print()
-            }}
-          >
-            <Printer aria-hidden /> Print
-          </button>
+          <PrintButton />
           <p className="text-graphite max-w-[34rem]">
             Each code opens its page at {origin}: print from the address that the tablets of the
             shop use. A part gets its tray on Measure.

@@ -1,9 +1,9 @@
-import { Printer } from 'lucide-react'
 import { useMemo } from 'react'
 import { Link } from 'react-router'
 
 import { indexBox, readJob } from 'core'
 
+import { PrintButton } from '~/components/PrintButton.tsx'
 import { useOpenBox } from '~/components/box/boxContext.ts'
 import { useOpenJob } from '~/components/job/jobContext.ts'
 import { VerdictSign } from '~/components/measure/VerdictMarks.tsx'
@@ -31,15 +31,7 @@ export default function LifePage() {
       <div className="mx-auto grid max-w-[72rem] gap-4 print:text-[0.82rem]">
         <div className="border-ink flex flex-wrap items-baseline justify-between gap-x-6 border-b-2 pb-1">
           <h2 className="text-[1.5rem]">{draft.name}: its life</h2>
-          <button
-            type="button"
-            className="button no-print"
-            onClick={() => {
-              window.print()
-            }}
-          >
-            <Printer aria-hidden /> Print
-          </button>
+          <PrintButton />
         </div>
         {life.jobs.length === 0 ? (
           <p>No job was opened for this unit yet. Its life begins with the first.</p>

@@ -1,5 +1,4 @@
-import { Printer } from 'lucide-react'
-
+import { PrintButton } from '~/components/PrintButton.tsx'
 import { useOpenBox } from '~/components/box/boxContext.ts'
 import { SectionDrawing } from '~/components/section/SectionDrawing.tsx'
 import { shortResult } from '~/words/results.ts'
@@ -17,15 +16,7 @@ export default function TraceSheet() {
       <title>{`${draft.name} · Sheet of positions · Udrix`}</title>
       <div className="flex flex-wrap items-center gap-4">
         <h2 className="text-[1.3rem]">{draft.name}: all positions</h2>
-        <button
-          type="button"
-          className="button no-print"
-          onClick={() => {
-            window.print()
-          }}
-        >
-          <Printer aria-hidden /> Print
-        </button>
+        <PrintButton />
         <p className="text-graphite text-[0.86rem]">
           The ribbon is as wide as the torque for {formatTorque(input.torqueNm, input.torqueUnit)}{' '}
           at the input, without losses. Senses are {viewpoint(words)}.
