@@ -100,6 +100,21 @@ describe('the bench page by page', () => {
     expect((await names('unit another')).names).toEqual([])
   })
 
+  test('a unit is found by the numbers on its data sheet and of its parts', async () => {
+    await createBox({
+      ...draft,
+      name: 'stamped',
+      sheet: [
+        { id: 'line-1', kind: 'serial', text: 'KV 77 310' },
+        { id: 'line-2', kind: 'oil-quantity', text: '2.4 l' },
+      ],
+      pieces: [{ id: 'seal-1', kind: 'seal', partNumber: 'S-90/12' }],
+    })
+    for (const search of ['kv 77 310', '310', 's-90'])
+      expect((await names(search)).names).toEqual(['stamped'])
+    expect((await names('2.4')).names).toEqual([])
+  })
+
   test('a place that names nothing is the beginning', async () => {
     await createBox(draft)
     expect((await names('', "' or true --")).names).toEqual(['bench box'])

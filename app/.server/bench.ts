@@ -58,6 +58,17 @@ function isWrittenInJobs(like: string) {
   )
 }
 
+/** Whether a number that was read off the unit, or of a part in it, is written in its box so. */
+function isStampedOn(like: string) {
+  return sql`exists (
+    select 1 from jsonb_array_elements(coalesce(${boxes.document} -> 'sheet', '[]'::jsonb)) line
+    where line ->> 'kind' in ('serial', 'casting-number', 'part-number') and line ->> 'text' ilike ${like}
+    union all
+    select 1 from jsonb_array_elements(coalesce(${boxes.document} -> 'pieces', '[]'::jsonb)) piece
+    where piece ->> 'partNumber' ilike ${like}
+  )`
+}
+
 /** The summary of the latest job of a box; null where it has none. */
 const latestSummary = sql`(select ${jobs.summary} from ${jobs} where ${jobs.boxId} = ${boxes.id} order by ${jobs.number} desc limit 1)`
 
@@ -131,13 +142,19 @@ export async function listBoxes(
   const asksJobs = stage !== null || sort === 'stage' || (waits !== null && !(waits in BOX_WAITS))
   const isWhole = asksJobs ? await renewSummaries() : true
   const words = search.split(/\s+/).filter(Boolean).slice(0, 8)
+  // Whole boxes are read for it, so only where a number may be meant.
+  const mayBeNumber = /\d/.test(search)
   const matching = and(
     onBench,
     stage === null ? undefined : isAtStage(stage),
     waits === null ? undefined : doesWait(waits),
     ...words.map((word) => {
       const like = `%${word.replace(/[\\%_]/g, '\\$&')}%`
-      return or(ilike(boxes.name, like), isWrittenInJobs(like))
+      return or(
+        ilike(boxes.name, like),
+        isWrittenInJobs(like),
+        mayBeNumber ? isStampedOn(like) : undefined,
+      )
     }),
   )
   const [, at, id] = CURSOR.exec(after ?? '') ?? []
