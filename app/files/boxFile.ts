@@ -253,7 +253,7 @@ const piece = z.strictObject({
   isSplit: z.boolean('This is true or false.').optional(),
   closesFrom: oneOf(CLOSING_SIDES).optional(),
   marks: z
-    .array(z.strictObject({ kind: oneOf(MARK_KINDS), text: name.optional() }))
+    .array(z.strictObject({ kind: oneOf(MARK_KINDS), text: name.optional(), with: id.optional() }))
     .max(LARGEST.marks, atMost(LARGEST.marks, 'marks'))
     .optional(),
   isNewEachTime: z.boolean('This is true or false.').optional(),

@@ -2,7 +2,7 @@ import { Plus } from 'lucide-react'
 import { useMemo, useState } from 'react'
 import { Link } from 'react-router'
 
-import { diffDrafts, freshId, indexBox } from 'core'
+import { diffDrafts, indexBox } from 'core'
 import type { BoxDraft } from 'core'
 
 import { PrintButton } from '~/components/PrintButton.tsx'
@@ -12,7 +12,7 @@ import { SheetTable } from '~/components/sheet/SheetTable.tsx'
 import { CheckField } from '~/components/Fields.tsx'
 import { Warning } from '~/components/Warning.tsx'
 import type { SheetSection } from '~/views/sheet/sheetRows.ts'
-import { SHEET_SECTIONS, parseSheetText, sheetRows } from '~/views/sheet/sheetRows.ts'
+import { SHEET_SECTIONS, lineId, parseSheetText, sheetRows } from '~/views/sheet/sheetRows.ts'
 import { DEFERENCE } from '~/words/cautions.ts'
 
 const TITLES: Readonly<Record<SheetSection, string>> = {
@@ -105,8 +105,9 @@ function AddLine({
         const parsed = parseSheetText(what)
         setProblem(parsed.ok ? undefined : parsed.sentence)
         if (!parsed.ok || parsed.text === undefined) return
-        const line = { id: freshId(draft, 'line'), kind: 'other' as const, what: parsed.text }
-        onBecome({ ...draft, sheet: [...(draft.sheet ?? []), line] })
+        const line = { kind: 'other' as const, what: parsed.text }
+        const id = lineId(draft, line)
+        onBecome({ ...draft, sheet: [...(draft.sheet ?? []), { id, ...line }] })
         setWhat('')
       }}
     >

@@ -1,28 +1,13 @@
 /** What was done to a box, in words. */
-import type { BoxDraft, Change, Edit, Part, Piece } from 'core'
+import type { BoxDraft, Change, Edit, Part } from 'core'
 import { checkBox, indexBox, warningKey } from 'core'
 
+import { LIST_WORDS, changedPartName } from './changedPart.ts'
 import { formatLength, formatTeeth } from './format.ts'
 import { issueWords } from './issues.ts'
-import { bodyName, capitalize, couplerName, gearName } from './names.ts'
-import { pieceName } from './pieces.ts'
-import { sheetLineName } from './sheet.ts'
+import { capitalize, gearName } from './names.ts'
 import { FIELD_WORDS } from './vocabulary.ts'
 import type { Vocabulary } from './vocabulary.ts'
-
-const LIST_WORDS: Readonly<Record<Extract<Change, { kind: 'part' }>['list'], string>> = {
-  axes: 'line',
-  members: 'shaft',
-  gears: 'gear',
-  links: 'link',
-  couplers: 'coupler',
-  positions: 'position',
-  interlocks: 'interlock',
-  rules: 'rule',
-  leftWarnings: 'warning',
-  pieces: 'part',
-  sheet: 'data sheet',
-}
 
 const KEY_WORDS: Readonly<Record<string, string>> = {
   toothCount: 'teeth',
@@ -80,40 +65,6 @@ function valueWords(key: string, value: unknown, words: Vocabulary): string {
   return 'changed'
 }
 
-/** A piece as it is in the box, or as it was before it was taken out. */
-function pieceOf(
-  { pieces = [] }: BoxDraft,
-  { id, before, after }: Extract<Change, { kind: 'part' }>,
-): Piece | undefined {
-  // A part of this list is a piece; its fields were checked when it was read.
-  return (
-    pieces.find((piece) => piece.id === id) ?? ((after ?? before) as unknown as Piece | undefined)
-  )
-}
-
-/** What a part is called in the draft, or what it called itself. */
-function partName(
-  draft: BoxDraft,
-  words: Vocabulary,
-  change: Extract<Change, { kind: 'part' }>,
-): string {
-  const naming = { box: indexBox(draft), words }
-  const gear = change.list === 'gears' ? naming.box.gears.get(change.id) : undefined
-  if (gear) return gearName(naming, gear)
-  if (change.list === 'members' && naming.box.members.has(change.id))
-    return bodyName(naming, change.id)
-  const coupler = change.list === 'couplers' ? naming.box.couplers.get(change.id) : undefined
-  if (coupler) return couplerName(naming, coupler)
-  const piece = change.list === 'pieces' ? pieceOf(draft, change) : undefined
-  if (piece) return pieceName(naming, piece)
-  if (change.list === 'sheet') return sheetLineName(naming, change.after ?? change.before ?? {})
-  const part = change.after ?? change.before
-  const own = part?.label ?? part?.name
-  if (change.list === 'gears' && typeof own === 'string' && typeof part?.member === 'string')
-    return `${own}, ${bodyName(naming, part.member)}`
-  return `${LIST_WORDS[change.list]} "${typeof own === 'string' ? own : change.id}"`
-}
-
 function fieldsChanged(before: Part, after: Part, words: Vocabulary): string {
   return [...new Set([...Object.keys(before), ...Object.keys(after)])]
     .filter((key) => JSON.stringify(before[key] ?? null) !== JSON.stringify(after[key] ?? null))
@@ -151,7 +102,7 @@ export function changeWords(draft: BoxDraft, words: Vocabulary, change: Change):
       return `${capitalize(LIST_WORDS[change.list])}s put in another order`
     case 'part': {
       if (change.list === 'leftWarnings') return leftWarningWords(draft, words, change)
-      const name = partName(draft, words, change)
+      const name = changedPartName({ box: indexBox(draft), words }, change)
       if (!change.before) return `Added: ${name}`
       if (!change.after) return `Taken out: ${name}`
       return `${capitalize(name)}: ${fieldsChanged(change.before, change.after, words)}`

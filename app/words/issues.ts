@@ -2,6 +2,7 @@
 import type { BoxDraft, BoxIssue, Change, EditConflict, EditRefusal, FinalDrive } from 'core'
 import { LEAST_TOOTH_COUNT, MOST_TOOTH_COUNT, indexBox, namingEnds } from 'core'
 
+import { LIST_WORDS, changedPartName } from './changedPart.ts'
 import { formatLength } from './format.ts'
 import type { Naming } from './names.ts'
 import { bodyName, couplerName, gearName } from './names.ts'
@@ -110,7 +111,7 @@ export function issueWords(
     case 'tooth-sum-differs':
       return `${pair(issue.link)} have ${issue.toothSum} teeth together; the other pairs between these shafts have about ${issue.usualToothSum}. Count both again.`
     case 'piece-nowhere':
-      return `The ${piece(issue.piece)} is said to belong to something that is no longer in the box. Say what it sits on, or take it out.`
+      return `The ${piece(issue.piece)} is said to belong to something that is no longer in the box. Say what it sits on or goes with, or take it out.`
     case 'bore-over-outside':
       return `The ${piece(issue.piece)} has a bore of ${length(issue.boreMm)} in an outside of ${length(issue.outsideMm)}. Measure both again.`
     case 'bore-under-shaft':
@@ -147,11 +148,11 @@ function finalDriveWords(finalDrive: FinalDrive | null): string {
     : 'none'
 }
 
-function changedPart(change: Exclude<Change, { kind: 'field' }>): string {
-  if (change.kind === 'order') return `the order of the ${change.list}`
-  if (change.list === 'leftWarnings') return 'a warning left as it is'
-  const label = change.before?.label ?? change.before?.name ?? change.after?.label
-  return typeof label === 'string' ? `"${label}"` : `"${change.id}"`
+function changedPart(naming: Naming, change: Exclude<Change, { kind: 'field' }>): string {
+  if (change.kind === 'order') return `the order of the ${LIST_WORDS[change.list]}s`
+  return change.list === 'leftWarnings'
+    ? 'a warning left as it is'
+    : `“${changedPartName(naming, change)}”`
 }
 
 /** What became of an entry that met somebody else's. */
@@ -175,7 +176,8 @@ export function conflictWords(draft: BoxDraft, conflict: EditConflict, words: Vo
       return `Meanwhile the box was renamed "${conflict.theirs}" elsewhere. That stands; your "${conflict.yours}" is in the history. Rename it again if yours is right.`
     case 'change-not-placed': {
       const { met } = conflict
-      const what = met.kind === 'field' ? `the box's ${FIELD_WORDS[met.field]}` : changedPart(met)
+      const what =
+        met.kind === 'field' ? `the box's ${FIELD_WORDS[met.field]}` : changedPart(naming, met)
       return `Meanwhile ${what} was changed elsewhere. That stands; yours is in the history. Look at it, and change it again if yours is right.`
     }
     case 'final-drive-not-placed':

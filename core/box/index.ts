@@ -121,6 +121,7 @@ export type {
   Path,
   Piece,
   PieceKind,
+  PieceMark,
   PressSeat,
   Rule,
   ShaftEnd,

@@ -374,6 +374,8 @@ export interface PieceMark {
   readonly kind: MarkKind
   /** In the person's words: "long side to the output end". */
   readonly text?: string | undefined
+  /** The piece that carries the other half of the mark. */
+  readonly with?: string | undefined
 }
 
 /** A bearing, a spacer, a fork, a case half: what is held in the hand besides the drawing's own parts. */

@@ -1,4 +1,4 @@
-import type { Piece } from 'core'
+import type { Piece, PieceMark } from 'core'
 import {
   CLOSING_SIDES,
   FITS,
@@ -305,8 +305,14 @@ function Holding({ piece, put }: Editing) {
 }
 
 /** Marks to put it together by: which are there, and what they say. */
-function Marks({ piece, put }: Editing) {
+function Marks({ piece, naming, put }: Editing) {
   const marks = piece.marks ?? []
+  const change = (mark: PieceMark, changed: Partial<PieceMark>): null =>
+    put({ marks: marks.map((each) => (each === mark ? { ...mark, ...changed } : each)) })
+  const others = (naming.box.draft.pieces ?? [])
+    .filter(({ id }) => id !== piece.id)
+    .map(({ id }) => [id, capitalize(pieceNameById(naming, id))] as const)
+    .sort(([, one], [, other]) => one.localeCompare(other))
   return (
     <fieldset>
       <legend className="text-[0.95rem] font-semibold">Marks to put it together by</legend>
@@ -326,13 +332,27 @@ function Marks({ piece, put }: Editing) {
               }
             />
             {mark && (
-              <NameField
-                label={<span className="sr-only">{`What it says: ${MARK_WORDS[kind]}`}</span>}
-                value={mark.text}
-                onKeep={(text) =>
-                  put({ marks: marks.map((each) => (each === mark ? { kind, text } : each)) })
-                }
-              />
+              <div className="grid grid-cols-2 gap-2 pl-8">
+                <NameField
+                  label={
+                    <>
+                      Says<span className="sr-only">{` (${MARK_WORDS[kind]})`}</span>
+                    </>
+                  }
+                  value={mark.text}
+                  onKeep={(text) => change(mark, { text })}
+                />
+                <SelectField
+                  label={
+                    <>
+                      Goes with<span className="sr-only">{` (${MARK_WORDS[kind]})`}</span>
+                    </>
+                  }
+                  value={mark.with ?? ''}
+                  options={[['', 'nothing else'], ...others]}
+                  onChange={(id) => change(mark, { with: id === '' ? undefined : id })}
+                />
+              </div>
             )}
           </div>
         )

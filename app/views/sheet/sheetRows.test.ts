@@ -1,4 +1,4 @@
-import { buildPattern } from 'core'
+import { applyEdit, buildPattern, diffDrafts } from 'core'
 import type { BoxDraft } from 'core'
 
 import { parseSheetLimit, parseSheetText, sheetRows, withSheetChange } from './sheetRows.ts'
@@ -23,7 +23,7 @@ test('a sheet has places for what a unit has, and nothing written in them', () =
 
 test('what is written is kept, changed and taken out again', () => {
   const once = withSheetChange(draft, rowOf(draft, 'serial'), { text: 'K 4471' })
-  expect(once.sheet).toEqual([{ id: 'line-1', kind: 'serial', text: 'K 4471' }])
+  expect(once.sheet).toEqual([{ id: 'serial', kind: 'serial', text: 'K 4471' }])
   const twice = withSheetChange(once, rowOf(once, 'serial'), { from: 'plate on the case' })
   expect(rowOf(twice, 'serial').line).toMatchObject({ text: 'K 4471', from: 'plate on the case' })
   const none = withSheetChange(
@@ -32,6 +32,13 @@ test('what is written is kept, changed and taken out again', () => {
     { text: undefined, from: undefined },
   )
   expect(none.sheet).toEqual([])
+})
+
+test('two people who write different lines at once both keep theirs', () => {
+  const mine = withSheetChange(draft, rowOf(draft, 'serial'), { text: 'K 4471' })
+  const theirs = withSheetChange(draft, rowOf(draft, 'oil-kind'), { text: 'thin' })
+  const both = applyEdit(theirs, { kind: 'change', changes: diffDrafts(draft, mine) })
+  expect(both.ok && both.draft.sheet?.map(({ text }) => text).sort()).toEqual(['K 4471', 'thin'])
 })
 
 test('an empty place that is left stays empty', () => {

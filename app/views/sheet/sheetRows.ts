@@ -3,6 +3,7 @@ import type { BoxDraft, Measure, Piece, SheetKind, SheetLine, UnitPart } from 'c
 import { checkBounds, figureOf, fitOf, freshId, parseReading, unitParts } from 'core'
 import type { ReadingUnit } from 'core'
 
+import { LARGEST } from '~/files/boxFile.ts'
 import { readingIssueWords } from '~/words/measures.ts'
 
 export const SHEET_SECTIONS = ['identity', 'oil', 'fasteners', 'limits', 'other'] as const
@@ -117,11 +118,24 @@ function isEmpty({ text, least, most, from, what }: Omit<SheetLine, 'id'>): bool
   return [text, least, most, from, what].every((each) => each === undefined)
 }
 
+/**
+ * An id that follows from what the line is about, so that two people who each write a line
+ * take nothing from one another, and meet where they write the same one.
+ */
+export function lineId(
+  draft: BoxDraft,
+  { kind, of, measure, what }: Omit<SheetLine, 'id'>,
+): string {
+  const id = [kind, of, measure, what].filter((each) => each !== undefined).join(' ')
+  const isTaken = draft.sheet?.some((line) => line.id === id) === true
+  return isTaken || id.length > LARGEST.idLength ? freshId(draft, 'line') : id
+}
+
 /** The box with a line of its sheet changed, written for the first time, or taken out where nothing is left of it. */
 export function withSheetChange(draft: BoxDraft, row: SheetRow, change: SheetChange): BoxDraft {
   const sheet = draft.sheet ?? []
   if (!row.line) {
-    const line = { id: freshId(draft, 'line'), ...row.asked, ...change }
+    const line = { id: lineId(draft, row.asked), ...row.asked, ...change }
     return isEmpty(line) ? draft : { ...draft, sheet: [...sheet, line] }
   }
   const { id } = row.line

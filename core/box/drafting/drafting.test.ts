@@ -23,6 +23,7 @@ import {
 } from './change.ts'
 import { positionsOfPlace, removePart, removePlace } from './remove.ts'
 import { PART_LISTS, partsOf } from '../parts.ts'
+import { withBuild } from '../pieces/index.ts'
 import { PATTERNS, buildPattern } from '../patterns/index.ts'
 import { formatFraction } from '../../number/rational.ts'
 import { boxOf, draftOf, fourSpeed, shaft, withCounts } from '../../testing/boxes.ts'
@@ -302,6 +303,22 @@ describe('a place of a coupler', () => {
     expect(renamed.rules?.[0]?.forbids).toEqual({ 'coupler-1-2': 'low' })
     expect(renamePlace(renamed, 'coupler-1-2', 'low', '1')).toEqual(ruled)
   })
+})
+
+test('a mark stands alone when the piece with its other half is taken out', () => {
+  const built = withBuild(buildPattern('three-shaft', 'box', {}))
+  const hub = built.pieces?.find(({ kind, marks }) => kind === 'hub' && marks?.[0]?.with)
+  const sleeve = hub?.marks?.[0]?.with ?? ''
+  expect(built.pieces?.find(({ id }) => id === sleeve)).toMatchObject({
+    kind: 'sleeve',
+    coupler: hub?.coupler,
+  })
+  const rest = removePart(built, { list: 'pieces', id: sleeve })
+  expect(rest.pieces?.find(({ id }) => id === hub?.id)?.marks?.[0]).toEqual({
+    kind: 'matched',
+    text: hub?.marks?.[0]?.text,
+  })
+  expect(rest.pieces).toHaveLength((built.pieces?.length ?? 0) - 1)
 })
 
 describe('setTwins', () => {

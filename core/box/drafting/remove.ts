@@ -49,7 +49,10 @@ export function removePart(draft: BoxDraft, { list, id }: PartRef): BoxDraft {
     case 'rules':
       return { ...draft, rules: draft.rules?.filter((rule) => rule.id !== id) }
     case 'pieces':
-      return { ...draft, pieces: draft.pieces?.filter((each) => each.id !== id) }
+      return {
+        ...draft,
+        ...(draft.pieces && { pieces: onlyPieces(draft.pieces, (each) => each.id !== id) }),
+      }
     case 'sheet':
       return { ...draft, sheet: draft.sheet?.filter((each) => each.id !== id) }
     case 'leftWarnings':
@@ -79,7 +82,8 @@ export function removePlace(draft: BoxDraft, couplerId: string, placeId: string)
       ? { rules: draft.rules.filter(({ forbids }) => forbids[couplerId] !== placeId) }
       : {}),
     ...(draft.pieces && {
-      pieces: draft.pieces.filter(
+      pieces: onlyPieces(
+        draft.pieces,
         (piece) => piece.coupler !== couplerId || piece.place !== placeId,
       ),
     }),
@@ -132,15 +136,35 @@ export function withoutBodies(draft: BoxDraft, gone: ReadonlySet<string>): BoxDr
   )
 }
 
+/** The pieces that stay; a mark that one of the others had the other half of stands alone. */
+function onlyPieces(pieces: readonly Piece[], stays: (piece: Piece) => boolean): readonly Piece[] {
+  return withLoneMarks(pieces.filter(stays))
+}
+
+function withLoneMarks(pieces: readonly Piece[]): readonly Piece[] {
+  const there = new Set(pieces.map(({ id }) => id))
+  return pieces.map((piece) =>
+    piece.marks?.some((mark) => mark.with !== undefined && !there.has(mark.with))
+      ? {
+          ...piece,
+          marks: piece.marks.map(({ with: other, ...mark }) =>
+            other !== undefined && there.has(other) ? { ...mark, with: other } : mark,
+          ),
+        }
+      : piece,
+  )
+}
+
 /** What sat on what is gone, or carried nothing else, goes with it. */
 function withoutCarriers(pieces: readonly Piece[], present: ReadonlySet<string>): readonly Piece[] {
-  return pieces.flatMap((piece): readonly Piece[] => {
+  const left = pieces.flatMap((piece): readonly Piece[] => {
     const { on, carries } = piece
     if (on !== undefined && !present.has(on)) return []
-    const left = carries?.filter((id) => present.has(id))
-    if (!carries || !left || left.length === carries.length) return [piece]
-    return left.length === 0 ? [] : [{ ...piece, carries: left }]
+    const kept = carries?.filter((id) => present.has(id))
+    if (!carries || !kept || kept.length === carries.length) return [piece]
+    return kept.length === 0 ? [] : [{ ...piece, carries: kept }]
   })
+  return withLoneMarks(left)
 }
 
 /** Where the gear that others are twins of is gone, the first of them takes its place. */
@@ -199,7 +223,8 @@ function withTidyPlaces(draft: BoxDraft, before: readonly Coupler[]): BoxDraft {
     positions: draft.positions.filter((position) => !uses(position.couplers)),
     ...(draft.rules ? { rules: draft.rules.filter(({ forbids }) => !uses(forbids)) } : {}),
     ...(draft.pieces && {
-      pieces: draft.pieces.filter(
+      pieces: onlyPieces(
+        draft.pieces,
         ({ coupler, place }) => place === undefined || !lost.has(`${coupler ?? ''}\n${place}`),
       ),
     }),
@@ -224,7 +249,10 @@ function withoutCouplers(draft: BoxDraft, dead: ReadonlySet<string>): BoxDraft {
       : {}),
     ...(draft.rules ? { rules: draft.rules.filter(({ forbids }) => !uses(forbids)) } : {}),
     ...(draft.pieces && {
-      pieces: draft.pieces.filter(({ coupler }) => coupler === undefined || !dead.has(coupler)),
+      pieces: onlyPieces(
+        draft.pieces,
+        ({ coupler }) => coupler === undefined || !dead.has(coupler),
+      ),
     }),
   }
 }

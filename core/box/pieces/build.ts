@@ -82,6 +82,14 @@ export function proposePieces(draft: BoxDraft): readonly Piece[] {
     .filter((proposed) => !there.some((piece) => isInPlaceOf(piece, proposed)))
     .map((proposed) => ({ id: freshId(proposed.kind), ...proposed }))
     .map((piece) => asItComesOff(index, piece))
+    .map((piece, _, proposed) => withPartner(piece, [...there, ...proposed]))
+}
+
+/** A hub that is matched with its sleeve names it. */
+function withPartner(piece: Piece, pieces: readonly Piece[]): Piece {
+  const sleeve = pieces.find(({ kind, coupler }) => kind === 'sleeve' && coupler === piece.coupler)
+  if (piece.kind !== 'hub' || !sleeve || !piece.marks) return piece
+  return { ...piece, marks: piece.marks.map((mark) => ({ ...mark, with: sleeve.id })) }
 }
 
 /** What passes over neither end of its shaft is in two halves, or it could not be there. */
@@ -177,14 +185,15 @@ function ofMember(index: BoxIndex, member: Member): readonly Proposed[] {
     ]
   if (member.isHollow === true && SHAFTS.has(member.kind)) return ofTube(index, member)
   if (member.kind === 'differential-case')
-    return (['input-end', 'output-end'] as const).flatMap((end): Proposed[] => [
-      {
+    return [
+      ...[member.fromMm - 4, member.toMm + 4].map((stationMm): Proposed => ({
         kind: 'taper-bearing',
         on,
         pressOn: 'inner-race',
-        stationMm: end === 'input-end' ? member.fromMm - 4 : member.toMm + 4,
-      },
-    ])
+        stationMm,
+      })),
+      { kind: 'bearing-race', carries: [on], pressOn: 'outer-race', quantity: 2 },
+    ]
   if (!SHAFTS.has(member.kind)) return []
   const ends = (['input-end', 'output-end'] as const).flatMap((end) =>
     ofShaftEnd(index, member, end),

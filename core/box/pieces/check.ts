@@ -39,6 +39,9 @@ function lostEnds(index: BoxIndex, piece: Piece, path: Path): BoxIssue[] {
       ? [piece.place].filter((id) => !coupler.positions.some((place) => place.id === id))
       : []),
   ]
+  const there = index.pieces
+  for (const { with: other } of piece.marks ?? [])
+    if (other !== undefined && (other === piece.id || !there.has(other))) lost.push(other)
   return lost.map((id) => ({ code: 'piece-nowhere', path, piece: piece.id, id }))
 }
 

@@ -158,6 +158,16 @@ describe('what cannot be of pieces is told, and keeps nothing from being traced'
       { code: 'piece-nowhere', piece: 'a', id: '9' },
     ],
     [
+      'a mark whose other half is nowhere',
+      { id: 'a', kind: 'hub', marks: [{ kind: 'matched', with: 'sleeve-9' }] },
+      { code: 'piece-nowhere', piece: 'a', id: 'sleeve-9' },
+    ],
+    [
+      'a mark that goes with itself',
+      { id: 'a', kind: 'hub', marks: [{ kind: 'matched', with: 'a' }] },
+      { code: 'piece-nowhere', piece: 'a', id: 'a' },
+    ],
+    [
       'a bore wider than its outside',
       { id: 'a', kind: 'spacer', boreMm: 30, outsideMm: 25 },
       { code: 'bore-over-outside', piece: 'a', boreMm: 30, outsideMm: 25 },
