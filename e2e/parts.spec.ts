@@ -163,6 +163,38 @@ test('parts are added several at once, changed, told what is wrong with them, an
   await expect(page.getByText(/has a bore of 9\.00/)).toBeHidden()
   await page.goto(`${box}/history`)
   await expect(page.getByText(/Added: needle bearing under/).first()).toBeVisible()
+
+  // Marks to put it together by, and what is cut into the shaft.
+  await page.goto(`${box}/layout?part=pieces:hub-1`)
+  await page.getByRole('checkbox', { name: 'Matched pair' }).uncheck()
+  await page.getByRole('checkbox', { name: 'Numbered' }).check()
+  await page.getByLabel('Says (numbered)').fill('two dots')
+  await page.keyboard.press('Tab')
+  await page.getByLabel('Goes with (numbered)').selectOption('sleeve-1')
+  await page.getByRole('checkbox', { name: 'Timing marks' }).check()
+  await page.goto(`${box}/layout?part=members:main`)
+  await page.getByLabel('Step 1 to').fill('1')
+  await page.keyboard.press('Tab')
+  await expect(page.getByText('A seat ends further along than it begins.')).toBeVisible()
+  await page.getByRole('button', { name: 'Add a seat or shoulder' }).click()
+  await page.getByLabel('Step 3 diameter').fill('33')
+  await page.keyboard.press('Tab')
+  await kept(page)
+  const file = await page.request.get(`${box}/file`)
+  expect(await file.json()).toMatchObject({
+    members: expect.arrayContaining([
+      expect.objectContaining({
+        id: 'main',
+        steps: expect.arrayContaining([expect.objectContaining({ diameterMm: 33 })]),
+      }),
+    ]),
+    pieces: expect.arrayContaining([
+      expect.objectContaining({
+        id: 'hub-1',
+        marks: [{ kind: 'numbered', text: 'two dots', with: 'sleeve-1' }, { kind: 'timing' }],
+      }),
+    ]),
+  })
 })
 
 test('a part that another has taken out is told, and what was found on it stays', async ({
