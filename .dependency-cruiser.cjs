@@ -7,6 +7,7 @@ const ROOMS = {
   measure: ['number'],
   job: ['number', 'box', 'train', 'count', 'measure'],
   drawing: ['number', 'box'],
+  build: ['number', 'box', 'measure', 'job', 'drawing'],
 }
 
 /** What each folder of logic in the app may know of the app besides itself. */

@@ -7,7 +7,7 @@ import tseslint from 'typescript-eslint'
 export default defineConfig(
   {
     ignores: [
-      'build',
+      'build/**',
       '.react-router',
       '.udrix',
       'app/.server/db/migrations',

@@ -64,6 +64,7 @@ export const LARGEST = {
   marks: 10,
   quantity: MOST_OF_A_PIECE,
   sheet: 400,
+  precedences: 400,
   sheetText: 200,
   reference: 140,
   partNumberLength: LONGEST_PART_NUMBER,
@@ -291,6 +292,15 @@ const sheetLine = z.strictObject({
   from: sheetText.optional(),
 })
 
+const precedence = z
+  .strictObject({
+    id,
+    first: writtenText().min(1).max(LARGEST.reference),
+    then: writtenText().min(1).max(LARGEST.reference),
+    reason: sheetText.optional(),
+  })
+  .refine(({ first, then }) => first !== then, 'A part does not go in before itself.')
+
 const draftShape = {
   name,
   notes: writtenText().max(LARGEST.notesLength, 'These notes are too long.').optional(),
@@ -325,6 +335,12 @@ const draftShape = {
     .array(sheetLine)
     .max(LARGEST.sheet, atMost(LARGEST.sheet, 'lines of a data sheet'))
     .optional(),
+  precedences: z
+    .array(precedence)
+    .max(LARGEST.precedences, {
+      error: `More than ${LARGEST.precedences} statements of what goes in first. Leave out what the parts tell themselves.`,
+    })
+    .optional(),
   isSpare: z.boolean('This is true or false.').nullable().optional(),
   input: id,
   outputs: z
@@ -357,6 +373,7 @@ export const partSchemas = {
   leftWarnings: leftWarning,
   pieces: piece,
   sheet: sheetLine,
+  precedences: precedence,
 } as const satisfies Record<PartList, z.ZodType>
 
 /** The fields of a box besides its parts. */

@@ -151,6 +151,8 @@ const spinTest = z.strictObject({
     .max(LARGEST.members + LARGEST.gears, 'That is more than a box has parts.'),
 })
 
+const tray = writtenText().trim().max(20, 'A tray is called by 20 characters at most.')
+
 const LONGEST_DISTANCE_KM = 5_000_000
 
 const distance = entered.superRefine(({ text, unit: of }, context) => {
@@ -208,10 +210,12 @@ export const entryBodySchema = z.discriminatedUnion('kind', [
     thicknesses: z.array(z.int().min(1).max(MOST_THICKNESS)).min(1).max(MOST_FITTED),
     expected: z.int().min(-MOST_THICKNESS).max(MOST_THICKNESS),
   }),
+  z.strictObject({ kind: z.literal('tray'), part: partRef, tray }),
   z.strictObject({
-    kind: z.literal('tray'),
-    part: partRef,
-    tray: writtenText().trim().max(20, 'A tray is called by 20 characters at most.'),
+    kind: z.literal('step'),
+    part: partRef.nullable(),
+    is: z.enum(['off', 'in']),
+    tray: tray.optional(),
   }),
   z.strictObject({ kind: z.literal('stage'), stage: z.enum(STAGES), isDone: z.boolean() }),
   z.strictObject({

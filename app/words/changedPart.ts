@@ -4,6 +4,7 @@ import type { BoxDraft, Change, Piece } from 'core'
 import type { Naming } from './names.ts'
 import { bodyName, couplerName, gearName } from './names.ts'
 import { pieceName } from './pieces.ts'
+import { precedenceWords } from './build.ts'
 import { sheetLineName } from './sheet.ts'
 
 /** One of each list of a box. */
@@ -19,6 +20,7 @@ export const LIST_WORDS: Readonly<Record<Extract<Change, { kind: 'part' }>['list
   leftWarnings: 'warning',
   pieces: 'part',
   sheet: 'data sheet',
+  precedences: 'order',
 }
 
 /** A piece as it is in the box, or as it was before it was taken out. */
@@ -42,6 +44,8 @@ export function changedPartName(naming: Naming, change: Extract<Change, { kind: 
   if (coupler) return couplerName(naming, coupler)
   const piece = change.list === 'pieces' ? pieceOf(naming.box.draft, change) : undefined
   if (piece) return pieceName(naming, piece)
+  if (change.list === 'precedences')
+    return precedenceWords(naming, change.after ?? change.before ?? {})
   if (change.list === 'sheet') return sheetLineName(naming, change.after ?? change.before ?? {})
   const part = change.after ?? change.before
   const own = part?.label ?? part?.name

@@ -224,6 +224,13 @@ export function entryWords(naming: Naming, { body }: Entry, before?: Intake): st
       return body.tray === ''
         ? `${part(body.part)} taken out of its tray`
         : `${part(body.part)} laid in tray ${body.tray}`
+    case 'step': {
+      if (body.part === null)
+        return body.is === 'off' ? 'The unit is all in pieces' : 'The unit is together'
+      return body.is === 'in'
+        ? `${part(body.part)} put in`
+        : `${part(body.part)} taken off${body.tray === undefined ? '' : `, into tray ${body.tray}`}`
+    }
     case 'stage':
       return `${stageName(naming.words, body.stage)}: ${body.isDone ? 'called done' : 'opened again'}`
     case 'line':

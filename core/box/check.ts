@@ -207,6 +207,10 @@ function checkIds(index: BoxIndex): BoxIssue[] {
   draft.sheet?.forEach(({ id }, at) => {
     unique(seenLines, id, ['sheet', at, 'id'])
   })
+  const seenPrecedences = new Set<string>()
+  draft.precedences?.forEach(({ id }, at) => {
+    unique(seenPrecedences, id, ['precedences', at, 'id'])
+  })
   known(bodies, draft.input, 'body', ['input'])
   draft.outputs.forEach((output, at) => {
     known(bodies, output, 'body', ['outputs', at])

@@ -122,6 +122,7 @@ export type {
   Piece,
   PieceKind,
   PieceMark,
+  Precedence,
   PressSeat,
   Rule,
   ShaftEnd,

@@ -20,6 +20,7 @@ export const PART_LISTS = [
   'leftWarnings',
   'pieces',
   'sheet',
+  'precedences',
 ] as const
 /** One of the lists that a box is made of. */
 export type PartList = (typeof PART_LISTS)[number]
@@ -31,6 +32,7 @@ const OPTIONAL_LISTS: ReadonlySet<PartList> = new Set([
   'leftWarnings',
   'pieces',
   'sheet',
+  'precedences',
 ])
 
 /** What a draft says of itself besides its parts. */

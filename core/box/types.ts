@@ -414,6 +414,15 @@ export interface Piece {
   readonly partNumber?: string | undefined
 }
 
+/** What somebody states of the order of assembly, besides what the parts themselves tell. */
+export interface Precedence {
+  readonly id: string
+  /** References of the part that goes in first, and of the one that goes in after it. */
+  readonly first: string
+  readonly then: string
+  readonly reason?: string | undefined
+}
+
 /** What a line of a unit's data sheet is of. */
 export const SHEET_KINDS = [
   'serial',
@@ -480,6 +489,7 @@ export interface BoxDraft {
   readonly leftWarnings?: readonly LeftWarning[] | undefined
   readonly pieces?: readonly Piece[] | undefined
   readonly sheet?: readonly SheetLine[] | undefined
+  readonly precedences?: readonly Precedence[] | undefined
   /** Kept for its parts, which other units may be given. */
   readonly isSpare?: boolean | null | undefined
   /** The body through which power enters, and those through which it leaves. */

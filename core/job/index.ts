@@ -14,6 +14,7 @@ export type {
   Look,
   PartLine,
   Stage,
+  Taken,
 } from './job.ts'
 export {
   LIMIT_SOURCES,

@@ -182,6 +182,16 @@ export type EntryBody =
     }
   /** Which tray a part lies in; empty where it was taken out of one. */
   | { readonly kind: 'tray'; readonly part: string; readonly tray: string }
+  /**
+   * A part taken off, into a tray, or put in; null of the whole unit, which comes in pieces or
+   * as a whole.
+   */
+  | {
+      readonly kind: 'step'
+      readonly part: string | null
+      readonly is: 'off' | 'in'
+      readonly tray?: string | undefined
+    }
   | { readonly kind: 'stage'; readonly stage: Stage; readonly isDone: boolean }
   | { readonly kind: 'line'; readonly line: PartLine }
   | {
@@ -243,6 +253,16 @@ export interface FittedShims {
   readonly measuredMm: number | null
 }
 
+/** What of the unit has been taken off, as far as somebody said so. */
+export interface Taken {
+  /** Whether what nobody said anything of is off. */
+  readonly isApart: boolean
+  /** By reference; the latest of each. */
+  readonly moved: ReadonlyMap<string, 'off' | 'in'>
+  /** The entries that say so, the latest last. */
+  readonly steps: readonly Entry[]
+}
+
 /** A job as its log tells it. */
 export interface Job {
   readonly intake: Intake
@@ -260,6 +280,7 @@ export interface Job {
   readonly marks: ReadonlyMap<Stage, boolean>
   /** Where parts lie, by their reference. */
   readonly trays: ReadonlyMap<string, string>
+  readonly taken: Taken
   readonly waitingFor: string
   readonly lines: readonly PartLine[]
   readonly isClosed: boolean
@@ -344,6 +365,9 @@ export function readJob(log: readonly Entry[]): Job {
   const shims = new Map<string, FittedShims>()
   const marks = new Map<Stage, boolean>()
   const trays = new Map<string, string>()
+  const moved = new Map<string, 'off' | 'in'>()
+  const steps: Entry[] = []
+  let isApart = false
   const lines = new Map<string, PartLine>()
   const overrules = new Map<string, Overruling>()
   for (const entry of entries) {
@@ -397,6 +421,20 @@ export function readJob(log: readonly Entry[]): Job {
         if (body.tray === '') trays.delete(body.part)
         else trays.set(body.part, body.tray)
         break
+      case 'step': {
+        const { part, is, tray } = body
+        steps.push(entry)
+        if (part === null) {
+          isApart = is === 'off'
+          moved.clear()
+          if (is === 'in') trays.clear()
+          break
+        }
+        moved.set(part, is)
+        if (is === 'in') trays.delete(part)
+        else if (tray !== undefined) trays.set(part, tray)
+        break
+      }
       case 'stage':
         marks.set(body.stage, body.isDone)
         break
@@ -430,6 +468,7 @@ export function readJob(log: readonly Entry[]): Job {
     shims,
     marks,
     trays,
+    taken: { isApart, moved, steps },
     waitingFor,
     lines: [...lines.values()],
     isClosed,

@@ -119,6 +119,7 @@ function PartFields({ drafting, part, words, onCount }: PartFieldsProps) {
       return piece ? <PieceFields {...common} piece={piece} /> : null
     }
     case 'sheet':
+    case 'precedences':
     case 'leftWarnings':
       return null
   }

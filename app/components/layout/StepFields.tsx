@@ -40,7 +40,9 @@ export function StepFields({ drafting: { draft, become }, words, member }: StepF
       which === at ? { ...step, [key]: length.value } : step,
     )
     const changed = next[at]
-    return changed && changed.fromMm >= changed.toMm ? 'A seat ends further along than it begins.' : put(next)
+    return changed && changed.fromMm >= changed.toMm
+      ? 'A seat ends further along than it begins.'
+      : put(next)
   }
   return (
     <fieldset className="flex flex-col gap-2">

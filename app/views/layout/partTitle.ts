@@ -2,6 +2,7 @@
 import type { BoxDraft, PartRef } from 'core'
 import { indexBox, namingEnds, pairsOf } from 'core'
 
+import { precedenceWords } from '~/words/build.ts'
 import { bodyName, capitalize, couplerName, gearName } from '~/words/names.ts'
 import { pieceNameById } from '~/words/pieces.ts'
 import { sheetLineName } from '~/words/sheet.ts'
@@ -55,6 +56,10 @@ export function partTitle(draft: BoxDraft, words: Vocabulary, { list, id }: Part
       return `Rule: ${draft.rules?.find((rule) => rule.id === id)?.reason ?? id}`
     case 'pieces':
       return capitalize(pieceNameById(naming, id))
+    case 'precedences':
+      return capitalize(
+        precedenceWords(naming, draft.precedences?.find((each) => each.id === id) ?? {}),
+      )
     case 'sheet':
       return capitalize(sheetLineName(naming, draft.sheet?.find((line) => line.id === id) ?? {}))
     case 'leftWarnings':

@@ -33,6 +33,7 @@ export function freshId(draft: BoxDraft, stem: string): string {
       draft.rules ?? [],
       draft.pieces ?? [],
       draft.sheet ?? [],
+      draft.precedences ?? [],
     ].flatMap((parts) => parts.map(({ id }) => id)),
   )
   for (let number = 1; ; number++) if (!taken.has(`${stem}-${number}`)) return `${stem}-${number}`

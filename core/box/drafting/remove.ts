@@ -55,6 +55,8 @@ export function removePart(draft: BoxDraft, { list, id }: PartRef): BoxDraft {
       }
     case 'sheet':
       return { ...draft, sheet: draft.sheet?.filter((each) => each.id !== id) }
+    case 'precedences':
+      return { ...draft, precedences: draft.precedences?.filter((each) => each.id !== id) }
     case 'leftWarnings':
       return { ...draft, leftWarnings: draft.leftWarnings?.filter((each) => each.id !== id) }
   }

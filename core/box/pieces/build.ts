@@ -28,7 +28,7 @@ export const WITH_RINGS: ReadonlySet<CouplerKind> = new Set<CouplerKind>([
   'splitter',
 ])
 /** Couplers with a hub and a sleeve or dog ring of their own. */
-const WITH_HUBS: ReadonlySet<CouplerKind> = new Set<CouplerKind>([...WITH_RINGS, 'dog-ring'])
+export const WITH_HUBS: ReadonlySet<CouplerKind> = new Set<CouplerKind>([...WITH_RINGS, 'dog-ring'])
 /** Members that turn in bearings of the case. */
 const SHAFTS: ReadonlySet<MemberKind> = new Set<MemberKind>([
   'input-shaft',

@@ -1,5 +1,5 @@
 /** What is held in the hand besides shafts, gears and couplers. */
-export { proposePieces, withBuild, WITH_RINGS } from './build.ts'
+export { proposePieces, withBuild, WITH_HUBS, WITH_RINGS } from './build.ts'
 export type { PiecePlace, PieceShape } from './kinds.ts'
 export {
   LONGEST_PART_NUMBER,
@@ -8,6 +8,7 @@ export {
   PIECE_PLACES,
   fitOf,
   isNewEachTime,
+  opens,
 } from './kinds.ts'
 export type { Stretch } from './shafts.ts'
 export { HOLLOW_WALL_MM, SHAFT_RADIUS_MM, plainDiameterMm, stretchesOf } from './shafts.ts'

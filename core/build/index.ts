@@ -1,0 +1,10 @@
+/** What comes off, what goes on, in the one order that works. */
+export type { Assembly, AssemblyPart, AssemblyWay } from './assembly.ts'
+export { assemblyOf } from './assembly.ts'
+export type { BuildCaution, BuildTool, Handling, ShownBy } from './handling.ts'
+export { handlingOf } from './handling.ts'
+export type { Order, Step } from './order.ts'
+export { orderOf } from './order.ts'
+export type { Direction, Forgotten, Progress } from './progress.ts'
+export { partsOff, progressOf } from './progress.ts'
+export { leastToReach, smallestCircle } from './removal.ts'
