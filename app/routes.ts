@@ -35,6 +35,7 @@ export default [
       route('turns/gear', 'routes/gearIdentity.tsx'),
       route('measure', 'routes/measure.tsx'),
       route('order', 'routes/order.tsx'),
+      route('build', 'routes/build.tsx'),
       route('hand-over', 'routes/handOver.tsx'),
       route('life', 'routes/life.tsx'),
       route('labels', 'routes/labels.tsx'),

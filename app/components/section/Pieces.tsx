@@ -9,7 +9,7 @@ import type { PieceShape, SectionPiece } from 'core'
 import type { Scale } from '~/views/section/scale.ts'
 
 /** A ring in section, seen on one side of its axis: from its bore to its outside. */
-interface Frame {
+export interface Frame {
   readonly x: number
   readonly width: number
   /** The bore and the outside, and the way from one to the other. */
@@ -19,7 +19,7 @@ interface Frame {
 }
 
 /** Metal, and the lines drawn over it. */
-interface Figure {
+export interface Figure {
   readonly metal: string
   readonly lines?: string
   /** Drawn dark: what is thin, or sits in a groove. */
@@ -109,21 +109,32 @@ const FIGURES: Readonly<Record<PieceShape, (frame: Frame) => Figure>> = {
   }),
 }
 
+/** One side of a piece in section. */
+export function pieceFigure(shape: PieceShape, frame: Frame): Figure {
+  return FIGURES[shape](frame)
+}
+
 /** All pieces that sit on shafts, or those that are shown. */
 export const Pieces = memo(function Pieces({
   pieces,
   scale,
+  classOf,
 }: {
   readonly pieces: readonly SectionPiece[]
   readonly scale: Scale
+  readonly classOf?: ((ref: string) => string | undefined) | undefined
 }) {
-  return pieces.map((drawn) => <PieceShapeOf key={drawn.piece.id} drawn={drawn} scale={scale} />)
+  return pieces.map((drawn) => (
+    <g key={drawn.piece.id} className={classOf?.(`piece:${drawn.piece.id}`)}>
+      <PieceShapeOf drawn={drawn} scale={scale} />
+    </g>
+  ))
 })
 
 function PieceShapeOf({ drawn, scale }: { readonly drawn: SectionPiece; readonly scale: Scale }) {
   const { piece, yMm, shape, fromMm, toMm, innerMm, outerMm } = drawn
   const [above, below] = ([-1, 1] as const).map((out) =>
-    FIGURES[shape]({
+    pieceFigure(shape, {
       x: scale.x(fromMm),
       width: (toMm - fromMm) * scale.perMmX,
       inner: scale.y(yMm + out * innerMm),

@@ -56,6 +56,8 @@ interface SectionDrawingProps extends GearLinks {
   readonly pace?: Pace | undefined
   /** The gear to light up. */
   readonly litGear?: string | undefined
+  /** How parts are told from others, by their references. */
+  readonly classOf?: ((ref: string) => string | undefined) | undefined
   /** What the drawing shows, in words. */
   readonly title: string
   /** Drawn under what is written on the gears, in the same scale. */
@@ -123,19 +125,21 @@ export function SectionDrawing(props: SectionDrawingProps) {
       motions={shownMotions}
       litGear={litGear}
       movingGears={movingGears}
+      classOf={props.classOf}
     />
   )
   const writing = (
     <>
       {layout.section.couplers.map((drawn) => (
-        <CouplerShape
-          key={drawn.coupler.id}
-          drawn={drawn}
-          place={places.get(drawn.coupler.id)}
-          scale={layout.scale}
-          naming={naming}
-          hasName={layers.has('names')}
-        />
+        <g key={drawn.coupler.id} className={props.classOf?.(`sleeve:${drawn.coupler.id}`)}>
+          <CouplerShape
+            drawn={drawn}
+            place={places.get(drawn.coupler.id)}
+            scale={layout.scale}
+            naming={naming}
+            hasName={layers.has('names')}
+          />
+        </g>
       ))}
       <Writing {...props} naming={naming} layout={layout} layers={layers} downwards={downwards} />
     </>
@@ -204,22 +208,20 @@ interface PartsProps {
   readonly litGear: string | undefined
   /** Gears whose teeth drift, and are marked elsewhere. */
   readonly movingGears: ReadonlySet<string>
+  readonly classOf: SectionDrawingProps['classOf']
 }
 
 /** What is of metal and stays where it is while shafts turn. */
 const Parts = memo(function Parts(props: PartsProps) {
-  const { naming, layout, presentLinks, motions, litGear, movingGears } = props
+  const { naming, layout, presentLinks, motions, litGear, movingGears, classOf } = props
   const { section, scale, seats, shifts } = layout
   return (
     <>
       <Lanes section={section} scale={scale} />
       {section.members.map((drawn) => (
-        <MemberShapeOf
-          key={drawn.member.id}
-          drawn={drawn}
-          scale={scale}
-          motion={motions?.get(drawn.member.id)}
-        />
+        <g key={drawn.member.id} className={classOf?.(`shaft:${drawn.member.id}`)}>
+          <MemberShapeOf drawn={drawn} scale={scale} motion={motions?.get(drawn.member.id)} />
+        </g>
       ))}
       {section.differentials.map((drawn) => (
         <DifferentialShape key={drawn.link.id} drawn={drawn} scale={scale} />
@@ -247,19 +249,20 @@ const Parts = memo(function Parts(props: PartsProps) {
         <PlanetaryShape key={drawn.link.id} drawn={drawn} scale={scale} />
       ))}
       {section.gears.map((drawn) => (
-        <GearBlock
-          key={drawn.gear.id}
-          drawn={drawn}
-          memberRadiusMm={seats.radiusMm(drawn.gear.member)}
-          isOnSleeve={seats.isOnSleeve(drawn.gear.id)}
-          shiftMm={shifts.get(drawn.gear.id) ?? 0}
-          scale={scale}
-          isLit={litGear === drawn.gear.id}
-          motion={motions?.get(bodyOfGear(drawn.gear))}
-          isMarkedElsewhere={movingGears.has(drawn.gear.id)}
-        />
+        <g key={drawn.gear.id} className={classOf?.(`gear:${drawn.gear.id}`)}>
+          <GearBlock
+            drawn={drawn}
+            memberRadiusMm={seats.radiusMm(drawn.gear.member)}
+            isOnSleeve={seats.isOnSleeve(drawn.gear.id)}
+            shiftMm={shifts.get(drawn.gear.id) ?? 0}
+            scale={scale}
+            isLit={litGear === drawn.gear.id}
+            motion={motions?.get(bodyOfGear(drawn.gear))}
+            isMarkedElsewhere={movingGears.has(drawn.gear.id)}
+          />
+        </g>
       ))}
-      <Pieces pieces={section.pieces} scale={scale} />
+      <Pieces pieces={section.pieces} scale={scale} classOf={classOf} />
     </>
   )
 })

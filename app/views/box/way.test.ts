@@ -80,6 +80,7 @@ test('each step says how far it is', () => {
     `0 of ${length}`,
     'counts missing',
     '',
+    '',
   ])
   expect(say(standing(whole, { isSound: false, job: open })).slice(0, 3)).toEqual([
     '2, open',

@@ -104,6 +104,11 @@ export const WAY: readonly [Step, ...Step[]] = [
     progress: measureProgress,
     pages: [page('measure', 'Measure and judge'), page('order', 'Parts to order')],
   },
+  {
+    title: 'Build',
+    progress: () => '',
+    pages: [page('build', 'Take apart'), page('build?view=up', 'Put together')],
+  },
 ]
 
 export interface Here {
@@ -132,6 +137,7 @@ export const PAGE_OF_STAGE: Readonly<Partial<Record<Stage, string>>> = {
   sleeves: 'measure?kind=sleeve',
   shafts: 'measure?kind=shaft',
   parts: 'order',
+  assemble: 'build?view=up',
   'bench-check': 'turns',
   'hand-over': 'hand-over',
 }

@@ -1,0 +1,72 @@
+/** What stands in the way of an order, was left on the bench, or is told of and gone. */
+import type { AssemblyPart, Direction, Order, Progress } from 'core'
+
+import { Warning } from '~/components/Warning.tsx'
+import { assemblyPartName } from '~/words/build.ts'
+import { unitPartName } from '~/words/jobs.ts'
+import type { Naming } from '~/words/names.ts'
+import { capitalize } from '~/words/names.ts'
+
+export function BuildMessages({
+  naming,
+  order,
+  progress,
+  direction,
+  lost,
+  partOf,
+  onUndo,
+}: {
+  readonly naming: Naming
+  readonly order: Order
+  readonly progress: Progress
+  readonly direction: Direction
+  /** What people stated of parts that are gone, by reference. */
+  readonly lost: readonly string[]
+  readonly partOf: (ref: string) => AssemblyPart | undefined
+  readonly onUndo: (parts: readonly AssemblyPart[]) => void
+}) {
+  const name = (ref: string): string => {
+    const part = partOf(ref)
+    return part ? assemblyPartName(naming, part) : unitPartName(naming, ref)
+  }
+  const names = (refs: readonly string[]): string => refs.map(name).join(', ')
+  const [first, ...others] = order.circle
+  const gone = [...new Set([...progress.lost, ...lost])]
+  return (
+    <>
+      {first !== undefined && (
+        <Warning role="status">
+          {others.length === 0
+            ? `Nothing lets the ${name(first)} off: the shaft, or what stays on it, is thicker than its bore on both sides. Check bore and shoulders on Lay out, or say that it is in halves. The other parts have their order.`
+            : `These hold one another, so that none can go first: ${names(order.circle)}. Check their sizes, or take back what was stated of their order. ${order.stuck.length > order.circle.length ? `${order.stuck.length} parts in all wait for it. ` : ''}The other parts have their order.`}
+        </Warning>
+      )}
+      {gone.length > 0 && (
+        <Warning role="status">
+          {capitalize(names(gone))}: told of here, but no longer in this box. The rest goes on;
+          parts that were added since count as{' '}
+          {direction === 'down' ? 'in' : 'they were said to be'}.
+        </Warning>
+      )}
+      {progress.forgotten.map(({ part, undo }) => (
+        <Warning key={part.id} role="status">
+          The {assemblyPartName(naming, part)} is still here, and what is in keeps it out.{' '}
+          {undo.length > 0 && (
+            <>
+              The least to take off again: {names(undo)}.{' '}
+              <button
+                type="button"
+                className="button-quiet underline"
+                onClick={() => {
+                  onUndo(undo.flatMap((id) => partOf(id) ?? []))
+                }}
+              >
+                They are off again
+              </button>
+            </>
+          )}
+        </Warning>
+      ))}
+    </>
+  )
+}

@@ -1,0 +1,252 @@
+import { useCallback, useMemo } from 'react'
+import { Link } from 'react-router'
+
+import type { AssemblyPart, Direction } from 'core'
+import {
+  assemblyOf,
+  indexBox,
+  layOutSection,
+  orderOf,
+  progressOf,
+  readPartReference,
+  refOfPiece,
+} from 'core'
+
+import { useOpenBox } from '~/components/box/boxContext.ts'
+import { BuildMessages } from '~/components/build/BuildMessages.tsx'
+import { ExplodedRow } from '~/components/build/ExplodedRow.tsx'
+import { InHandPanel } from '~/components/build/InHandPanel.tsx'
+import { PartNote } from '~/components/build/PartNote.tsx'
+import { PartTiles } from '~/components/build/PartTiles.tsx'
+import { Photos } from '~/components/job/Photos.tsx'
+import { useOpenJob } from '~/components/job/jobContext.ts'
+import { LookButtons } from '~/components/measure/LookButtons.tsx'
+import { SectionDrawing } from '~/components/section/SectionDrawing.tsx'
+import { useViewState } from '~/components/useViewState.ts'
+import { groupsOf, inHandOf, lastStep, neighboursOf, trayFor } from '~/views/build/buildView.ts'
+import type { Layer, Layers } from '~/views/section/layers.ts'
+import { assemblyPartName } from '~/words/build.ts'
+import { bodyName, capitalize } from '~/words/names.ts'
+
+const LAYERS: Layers = new Set<Layer>(['parts', 'names'])
+
+/** Taking a unit apart and putting it together, one part in hand at a time. */
+export default function BuildPage() {
+  const { id, draft, words } = useOpenBox()
+  const { job, current, record } = useOpenJob()
+  const [search, change] = useViewState()
+  const direction: Direction = search.get('view') === 'up' ? 'up' : 'down'
+  const naming = useMemo(() => ({ box: indexBox(draft), words }), [draft, words])
+  const section = useMemo(() => layOutSection(draft), [draft])
+  const assembly = useMemo(() => assemblyOf(draft), [draft])
+  const order = useMemo(() => orderOf(assembly), [assembly])
+  const groups = useMemo(() => groupsOf(assembly, order), [assembly, order])
+  const progress = useMemo(
+    () => progressOf(assembly, order, job.taken, direction),
+    [assembly, order, job.taken, direction],
+  )
+  const { off } = progress
+  const inHand = inHandOf(assembly, order, progress, direction, search.get('part') ?? '')
+  const group =
+    groups.find(({ bench }) => (bench ?? 'case') === search.get('row')) ??
+    groups.find(({ bench }) => bench === (inHand?.part.bench ?? null)) ??
+    groups[0]
+  const isDisabled = current === undefined || job.isClosed
+  const nameOf = useCallback((part: AssemblyPart) => assemblyPartName(naming, part), [naming])
+  const partOf = (ref: string): AssemblyPart | undefined => assembly.byRef.get(ref)
+  const trays = useMemo(
+    () =>
+      new Map(
+        [...job.trays].flatMap(([ref, tray]) => {
+          const part = assembly.byRef.get(ref)
+          return part && off.has(part.id) ? [[part.id, tray] as const] : []
+        }),
+      ),
+    [job.trays, assembly, off],
+  )
+  const choose = (part: AssemblyPart): void => {
+    change({ part: part.id, row: '' })
+  }
+  const touched = useMemo(
+    () => new Set(inHand ? neighboursOf(groups, inHand.part, off).flatMap(({ refs }) => refs) : []),
+    [groups, inHand, off],
+  )
+  const handRefs = inHand?.part.refs
+  // A shaft on the bench is there as long as something is on it.
+  const isBare = useCallback(
+    (part: AssemblyPart): boolean =>
+      off.has(part.id) &&
+      !groups.some(
+        ({ bench, parts }) =>
+          bench !== null &&
+          part.refs.includes(`shaft:${bench}`) &&
+          parts.some((each) => !off.has(each.id)),
+      ),
+    [off, groups],
+  )
+  const classOf = useCallback(
+    (drawn: string): string | undefined => {
+      const { kind, id: drawnId } = readPartReference(drawn)
+      const piece = kind === 'piece' ? naming.box.pieces.get(drawnId) : undefined
+      const ref = piece ? refOfPiece(naming.box, piece) : drawn
+      // A gear that stays on its shaft goes where that goes.
+      const gear = kind === 'gear' ? naming.box.gears.get(drawnId) : undefined
+      const part = assembly.byRef.get(ref) ?? (gear && assembly.byRef.get(`shaft:${gear.member}`))
+      if (handRefs?.includes(part?.id ?? ref) === true) return 'in-hand'
+      if (part && isBare(part)) return 'is-off'
+      return touched.has(ref) ? 'touched' : undefined
+    },
+    [assembly, naming, isBare, handRefs, touched],
+  )
+  const move = (part: AssemblyPart, is: 'off' | 'in'): void => {
+    record({ kind: 'step', part: part.id, is, ...(is === 'off' && { tray: trayOf(part) }) })
+    change({ part: '', row: '' })
+  }
+  const trayOf = (part: AssemblyPart): string =>
+    job.trays.get(part.id) ?? trayFor(groups, order, part, job.trays)
+  const look = inHand?.part.part.looks[0]
+  return (
+    <main className="grid min-h-0 flex-1 lg:grid-cols-[minmax(0,1fr)_23rem] xl:grid-cols-[minmax(0,1fr)_28rem]">
+      <title>{`${draft.name} · Build · Udrix`}</title>
+      <section
+        aria-label="The unit as it stands, and its parts in a row"
+        className="flex min-h-0 flex-col gap-1 overflow-auto px-4 pt-2 pb-3"
+      >
+        <BuildMessages
+          naming={naming}
+          order={order}
+          progress={progress}
+          direction={direction}
+          lost={assembly.lost}
+          partOf={partOf}
+          onUndo={(parts) => {
+            for (const part of parts) move(part, 'off')
+          }}
+        />
+        <div className="build min-h-[14rem] flex-1">
+          <SectionDrawing
+            draft={draft}
+            words={words}
+            layers={LAYERS}
+            classOf={classOf}
+            title={`Section along the shafts of ${draft.name}; what is off is drawn pale`}
+          />
+        </div>
+        <div role="group" aria-label="Rows of parts" className="flex flex-wrap gap-1">
+          {groups.map(({ bench, parts }) => (
+            <button
+              key={bench ?? 'case'}
+              type="button"
+              aria-pressed={group?.bench === bench}
+              className="button-quiet aria-pressed:underline"
+              onClick={() => {
+                change({ row: bench ?? 'case' })
+              }}
+            >
+              {capitalize(bench === null ? 'case' : bodyName(naming, bench))}{' '}
+              <span className="text-graphite tabular-nums">
+                {parts.filter((part) => !off.has(part.id)).length}/{parts.length}
+              </span>
+            </button>
+          ))}
+        </div>
+        {group?.bench === null ? (
+          <PartTiles
+            index={naming.box}
+            section={section}
+            parts={group.parts}
+            off={off}
+            trays={trays}
+            chosen={inHand?.part.id ?? ''}
+            nameOf={nameOf}
+            onChoose={choose}
+          />
+        ) : (
+          group && (
+            <div className="build h-[13.5rem] flex-none">
+              <ExplodedRow
+                index={naming.box}
+                section={section}
+                parts={group.parts}
+                off={off}
+                trays={trays}
+                chosen={inHand?.part.id ?? ''}
+                title={`Parts of the ${bodyName(naming, group.bench)} in a row`}
+                nameOf={nameOf}
+                onChoose={choose}
+              />
+            </div>
+          )
+        )}
+      </section>
+      <aside className="border-rule bg-sheet flex min-h-0 flex-col gap-2 overflow-auto border-l-2 p-4">
+        {!current && (
+          <p>
+            Steps are kept in the job of a visit. <Link to={`../job`}>Open a job</Link> first.
+          </p>
+        )}
+        {inHand ? (
+          <InHandPanel
+            naming={naming}
+            section={section}
+            inHand={inHand}
+            direction={direction}
+            total={order.down.length}
+            tray={trayOf(inHand.part)}
+            isDisabled={isDisabled}
+            canGoBack={lastStep(job) !== undefined}
+            partOf={partOf}
+            onChoose={choose}
+            onDone={() => {
+              move(inHand.part, direction === 'down' ? 'off' : 'in')
+            }}
+            onStillHere={() => {
+              move(inHand.part, direction === 'down' ? 'in' : 'off')
+            }}
+            onBack={() => {
+              const entry = lastStep(job)
+              if (entry !== undefined) record({ kind: 'withdraw', entry })
+              change({ part: '', row: '' })
+            }}
+          >
+            {look && (
+              <details key={inHand.part.id}>
+                <summary className="cursor-pointer py-1 font-semibold">
+                  Look at it, photograph it, note it
+                </summary>
+                <LookButtons
+                  look={look}
+                  isDisabled={isDisabled}
+                  onGrade={(grade) => {
+                    record({ kind: 'look', part: inHand.part.part.ref, look, grade })
+                  }}
+                />
+                <PartNote
+                  isDisabled={isDisabled}
+                  onNote={(text) => {
+                    record({ kind: 'note', text, part: inHand.part.part.ref })
+                  }}
+                />
+                <Photos boxId={id} part={inHand.part.part.ref} />
+              </details>
+            )}
+          </InHandPanel>
+        ) : (
+          <p className="text-lg">
+            {direction === 'down' ? (
+              <>
+                Everything is off. <Link to="?view=up">Put it together</Link> when the parts are
+                here.
+              </>
+            ) : (
+              <>
+                Everything is in. <Link to="../turns">Turn it through</Link> before it leaves the
+                bench.
+              </>
+            )}
+          </p>
+        )}
+      </aside>
+    </main>
+  )
+}
