@@ -20,8 +20,9 @@ import type { UnitPart } from '../job/unitParts.ts'
 import { pieceOfRef, refOfPiece, unitParts } from '../job/unitParts.ts'
 
 import type { Removable, Way } from './removal.ts'
+import { smallestCircle } from './removal.ts'
 import type { Ring } from './row.ts'
-import { isBeyond, waysOffRow } from './row.ts'
+import { isBeyond, ringsRound, waysOffRow } from './row.ts'
 import { crossings, shaftsOf } from './shafts.ts'
 import type { Shaft } from './shafts.ts'
 
@@ -115,17 +116,50 @@ function assemble(index: BoxIndex): Assembly {
   }
   const unit = unitParts(index.draft).filter((part) => isApart(finding, part))
   const rows = rowsOf(finding)
-  const found = unit
-    .filter(({ ref }) => finding.shafts.every(({ refs }) => !refs.slice(1).includes(ref)))
-    .map((part) => withStated(index, partOf(finding, rows, part)))
-  const refs = new Set(found.flatMap((part) => part.refs))
+  const found = unit.map((part) => withStated(index, partOf(finding, rows, part)))
+  const parts = inBundles(withBase(found))
+  const byRef = new Map(parts.flatMap((part) => part.refs.map((ref) => [ref, part])))
   return {
-    parts: withBase(found),
-    byRef: new Map(found.flatMap((part) => part.refs.map((ref) => [ref, part]))),
+    parts,
+    byRef,
     lost: (index.draft.precedences ?? []).flatMap(({ first, then }) =>
-      [first, then].filter((ref) => !refs.has(ref)),
+      [first, then].filter((ref) => !byRef.has(ref)),
     ),
   }
+}
+
+/**
+ * Shafts that only wait for one another move as one: gears in mesh that pass towards no end,
+ * ends that are in one another.
+ */
+function inBundles(parts: readonly AssemblyPart[]): readonly AssemblyPart[] {
+  const circle = smallestCircle(parts)
+  const bundle = parts.filter(({ id, part }) => part.kind === 'shaft' && circle.includes(id))
+  const [first, ...others] = bundle
+  if (!first || others.length === 0 || bundle.length < circle.length) return parts
+  const ids = new Set(circle)
+  const ways = first.ways.flatMap((way): readonly AssemblyWay[] => {
+    const same = others.map((other) => other.ways.find(({ over }) => over === way.over))
+    const blockedBy = [way, ...same].flatMap((each) => each?.blockedBy ?? [])
+    return same.includes(undefined)
+      ? []
+      : [{ ...way, blockedBy: [...new Set(blockedBy)].filter((id) => !ids.has(id)) }]
+  })
+  if (ways.length === 0) return parts
+  const whole = { ...first, refs: bundle.flatMap(({ refs }) => refs), ways }
+  const known = (id: string): string => (ids.has(id) ? first.id : id)
+  return inBundles(
+    parts
+      .filter((part) => part === first || !ids.has(part.id))
+      .map((part) =>
+        part === first
+          ? whole
+          : {
+              ...part,
+              ways: part.ways.map((way) => ({ ...way, blockedBy: way.blockedBy.map(known) })),
+            },
+      ),
+  )
 }
 
 /** Whether a part comes apart from the rest: a gear that stays on its shaft does not. */
@@ -172,7 +206,12 @@ function rowsOf(finding: Finding): ReadonlyMap<string, InRow> {
         member,
         atMm,
         outboard,
-        ways: (ways[at] ?? []).map((way) => ({ ...way, face: null })),
+        // What lies under another cannot be taken hold of.
+        ways: (ways[at] ?? []).map((way) => ({
+          ...way,
+          face: null,
+          blockedBy: [...way.blockedBy, ...ringsRound(rings, ring).map((each) => each.id)],
+        })),
       })
     })
   }
@@ -273,29 +312,23 @@ function ringsOn({ index, shafts, stay }: Finding, member: Member): readonly Rin
     })
   const tubes = shafts
     .filter(({ core }) => core?.id === member.id)
-    .flatMap(({ members: [tube] }): Ring[] =>
-      tube
-        ? [
-            {
-              id: `shaft:${tube.id}`,
-              fromMm: tube.fromMm,
-              toMm: tube.toMm,
-              boreMm: Math.max(
-                0,
-                ...rowOf(index, member.id)
-                  .filter(({ ref }) =>
-                    index.pieces.get(ref.slice('piece:'.length))?.carries?.includes(tube.id),
-                  )
-                  .map(({ outsideMm = 0 }) => outsideMm),
-                ...stretchesOf(member)
-                  .filter(({ fromMm, toMm }) => fromMm < tube.toMm && toMm > tube.fromMm)
-                  .map(({ diameterMm }) => diameterMm),
-              ),
-              outsideMm: Infinity,
-            },
-          ]
-        : [],
-    )
+    .map(({ member: tube }): Ring => ({
+      id: `shaft:${tube.id}`,
+      fromMm: tube.fromMm,
+      toMm: tube.toMm,
+      boreMm: Math.max(
+        0,
+        ...rowOf(index, member.id)
+          .filter(({ ref }) =>
+            index.pieces.get(ref.slice('piece:'.length))?.carries?.includes(tube.id),
+          )
+          .map(({ outsideMm = 0 }) => outsideMm),
+        ...stretchesOf(member)
+          .filter(({ fromMm, toMm }) => fromMm < tube.toMm && toMm > tube.fromMm)
+          .map(({ diameterMm }) => diameterMm),
+      ),
+      outsideMm: Infinity,
+    }))
   return [...seated, ...hubs, ...tubes]
 }
 
@@ -312,29 +345,26 @@ function memberIdOf({ gears, members }: BoxIndex, body: string): string | undefi
 /** A part with its ways, whatever it is. */
 function partOf(finding: Finding, rows: ReadonlyMap<string, InRow>, part: UnitPart): AssemblyPart {
   const { ref, kind, id } = part
-  const shaft = kind === 'shaft' ? finding.shafts.find(({ refs }) => refs[0] === ref) : undefined
+  const shaft = kind === 'shaft' ? finding.shafts.find(({ member }) => member.id === id) : undefined
   const row = rows.get(ref)
   const alone = { id: ref, refs: [ref], part }
   if (shaft && !shaft.core)
     return {
       ...alone,
-      refs: shaft.refs,
       bench: null,
       atMm: undefined,
       ways: waysOut(finding, rows, shaft),
     }
   if (row) {
     const on = `shaft:${row.member.id}`
-    const host = finding.shafts.find(({ refs }) => refs.includes(on))
+    const host = finding.shafts.find(({ member }) => member === row.member)
     const isOutboard = row.outboard !== undefined && !host?.core
     const ways = row.ways.map((way): AssemblyWay => {
       const isFree = isOutboard && (way.over === row.outboard || way.over === 'sideways')
       const within = [...way.blockedBy, ...withinHub(finding, part)]
       return {
         ...way,
-        blockedBy: isFree
-          ? [...within, ...coversOf(finding, rows, part, row)]
-          : [...within, host?.refs[0] ?? on],
+        blockedBy: isFree ? [...within, ...coversOf(finding, rows, part, row)] : [...within, on],
       }
     })
     return { ...alone, bench: isOutboard ? null : row.member.id, atMm: row.atMm, ways }
@@ -402,11 +432,13 @@ function waysOut(
   shaft: Shaft,
 ): readonly AssemblyWay[] {
   const { index, refsOf, shafts } = finding
-  const ids = new Set(shaft.members.map(({ id }) => id))
+  const { member } = shaft
   const isOnIt = (body: string | undefined): boolean => {
     const id = body === undefined ? undefined : memberIdOf(index, body)
-    return id !== undefined && (ids.has(id) || shaft.tubes.has(id))
+    return id !== undefined && (id === member.id || shaft.tubes.has(id))
   }
+  const isInLine = (body: string): boolean =>
+    index.members.get(memberIdOf(index, body) ?? '')?.axis === member.axis
   const isMovedBy = ({ coupler }: Piece): boolean => isOnIt(index.couplers.get(coupler ?? '')?.hub)
   const always = [
     ...refsOf(['fork', 'friction-plate', 'steel-plate', 'clutch-disc'], isMovedBy),
@@ -414,7 +446,7 @@ function waysOut(
     ...refsOf(['idler-pin', ...CLOSERS], ({ carries: held }) => held?.some(isOnIt) === true),
     // What is wider than its bearing holds it from outside.
     ...[...rows].flatMap(([ref, row]) =>
-      row.outboard !== undefined && ids.has(row.member.id) && isOutside(finding, rows, ref, row)
+      row.outboard !== undefined && row.member === member && isOutside(finding, rows, ref, row)
         ? [ref]
         : [],
     ),
@@ -423,9 +455,17 @@ function waysOut(
   const isSplit = finding.pieces.some(
     ({ piece }) => piece.kind === 'case' && piece.isSplit === true,
   )
+  // An opening at an end lets through what is in line with what it carries; one that carries
+  // nothing is as wide as the case.
+  const opensFor = (closer: string): boolean => {
+    const held = pieceOfRef(index, closer)?.carries ?? []
+    return held.length === 0 || held.some(isInLine)
+  }
   const sides = CLOSING_SIDES.filter(
     (side) =>
-      closersOver(finding, side).length > 0 ||
+      closersOver(finding, side).some(
+        (closer) => (side !== 'input-end' && side !== 'output-end') || opensFor(closer),
+      ) ||
       (!hasClosers && side !== 'below' && side !== 'beside') ||
       (isSplit && side === 'beside'),
   )
@@ -438,7 +478,7 @@ function waysOut(
       ...closersOver(finding, side),
       ...others
         .filter((other) => crossings(index, shaft, other, side))
-        .map(({ refs: [first = ''] }) => first),
+        .map(({ member }) => `shaft:${member.id}`),
     ],
   }))
 }
@@ -472,9 +512,7 @@ function waysOfLoose(
   const ofCoupler = (...kinds: PieceKind[]): string[] =>
     refsOf(kinds, (each) => each !== piece && each.coupler === piece?.coupler)
   const shaftOf = (member: string | undefined): string[] =>
-    finding.shafts
-      .filter(({ members }) => members.some((each) => each.id === member))
-      .map(({ refs: [first = ''] }) => first)
+    member !== undefined && index.members.has(member) ? [`shaft:${member}`] : []
   if (!piece) {
     // A ring that only the drawing tells of: it lies loose beside its hub.
     const hub = memberIdOf(index, index.couplers.get(id)?.hub ?? '')

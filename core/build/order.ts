@@ -9,7 +9,7 @@ import type { ClosingSide } from '../box/types.ts'
 import { CLOSING_SIDES } from '../box/types.ts'
 
 import type { Assembly, AssemblyPart, AssemblyWay } from './assembly.ts'
-import { openWay, smallestCircle, stuckParts } from './removal.ts'
+import { smallestCircle, stuckParts } from './removal.ts'
 
 /** One part taken off, and how. */
 export interface Step {
@@ -69,8 +69,9 @@ function wayFrom(
   left: ReadonlySet<string>,
   face: ClosingSide | null,
 ): AssemblyWay | undefined {
-  const here = part.ways.filter((way) => way.face === null || way.face === face)
-  return openWay({ ...part, ways: here }, (id) => left.has(id))
+  return part.ways.find(
+    (way) => (way.face === null || way.face === face) && !way.blockedBy.some((id) => left.has(id)),
+  )
 }
 
 /** The order in which parts are reached for, where several could come off: from outside inwards. */
@@ -153,12 +154,13 @@ function fewestTurns(
 
 /** Strips one shaft after another, along it from where it was last worked on. */
 function onBench(parts: readonly AssemblyPart[], left: Set<string>): readonly Step[] {
+  const onBenches = parts.filter(({ bench }) => bench !== null)
   const steps: Step[] = []
   let last: AssemblyPart | undefined
   let over: AssemblyWay['over'] | undefined
   for (;;) {
-    const open = parts.flatMap((part) => {
-      const way = part.bench !== null && left.has(part.id) ? wayFrom(part, left, null) : undefined
+    const open = onBenches.flatMap((part) => {
+      const way = left.has(part.id) ? wayFrom(part, left, null) : undefined
       return way ? [{ part, way }] : []
     })
     const cost = ({ part, way }: (typeof open)[number]): number =>

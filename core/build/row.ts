@@ -74,11 +74,16 @@ function along(
   })
 }
 
-function sideways(rings: readonly Ring[], ring: Ring, roomMm: number): readonly RowWay[] {
-  const around = rings.filter(
+/** The rings that a ring lies under. */
+export function ringsRound(rings: readonly Ring[], ring: Ring): readonly Ring[] {
+  return rings.filter(
     ({ fromMm, toMm, boreMm }) =>
       fromMm < ring.toMm && toMm > ring.fromMm && boreMm >= ring.outsideMm,
   )
+}
+
+function sideways(rings: readonly Ring[], ring: Ring, roomMm: number): readonly RowWay[] {
+  const around = ringsRound(rings, ring)
   const beside = SHAFT_ENDS.map((end) =>
     rings.filter(
       (other) =>

@@ -1,0 +1,182 @@
+/** The order of real arrangements against facts of the bench (common practice). */
+import { withBuild } from '../box/pieces/index.ts'
+import type { Chosen, PatternId } from '../box/patterns/index.ts'
+import { PATTERNS, buildPattern, choose } from '../box/patterns/index.ts'
+import type { BoxDraft, ClosingSide, Piece } from '../box/types.ts'
+import { CLOSING_SIDES } from '../box/types.ts'
+import { fourSpeed } from '../testing/boxes.ts'
+import { stepsOff } from '../testing/removals.ts'
+import { assemblyOf } from './assembly.ts'
+import { orderOf } from './order.ts'
+
+const four = withBuild(fourSpeed('sliding-idler'))
+
+function downOf(draft: BoxDraft): readonly string[] {
+  return orderOf(assemblyOf(draft)).down.map(({ part }) => part.id)
+}
+
+/** A box with a piece changed. */
+function changed(draft: BoxDraft, is: (piece: Piece) => boolean, by: Partial<Piece>): BoxDraft {
+  return {
+    ...draft,
+    pieces: draft.pieces?.map((piece) => (is(piece) ? { ...piece, ...by } : piece)),
+  }
+}
+
+describe('every arrangement', () => {
+  const all = PATTERNS.flatMap((pattern): (readonly [PatternId, Chosen])[] => [
+    [pattern.id, {}],
+    ...pattern.choices.flatMap(({ id, options }) =>
+      options.map((option) => [pattern.id, choose(pattern, {}, id, option)] as const),
+    ),
+  ])
+
+  test.each(all)(
+    '%s %j comes apart to the last part, each once, in an order that works',
+    (id, chosen) => {
+      const assembly = assemblyOf(withBuild(buildPattern(id, 'box', chosen)))
+      const order = orderOf(assembly)
+      expect(order.circle).toEqual([])
+      const down = order.down.map(({ part }) => part.id)
+      expect(new Set(down).size).toBe(assembly.parts.length)
+      expect(stepsOff(assembly.parts, down)).toBe(true)
+    },
+  )
+})
+
+describe('a four-speed with a countershaft', () => {
+  const down = downOf(four)
+  const pieceOf = (kind: string, is: (piece: Piece) => boolean = () => true): string => {
+    const piece = four.pieces?.find((each) => each.kind === kind && is(each))
+    if (!piece) throw new Error(`no ${kind}`)
+    return kind === 'sleeve' ? `sleeve:${piece.coupler ?? ''}` : `piece:${piece.id}`
+  }
+  const of34 = ({ coupler }: Piece): boolean => coupler === 'coupler-3-4'
+
+  test.each([
+    ['bolts before what they hold', pieceOf('bolt'), pieceOf('cover')],
+    ['the nut before the flange', pieceOf('nut'), pieceOf('flange')],
+    ['the flange before the tail housing', pieceOf('flange'), pieceOf('tail-housing')],
+    ['the cover before the rods', pieceOf('cover'), pieceOf('rod')],
+    ['a detent before its rod', pieceOf('detent', of34), pieceOf('rod', of34)],
+    ['a rod before its fork', pieceOf('rod', of34), pieceOf('fork', of34)],
+    ['forks before the shaft that their sleeves are on', pieceOf('fork', of34), 'shaft:main'],
+    ['the input shaft before the main shaft in it', 'shaft:input', 'shaft:main'],
+    ['the main shaft before the countershaft below it', 'shaft:main', 'shaft:counter'],
+    ['the pin before the idler', pieceOf('idler-pin'), 'shaft:idler'],
+    ['all shafts before the case is empty', 'shaft:counter', pieceOf('case')],
+    ['the sleeve before the keys under it', pieceOf('sleeve', of34), pieceOf('hub-key', of34)],
+    ['keys before their hub', pieceOf('hub-key', of34), pieceOf('hub', of34)],
+    [
+      'the gear before the needles under it',
+      'gear:main-3',
+      pieceOf('needle-bearing', ({ carries }) => carries?.[0] === 'main-3'),
+    ],
+    ['a shaft out of the case before it is stripped', 'shaft:main', 'gear:main-3'],
+  ])('%s', (_, first, then) => {
+    expect(down).toContain(first)
+    expect(down).toContain(then)
+    expect(down.indexOf(first)).toBeLessThan(down.indexOf(then))
+  })
+
+  test('an interlock ball goes in before the last of its rods', () => {
+    const up = [...down].reverse()
+    const rods = four.pieces?.filter(({ kind }) => kind === 'rod').map(({ id }) => `piece:${id}`)
+    const tied = four.interlocks?.[0]?.couplers ?? []
+    const ofBall = rods?.filter((ref) =>
+      tied.includes(four.pieces?.find(({ id }) => `piece:${id}` === ref)?.coupler ?? ''),
+    )
+    const last = Math.max(...(ofBall ?? []).map((ref) => up.indexOf(ref)))
+    expect(up.indexOf(pieceOf('interlock-ball'))).toBeLessThan(last)
+  })
+
+  test('what is cut into its shaft is no part of its own', () => {
+    const integral = four.gears.filter(({ mount }) => mount === 'integral')
+    expect(integral.length).toBeGreaterThan(0)
+    for (const { id } of integral) expect(down).not.toContain(`gear:${id}`)
+  })
+})
+
+test('the case is turned over no more often than any other sequence of its sides needs', () => {
+  const assembly = assemblyOf(four)
+  const inCase = assembly.parts.filter(({ bench }) => bench === null)
+  /** Takes off what it can from one side, one part after another. */
+  const strip = (left: ReadonlySet<string>, face: ClosingSide): ReadonlySet<string> => {
+    const rest = new Set(left)
+    for (const _ of inCase)
+      for (const { id, ways } of inCase)
+        if (
+          ways.some(
+            (way) =>
+              (way.face === null || way.face === face) &&
+              way.blockedBy.every((each) => !rest.has(each)),
+          )
+        )
+          rest.delete(id)
+    return rest
+  }
+  let states: ReadonlySet<string>[] = [new Set(assembly.parts.map(({ id }) => id))]
+  const isBare = (left: ReadonlySet<string>): boolean => inCase.every(({ id }) => !left.has(id))
+  let sides = 0
+  while (!states.some(isBare)) {
+    sides++
+    states = states.flatMap((left) => CLOSING_SIDES.map((face) => strip(left, face)))
+  }
+  expect(orderOf(assembly).turns).toBe(sides - 1)
+})
+
+test('what people state is kept, and a circle in it is named by its parts alone', () => {
+  const stated = (...precedences: NonNullable<BoxDraft['precedences']>): BoxDraft => ({
+    ...four,
+    precedences,
+  })
+  const [one, other] = ['gear:main-3', 'piece:switch-1']
+  const down = downOf(stated({ id: 'a', first: one, then: other }))
+  expect(down.indexOf(other)).toBeLessThan(down.indexOf(one))
+  const round = stated(
+    { id: 'a', first: 'piece:switch-1', then: 'piece:bolt-1' },
+    { id: 'b', first: 'piece:bolt-1', then: 'piece:switch-1' },
+  )
+  const order = orderOf(assemblyOf(round))
+  expect([...order.circle].sort()).toEqual(['piece:bolt-1', 'piece:switch-1'])
+  expect(order.down.length).toBeGreaterThan(0)
+  expect(order.down.length + order.stuck.length).toBe(assemblyOf(round).parts.length)
+  expect(assemblyOf(stated({ id: 'a', first: 'piece:gone', then: one })).lost).toEqual([
+    'piece:gone',
+  ])
+})
+
+test('a part that passes over neither end is named by itself, and the rest has its order', () => {
+  const tight = changed(four, ({ id }) => id === 'ball-bearing-2', { boreMm: 5 })
+  const order = orderOf(assemblyOf(tight))
+  expect(order.circle).toEqual(['piece:ball-bearing-2'])
+  expect(order.down.length).toBeGreaterThan(20)
+})
+
+test('shafts whose gears do not pass come out as one where the case opens at its ends only', () => {
+  const transaxle = withBuild(buildPattern('transverse-transaxle', 'box', {}))
+  const closed = changed(transaxle, ({ kind }) => kind === 'cover', { closesFrom: 'output-end' })
+  const together = assemblyOf(closed).parts.find(({ refs }) => refs.includes('shaft:input'))
+  expect(together?.refs).toContain('shaft:output')
+  const apart = assemblyOf(transaxle).parts.find(({ refs }) => refs.includes('shaft:input'))
+  expect(apart?.refs).toEqual(['shaft:input'])
+})
+
+test('a tube comes off the shaft that runs through it before the needles between them', () => {
+  const dual = withBuild(buildPattern('dual-clutch', 'box', {}))
+  const tube = dual.members.find(({ isHollow }) => isHollow === true)
+  const needles = dual.pieces?.filter(
+    ({ kind, carries }) => kind === 'needle-bearing' && carries?.[0] === tube?.id,
+  )
+  const down = downOf(dual)
+  expect(needles?.length).toBeGreaterThan(0)
+  for (const { id } of needles ?? [])
+    expect(down.indexOf(`shaft:${tube?.id ?? ''}`)).toBeLessThan(down.indexOf(`piece:${id}`))
+})
+
+test('a box of which only the drawing is known has an order too', () => {
+  const bare = fourSpeed('sliding-idler')
+  const order = orderOf(assemblyOf(bare))
+  expect(order.circle).toEqual([])
+  expect(order.down.length).toBe(assemblyOf(bare).parts.length)
+})
