@@ -2,30 +2,22 @@ import { useCallback, useMemo } from 'react'
 import { Link } from 'react-router'
 
 import type { AssemblyPart, Direction } from 'core'
-import {
-  assemblyOf,
-  indexBox,
-  layOutSection,
-  orderOf,
-  progressOf,
-  readPartReference,
-  refOfPiece,
-} from 'core'
+import { progressOf, readPartReference, refOfPiece } from 'core'
 
 import { useOpenBox } from '~/components/box/boxContext.ts'
 import { BuildMessages } from '~/components/build/BuildMessages.tsx'
 import { ExplodedRow } from '~/components/build/ExplodedRow.tsx'
 import { InHandPanel } from '~/components/build/InHandPanel.tsx'
 import { PartNote } from '~/components/build/PartNote.tsx'
+import { useBuild } from '~/components/build/useBuild.ts'
 import { PartTiles } from '~/components/build/PartTiles.tsx'
 import { Photos } from '~/components/job/Photos.tsx'
 import { useOpenJob } from '~/components/job/jobContext.ts'
 import { LookButtons } from '~/components/measure/LookButtons.tsx'
 import { SectionDrawing } from '~/components/section/SectionDrawing.tsx'
 import { useViewState } from '~/components/useViewState.ts'
-import { groupsOf, inHandOf, lastStep, neighboursOf, trayFor } from '~/views/build/buildView.ts'
+import { inHandOf, lastStep, neighboursOf, trayFor } from '~/views/build/buildView.ts'
 import type { Layer, Layers } from '~/views/section/layers.ts'
-import { assemblyPartName } from '~/words/build.ts'
 import { bodyName, capitalize } from '~/words/names.ts'
 
 const LAYERS: Layers = new Set<Layer>(['parts', 'names'])
@@ -36,11 +28,7 @@ export default function BuildPage() {
   const { job, current, record } = useOpenJob()
   const [search, change] = useViewState()
   const direction: Direction = search.get('view') === 'up' ? 'up' : 'down'
-  const naming = useMemo(() => ({ box: indexBox(draft), words }), [draft, words])
-  const section = useMemo(() => layOutSection(draft), [draft])
-  const assembly = useMemo(() => assemblyOf(draft), [draft])
-  const order = useMemo(() => orderOf(assembly), [assembly])
-  const groups = useMemo(() => groupsOf(assembly, order), [assembly, order])
+  const { naming, section, assembly, order, groups, nameOf } = useBuild()
   const progress = useMemo(
     () => progressOf(assembly, order, job.taken, direction),
     [assembly, order, job.taken, direction],
@@ -52,7 +40,6 @@ export default function BuildPage() {
     groups.find(({ bench }) => bench === (inHand?.part.bench ?? null)) ??
     groups[0]
   const isDisabled = current === undefined || job.isClosed
-  const nameOf = useCallback((part: AssemblyPart) => assemblyPartName(naming, part), [naming])
   const partOf = (ref: string): AssemblyPart | undefined => assembly.byRef.get(ref)
   const trays = useMemo(
     () =>

@@ -70,7 +70,9 @@ export function stepWords(naming: Naming, { part, way }: Step, direction: Direct
   const name = assemblyPartName(naming, part)
   const isCase = part.part.kind === 'case'
   if (isCase) return direction === 'down' ? 'Set the empty case aside' : 'Set the case on its stand'
-  const where = wayWords(naming.words, way.over, direction)
+  // What is screwed or bolted on goes where it is, whichever way it is turned.
+  const isScrewed = fit === 'threaded' || fit === 'bolted'
+  const where = isScrewed ? '' : wayWords(naming.words, way.over, direction)
   const isLoose = way.over === 'sideways' && fit === 'slides'
   if (isLoose) return direction === 'down' ? `Take out the ${name}` : `Put in the ${name}`
   return `${verb} the ${name} ${particle}`.trim() + where

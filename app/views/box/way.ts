@@ -107,7 +107,13 @@ export const WAY: readonly [Step, ...Step[]] = [
   {
     title: 'Build',
     progress: () => '',
-    pages: [page('build', 'Take apart'), page('build?view=up', 'Put together')],
+    pages: [
+      page('build', 'Take apart'),
+      page('build?view=up', 'Put together'),
+      page('build/reach', 'Get at a part'),
+      page('build/stack', 'Stack-up, timing'),
+      page('build/sheet', 'Sheet of steps'),
+    ],
   },
 ]
 

@@ -1,0 +1,188 @@
+import { X } from 'lucide-react'
+import { useMemo, useState } from 'react'
+
+import type { BoxDraft, Direction } from 'core'
+import { diffDrafts, freshId, handlingOf } from 'core'
+
+import { PrintButton } from '~/components/PrintButton.tsx'
+import { useOpenBox } from '~/components/box/boxContext.ts'
+import { BenchCheckTable } from '~/components/build/BenchCheckTable.tsx'
+import { PartPicture } from '~/components/build/PartPicture.tsx'
+import { useBuild } from '~/components/build/useBuild.ts'
+import { SelectField } from '~/components/Fields.tsx'
+import { useOpenJob } from '~/components/job/jobContext.ts'
+import { useViewState } from '~/components/useViewState.ts'
+import { Warning } from '~/components/Warning.tsx'
+import { LARGEST } from '~/files/boxFile.ts'
+import { benchCheckOf } from '~/views/build/benchCheck.ts'
+import { CAUTION_WORDS, faceWords, partNotes, precedenceWords, stepWords } from '~/words/build.ts'
+import { CAUTIONS, DEFERENCE } from '~/words/cautions.ts'
+import { capitalize } from '~/words/names.ts'
+
+/** Every step with its part, to tick and to fill in, for print. */
+export default function BuildSheet() {
+  const { draft, edit } = useOpenBox()
+  const { job } = useOpenJob()
+  const { naming, section, order, assembly, nameOf } = useBuild()
+  const [search, change] = useViewState()
+  const direction: Direction = search.get('way') === 'down' ? 'down' : 'up'
+  const steps = direction === 'down' ? order.down : [...order.down].reverse()
+  const rows = useMemo(() => benchCheckOf(draft, job), [draft, job])
+  const index = naming.box
+  return (
+    <main className="flex-1 px-4 py-3 lg:min-h-0 lg:overflow-auto" tabIndex={0}>
+      <title>{`${draft.name} · Sheet of steps · Udrix`}</title>
+      <div className="mx-auto grid max-w-[70rem] gap-4 print:gap-2 print:text-[0.8rem]">
+        <div className="border-ink flex flex-wrap items-center gap-x-6 gap-y-1 border-b-2 pb-1">
+          <h2 className="text-[1.5rem]">
+            {draft.name}: {direction === 'down' ? 'taking apart' : 'putting together'}
+          </h2>
+          <span className="text-graphite">
+            {steps.length} steps; the case is turned over{' '}
+            {order.turns === 1 ? 'once' : `${order.turns} times`}
+          </span>
+          <div className="no-print ml-auto flex gap-2">
+            {(['up', 'down'] as const).map((way) => (
+              <button
+                key={way}
+                type="button"
+                aria-pressed={way === direction}
+                className="button aria-pressed:bg-accent-wash"
+                onClick={() => {
+                  change({ way })
+                }}
+              >
+                {way === 'up' ? 'Together' : 'Apart'}
+              </button>
+            ))}
+            <PrintButton />
+          </div>
+        </div>
+        <p className="text-[0.9em]">
+          {CAUTIONS.slice(0, 3).join(' ')} {DEFERENCE}
+        </p>
+        <ol aria-label="Steps" className="grid gap-x-6 md:grid-cols-2 print:grid-cols-2">
+          {steps.map((step, at) => {
+            const handling = handlingOf(index, step.part)
+            const before = steps.slice(0, at).findLast(({ face }) => face !== null)
+            const turnTo = before?.face === step.face ? null : step.face
+            return (
+              <li
+                key={step.part.id}
+                className="border-rule flex break-inside-avoid items-start gap-2 border-t py-1"
+              >
+                <span aria-hidden className="border-ink mt-1 size-4 flex-none border-2" />
+                <span className="w-7 flex-none text-right tabular-nums">{at + 1}</span>
+                <span className="h-9 w-12 flex-none">
+                  <PartPicture
+                    index={index}
+                    section={section}
+                    part={step.part}
+                    width={48}
+                    height={36}
+                  />
+                </span>
+                <span className="min-w-0">
+                  {turnTo && <b>Turn the case: {faceWords(naming.words, turnTo)}. </b>}
+                  {stepWords(naming, step, direction)}.{' '}
+                  <span className="text-graphite text-[0.9em]">
+                    {[
+                      ...(handling.isNewEachTime && direction === 'up' ? ['A new one.'] : []),
+                      ...partNotes(naming, step.part),
+                      ...handling.cautions
+                        .filter((caution) => caution !== 'heavy')
+                        .map((caution) => CAUTION_WORDS[caution]),
+                    ].join(' ')}
+                  </span>
+                  {direction === 'up' && handling.tools.includes('torque-wrench') && (
+                    <span className="whitespace-nowrap"> Torque: ____________ N·m</span>
+                  )}
+                  {direction === 'up' && step.part.part.kind === 'shaft' && (
+                    <span className="whitespace-nowrap"> End play: ____________ mm</span>
+                  )}
+                </span>
+              </li>
+            )
+          })}
+        </ol>
+        {order.stuck.length > 0 && (
+          <Warning role="status">
+            Without a place in the order: {order.stuck.map(nameOf).join(', ')}. See Take apart for
+            what holds them.
+          </Warning>
+        )}
+        <BenchCheckTable draft={draft} job={job} rows={rows} />
+        <Stated draft={draft} edit={edit} />
+        <p className="sr-only">{assembly.parts.length} parts in all.</p>
+      </div>
+    </main>
+  )
+}
+
+type Edit = ReturnType<typeof useOpenBox>['edit']
+
+/** What people state of the order, besides what the parts themselves tell. */
+function Stated({ draft, edit }: { readonly draft: BoxDraft; readonly edit: Edit }) {
+  const { naming, assembly, nameOf } = useBuild()
+  const [first, setFirst] = useState('')
+  const [then, setThen] = useState('')
+  const stated = draft.precedences ?? []
+  const become = (next: BoxDraft): void => {
+    const changes = diffDrafts(draft, next)
+    if (changes.length > 0) edit({ kind: 'change', changes })
+  }
+  const options = [
+    ['', 'choose a part'],
+    ...assembly.parts
+      .map((part) => [part.id, capitalize(nameOf(part))] as const)
+      .sort(([, one], [, other]) => one.localeCompare(other)),
+  ] as const
+  const isReady = first !== '' && then !== '' && first !== then
+  return (
+    <section aria-label="What you state of the order" className="no-print">
+      <h3 className="text-[1.15rem]">What you state of the order</h3>
+      <p className="text-graphite">
+        The order follows from where the parts stand. Where you know better, state which part goes
+        in first.
+      </p>
+      <ul>
+        {stated.map((each) => (
+          <li key={each.id} className="flex items-center gap-2">
+            {capitalize(precedenceWords(naming, each))}
+            <button
+              type="button"
+              className="button-quiet"
+              aria-label={`Take back: ${precedenceWords(naming, each)}`}
+              onClick={() => {
+                become({ ...draft, precedences: stated.filter(({ id }) => id !== each.id) })
+              }}
+            >
+              <X aria-hidden />
+            </button>
+          </li>
+        ))}
+      </ul>
+      <div className="grid items-end gap-2 sm:grid-cols-[1fr_1fr_auto]">
+        <SelectField label="Goes in first" value={first} options={options} onChange={setFirst} />
+        <SelectField label="Goes in after it" value={then} options={options} onChange={setThen} />
+        <button
+          type="button"
+          className="button"
+          disabled={!isReady}
+          onClick={() => {
+            const named = `${first} ${then}`
+            const id = named.length > LARGEST.idLength ? freshId(draft, 'order') : named
+            become({
+              ...draft,
+              precedences: [...stated.filter((each) => each.id !== id), { id, first, then }],
+            })
+            setFirst('')
+            setThen('')
+          }}
+        >
+          State it
+        </button>
+      </div>
+    </section>
+  )
+}

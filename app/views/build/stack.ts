@@ -1,0 +1,98 @@
+/** A stack on a shaft, from the parts that bear on one another. */
+import type { AssemblyPart, BoxDraft, BoxIndex, EndPlay, PieceKind, Toleranced } from 'core'
+import { endPlayOf, pieceOfRef } from 'core'
+
+import { withPart } from '~/views/layout/withPart.ts'
+
+import type { Group } from './buildView.ts'
+
+/** What lies under gears, beside hubs or in a groove is no part of the length of a stack. */
+const NOT_IN_STACK: ReadonlySet<PieceKind | 'gear' | 'shaft'> = new Set<
+  PieceKind | 'gear' | 'shaft'
+>([
+  'needle-bearing',
+  'pilot-bearing',
+  'bush',
+  'ring',
+  'sleeve',
+  'hub-key',
+  'spring',
+  'ball',
+  'key',
+  'snap-ring',
+  'seal',
+  'flange',
+  'nut',
+  'speed-wheel',
+])
+
+export interface StackRow {
+  readonly part: AssemblyPart
+  /** Undefined while nobody measured it. */
+  readonly lengthMm: number | undefined
+  readonly isIn: boolean
+}
+
+/** The parts of a row with their lengths; `turned` are counted the other way than is usual of their kind. */
+export function stackRows(
+  index: BoxIndex,
+  { parts }: Group,
+  turned: readonly string[],
+): readonly StackRow[] {
+  return parts.map((part) => ({
+    part,
+    lengthMm: lengthOf(index, part),
+    isIn: NOT_IN_STACK.has(part.part.kind) === turned.includes(part.id),
+  }))
+}
+
+function lengthOf(index: BoxIndex, { part }: AssemblyPart): number | undefined {
+  return part.kind === 'gear'
+    ? index.gears.get(part.id)?.faceWidthMm
+    : pieceOfRef(index, part.ref)?.lengthMm
+}
+
+/** The box with a part's length as it was measured; the same where it has no place for one. */
+export function withLength(
+  { draft, gears }: BoxIndex,
+  { part }: AssemblyPart,
+  lengthMm: number | undefined,
+  piece: ReturnType<typeof pieceOfRef>,
+): BoxDraft {
+  const gear = part.kind === 'gear' ? gears.get(part.id) : undefined
+  if (gear) return withPart(draft, 'gears', { ...gear, faceWidthMm: lengthMm })
+  return piece ? withPart(draft, 'pieces', { ...piece, lengthMm }) : draft
+}
+
+/** What is asked of a stack, in millimetres. */
+export interface StackQuestion {
+  readonly room: Toleranced
+  /** Of each part, both ways. */
+  readonly plusMinusMm: number
+  /** A part that is replaced, and what it is long then. */
+  readonly instead: { readonly part: string; readonly lengthMm: number } | undefined
+}
+
+/** The end play before and after; undefined while a length is missing. */
+export function stackAnswer(
+  rows: readonly StackRow[],
+  { room, plusMinusMm, instead }: StackQuestion,
+): { readonly before: EndPlay; readonly after: EndPlay | undefined } | undefined {
+  const stack = rows.filter(({ isIn }) => isIn)
+  const lengths = stack.flatMap(({ lengthMm }) => lengthMm ?? [])
+  if (stack.length === 0 || lengths.length < stack.length) return undefined
+  const toleranced = (mm: number): Toleranced => ({ mm, plusMinusMm })
+  const replaced = stack.find(({ part }) => part.id === instead?.part)
+  return {
+    before: endPlayOf(room, lengths.map(toleranced)),
+    after:
+      replaced && instead
+        ? endPlayOf(
+            room,
+            stack.map(({ part, lengthMm = 0 }) =>
+              toleranced(part === replaced.part ? instead.lengthMm : lengthMm),
+            ),
+          )
+        : undefined,
+  }
+}
