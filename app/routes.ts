@@ -38,6 +38,7 @@ export default [
       route('build', 'routes/build.tsx'),
       route('build/reach', 'routes/buildReach.tsx'),
       route('build/stack', 'routes/buildStack.tsx'),
+      route('build/differs', 'routes/buildDiffers.tsx'),
       route('build/sheet', 'routes/buildSheet.tsx'),
       route('hand-over', 'routes/handOver.tsx'),
       route('life', 'routes/life.tsx'),

@@ -167,9 +167,20 @@ export default function BuildPage() {
         )}
       </section>
       <aside className="border-rule bg-sheet flex min-h-0 flex-col gap-2 overflow-auto border-l-2 p-4">
-        {!current && (
-          <p>
-            Steps are kept in the job of a visit. <Link to={`../job`}>Open a job</Link> first.
+        {!current && <p>Steps are kept in the job of a visit: open one above first.</p>}
+        {job.taken.steps.length === 0 && (
+          <p className="text-graphite">
+            It came as a whole, unless somebody says otherwise.{' '}
+            <button
+              type="button"
+              className="button-quiet text-accent underline"
+              disabled={isDisabled}
+              onClick={() => {
+                record({ kind: 'step', part: null, is: 'off' })
+              }}
+            >
+              It came in pieces
+            </button>
           </p>
         )}
         {inHand ? (
@@ -222,13 +233,19 @@ export default function BuildPage() {
           <p className="text-lg">
             {direction === 'down' ? (
               <>
-                Everything is off. <Link to="?view=up">Put it together</Link> when the parts are
-                here.
+                Everything is off.{' '}
+                <Link to="?view=up" className="text-accent underline">
+                  Put it together
+                </Link>{' '}
+                when the parts are here.
               </>
             ) : (
               <>
-                Everything is in. <Link to="../turns">Turn it through</Link> before it leaves the
-                bench.
+                Everything is in.{' '}
+                <Link to={`/boxes/${id}/build/sheet`} className="text-accent underline">
+                  Check it at the bench
+                </Link>{' '}
+                before it leaves.
               </>
             )}
           </p>

@@ -4,6 +4,8 @@ import type {
   BuildCaution,
   BuildTool,
   ClosingSide,
+  ComparedField,
+  Difference,
   Direction,
   Handling,
   Precedence,
@@ -11,12 +13,14 @@ import type {
   ShownBy,
   Step,
 } from 'core'
-import { handlingOf, pieceOfRef } from 'core'
+import { STACK_UNITS_PER_MM, handlingOf, pieceOfRef } from 'core'
 
+import { formatLength } from './format.ts'
 import { unitPartName } from './jobs.ts'
 import type { Naming } from './names.ts'
 import { PRESS_WORDS } from './pieces.ts'
 import type { Vocabulary } from './vocabulary.ts'
+import { inWords } from './vocabulary.ts'
 
 /** "bearing race before counter shaft". */
 export function precedenceWords(
@@ -160,3 +164,91 @@ const MARK_SENTENCES = {
   'way-round': 'Goes one way round only: mark which.',
   'oil-hole': 'Line up its oil hole.',
 } as const
+
+const FIELD_NAMES: Readonly<Record<ComparedField, string>> = {
+  partNumber: 'part number',
+  toothCount: 'teeth',
+  faceWidthMm: 'face width',
+  mount: 'how it sits',
+  lengthMm: 'length',
+  boreMm: 'bore',
+  outsideMm: 'outside',
+  quantity: 'quantity',
+  fit: 'how it is held',
+  isSplit: 'in halves',
+  putInWith: 'put in with',
+}
+
+/** One difference as a line: what it is of, and how it is on either side. */
+export interface DifferenceWords {
+  readonly what: string
+  readonly one: string
+  readonly other: string
+}
+
+/** A difference in words; what only the other has is called as it is there. */
+export function differenceWords(
+  naming: Naming,
+  others: Naming,
+  difference: Difference,
+): DifferenceWords {
+  const unit = naming.words.lengthUnit
+  const length = (value: number | null): string =>
+    value === null ? 'not measured' : formatLength(value, unit)
+  switch (difference.kind) {
+    case 'only': {
+      const isHere = difference.on === 'one'
+      return {
+        what: unitPartName(isHere ? naming : others, difference.ref),
+        one: isHere ? 'there' : 'not there',
+        other: isHere ? 'not there' : 'there',
+      }
+    }
+    case 'field': {
+      const said = (value: unknown): string =>
+        typeof value === 'number' && difference.field.endsWith('Mm')
+          ? formatLength(value, unit)
+          : typeof value === 'number' || typeof value === 'string'
+            ? `${value}`
+            : value === true
+              ? 'yes'
+              : 'not said'
+      return {
+        what: `${FIELD_NAMES[difference.field]} of the ${unitPartName(naming, difference.ref)}`,
+        one: said(difference.one),
+        other: said(difference.other),
+      }
+    }
+    case 'shims': {
+      const stack = (shims: readonly number[]): string =>
+        shims.length === 0
+          ? 'none'
+          : shims.map((each) => formatLength(each / STACK_UNITS_PER_MM, unit)).join(' + ')
+      return {
+        what: `shims of the ${unitPartName(naming, difference.ref)}`,
+        one: stack(difference.one),
+        other: stack(difference.other),
+      }
+    }
+    case 'end-play':
+      return {
+        what: `end play of the ${unitPartName(naming, difference.ref)}`,
+        one: length(difference.one),
+        other: length(difference.other),
+      }
+    case 'renewed': {
+      const isHere = difference.on === 'one'
+      return {
+        what: inWords(naming.words, difference.what),
+        one: isHere ? 'new' : 'not renewed',
+        other: isHere ? 'not renewed' : 'new',
+      }
+    }
+    case 'order': {
+      const [first, then] = [difference.first, difference.then].map((ref) =>
+        unitPartName(naming, ref),
+      )
+      return { what: `${first} and ${then}`, one: 'in this order', other: 'the other way round' }
+    }
+  }
+}

@@ -112,6 +112,7 @@ export const WAY: readonly [Step, ...Step[]] = [
       page('build?view=up', 'Put together'),
       page('build/reach', 'Get at a part'),
       page('build/stack', 'Stack-up, timing'),
+      page('build/differs', 'What differs'),
       page('build/sheet', 'Sheet of steps'),
     ],
   },
