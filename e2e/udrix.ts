@@ -4,7 +4,7 @@ import { spawn } from 'node:child_process'
 import fs from 'node:fs'
 import path from 'node:path'
 
-import type { Browser, Page, Response } from '@playwright/test'
+import type { Browser, BrowserContextOptions, Page, Response } from '@playwright/test'
 import { test as base } from '@playwright/test'
 
 import { freePort, startCluster } from '../scripts/cluster.mjs'
@@ -110,8 +110,12 @@ function awaitLive(page: Page): void {
 }
 
 /** A page of a Udrix of the test's own. */
-export async function openPage(browser: Browser, baseURL: string): Promise<Page> {
-  const page = await browser.newPage({ baseURL })
+export async function openPage(
+  browser: Browser,
+  baseURL: string,
+  options: Pick<BrowserContextOptions, 'hasTouch' | 'viewport'> = {},
+): Promise<Page> {
+  const page = await browser.newPage({ baseURL, ...options })
   awaitLive(page)
   return page
 }

@@ -84,7 +84,7 @@ export default function BuildSheet() {
                 </span>
                 <span className="min-w-0">
                   {turnTo && <b>Turn the case: {faceWords(naming.words, turnTo)}. </b>}
-                  {stepWords(naming, step, direction)}.{' '}
+                  <span data-step>{stepWords(naming, step, direction)}.</span>{' '}
                   <span className="text-graphite text-[0.9em]">
                     {[
                       ...(handling.isNewEachTime && direction === 'up' ? ['A new one.'] : []),

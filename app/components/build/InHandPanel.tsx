@@ -52,7 +52,7 @@ export function InHandPanel(props: InHandPanelProps) {
     <>
       <div className="flex items-baseline justify-between gap-2">
         <h2 className="text-[1.35rem] leading-tight">{capitalize(name)}</h2>
-        <span className="text-graphite flex-none tabular-nums">
+        <span className="text-graphite flex-none tabular-nums" data-testid="step">
           {number} of {total}
         </span>
       </div>
