@@ -2,7 +2,7 @@
 import fs from 'node:fs'
 import path from 'node:path'
 
-import { format } from 'prettier'
+import { format, resolveConfig } from 'prettier'
 import { z } from 'zod'
 
 import { boxFileSchema } from '../app/files/boxFile.ts'
@@ -14,5 +14,5 @@ const SCHEMAS = { 'box-file': boxFileSchema, 'job-record': jobRecordSchema }
 for (const [name, schema] of Object.entries(SCHEMAS)) {
   const json = JSON.stringify(z.toJSONSchema(schema, { target: 'draft-2020-12' }))
   const file = path.join(ROOT, `docs/${name}.schema.json`)
-  fs.writeFileSync(file, await format(json, { parser: 'json' }))
+  fs.writeFileSync(file, await format(json, { ...(await resolveConfig(file)), parser: 'json' }))
 }

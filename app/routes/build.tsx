@@ -16,7 +16,7 @@ import { useOpenJob } from '~/components/job/jobContext.ts'
 import { LookButtons } from '~/components/measure/LookButtons.tsx'
 import { SectionDrawing } from '~/components/section/SectionDrawing.tsx'
 import { useViewState } from '~/components/useViewState.ts'
-import { inHandOf, lastStep, neighboursOf, trayFor } from '~/views/build/buildView.ts'
+import { bareParts, inHandOf, lastStep, neighboursOf, trayFor } from '~/views/build/buildView.ts'
 import type { Layer, Layers } from '~/views/section/layers.ts'
 import { bodyName, capitalize } from '~/words/names.ts'
 
@@ -51,26 +51,22 @@ export default function BuildPage() {
       ),
     [job.trays, assembly, off],
   )
-  const choose = (part: AssemblyPart): void => {
-    change({ part: part.id, row: '' })
+  const choose = useCallback(
+    (part: AssemblyPart) => {
+      change({ part: part.id, row: '' })
+    },
+    [change],
+  )
+  /** What comes next is in hand again. */
+  const letGo = (): void => {
+    if (search.has('part') || search.has('row')) change({ part: '', row: '' })
   }
   const touched = useMemo(
     () => new Set(inHand ? neighboursOf(groups, inHand.part, off).flatMap(({ refs }) => refs) : []),
     [groups, inHand, off],
   )
   const handRefs = inHand?.part.refs
-  // A shaft on the bench is there as long as something is on it.
-  const isBare = useCallback(
-    (part: AssemblyPart): boolean =>
-      off.has(part.id) &&
-      !groups.some(
-        ({ bench, parts }) =>
-          bench !== null &&
-          part.refs.includes(`shaft:${bench}`) &&
-          parts.some((each) => !off.has(each.id)),
-      ),
-    [off, groups],
-  )
+  const bare = useMemo(() => bareParts(groups, off), [groups, off])
   const classOf = useCallback(
     (drawn: string): string | undefined => {
       const { kind, id: drawnId } = readPartReference(drawn)
@@ -80,14 +76,14 @@ export default function BuildPage() {
       const gear = kind === 'gear' ? naming.box.gears.get(drawnId) : undefined
       const part = assembly.byRef.get(ref) ?? (gear && assembly.byRef.get(`shaft:${gear.member}`))
       if (handRefs?.includes(part?.id ?? ref) === true) return 'in-hand'
-      if (part && isBare(part)) return 'is-off'
+      if (part && bare.has(part.id)) return 'is-off'
       return touched.has(ref) ? 'touched' : undefined
     },
-    [assembly, naming, isBare, handRefs, touched],
+    [assembly, naming, bare, handRefs, touched],
   )
   const move = (part: AssemblyPart, is: 'off' | 'in'): void => {
     record({ kind: 'step', part: part.id, is, ...(is === 'off' && { tray: trayOf(part) }) })
-    change({ part: '', row: '' })
+    letGo()
   }
   const trayOf = (part: AssemblyPart): string =>
     job.trays.get(part.id) ?? trayFor(groups, order, part, job.trays)
@@ -110,7 +106,7 @@ export default function BuildPage() {
             for (const part of parts) move(part, 'off')
           }}
         />
-        <div className="build min-h-[14rem] flex-1">
+        <div className="build min-h-[17rem] flex-1">
           <SectionDrawing
             draft={draft}
             words={words}
@@ -150,23 +146,25 @@ export default function BuildPage() {
           />
         ) : (
           group && (
-            <div className="build h-[13.5rem] flex-none">
-              <ExplodedRow
-                index={naming.box}
-                section={section}
-                parts={group.parts}
-                off={off}
-                trays={trays}
-                chosen={inHand?.part.id ?? ''}
-                title={`Parts of the ${bodyName(naming, group.bench)} in a row`}
-                nameOf={nameOf}
-                onChoose={choose}
-              />
+            <div className="flex-none overflow-x-auto">
+              <div className="build h-[13.5rem] min-w-[44rem]">
+                <ExplodedRow
+                  index={naming.box}
+                  section={section}
+                  parts={group.parts}
+                  off={off}
+                  trays={trays}
+                  chosen={inHand?.part.id ?? ''}
+                  title={`Parts of the ${bodyName(naming, group.bench)} in a row`}
+                  nameOf={nameOf}
+                  onChoose={choose}
+                />
+              </div>
             </div>
           )
         )}
       </section>
-      <aside className="border-rule bg-sheet flex min-h-0 flex-col gap-2 overflow-auto border-l-2 p-4">
+      <aside className="border-rule bg-sheet flex min-h-0 flex-col gap-2 overflow-auto p-4 max-lg:order-first max-lg:border-b-2 lg:border-l-2">
         {!current && <p>Steps are kept in the job of a visit: open one above first.</p>}
         {job.taken.steps.length === 0 && (
           <p className="text-graphite">
@@ -204,7 +202,7 @@ export default function BuildPage() {
             onBack={() => {
               const entry = lastStep(job)
               if (entry !== undefined) record({ kind: 'withdraw', entry })
-              change({ part: '', row: '' })
+              letGo()
             }}
           >
             {look && (

@@ -10,6 +10,7 @@ import { useBuild } from '~/components/build/useBuild.ts'
 import { useOpenJob } from '~/components/job/jobContext.ts'
 import { SectionDrawing } from '~/components/section/SectionDrawing.tsx'
 import { useViewState } from '~/components/useViewState.ts'
+import { bareParts } from '~/views/build/buildView.ts'
 import { reachOf } from '~/views/build/reach.ts'
 import { findParts, searchableParts } from '~/views/measure/findParts.ts'
 import type { Layer, Layers } from '~/views/section/layers.ts'
@@ -24,7 +25,7 @@ const MOST_LISTED = 24
 export default function BuildReach() {
   const { id, draft, words } = useOpenBox()
   const { job } = useOpenJob()
-  const { naming, section, assembly, order, nameOf } = useBuild()
+  const { naming, section, assembly, order, groups, nameOf } = useBuild()
   const [search, change] = useViewState()
   const [wanted, setWanted] = useState('')
   const asked = (search.get('for') ?? '').split('|').filter(Boolean)
@@ -46,12 +47,13 @@ export default function BuildReach() {
   }
   const steps = reach?.steps ?? []
   const offHere = new Set(steps.map(({ part }) => part.id))
+  const bare = bareParts(groups, off)
   const classOf = (drawn: string): string | undefined => {
     const { kind, id: drawnId } = readPartReference(drawn)
     const piece = kind === 'piece' ? naming.box.pieces.get(drawnId) : undefined
     const part = assembly.byRef.get(piece ? refOfPiece(naming.box, piece) : drawn)
     if (!part) return undefined
-    if (off.has(part.id)) return 'is-off'
+    if (bare.has(part.id)) return 'is-off'
     return offHere.has(part.id) ? 'in-hand' : undefined
   }
   const toLookAt = steps.filter(

@@ -8,6 +8,7 @@ import { ensureBuild, ensureChromium, ensurePostgres } from '../setup.mjs'
 import { benchArchive } from './archive.ts'
 import { benchBrowser } from './browser.ts'
 import { benchCombinations } from './combinations.ts'
+import { benchAssemblies, benchBuild, benchBuildPage } from './build.ts'
 import { benchCore, benchPositions } from './core.ts'
 import { benchClosedBox, benchJob, benchTurnChecks } from './job.ts'
 import { benchMotion } from './motion.ts'
@@ -36,6 +37,8 @@ benchCombinations()
 benchTurnChecks()
 benchClosedBox()
 benchOrderLines()
+benchBuild()
+benchAssemblies()
 const udrix = await startUdrix('bench')
 try {
   const bench = await (await fetch(udrix.url)).text()
@@ -47,6 +50,7 @@ try {
   await benchBrowser(udrix.url, box)
   await benchMotion(udrix.url, udrix.databaseUrl)
   await benchPartsPages(udrix.url, udrix.databaseUrl)
+  await benchBuildPage(udrix.url, udrix.databaseUrl)
   await benchJob(udrix.url, udrix.databaseUrl, box)
   await benchBench(udrix.url, udrix.databaseUrl)
   await fillJobs(udrix.databaseUrl)

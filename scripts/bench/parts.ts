@@ -2,7 +2,7 @@
 import type { Page } from '@playwright/test'
 import pg from 'pg'
 
-import { buildPattern, indexBox, readJob, unitParts } from 'core'
+import { buildPattern, indexBox, readJob, unitParts, wayOff } from 'core'
 import type { BoxDraft, Entry } from 'core'
 
 import { orderLines } from '../../app/views/order/orderLines.ts'
@@ -12,7 +12,8 @@ import { medianMs, ms, percentile, report } from './measure.ts'
 import { framesPerSecond } from './motion.ts'
 import { withPage } from './page.ts'
 
-const PARTS = 300
+/** Pieces of the unit that is measured with. */
+export const PARTS = 300
 const ROUNDS = 9
 const FRAME_ROUNDS = 3
 const IDS = {
@@ -20,8 +21,11 @@ const IDS = {
   bare: '00000000-0000-4000-8000-000000000301',
 } as const
 
-/** The largest pattern with washers up to 300 pieces, spread along its shafts. */
-function wholeUnit(): BoxDraft {
+/**
+ * The largest pattern with washers up to 300 pieces, spread along its shafts; what passes over
+ * neither end is in halves.
+ */
+export function wholeUnit(): BoxDraft {
   const draft = counted(buildPattern('heavy', 'parts', { speeds: '18', range: 'countershaft' }))
   const pieces = [...(draft.pieces ?? [])]
   for (let at = 0; pieces.length < PARTS; at++) {
@@ -31,7 +35,14 @@ function wholeUnit(): BoxDraft {
     const stationMm = shaft.fromMm + share * (shaft.toMm - shaft.fromMm)
     pieces.push({ id: `extra-${at}`, kind: 'thrust-washer', on: shaft.id, stationMm })
   }
-  return { ...draft, pieces }
+  const index = indexBox({ ...draft, pieces })
+  return {
+    ...draft,
+    pieces: pieces.map((piece) => {
+      const way = wayOff(index, piece)
+      return way?.how === 'along' && way.over.length === 0 ? { ...piece, isSplit: true } : piece
+    }),
+  }
 }
 
 /** Every part of a unit found worn out by a look that it has, or by its tips. */

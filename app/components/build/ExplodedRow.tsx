@@ -1,4 +1,6 @@
 /** The parts of one shaft in a row, to one scale and apart from one another, as on the bench. */
+import { useMemo } from 'react'
+
 import type { AssemblyPart, BoxIndex, Section } from 'core'
 
 import { drawableOf, extentOf } from '~/views/build/drawables.ts'
@@ -29,20 +31,28 @@ const MOST_PER_MM = 3.4
 /** A target for a finger. */
 const LEAST_TARGET = 26
 
-export function ExplodedRow(props: ExplodedRowProps) {
-  const { index, section, parts, off, trays, chosen, title, nameOf, onChoose } = props
+/** Where each part of a row is drawn, in units of the drawing. */
+function layOutRow(index: BoxIndex, section: Section, parts: readonly AssemblyPart[]) {
   const drawn = parts.map((part) => ({ part, drawable: drawableOf(index, section, part) }))
   const extents = drawn.map(({ drawable }) => extentOf(drawable))
   const lengthMm = extents.reduce((sum, each) => sum + each.lengthMm, 0)
   const highMm = Math.max(1, ...extents.map(({ radiusMm }) => radiusMm))
   const free = WIDTH - 2 * MARGIN - GAP * Math.max(0, parts.length - 1)
   const perMm = Math.min(MOST_PER_MM, free / lengthMm, (HEIGHT - FOOT - MARGIN) / (2 * highMm))
-  const axis = (HEIGHT - FOOT) / 2 + 4
   const widths = extents.map((each) => each.lengthMm * perMm)
   const used = widths.reduce((sum, width) => sum + width, 0) + GAP * (parts.length - 1)
   const starts = widths.map(
     (_, at) =>
       (WIDTH - used) / 2 + widths.slice(0, at).reduce((sum, width) => sum + width + GAP, 0),
+  )
+  return { drawn, starts, widths, perMm, axis: (HEIGHT - FOOT) / 2 + 4 }
+}
+
+export function ExplodedRow(props: ExplodedRowProps) {
+  const { index, section, parts, off, trays, chosen, title, nameOf, onChoose } = props
+  const { drawn, starts, widths, axis, perMm } = useMemo(
+    () => layOutRow(index, section, parts),
+    [index, section, parts],
   )
   return (
     <svg className="section row" viewBox={`0 0 ${WIDTH} ${HEIGHT}`} role="group" aria-label={title}>

@@ -1,4 +1,6 @@
 /** One part by itself: in section along its axis, or by a sign of its kind. */
+import { memo } from 'react'
+
 import type { PieceKind } from 'core'
 
 import { pieceFigure } from '~/components/section/Pieces.tsx'
@@ -30,7 +32,7 @@ function teeth(x: number, width: number, from: number, to: number): string {
   ).join('')
 }
 
-export function PartFigure({ drawable, x, y, perMm }: PartFigureProps) {
+export const PartFigure = memo(function PartFigure({ drawable, x, y, perMm }: PartFigureProps) {
   if (drawable.kind === 'sign') {
     const size = (2 * extentOf(drawable).radiusMm * perMm) / 40
     return (
@@ -89,7 +91,7 @@ export function PartFigure({ drawable, x, y, perMm }: PartFigureProps) {
       </g>
     )
   })
-}
+})
 
 const PLATE =
   'M4 4h32v32h-32ZM9 9v4h4v-4ZM27 9v4h4v-4ZM9 27v4h4v-4ZM27 27v4h4v-4ZM14 20a6 6 0 1 0 12 0a6 6 0 1 0-12 0Z'

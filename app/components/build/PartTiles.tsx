@@ -1,4 +1,5 @@
 import clsx from 'clsx'
+import { memo } from 'react'
 
 import type { AssemblyPart, BoxIndex, Section } from 'core'
 
@@ -6,55 +7,74 @@ import { capitalize } from '~/words/names.ts'
 
 import { PartPicture } from './PartPicture.tsx'
 
-/** What is put into the case and onto it, in the order in which it comes off. */
-export function PartTiles({
-  index,
-  section,
-  parts,
-  off,
-  trays,
-  chosen,
-  nameOf,
-  onChoose,
-}: {
+interface TilesProps {
   readonly index: BoxIndex
   readonly section: Section
+  readonly nameOf: (part: AssemblyPart) => string
+  readonly onChoose: (part: AssemblyPart) => void
+}
+
+interface PartTilesProps extends TilesProps {
   readonly parts: readonly AssemblyPart[]
   readonly off: ReadonlySet<string>
   readonly trays: ReadonlyMap<string, string>
   readonly chosen: string
-  readonly nameOf: (part: AssemblyPart) => string
-  readonly onChoose: (part: AssemblyPart) => void
-}) {
+}
+
+/** What is put into the case and onto it, in the order in which it comes off. */
+export function PartTiles({ parts, off, trays, chosen, ...common }: PartTilesProps) {
   return (
-    <ul className="flex flex-wrap gap-1">
+    <ul
+      className="flex max-h-[15rem] min-h-[8rem] flex-wrap content-start gap-1 overflow-auto"
+      tabIndex={0}
+      aria-label="Parts of the case"
+    >
       {parts.map((part) => (
         <li key={part.id}>
-          <button
-            type="button"
-            data-row={part.id}
-            aria-pressed={chosen === part.id}
-            className={clsx(
-              'button aria-pressed:bg-accent-wash h-auto gap-2 py-1 pr-2 pl-1 text-left text-[0.9rem]',
-              off.has(part.id) && 'tile-off',
-            )}
-            onClick={() => {
-              onChoose(part)
-            }}
-          >
-            <span className="h-9 w-12 flex-none">
-              <PartPicture index={index} section={section} part={part} width={48} height={36} />
-            </span>
-            <span>
-              {capitalize(nameOf(part))}
-              <span className="sr-only">{off.has(part.id) ? ', off' : ', in'}</span>
-              {trays.get(part.id) !== undefined && (
-                <b className="tabular-nums"> {trays.get(part.id)}</b>
-              )}
-            </span>
-          </button>
+          <Tile
+            {...common}
+            part={part}
+            isOff={off.has(part.id)}
+            tray={trays.get(part.id)}
+            isChosen={chosen === part.id}
+          />
         </li>
       ))}
     </ul>
   )
 }
+
+interface TileProps extends TilesProps {
+  readonly part: AssemblyPart
+  readonly isOff: boolean
+  readonly tray: string | undefined
+  readonly isChosen: boolean
+}
+
+/** There are many, and a step changes two of them. */
+const Tile = memo(function Tile(props: TileProps) {
+  const { index, section, nameOf, onChoose, part, isOff, tray, isChosen } = props
+  return (
+    <button
+      type="button"
+      data-row={part.id}
+      aria-pressed={isChosen}
+      className={clsx(
+        'border-accent text-accent hover:bg-accent-wash aria-pressed:bg-accent-wash bg-sheet flex min-h-11 items-center gap-1 border py-0.5 pr-2 pl-1 text-left text-[0.9rem] aria-pressed:border-2',
+        isOff && 'tile-off',
+      )}
+      onClick={() => {
+        onChoose(part)
+      }}
+    >
+      <span className="h-9 w-12 flex-none">
+        <PartPicture index={index} section={section} part={part} width={48} height={36} />
+      </span>
+      <span>
+        {capitalize(nameOf(part))}
+        <span className="sr-only">{isOff ? ', off' : ', in'}</span>
+        {tray !== undefined && <b className="tabular-nums"> {tray}</b>}
+      </span>
+    </button>
+  )
+})

@@ -1,4 +1,6 @@
 /** What moves: sleeves and dog rings on their hubs, clutches, and the names of sliding gears. */
+import { memo } from 'react'
+
 import clsx from 'clsx'
 
 import type { CouplerPosition, SectionCoupler } from 'core'
@@ -34,7 +36,13 @@ interface CouplerProps {
   readonly hasName: boolean
 }
 
-export function CouplerShape({ drawn, place, scale, naming, hasName }: CouplerProps) {
+export const CouplerShape = memo(function CouplerShape({
+  drawn,
+  place,
+  scale,
+  naming,
+  hasName,
+}: CouplerProps) {
   const { coupler } = drawn
   const isEngaged = place !== undefined && place !== centreOf(coupler)
   const moves = coupler.positions.some(({ engages }) => engages.some(({ kind }) => kind !== 'mesh'))
@@ -82,7 +90,7 @@ export function CouplerShape({ drawn, place, scale, naming, hasName }: CouplerPr
       )}
     </g>
   )
-}
+})
 
 function Sleeve({
   drawn: { coupler, yMm, baseRadiusMm },

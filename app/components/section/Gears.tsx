@@ -1,4 +1,6 @@
 /** The blocks of the gears, and what is written on and beside them. */
+import { memo } from 'react'
+
 import clsx from 'clsx'
 
 import type { BodyMotion, Section, SectionGear, ShaftEnd } from 'core'
@@ -43,7 +45,7 @@ interface GearBlockProps {
   readonly isMarkedElsewhere?: boolean
 }
 
-export function GearBlock(props: GearBlockProps) {
+export const GearBlock = memo(function GearBlock(props: GearBlockProps) {
   const { drawn, memberRadiusMm, isOnSleeve, shiftMm, scale, isLit = false } = props
   const { gear, widthMm, yMm, isCounted, isInternal } = drawn
   const [innerMm, outerMm] = metalMm(drawn, memberRadiusMm, isOnSleeve)
@@ -92,7 +94,7 @@ export function GearBlock(props: GearBlockProps) {
       )}
     </g>
   )
-}
+})
 
 /** On which side of its axis a gear carries its figures: away from the middle of the drawing. */
 function outwards(section: Section, yMm: number): -1 | 1 {

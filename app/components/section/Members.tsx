@@ -1,4 +1,6 @@
 /** Shafts and what else turns: tubes, rings, cases, planets. */
+import { memo } from 'react'
+
 import type {
   BodyMotion,
   Section,
@@ -42,7 +44,7 @@ export function Lanes({ section, scale }: { readonly section: Section; readonly 
 }
 
 /** A member in section: a solid bar, or the walls of what goes round another one. */
-export function MemberShapeOf({
+export const MemberShapeOf = memo(function MemberShapeOf({
   drawn,
   scale,
   motion,
@@ -57,7 +59,7 @@ export function MemberShapeOf({
       <Bars drawn={drawn} scale={scale} />
     </g>
   )
-}
+})
 
 function Bars({ drawn, scale }: { readonly drawn: SectionMember; readonly scale: Scale }) {
   const { member, yMm, shape, radiusMm } = drawn

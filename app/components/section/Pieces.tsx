@@ -131,7 +131,13 @@ export const Pieces = memo(function Pieces({
   ))
 })
 
-function PieceShapeOf({ drawn, scale }: { readonly drawn: SectionPiece; readonly scale: Scale }) {
+const PieceShapeOf = memo(function PieceShapeOf({
+  drawn,
+  scale,
+}: {
+  readonly drawn: SectionPiece
+  readonly scale: Scale
+}) {
   const { piece, yMm, shape, fromMm, toMm, innerMm, outerMm } = drawn
   const [above, below] = ([-1, 1] as const).map((out) =>
     pieceFigure(shape, {
@@ -154,4 +160,4 @@ function PieceShapeOf({ drawn, scale }: { readonly drawn: SectionPiece; readonly
       )}
     </g>
   )
-}
+})

@@ -112,6 +112,16 @@ export function lastStep({ taken }: Job): string | undefined {
   return taken.steps.at(-1)?.id
 }
 
+/** What is off and bare: a shaft on the bench is there as long as something is on it. */
+export function bareParts(groups: readonly Group[], off: ReadonlySet<string>): ReadonlySet<string> {
+  const dressed = new Set(
+    groups
+      .filter(({ bench, parts }) => bench !== null && parts.some(({ id }) => !off.has(id)))
+      .map(({ bench }) => `shaft:${bench ?? ''}`),
+  )
+  return new Set([...off].filter((id) => !dressed.has(id)))
+}
+
 /** The parts that what is in hand touches: those that stand before and after it in its row. */
 export function neighboursOf(
   groups: readonly Group[],

@@ -1,0 +1,155 @@
+/** Coming apart and going together: the order, the least sets, random assemblies, and the page. */
+import fc from 'fast-check'
+import pg from 'pg'
+
+import type { BoxDraft } from 'core'
+import { assemblyOf, layOutSection, leastToReach, orderOf } from 'core'
+
+import { stuckParts } from '../../core/build/removal.ts'
+import { waysOffRow } from '../../core/build/row.ts'
+import { stepsOff } from '../../core/testing/removals.ts'
+import { assemblyOnShaft, pushedOff } from '../../core/testing/rings.ts'
+import { medianMs, ms, percentile, report } from './measure.ts'
+import { withPage } from './page.ts'
+import { PARTS, wholeUnit } from './parts.ts'
+
+const ID = '00000000-0000-4000-8000-000000000310'
+const JOB = '00000000-0000-4000-8000-000000000311'
+const ASSEMBLIES = 10_000
+const ROUNDS = 9
+const STEPS = 40
+
+/** The same box as another value, so that nothing of it is known yet. */
+function afresh(draft: BoxDraft): BoxDraft {
+  return { ...draft }
+}
+
+/** The order of a unit of 300 pieces, and the least set for each of its parts. */
+export function benchBuild(): void {
+  const draft = wholeUnit()
+  const { parts } = assemblyOf(draft)
+  const { down, stuck } = orderOf(assemblyOf(draft))
+  report(
+    `Core: the order of ${parts.length} parts, ${down.length} of which come off (${stuck.length} are held)`,
+    ms(medianMs(10, () => orderOf(assemblyOf(afresh(draft))))),
+    `the section laid out ${ms(medianMs(10, () => layOutSection(afresh(draft))))}`,
+    'under 100 ms',
+  )
+  const times = parts.map(({ id }) => medianMs(1, () => leastToReach(parts, [id])))
+  report(
+    'Core: the least that comes off to reach one part, the slowest of all parts',
+    ms(Math.max(...times)),
+    `the median of all parts ${ms(percentile(times, 0.5))}`,
+    'under 20 ms',
+  )
+}
+
+/** Random assemblies against a simulation that pushes rings along, in the same run. */
+export function benchAssemblies(): void {
+  const found = fc.sample(assemblyOnShaft, { numRuns: ASSEMBLIES, seed: 14 })
+  let wrong = 0
+  let whole = 0
+  let solverMs = 0
+  let simulationMs = 0
+  for (const { shaft, rings } of found) {
+    const start = performance.now()
+    const ways = waysOffRow(shaft, rings)
+    const parts = rings.map(({ id }, at) => ({ id, ways: ways[at] ?? [] }))
+    const held = new Set(stuckParts(parts))
+    const solved = performance.now()
+    const order: string[] = []
+    let left = rings
+    for (;;) {
+      const next = left.find((ring) =>
+        pushedOff(
+          shaft,
+          left.filter((each) => each !== ring),
+          ring,
+        ),
+      )
+      if (!next) break
+      order.push(next.id)
+      left = left.filter((each) => each !== next)
+    }
+    simulationMs += performance.now() - solved
+    solverMs += solved - start
+    const isSame = left.length === held.size && left.every(({ id }) => held.has(id))
+    if (!isSame || !stepsOff(parts, order)) wrong++
+    if (held.size === 0) whole++
+  }
+  report(
+    `Core: ${ASSEMBLIES} random assemblies, of which ${whole} come apart to the last ring`,
+    `${wrong} told otherwise than they come apart, in ${ms(solverMs)}`,
+    `pushing every ring along ${ms(simulationMs)}`,
+    '0',
+  )
+}
+
+/** Build with 300 pieces: its first view, and one step beside a frame of the same page left alone. */
+export async function benchBuildPage(base: string, databaseUrl: string): Promise<void> {
+  const draft = wholeUnit()
+  const client = new pg.Client({ connectionString: databaseUrl })
+  await client.connect()
+  await client.query(
+    'insert into boxes (id, name, document) values ($1, $2, $3) on conflict do nothing',
+    [ID, draft.name, JSON.stringify(draft)],
+  )
+  await client.query(
+    'insert into jobs (id, box_id, number) values ($1, $2, 1) on conflict do nothing',
+    [JOB, ID],
+  )
+  await client.end()
+  await withPage(async (page) => {
+    const times: number[] = []
+    for (let round = -1; round < ROUNDS; round++) {
+      const start = performance.now()
+      await page.goto(`${base}/boxes/${ID}/build`, { waitUntil: 'load' })
+      await page.getByTestId('step').waitFor()
+      if (round >= 0) times.push(performance.now() - start)
+    }
+    const bare: number[] = []
+    for (let round = -1; round < ROUNDS; round++) {
+      const start = performance.now()
+      await page.goto(`${base}/boxes/${ID}/sheet`, { waitUntil: 'load' })
+      await page.getByRole('heading', { level: 2 }).first().waitFor()
+      if (round >= 0) bare.push(performance.now() - start)
+    }
+    report(
+      `Browser: Build of a unit of ${PARTS} pieces is open, median of ${ROUNDS}`,
+      ms(percentile(times, 0.5)),
+      `its data sheet ${ms(percentile(bare, 0.5))}`,
+      'under 300 ms',
+    )
+    await page.goto(`${base}/boxes/${ID}/build`, { waitUntil: 'networkidle' })
+    const frames = await page.evaluate(async (steps) => {
+      const frame = (): Promise<number> => new Promise((resolve) => requestAnimationFrame(resolve))
+      const p95 = (values: number[]): number =>
+        [...values].sort((one, other) => one - other)[Math.floor(values.length * 0.95)] ?? NaN
+      const idle: number[] = []
+      for (let at = 0; at < steps; at++) {
+        const from = performance.now()
+        await frame()
+        idle.push(performance.now() - from)
+      }
+      const stepped: number[] = []
+      for (let at = 0; at < steps; at++) {
+        const button = [...document.querySelectorAll('button')].find((each) =>
+          each.textContent.startsWith('Done'),
+        )
+        const shown = document.querySelector('[data-testid=step]')?.textContent
+        const from = performance.now()
+        button?.click()
+        do await frame()
+        while (document.querySelector('[data-testid=step]')?.textContent === shown)
+        stepped.push(performance.now() - from)
+      }
+      return { idle: p95(idle), stepped: p95(stepped) }
+    }, STEPS)
+    report(
+      `Browser: a step on Build is shown, 95 of 100 of ${STEPS}`,
+      ms(frames.stepped),
+      `a frame of the page left alone ${ms(frames.idle)}`,
+      'within one frame more',
+    )
+  })
+}
