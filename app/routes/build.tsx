@@ -88,6 +88,13 @@ export default function BuildPage() {
   const trayOf = (part: AssemblyPart): string =>
     job.trays.get(part.id) ?? trayFor(groups, order, part, job.trays)
   const look = inHand?.part.part.looks[0]
+  if (assembly.parts.length === 0)
+    return (
+      <main className="p-6">
+        <title>{`${draft.name} · Build · Udrix`}</title>
+        <p className="text-lg">This box has no parts yet. Lay it out first.</p>
+      </main>
+    )
   return (
     <main className="grid min-h-0 flex-1 lg:grid-cols-[minmax(0,1fr)_23rem] xl:grid-cols-[minmax(0,1fr)_28rem]">
       <title>{`${draft.name} · Build · Udrix`}</title>

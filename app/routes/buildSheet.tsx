@@ -32,7 +32,7 @@ export default function BuildSheet() {
   return (
     <main className="flex-1 px-4 py-3 lg:min-h-0 lg:overflow-auto" tabIndex={0}>
       <title>{`${draft.name} · Sheet of steps · Udrix`}</title>
-      <div className="mx-auto grid max-w-[70rem] gap-4 print:gap-2 print:text-[0.8rem]">
+      <div className="mx-auto grid max-w-[70rem] grid-cols-[minmax(0,1fr)] gap-4 print:gap-2 print:text-[0.8rem]">
         <div className="border-ink flex flex-wrap items-center gap-x-6 gap-y-1 border-b-2 pb-1">
           <h2 className="text-[1.5rem]">
             {draft.name}: {direction === 'down' ? 'taking apart' : 'putting together'}
@@ -41,7 +41,7 @@ export default function BuildSheet() {
             {steps.length} steps; the case is turned over{' '}
             {order.turns === 1 ? 'once' : `${order.turns} times`}
           </span>
-          <div className="no-print ml-auto flex gap-2">
+          <div className="no-print ml-auto flex flex-wrap gap-2">
             {(['up', 'down'] as const).map((way) => (
               <button
                 key={way}
@@ -61,7 +61,10 @@ export default function BuildSheet() {
         <p className="text-[0.9em]">
           {CAUTIONS.slice(0, 3).join(' ')} {DEFERENCE}
         </p>
-        <ol aria-label="Steps" className="grid gap-x-6 md:grid-cols-2 print:grid-cols-2">
+        <ol
+          aria-label="Steps"
+          className="grid grid-cols-[minmax(0,1fr)] gap-x-6 md:grid-cols-2 print:grid-cols-2"
+        >
           {steps.map((step, at) => {
             const handling = handlingOf(index, step.part)
             const before = steps.slice(0, at).findLast(({ face }) => face !== null)
@@ -95,10 +98,10 @@ export default function BuildSheet() {
                     ].join(' ')}
                   </span>
                   {direction === 'up' && handling.tools.includes('torque-wrench') && (
-                    <span className="whitespace-nowrap"> Torque: ____________ N·m</span>
+                    <span className="whitespace-nowrap"> Torque: ________ N·m</span>
                   )}
                   {direction === 'up' && step.part.part.kind === 'shaft' && (
-                    <span className="whitespace-nowrap"> End play: ____________ mm</span>
+                    <span className="whitespace-nowrap"> End play: ________ mm</span>
                   )}
                 </span>
               </li>

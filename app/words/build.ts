@@ -147,12 +147,14 @@ export function partNotes(naming: Naming, { part }: AssemblyPart): readonly stri
   return [
     ...(piece.quantity !== undefined && piece.quantity > 1 ? [`${piece.quantity} of them.`] : []),
     ...(piece.marks ?? []).map(({ kind, text, with: other }) => {
-      const said = text ?? MARK_SENTENCES[kind]
+      const said = inWords(naming.words, text ?? MARK_SENTENCES[kind])
       return other === undefined
         ? said
         : `${said} Goes with the ${unitPartName(naming, `piece:${other}`)}.`
     }),
-    ...(piece.putInWith === undefined ? [] : [`Put in with ${piece.putInWith}.`]),
+    ...(piece.putInWith === undefined
+      ? []
+      : [`Put in with ${inWords(naming.words, piece.putInWith)}.`]),
     ...(piece.partNumber === undefined ? [] : [`Part number ${piece.partNumber}.`]),
   ]
 }

@@ -190,6 +190,14 @@ export function withPieces(drafts: fc.Arbitrary<BoxDraft>): fc.Arbitrary<BoxDraf
     .map(([draft, pieces]) => ({
       ...draft,
       pieces: pieces.map((piece, at) => ({ ...piece, id: `piece-${at}` })),
+      // What was stated of the order goes through everything that pieces do.
+      ...(pieces.length > 1 && {
+        precedences: pieces.slice(1).map((_, at) => ({
+          id: `order-${at}`,
+          first: `piece:piece-${at}`,
+          then: `piece:piece-${at + 1}`,
+        })),
+      }),
     }))
 }
 

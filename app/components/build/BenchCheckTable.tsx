@@ -30,23 +30,27 @@ export function BenchCheckTable({
   return (
     <section aria-label="Check at the bench" className="break-inside-avoid">
       <h3 className="text-[1.15rem]">Check it before it leaves the bench</h3>
-      <Table
-        caption="What each position should turn, and what it turned"
-        rows={rows}
-        keyOf={({ label }) => label}
-        className="w-full"
-        columns={[
-          { heading: 'Position', isName: true, cell: ({ label }) => label },
-          { heading: 'Ratio', isRight: true, cell: ({ ratio }) => ratio },
-          {
-            heading: 'In for 10 out',
-            isRight: true,
-            cell: ({ inputTurns, isReverse }) =>
-              inputTurns ? `${inputTurns.toFixed(2)} turns${isReverse ? ', against' : ''}` : 'none',
-          },
-          { heading: 'Turned', cell: (row) => turnedOutcome(row) ?? EMPTY },
-        ]}
-      />
+      <div className="overflow-x-auto" tabIndex={0}>
+        <Table
+          caption="What each position should turn, and what it turned"
+          rows={rows}
+          keyOf={({ label }) => label}
+          className="w-full"
+          columns={[
+            { heading: 'Position', isName: true, cell: ({ label }) => label },
+            { heading: 'Ratio', isRight: true, cell: ({ ratio }) => ratio },
+            {
+              heading: 'In for 10 out',
+              isRight: true,
+              cell: ({ inputTurns, isReverse }) =>
+                inputTurns
+                  ? `${inputTurns.toFixed(2)} turns${isReverse ? ', against' : ''}`
+                  : 'none',
+            },
+            { heading: 'Turned', cell: (row) => turnedOutcome(row) ?? EMPTY },
+          ]}
+        />
+      </div>
       <ul className="mt-1">
         {others.map((each) => (
           <li key={each} className="flex items-center gap-2">
