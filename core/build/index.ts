@@ -1,5 +1,5 @@
 /** What comes off, what goes on, in the one order that works. */
-export type { Assembly, AssemblyPart, AssemblyWay } from './assembly.ts'
+export type { Assembly, AssemblyPart } from './assembly.ts'
 export { assemblyOf } from './assembly.ts'
 export type { BuildCaution, BuildTool, Handling, ShownBy } from './handling.ts'
 export { handlingOf } from './handling.ts'

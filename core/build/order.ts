@@ -8,7 +8,8 @@
 import type { ClosingSide } from '../box/types.ts'
 import { CLOSING_SIDES } from '../box/types.ts'
 
-import type { Assembly, AssemblyPart, AssemblyWay } from './assembly.ts'
+import type { Assembly, AssemblyPart } from './assembly.ts'
+import type { AssemblyWay } from './finding.ts'
 import { smallestCircle, stuckParts } from './removal.ts'
 
 /** One part taken off, and how. */

@@ -1,0 +1,89 @@
+/**
+ * What the ways of parts are found from: the pieces by kind, the shafts, what stays on them,
+ * and where everything stands that sits on one.
+ */
+import type { BoxIndex } from '../box/box.ts'
+import type { ClosingSide, Member, Piece, PieceKind, ShaftEnd } from '../box/types.ts'
+import { pieceOfRef } from '../job/unitParts.ts'
+
+import type { Way } from './removal.ts'
+import type { Shaft } from './shafts.ts'
+
+/** A way off, and which side of the case faces the person meanwhile; null where it is no matter. */
+export interface AssemblyWay extends Way {
+  readonly over: ShaftEnd | 'sideways' | ClosingSide
+  readonly face: ClosingSide | null
+}
+
+/** What closes the case. */
+export const CLOSERS: ReadonlySet<PieceKind> = new Set<PieceKind>([
+  'end-plate',
+  'intermediate-plate',
+  'bearing-carrier',
+  'tail-housing',
+  'cover',
+])
+/** Lies between a hub and its sleeve. */
+export const IN_HUB: ReadonlySet<PieceKind> = new Set<PieceKind>(['hub-key', 'spring', 'ball'])
+
+/** What is looked up again and again while the ways are found. */
+export interface Finding {
+  readonly index: BoxIndex
+  readonly pieces: readonly { readonly piece: Piece; readonly ref: string }[]
+  readonly shafts: readonly Shaft[]
+  /** By member, the gears that never come off it. */
+  readonly stay: ReadonlyMap<string, ReadonlySet<string>>
+  /** The references of all pieces of some kinds, of those that are asked for. */
+  readonly refsOf: (kinds: readonly PieceKind[], is?: (piece: Piece) => boolean) => string[]
+}
+
+/** A part on its shaft, with its ways along it. */
+export interface InRow {
+  readonly member: Member
+  readonly ways: readonly AssemblyWay[]
+  readonly atMm: number
+  /** Beyond the bearing at that end, where it comes off while its shaft is in the case. */
+  readonly outboard: ShaftEnd | undefined
+}
+
+/** The member that a body is, or sits on. */
+export function memberIdOf({ gears, members }: BoxIndex, body: string): string | undefined {
+  return members.get(body)?.id ?? gears.get(body)?.member
+}
+
+/** What closes the case from a side. */
+export function closersOver({ refsOf }: Finding, side: ClosingSide | undefined): readonly string[] {
+  return refsOf([...CLOSERS], ({ closesFrom }) => closesFrom === side)
+}
+
+export function carries({ index }: Finding, ref: string, member: string): boolean {
+  return pieceOfRef(index, ref)?.carries?.includes(member) === true
+}
+
+/** The seal of a shaft at an end, with its station. */
+function sealAt(
+  { refsOf }: Finding,
+  rows: ReadonlyMap<string, InRow>,
+  member: string,
+  end: ShaftEnd | undefined,
+): { readonly ref: string; readonly atMm: number } | undefined {
+  return refsOf(['seal'], ({ on }) => on === member)
+    .flatMap((ref) => {
+      const row = rows.get(ref)
+      return row?.outboard === end && row !== undefined ? [{ ref, atMm: row.atMm }] : []
+    })
+    .at(0)
+}
+
+/** Whether a part stands outside the seal of its shaft: a flange and its nut. */
+export function isOutside(
+  finding: Finding,
+  rows: ReadonlyMap<string, InRow>,
+  ref: string,
+  { member, outboard, atMm }: InRow,
+): boolean {
+  const kind = pieceOfRef(finding.index, ref)?.kind
+  if (kind === 'seal' || kind === 'pilot-bearing') return false
+  const seal = sealAt(finding, rows, member.id, outboard)
+  return seal !== undefined && (outboard === 'output-end' ? atMm > seal.atMm : atMm < seal.atMm)
+}
