@@ -88,6 +88,16 @@ export default function BuildPage() {
   const trayOf = (part: AssemblyPart): string =>
     job.trays.get(part.id) ?? trayFor(groups, order, part, job.trays)
   const look = inHand?.part.part.looks[0]
+  const shown = group && {
+    index: naming.box,
+    section,
+    parts: group.parts,
+    off,
+    trays,
+    chosen: inHand?.part.id ?? '',
+    nameOf,
+    onChoose: choose,
+  }
   if (assembly.parts.length === 0)
     return (
       <main className="p-6">
@@ -140,35 +150,16 @@ export default function BuildPage() {
             </button>
           ))}
         </div>
-        {group?.bench === null ? (
-          <PartTiles
-            index={naming.box}
-            section={section}
-            parts={group.parts}
-            off={off}
-            trays={trays}
-            chosen={inHand?.part.id ?? ''}
-            nameOf={nameOf}
-            onChoose={choose}
-          />
-        ) : (
-          group && (
-            <div className="flex-none overflow-x-auto">
-              <div className="build h-[13.5rem] min-w-[44rem]">
-                <ExplodedRow
-                  index={naming.box}
-                  section={section}
-                  parts={group.parts}
-                  off={off}
-                  trays={trays}
-                  chosen={inHand?.part.id ?? ''}
-                  title={`Parts of the ${bodyName(naming, group.bench)} in a row`}
-                  nameOf={nameOf}
-                  onChoose={choose}
-                />
-              </div>
+        {shown && group.bench === null && <PartTiles {...shown} />}
+        {shown && group.bench !== null && (
+          <div className="flex-none overflow-x-auto">
+            <div className="build h-[13.5rem] min-w-[44rem]">
+              <ExplodedRow
+                {...shown}
+                title={`Parts of the ${bodyName(naming, group.bench)} in a row`}
+              />
             </div>
-          )
+          </div>
         )}
       </section>
       <aside className="border-rule bg-sheet flex min-h-0 flex-col gap-2 overflow-auto p-4 max-lg:order-first max-lg:border-b-2 lg:border-l-2">

@@ -6,7 +6,7 @@
 import fc from 'fast-check'
 
 import { stuckParts } from './removal.ts'
-import { assemblyOnShaft, pushedOff } from '../testing/rings.ts'
+import { assemblyOnShaft, emptied, pushedOff } from '../testing/rings.ts'
 import { waysOffRow } from './row.ts'
 
 test('every ring comes off just where it can be pushed off, whatever else is off', () => {
@@ -31,18 +31,7 @@ test('an order exists just where the simulation empties the shaft', () => {
     fc.property(assemblyOnShaft, ({ shaft, rings }) => {
       const ways = waysOffRow(shaft, rings)
       const parts = rings.map(({ id }, at) => ({ id, ways: ways[at] ?? [] }))
-      let left = rings
-      for (;;) {
-        const next = left.find((ring) =>
-          pushedOff(
-            shaft,
-            left.filter((each) => each !== ring),
-            ring,
-          ),
-        )
-        if (!next) break
-        left = left.filter((each) => each !== next)
-      }
+      const { left } = emptied({ shaft, rings })
       expect([...stuckParts(parts)].sort()).toEqual(left.map(({ id }) => id).sort())
     }),
     { numRuns: 500 },

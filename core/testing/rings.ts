@@ -96,3 +96,21 @@ export function pushedOff(shaft: readonly Stretch[], others: readonly Ring[], ri
     return true
   })
 }
+
+/** Pushes off one ring after another: which came off, in that order, and what is left. */
+export function emptied({ shaft, rings }: OnShaft): {
+  readonly order: readonly string[]
+  readonly left: readonly Ring[]
+} {
+  const order: string[] = []
+  let left = rings
+  for (;;) {
+    const next = left.find((ring) => {
+      const others = left.filter((each) => each !== ring)
+      return pushedOff(shaft, others, ring)
+    })
+    if (!next) return { order, left }
+    order.push(next.id)
+    left = left.filter((each) => each !== next)
+  }
+}

@@ -8,7 +8,7 @@ import { assemblyOf, layOutSection, leastToReach, orderOf } from 'core'
 import { stuckParts } from '../../core/build/removal.ts'
 import { waysOffRow } from '../../core/build/row.ts'
 import { stepsOff } from '../../core/testing/removals.ts'
-import { assemblyOnShaft, pushedOff } from '../../core/testing/rings.ts'
+import { assemblyOnShaft, emptied } from '../../core/testing/rings.ts'
 import { medianMs, ms, percentile, report } from './measure.ts'
 import { withPage } from './page.ts'
 import { PARTS, wholeUnit } from './parts.ts'
@@ -57,20 +57,7 @@ export function benchAssemblies(): void {
     const parts = rings.map(({ id }, at) => ({ id, ways: ways[at] ?? [] }))
     const held = new Set(stuckParts(parts))
     const solved = performance.now()
-    const order: string[] = []
-    let left = rings
-    for (;;) {
-      const next = left.find((ring) =>
-        pushedOff(
-          shaft,
-          left.filter((each) => each !== ring),
-          ring,
-        ),
-      )
-      if (!next) break
-      order.push(next.id)
-      left = left.filter((each) => each !== next)
-    }
+    const { order, left } = emptied({ shaft, rings })
     simulationMs += performance.now() - solved
     solverMs += solved - start
     const isSame = left.length === held.size && left.every(({ id }) => held.has(id))
