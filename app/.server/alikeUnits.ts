@@ -1,4 +1,4 @@
-/** Other units of the kind of one: those on the bench with the same shafts. */
+/** Other units of the kind of one: those on the bench with the same shafts and gears. */
 import { and, desc, eq, ne, sql } from 'drizzle-orm'
 
 import type { BoxDraft, Entry } from 'core'
@@ -25,20 +25,16 @@ export interface OtherUnit extends AlikeUnit {
 }
 
 export async function alikeUnits({ id, draft }: BoxRecord): Promise<readonly AlikeUnit[]> {
-  const members = JSON.stringify(draft.members.map((member) => member.id))
+  /** Whether a list of the other has the very ids of this one's. */
+  const hasIdsOf = (list: 'members' | 'gears') =>
+    eq(
+      sql`jsonb_path_query_array(${boxes.document}, ${`$.${list}[*].id`}::jsonpath)`,
+      sql`${JSON.stringify(draft[list].map((part) => part.id))}::jsonb`,
+    )
   const rows = await db
     .select(columns)
     .from(boxes)
-    .where(
-      and(
-        onBench,
-        ne(boxes.id, id),
-        eq(
-          sql`jsonb_path_query_array(${boxes.document}, '$.members[*].id')`,
-          sql`${members}::jsonb`,
-        ),
-      ),
-    )
+    .where(and(onBench, ne(boxes.id, id), hasIdsOf('members'), hasIdsOf('gears')))
     .orderBy(desc(boxes.updatedAt))
     .limit(MOST_UNITS)
   return rows.map(recordOf).map((box) => ({ id: box.id, name: box.draft.name }))

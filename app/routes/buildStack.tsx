@@ -149,7 +149,7 @@ export default function BuildStack() {
           <p>Nothing stands on a shaft that could be added up. List the parts on Lay out first.</p>
         )}
       </section>
-      <div className="flex flex-col gap-4">
+      <div className="flex flex-col gap-4 lg:sticky lg:top-0 lg:self-start">
         <section
           aria-label="What follows"
           className="bg-sheet border-rule flex flex-col gap-2 border p-3"
