@@ -116,7 +116,7 @@ export default function BuildPage() {
           naming={naming}
           order={order}
           progress={progress}
-          direction={direction}
+          isApart={job.taken.isApart}
           lost={assembly.lost}
           partOf={partOf}
           onUndo={(parts) => {
@@ -186,7 +186,8 @@ export default function BuildPage() {
             inHand={inHand}
             direction={direction}
             total={order.down.length}
-            tray={trayOf(inHand.part)}
+            tray={inHand.isOff ? (job.trays.get(inHand.part.id) ?? null) : trayOf(inHand.part)}
+            labelsHref={`/boxes/${id}/labels`}
             isDisabled={isDisabled}
             canGoBack={lastStep(job) !== undefined}
             partOf={partOf}

@@ -1,4 +1,4 @@
-import { Search, X } from 'lucide-react'
+import { X } from 'lucide-react'
 import { useMemo, useState } from 'react'
 import { Link } from 'react-router'
 
@@ -8,6 +8,7 @@ import { useOpenBox } from '~/components/box/boxContext.ts'
 import { PartPicture } from '~/components/build/PartPicture.tsx'
 import { useBuild } from '~/components/build/useBuild.ts'
 import { useOpenJob } from '~/components/job/jobContext.ts'
+import { SearchField } from '~/components/SearchField.tsx'
 import { SectionDrawing } from '~/components/section/SectionDrawing.tsx'
 import { useViewState } from '~/components/useViewState.ts'
 import { bareParts } from '~/views/build/buildView.ts'
@@ -67,19 +68,13 @@ export default function BuildReach() {
         className="flex min-h-0 flex-col gap-2 overflow-auto px-4 pt-3 pb-3"
       >
         <div className="flex flex-wrap items-center gap-2">
-          <label className="relative">
-            <span className="sr-only">Which part do you want to get at?</span>
-            <Search aria-hidden className="text-graphite absolute top-3 left-3 size-5" />
-            <input
-              type="search"
-              className="field w-[20rem] pl-10"
-              placeholder="Get at: ring for 2, 3rd gear …"
-              value={wanted}
-              onChange={(event) => {
-                setWanted(event.target.value)
-              }}
-            />
-          </label>
+          <SearchField
+            label="Which part do you want to get at?"
+            placeholder="Get at: ring for 2, 3rd gear …"
+            width="w-[20rem]"
+            value={wanted}
+            onChange={setWanted}
+          />
           {targets.map((part) => (
             <button
               key={part.id}

@@ -17,11 +17,13 @@ import { LARGEST } from '~/files/boxFile.ts'
 import { benchCheckOf } from '~/views/build/benchCheck.ts'
 import { CAUTION_WORDS, faceWords, partNotes, precedenceWords, stepWords } from '~/words/build.ts'
 import { CAUTIONS, DEFERENCE } from '~/words/cautions.ts'
+import { TORQUE_UNIT_NAMES } from '~/words/format.ts'
 import { capitalize } from '~/words/names.ts'
 
 /** Every step with its part, to tick and to fill in, for print. */
 export default function BuildSheet() {
-  const { draft, edit } = useOpenBox()
+  const { draft, edit, words, settings } = useOpenBox()
+  const torque = TORQUE_UNIT_NAMES[settings.torqueUnit]
   const { job } = useOpenJob()
   const { naming, section, order, assembly, nameOf } = useBuild()
   const [search, change] = useViewState()
@@ -98,10 +100,13 @@ export default function BuildSheet() {
                     ].join(' ')}
                   </span>
                   {direction === 'up' && handling.tools.includes('torque-wrench') && (
-                    <span className="whitespace-nowrap"> Torque: ________ N·m</span>
+                    <span className="whitespace-nowrap"> Torque: ________ {torque}</span>
                   )}
                   {direction === 'up' && step.part.part.kind === 'shaft' && (
-                    <span className="whitespace-nowrap"> End play: ________ mm</span>
+                    <span className="whitespace-nowrap">
+                      {' '}
+                      End play: ________ {words.lengthUnit}
+                    </span>
                   )}
                 </span>
               </li>

@@ -12,8 +12,8 @@ import type { UnitPart } from '../job/unitParts.ts'
 import { pieceOfRef, refOfPiece, unitParts } from '../job/unitParts.ts'
 
 import { coversOf, waysOfLoose, waysOut, withinHub } from './caseWays.ts'
-import type { AssemblyWay, Finding, InRow } from './finding.ts'
-import { IN_HUB, memberIdOf } from './finding.ts'
+import type { AssemblyWay, UnitLookup, InRow } from './lookup.ts'
+import { IN_HUB, memberIdOf } from './lookup.ts'
 import type { Removable } from './removal.ts'
 import { smallestCircle } from './removal.ts'
 import { gearsForGood, rowsOf } from './rings.ts'
@@ -56,7 +56,7 @@ function assemble(index: BoxIndex): Assembly {
     piece,
     ref: refOfPiece(index, piece),
   }))
-  const finding: Finding = {
+  const lookup: UnitLookup = {
     index,
     pieces,
     shafts: shaftsOf(index),
@@ -67,9 +67,9 @@ function assemble(index: BoxIndex): Assembly {
       ),
     ],
   }
-  const unit = unitParts(index.draft).filter((part) => isApart(finding, part))
-  const rows = rowsOf(finding)
-  const found = unit.map((part) => withStated(index, partOf(finding, rows, part)))
+  const unit = unitParts(index.draft).filter((part) => isApart(lookup, part))
+  const rows = rowsOf(lookup)
+  const found = unit.map((part) => withStated(index, partOf(lookup, rows, part)))
   const parts = inBundles(withBase(found))
   const byRef = new Map(parts.flatMap((part) => part.refs.map((ref) => [ref, part])))
   return {
@@ -116,7 +116,7 @@ function inBundles(parts: readonly AssemblyPart[]): readonly AssemblyPart[] {
 }
 
 /** Whether a part comes apart from the rest: a gear that stays on its shaft does not. */
-function isApart({ index, stay }: Finding, { ref, kind, id }: UnitPart): boolean {
+function isApart({ index, stay }: UnitLookup, { ref, kind, id }: UnitPart): boolean {
   if (kind === 'gear') return stay.get(index.gears.get(id)?.member ?? '')?.has(id) !== true
   if (kind === 'sleeve')
     return pieceOfRef(index, ref) !== undefined || hasSleeve(index.couplers.get(id))
@@ -129,9 +129,13 @@ function hasSleeve(coupler: Coupler | undefined): boolean {
 }
 
 /** A part with its ways, whatever it is. */
-function partOf(finding: Finding, rows: ReadonlyMap<string, InRow>, part: UnitPart): AssemblyPart {
+function partOf(
+  lookup: UnitLookup,
+  rows: ReadonlyMap<string, InRow>,
+  part: UnitPart,
+): AssemblyPart {
   const { ref, kind, id } = part
-  const shaft = kind === 'shaft' ? finding.shafts.find(({ member }) => member.id === id) : undefined
+  const shaft = kind === 'shaft' ? lookup.shafts.find(({ member }) => member.id === id) : undefined
   const row = rows.get(ref)
   const alone = { id: ref, refs: [ref], part }
   if (shaft && !shaft.core)
@@ -139,28 +143,28 @@ function partOf(finding: Finding, rows: ReadonlyMap<string, InRow>, part: UnitPa
       ...alone,
       bench: null,
       atMm: undefined,
-      ways: waysOut(finding, rows, shaft),
+      ways: waysOut(lookup, rows, shaft),
     }
   if (row) {
     const on = `shaft:${row.member.id}`
-    const host = finding.shafts.find(({ member }) => member === row.member)
+    const host = lookup.shafts.find(({ member }) => member === row.member)
     const isOutboard = row.outboard !== undefined && !host?.core
     const ways = row.ways.map((way): AssemblyWay => {
       const isFree = isOutboard && (way.over === row.outboard || way.over === 'sideways')
-      const within = [...way.blockedBy, ...withinHub(finding, part)]
+      const within = [...way.blockedBy, ...withinHub(lookup, part)]
       return {
         ...way,
-        blockedBy: isFree ? [...within, ...coversOf(finding, rows, part, row)] : [...within, on],
+        blockedBy: isFree ? [...within, ...coversOf(lookup, rows, part, row)] : [...within, on],
       }
     })
     return { ...alone, bench: isOutboard ? null : row.member.id, atMm: row.atMm, ways }
   }
-  const piece = pieceOfRef(finding.index, ref)
-  const coupler = finding.index.couplers.get(piece?.coupler ?? (kind === 'ring' ? id : ''))
-  const on = piece && memberOfPiece(finding.index, piece)
-  const host = coupler ? memberIdOf(finding.index, coupler.hub) : on?.id
+  const piece = pieceOfRef(lookup.index, ref)
+  const coupler = lookup.index.couplers.get(piece?.coupler ?? (kind === 'ring' ? id : ''))
+  const on = piece && memberOfPiece(lookup.index, piece)
+  const host = coupler ? memberIdOf(lookup.index, coupler.hub) : on?.id
   const isOnBench = IN_HUB.has(kind as PieceKind) || kind === 'key' || kind === 'ring'
-  const ways = waysOfLoose(finding, rows, part, piece)
+  const ways = waysOfLoose(lookup, rows, part, piece)
   return {
     ...alone,
     bench: isOnBench && host !== undefined ? host : null,

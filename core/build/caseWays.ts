@@ -5,8 +5,8 @@ import { CLOSING_SIDES } from '../box/types.ts'
 import type { UnitPart } from '../job/unitParts.ts'
 import { pieceOfRef } from '../job/unitParts.ts'
 
-import type { AssemblyWay, Finding, InRow } from './finding.ts'
-import { CLOSERS, IN_HUB, carries, closersOver, isOutside, memberIdOf } from './finding.ts'
+import type { AssemblyWay, UnitLookup, InRow } from './lookup.ts'
+import { CLOSERS, IN_HUB, carries, closersOver, isOutside, memberIdOf } from './lookup.ts'
 import type { Shaft } from './shafts.ts'
 import { crossings } from './shafts.ts'
 
@@ -14,7 +14,10 @@ import { crossings } from './shafts.ts'
 const KEY_MM = 7
 
 /** Keys, springs and balls keep a hub from coming off before them. */
-export function withinHub({ refsOf, index }: Finding, { ref, kind }: UnitPart): readonly string[] {
+export function withinHub(
+  { refsOf, index }: UnitLookup,
+  { ref, kind }: UnitPart,
+): readonly string[] {
   if (kind !== 'hub') return []
   const coupler = pieceOfRef(index, ref)?.coupler
   return coupler === undefined ? [] : refsOf([...IN_HUB], (piece) => piece.coupler === coupler)
@@ -22,23 +25,23 @@ export function withinHub({ refsOf, index }: Finding, { ref, kind }: UnitPart): 
 
 /** What closes the case over parts that stand beyond the bearing: all but what is outside its seal. */
 export function coversOf(
-  finding: Finding,
+  lookup: UnitLookup,
   rows: ReadonlyMap<string, InRow>,
   { ref, kind }: UnitPart,
   row: InRow,
 ): readonly string[] {
-  return kind === 'seal' || kind === 'pilot-bearing' || isOutside(finding, rows, ref, row)
+  return kind === 'seal' || kind === 'pilot-bearing' || isOutside(lookup, rows, ref, row)
     ? []
-    : closersOver(finding, row.outboard).filter((closer) => carries(finding, closer, row.member.id))
+    : closersOver(lookup, row.outboard).filter((closer) => carries(lookup, closer, row.member.id))
 }
 
 /** The ways of shafts out of their case. */
 export function waysOut(
-  finding: Finding,
+  lookup: UnitLookup,
   rows: ReadonlyMap<string, InRow>,
   shaft: Shaft,
 ): readonly AssemblyWay[] {
-  const { index, refsOf, shafts } = finding
+  const { index, refsOf, shafts } = lookup
   const { member } = shaft
   const isOnIt = (body: string | undefined): boolean => {
     const id = body === undefined ? undefined : memberIdOf(index, body)
@@ -53,15 +56,13 @@ export function waysOut(
     ...refsOf(['idler-pin', ...CLOSERS], ({ carries: held }) => held?.some(isOnIt) === true),
     // What is wider than its bearing holds it from outside.
     ...[...rows].flatMap(([ref, row]) =>
-      row.outboard !== undefined && row.member === member && isOutside(finding, rows, ref, row)
+      row.outboard !== undefined && row.member === member && isOutside(lookup, rows, ref, row)
         ? [ref]
         : [],
     ),
   ]
   const hasClosers = refsOf([...CLOSERS]).length > 0
-  const isSplit = finding.pieces.some(
-    ({ piece }) => piece.kind === 'case' && piece.isSplit === true,
-  )
+  const isSplit = lookup.pieces.some(({ piece }) => piece.kind === 'case' && piece.isSplit === true)
   // An opening at an end lets through what is in line with what it carries; one that carries
   // nothing is as wide as the case.
   const opensFor = (closer: string): boolean => {
@@ -70,7 +71,7 @@ export function waysOut(
   }
   const sides = CLOSING_SIDES.filter(
     (side) =>
-      closersOver(finding, side).some(
+      closersOver(lookup, side).some(
         (closer) => (side !== 'input-end' && side !== 'output-end') || opensFor(closer),
       ) ||
       (!hasClosers && side !== 'below' && side !== 'beside') ||
@@ -82,22 +83,22 @@ export function waysOut(
     face: side,
     blockedBy: [
       ...always,
-      ...closersOver(finding, side),
+      ...closersOver(lookup, side),
       ...others
         .filter((other) => crossings(index, shaft, other, side))
-        .map(({ member }) => `shaft:${member.id}`),
+        .map((other) => `shaft:${other.member.id}`),
     ],
   }))
 }
 
 /** The ways of what stands in no row: in the case, on it, or between a hub and its sleeve. */
 export function waysOfLoose(
-  finding: Finding,
+  lookup: UnitLookup,
   rows: ReadonlyMap<string, InRow>,
   { kind, id }: UnitPart,
   piece: Piece | undefined,
 ): readonly AssemblyWay[] {
-  const { index, refsOf } = finding
+  const { index, refsOf } = lookup
   const way = (blockedBy: readonly string[], face: ClosingSide | null = null): AssemblyWay => ({
     over: face ?? 'sideways',
     face,
@@ -127,7 +128,7 @@ export function waysOfLoose(
     case 'fork':
       return [way(ofCoupler('rod'))]
     case 'rod':
-      return [way([...ofCoupler('detent'), ...closersOver(finding, 'above')])]
+      return [way([...ofCoupler('detent'), ...closersOver(lookup, 'above')])]
     case 'interlock-ball': {
       const tied = index.draft.interlocks?.find(({ couplers }) =>
         couplers.includes(piece.coupler ?? ''),
@@ -153,7 +154,7 @@ export function waysOfLoose(
               row.outboard === piece.closesFrom &&
               row.outboard !== undefined &&
               piece.carries?.includes(row.member.id) === true &&
-              isOutside(finding, rows, ref, row)
+              isOutside(lookup, rows, ref, row)
                 ? [ref]
                 : [],
             ),
@@ -166,7 +167,7 @@ export function waysOfLoose(
     case 'gasket':
       return [way(refsOf([...CLOSERS]))]
     case 'oil-guide':
-      return [way(closersOver(finding, 'above'))]
+      return [way(closersOver(lookup, 'above'))]
     case 'key': {
       const over = [...rows].filter(
         ([, row]) =>

@@ -62,7 +62,8 @@ const OF_FITS: Readonly<Record<Fit, Kind>> = {
   pressed: { cautions: ['press'], tools: ['press', 'puller'] },
   'snap-ring': { cautions: ['snap-ring'], tools: ['ring-pliers'] },
   threaded: { tools: ['torque-wrench'] },
-  bolted: { tools: ['torque-wrench'] },
+  // Its bolts have a step of their own.
+  bolted: {},
 }
 
 /** What is to be added for some kinds. */

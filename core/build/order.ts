@@ -9,7 +9,7 @@ import type { ClosingSide } from '../box/types.ts'
 import { CLOSING_SIDES } from '../box/types.ts'
 
 import type { Assembly, AssemblyPart } from './assembly.ts'
-import type { AssemblyWay } from './finding.ts'
+import type { AssemblyWay } from './lookup.ts'
 import { smallestCircle, stuckParts } from './removal.ts'
 
 /** One part taken off, and how. */

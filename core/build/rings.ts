@@ -5,8 +5,8 @@ import type { Member, Piece, PieceKind, ShaftEnd } from '../box/types.ts'
 import { SHAFT_ENDS } from '../box/types.ts'
 import { pieceOfRef, readPartReference, refOfPiece } from '../job/unitParts.ts'
 
-import type { Finding, InRow } from './finding.ts'
-import { memberIdOf } from './finding.ts'
+import type { UnitLookup, InRow } from './lookup.ts'
+import { memberIdOf } from './lookup.ts'
 import type { Ring } from './row.ts'
 import { isBeyond, ringsRound, waysOffRow } from './row.ts'
 
@@ -25,19 +25,19 @@ const IN_CASE: ReadonlySet<PieceKind> = new Set<PieceKind>([
 ])
 
 /** Where every part stands that sits on a shaft. */
-export function rowsOf(finding: Finding): ReadonlyMap<string, InRow> {
+export function rowsOf(lookup: UnitLookup): ReadonlyMap<string, InRow> {
   const found = new Map<string, InRow>()
-  for (const member of finding.index.draft.members) {
-    const rings = ringsOn(finding, member)
+  for (const member of lookup.index.draft.members) {
+    const rings = ringsOn(lookup, member)
     const ways = waysOffRow(
-      outlineOf(finding.index, member, finding.stay.get(member.id) ?? new Set()),
+      outlineOf(lookup.index, member, lookup.stay.get(member.id) ?? new Set()),
       rings,
     )
     const bearings = rings.filter(({ id }) => {
-      const kind = pieceOfRef(finding.index, id)?.kind
+      const kind = pieceOfRef(lookup.index, id)?.kind
       return kind !== undefined && IN_CASE.has(kind)
     })
-    const ends = SHAFT_ENDS.filter((end) => isOpenBeyond(finding.index, member, bearings, end))
+    const ends = SHAFT_ENDS.filter((end) => isOpenBeyond(lookup.index, member, bearings, end))
     rings.forEach((ring, at) => {
       const { id, fromMm, toMm } = ring
       const atMm = (fromMm + toMm) / 2
@@ -112,7 +112,7 @@ function outlineOf(index: BoxIndex, member: Member, stay: ReadonlySet<string>) {
 }
 
 /** What stands on a member as rings: pieces, gears, hubs with their sleeves, tubes round it. */
-function ringsOn({ index, shafts, stay }: Finding, member: Member): readonly Ring[] {
+function ringsOn({ index, shafts, stay }: UnitLookup, member: Member): readonly Ring[] {
   const standing = rowOf(index, member.id).flatMap((seat): Ring[] => {
     const { kind, id: seated } = readPartReference(seat.ref)
     if (kind === 'gear' && stay.get(member.id)?.has(seated) === true) return []

@@ -1,17 +1,16 @@
 /** What stands in the way of an order, was left on the bench, or is told of and gone. */
-import type { AssemblyPart, Direction, Order, Progress } from 'core'
+import type { AssemblyPart, Order, Progress } from 'core'
 
 import { Warning } from '~/components/Warning.tsx'
 import { assemblyPartName } from '~/words/build.ts'
 import { unitPartName } from '~/words/jobs.ts'
 import type { Naming } from '~/words/names.ts'
-import { capitalize } from '~/words/names.ts'
 
 export function BuildMessages({
   naming,
   order,
   progress,
-  direction,
+  isApart,
   lost,
   partOf,
   onUndo,
@@ -19,7 +18,8 @@ export function BuildMessages({
   readonly naming: Naming
   readonly order: Order
   readonly progress: Progress
-  readonly direction: Direction
+  /** Whether what nobody said anything of counts as off. */
+  readonly isApart: boolean
   /** What people stated of parts that are gone, by reference. */
   readonly lost: readonly string[]
   readonly partOf: (ref: string) => AssemblyPart | undefined
@@ -43,9 +43,9 @@ export function BuildMessages({
       )}
       {gone.length > 0 && (
         <Warning role="status">
-          {capitalize(names(gone))}: told of here, but no longer in this box. The rest goes on;
-          parts that were added since count as{' '}
-          {direction === 'down' ? 'in' : 'they were said to be'}.
+          No longer in this box, though this job or what was stated of the order tells of it:{' '}
+          {names(gone)}. The rest goes on; parts that nobody said anything of count as{' '}
+          {isApart ? 'off' : 'in'}.
         </Warning>
       )}
       {progress.forgotten.map(({ part, undo }) => (

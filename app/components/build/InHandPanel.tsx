@@ -1,5 +1,6 @@
 /** The part in hand: how it goes, what can hurt, where it lies, and what is said of it. */
 import { Check, Hand, TriangleAlert, Undo2 } from 'lucide-react'
+import { Link } from 'react-router'
 
 import type { AssemblyPart, BoxIndex, Direction, Section } from 'core'
 import { handlingOf, pieceOfRef } from 'core'
@@ -26,7 +27,9 @@ interface InHandPanelProps {
   readonly inHand: InHand
   readonly direction: Direction
   readonly total: number
-  readonly tray: string
+  /** Where it lies, or will; null of one that is off and that nobody laid anywhere. */
+  readonly tray: string | null
+  readonly labelsHref: string
   readonly isDisabled: boolean
   /** Whether there is a step to take back. */
   readonly canGoBack: boolean
@@ -117,39 +120,26 @@ export function InHandPanel(props: InHandPanelProps) {
           {isUp && <li className="text-graphite">{shownByWords(handling)}</li>}
         </ul>
       )}
-      <p className="tabular-nums">
-        {isOff ? 'Lies in tray ' : 'Tray '}
-        <b>{tray}</b>
-      </p>
+      {tray !== null && (
+        <p className="tabular-nums">
+          {isOff ? 'Lies in tray ' : 'Tray '}
+          <b>{tray}</b>.{' '}
+          <Link to={props.labelsHref} className="text-accent underline">
+            Labels
+          </Link>
+        </p>
+      )}
       {props.children}
       <div className="bg-sheet sticky bottom-0 mt-auto flex flex-col gap-2 pt-2">
-        {isTurnedAround ? (
-          <button
-            type="button"
-            className="button button-main h-14 text-lg"
-            disabled={isDisabled}
-            onClick={props.onStillHere}
-          >
-            <Hand aria-hidden />
-            {isUp ? 'I still have it here' : 'It is in again'}
-          </button>
-        ) : (
-          <button
-            type="button"
-            className="button button-main h-14 text-lg"
-            disabled={isDisabled}
-            onClick={props.onDone}
-          >
-            <Check aria-hidden />
-            {isUp
-              ? before.length > 0
-                ? 'It is in all the same'
-                : 'Done: it is in'
-              : before.length > 0
-                ? 'It is off all the same'
-                : `Done: it is off, in ${tray}`}
-          </button>
-        )}
+        <button
+          type="button"
+          className="button button-main h-14 text-lg"
+          disabled={isDisabled}
+          onClick={isTurnedAround ? props.onStillHere : props.onDone}
+        >
+          {isTurnedAround ? <Hand aria-hidden /> : <Check aria-hidden />}
+          {doneWords(direction, isTurnedAround, before.length > 0, tray)}
+        </button>
         <button
           type="button"
           className="button h-12"
@@ -162,4 +152,17 @@ export function InHandPanel(props: InHandPanelProps) {
       </div>
     </>
   )
+}
+
+/** What the large key says. */
+function doneWords(
+  direction: Direction,
+  isTurnedAround: boolean,
+  isBlocked: boolean,
+  tray: string | null,
+): string {
+  const isUp = direction === 'up'
+  if (isTurnedAround) return isUp ? 'I still have it here' : 'It is in again'
+  if (isBlocked) return isUp ? 'It is in all the same' : 'It is off all the same'
+  return isUp ? 'Done: it is in' : `Done: it is off, in ${tray ?? 'its tray'}`
 }

@@ -6,7 +6,7 @@ import {
   useTable,
 } from '@tanstack/react-table'
 import type { ColumnDef } from '@tanstack/react-table'
-import { ArrowDown, ArrowUp, Search } from 'lucide-react'
+import { ArrowDown, ArrowUp } from 'lucide-react'
 import { useMemo, useState } from 'react'
 
 import type { BoxDraft, PartRef } from 'core'
@@ -20,6 +20,7 @@ import { LINK_WORDS, WORDS } from '~/words/vocabulary.ts'
 import { partTitle } from '~/views/layout/partTitle.ts'
 
 import { CountField } from '~/components/Fields.tsx'
+import { SearchField } from '~/components/SearchField.tsx'
 import type { Drafting } from './useDrafting.ts'
 
 interface PartRow {
@@ -138,19 +139,14 @@ export function PartsTable({
   })
   return (
     <div className="flex min-h-0 flex-1 flex-col">
-      <label className="relative mb-2 block">
-        <span className="sr-only">Search the parts</span>
-        <Search aria-hidden className="text-graphite absolute top-3 left-3 size-5" />
-        <input
-          type="search"
-          className="field pl-10"
+      <div className="mb-2">
+        <SearchField
+          label="Search the parts"
           placeholder={`Search: ${words.members.countershaft}, ${words.couplers.synchronizer}, 3rd…`}
           value={wanted}
-          onChange={(event) => {
-            setWanted(event.target.value)
-          }}
+          onChange={setWanted}
         />
-      </label>
+      </div>
       <div className="min-h-0 flex-1 overflow-auto" tabIndex={0} role="region" aria-label="Parts">
         <table className="w-full border-collapse text-left">
           <caption className="sr-only">Parts of the box</caption>

@@ -1,9 +1,9 @@
-import { Search } from 'lucide-react'
 import { useMemo, useState } from 'react'
 
 import type { Job, PartFamily, UnitPart, Verdict } from 'core'
 import { PART_FAMILIES, VERDICTS, isJudged } from 'core'
 
+import { SearchField } from '~/components/SearchField.tsx'
 import { findParts, searchableParts } from '~/views/measure/findParts.ts'
 import { FAMILY_NAMES, unitPartName } from '~/words/jobs.ts'
 import { VERDICT_NAMES } from '~/words/measures.ts'
@@ -40,19 +40,13 @@ export function PartChooser(props: PartChooserProps) {
   return (
     <>
       <div className="flex flex-wrap items-center gap-x-2">
-        <label className="relative">
-          <span className="sr-only">Find a part</span>
-          <Search aria-hidden className="text-graphite absolute top-3 left-3 size-5" />
-          <input
-            type="search"
-            className="field w-[11rem] pl-10"
-            placeholder="Find a part"
-            value={wanted}
-            onChange={(event) => {
-              setWanted(event.target.value)
-            }}
-          />
-        </label>
+        <SearchField
+          label="Find a part"
+          placeholder="Find a part"
+          width="w-[11rem]"
+          value={wanted}
+          onChange={setWanted}
+        />
         {VERDICTS.map((verdict) => (
           <span key={verdict} className="flex items-center gap-1">
             <VerdictSign verdict={verdict} /> {VERDICT_NAMES[verdict]}

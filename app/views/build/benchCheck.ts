@@ -47,5 +47,5 @@ export function turnedOutcome({ turned }: BenchCheckRow): string | null {
   if (!turned) return null
   const { check, isAgreed } = turned
   const outcome = isAgreed === true ? 'agrees' : isAgreed === false ? 'disagrees' : 'not compared'
-  return `${check.inputTurns.toFixed(2)} in, ${check.outputTurns.toFixed(2)} out: ${outcome}`
+  return `${check.inputTurns.toFixed(2)} turns in, ${check.outputTurns.toFixed(2)} out: ${outcome}`
 }

@@ -27,7 +27,7 @@ export const CLOSERS: ReadonlySet<PieceKind> = new Set<PieceKind>([
 export const IN_HUB: ReadonlySet<PieceKind> = new Set<PieceKind>(['hub-key', 'spring', 'ball'])
 
 /** What is looked up again and again while the ways are found. */
-export interface Finding {
+export interface UnitLookup {
   readonly index: BoxIndex
   readonly pieces: readonly { readonly piece: Piece; readonly ref: string }[]
   readonly shafts: readonly Shaft[]
@@ -52,17 +52,21 @@ export function memberIdOf({ gears, members }: BoxIndex, body: string): string |
 }
 
 /** What closes the case from a side. */
-export function closersOver({ refsOf }: Finding, side: ClosingSide | undefined): readonly string[] {
+export function closersOver(
+  { refsOf }: UnitLookup,
+  side: ClosingSide | undefined,
+): readonly string[] {
   return refsOf([...CLOSERS], ({ closesFrom }) => closesFrom === side)
 }
 
-export function carries({ index }: Finding, ref: string, member: string): boolean {
+/** Whether a holder carries a member. */
+export function carries({ index }: UnitLookup, ref: string, member: string): boolean {
   return pieceOfRef(index, ref)?.carries?.includes(member) === true
 }
 
 /** The seal of a shaft at an end, with its station. */
 function sealAt(
-  { refsOf }: Finding,
+  { refsOf }: UnitLookup,
   rows: ReadonlyMap<string, InRow>,
   member: string,
   end: ShaftEnd | undefined,
@@ -77,13 +81,13 @@ function sealAt(
 
 /** Whether a part stands outside the seal of its shaft: a flange and its nut. */
 export function isOutside(
-  finding: Finding,
+  lookup: UnitLookup,
   rows: ReadonlyMap<string, InRow>,
   ref: string,
   { member, outboard, atMm }: InRow,
 ): boolean {
-  const kind = pieceOfRef(finding.index, ref)?.kind
+  const kind = pieceOfRef(lookup.index, ref)?.kind
   if (kind === 'seal' || kind === 'pilot-bearing') return false
-  const seal = sealAt(finding, rows, member.id, outboard)
+  const seal = sealAt(lookup, rows, member.id, outboard)
   return seal !== undefined && (outboard === 'output-end' ? atMm > seal.atMm : atMm < seal.atMm)
 }
