@@ -167,10 +167,13 @@ test('the sheet of steps has every part, on A4 and on Letter', async ({ page }) 
   }
 })
 
-test('a stack leaves what its lengths make of it, and asks for what is not measured', async ({
+test('a stack leaves what its lengths make of it, asks for what is not measured, and is kept', async ({
   page,
 }) => {
   const box = await duplicateOf(page, 'Morrick')
+  await page.goto(`${box}/build/stack?shaft=input`)
+  await expect(page.getByLabel('Room between the stops')).toBeDisabled()
+  await openJob(page, box)
   await page.goto(`${box}/build/stack?shaft=input`)
   await page.getByLabel('Room between the stops').fill('100')
   await page.keyboard.press('Enter')
@@ -187,4 +190,8 @@ test('a stack leaves what its lengths make of it, and asks for what is not measu
   await length.fill('wide')
   await page.keyboard.press('Enter')
   await expect(page.getByRole('alert')).toContainText('Type a length')
+  await expect(page.getByText('All entries kept')).toBeVisible()
+  await page.reload()
+  await expect(page.getByText(/End play: 0\.15/)).toBeVisible()
+  await expect(checked).toHaveCount(1)
 })

@@ -1,4 +1,5 @@
 /** A page that is open stays open while the server or its database does not answer. */
+import equal from 'fast-deep-equal'
 import { isRouteErrorResponse } from 'react-router'
 
 /** Too much at once, and a box deleted elsewhere: what is being typed has a place until it is sent. */
@@ -10,7 +11,10 @@ export interface StaysOpen<Data> {
   readonly load: (key: string, ask: () => Promise<Data>) => Promise<Data>
 }
 
-/** Falls back on what the server said last in this visit. */
+/**
+ * Falls back on what the server said last in this visit; where it says the same again, that
+ * is the same value, so that nothing is worked out anew for it.
+ */
 export function staysOpen<Data>(): StaysOpen<Data> {
   const last = new Map<string, Data>()
   return {
@@ -20,6 +24,8 @@ export function staysOpen<Data>(): StaysOpen<Data> {
     load: async (key, ask) => {
       try {
         const loaded = await ask()
+        const before = last.get(key)
+        if (before !== undefined && equal(before, loaded)) return before
         last.set(key, loaded)
         return loaded
       } catch (error) {

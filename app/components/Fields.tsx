@@ -12,11 +12,12 @@ interface FieldProps {
   readonly unit?: string | undefined
   readonly inputMode?: 'decimal' | 'numeric'
   readonly placeholder?: string
+  readonly isDisabled?: boolean
 }
 
 /** One line of text or one number. A new value from outside needs a new key. */
 export function EntryField(props: FieldProps) {
-  const { label, value, onCommit, unit, inputMode, placeholder } = props
+  const { label, value, onCommit, unit, inputMode, placeholder, isDisabled } = props
   const [text, setText] = useState(value)
   const [problem, setProblem] = useState<string | null>(null)
   const id = useId()
@@ -35,6 +36,7 @@ export function EntryField(props: FieldProps) {
         value={text}
         inputMode={inputMode}
         placeholder={placeholder}
+        disabled={isDisabled}
         aria-invalid={problem !== null}
         aria-describedby={problem === null ? undefined : `${id}-problem`}
         onChange={(event) => {
@@ -115,11 +117,12 @@ interface SelectFieldProps<T extends string> {
   readonly value: T
   readonly options: readonly (readonly [value: T, title: string])[]
   readonly onChange: (value: T) => void
+  readonly isDisabled?: boolean
 }
 
 /** One of many. */
 export function SelectField<T extends string>(props: SelectFieldProps<T>) {
-  const { label, value, options, onChange } = props
+  const { label, value, options, onChange, isDisabled } = props
   const id = useId()
   return (
     <div className="min-w-0">
@@ -130,6 +133,7 @@ export function SelectField<T extends string>(props: SelectFieldProps<T>) {
         id={id}
         className="field"
         value={value}
+        disabled={isDisabled}
         onChange={(event) => {
           const chosen = options.find(([option]) => option === event.target.value)
           if (chosen) onChange(chosen[0])
@@ -149,10 +153,12 @@ export function SelectField<T extends string>(props: SelectFieldProps<T>) {
 export function CheckField({
   label,
   isChecked,
+  isDisabled,
   onChange,
 }: {
   readonly label: string
   readonly isChecked: boolean
+  readonly isDisabled?: boolean
   readonly onChange: (isChecked: boolean) => void
 }) {
   return (
@@ -161,6 +167,7 @@ export function CheckField({
         type="checkbox"
         className="accent-accent size-5"
         checked={isChecked}
+        disabled={isDisabled}
         onChange={(event) => {
           onChange(event.target.checked)
         }}

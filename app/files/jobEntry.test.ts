@@ -17,6 +17,17 @@ const gap = (readings: readonly string[], rest: object = {}) => ({
   ...rest,
 })
 
+const stack = (room: object) => ({
+  kind: 'stack',
+  shaft: 'shaft:main',
+  stack: {
+    room,
+    roomDeviation: { text: '0.02', unit: 'mm' },
+    partDeviation: { text: '0.02', unit: 'mm' },
+    turned: [],
+  },
+})
+
 describe('what cannot be is refused in a sentence that says what to do', () => {
   it.each([
     {
@@ -26,6 +37,16 @@ describe('what cannot be is refused in a sentence that says what to do', () => {
     },
     { case: 'a negative gap', body: gap(['-0.4', '0.9', '0.9']), sentence: /below 0/ },
     { case: 'two places', body: gap(['0.9', '0.9']), sentence: /needs 3 readings or more/ },
+    {
+      case: 'a room of −1 mm',
+      body: stack({ text: '-1', unit: 'mm' }),
+      sentence: /No gearbox has a length like that/,
+    },
+    {
+      case: 'a room in newton metres',
+      body: stack({ text: '80', unit: 'Nm' }),
+      sentence: /A length is in mm or in/,
+    },
     { case: 'words', body: gap(['wide', '0.9', '0.9']), sentence: /“wide” is no number/ },
     {
       case: 'a hundred thousand readings',

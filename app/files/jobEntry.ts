@@ -74,6 +74,13 @@ const spanReading = writtenText()
 
 const entered = z.strictObject({ text: reading, unit })
 
+const stackLength = entered.superRefine(({ text, unit: of }, context) => {
+  const mm = figureOf(text, of)
+  if (UNIT_FACTORS[of].quantity !== 'length') context.addIssue('A length is in mm or in.')
+  else if (mm !== undefined && (mm < 0 || mm > LARGEST.lengthMm))
+    context.addIssue('No gearbox has a length like that. Check the unit.')
+})
+
 export const limitSchema = z
   .strictObject({
     source: z.enum(LIMIT_SOURCES),
@@ -209,6 +216,19 @@ export const entryBodySchema = z.discriminatedUnion('kind', [
     part: partRef,
     thicknesses: z.array(z.int().min(1).max(MOST_THICKNESS)).min(1).max(MOST_FITTED),
     expected: z.int().min(-MOST_THICKNESS).max(MOST_THICKNESS),
+  }),
+  z.strictObject({
+    kind: z.literal('stack'),
+    shaft: partRef,
+    stack: z.strictObject({
+      room: stackLength.nullable(),
+      roomDeviation: stackLength,
+      partDeviation: stackLength,
+      turned: z
+        .array(partRef)
+        .max(LARGEST.pieces + LARGEST.gears, 'That is more than a box has parts.'),
+      instead: z.strictObject({ part: partRef, length: stackLength.nullable() }).optional(),
+    }),
   }),
   z.strictObject({ kind: z.literal('tray'), part: partRef, tray }),
   z.strictObject({

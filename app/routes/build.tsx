@@ -1,4 +1,4 @@
-import { useCallback, useMemo } from 'react'
+import { useCallback, useMemo, useState } from 'react'
 import { Link } from 'react-router'
 
 import type { AssemblyPart, Direction } from 'core'
@@ -205,10 +205,7 @@ export default function BuildPage() {
             }}
           >
             {look && (
-              <details key={inHand.part.id}>
-                <summary className="cursor-pointer py-1 font-semibold">
-                  Look at it, photograph it, note it
-                </summary>
+              <WhenOpened key={inHand.part.id} title="Look at it, photograph it, note it">
                 <LookButtons
                   look={look}
                   isDisabled={isDisabled}
@@ -223,7 +220,7 @@ export default function BuildPage() {
                   }}
                 />
                 <Photos boxId={id} part={inHand.part.part.ref} />
-              </details>
+              </WhenOpened>
             )}
           </InHandPanel>
         ) : (
@@ -249,5 +246,26 @@ export default function BuildPage() {
         )}
       </aside>
     </main>
+  )
+}
+
+/** What is only made once somebody opens it, since a part is in hand for a moment. */
+function WhenOpened({
+  title,
+  children,
+}: {
+  readonly title: string
+  readonly children: React.ReactNode
+}) {
+  const [isOpen, setIsOpen] = useState(false)
+  return (
+    <details
+      onToggle={(event) => {
+        setIsOpen(event.currentTarget.open)
+      }}
+    >
+      <summary className="cursor-pointer py-1 font-semibold">{title}</summary>
+      {isOpen && children}
+    </details>
   )
 }

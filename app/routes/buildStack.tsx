@@ -1,7 +1,7 @@
 import { useMemo } from 'react'
 import { Link } from 'react-router'
 
-import type { EndPlay } from 'core'
+import type { EndPlay, Entered, MeasuredStack } from 'core'
 import { boundsOf, diffDrafts, limitFor, measuredOn, pieceOfRef, shimRange, timingsOf } from 'core'
 
 import { useOpenBox } from '~/components/box/boxContext.ts'
@@ -9,21 +9,28 @@ import { TimingCards } from '~/components/build/TimingCards.tsx'
 import { useBuild } from '~/components/build/useBuild.ts'
 import { CheckField, EntryField, SelectField } from '~/components/Fields.tsx'
 import { useOpenJob } from '~/components/job/jobContext.ts'
+import { ShimPlanner } from '~/components/measure/ShimPlanner.tsx'
 import { useViewState } from '~/components/useViewState.ts'
-import type { StackQuestion } from '~/views/build/stack.ts'
-import { stackAnswer, stackRows, withLength } from '~/views/build/stack.ts'
+import {
+  EMPTY_STACK,
+  mmOf,
+  questionOf,
+  stackAnswer,
+  stackRows,
+  withLength,
+} from '~/views/build/stack.ts'
 import { lengthText, parseLength } from '~/views/layout/numbers.ts'
 import { formatLength } from '~/words/format.ts'
 import { boundsWords } from '~/words/measures.ts'
 import { bodyName, capitalize } from '~/words/names.ts'
 
-/** Where nobody says another, parts are made to so much (common practice). */
-const USUAL_PLUS_MINUS_MM = 0.02
+/** More than that is no play that shims are for. */
+const MOST_PLAY_MM = 10
 
 /** A stack against its shaft: the end play that follows, the shim for it; and timed countershafts. */
 export default function BuildStack() {
   const { draft, words, edit } = useOpenBox()
-  const { job, rules } = useOpenJob()
+  const { job, current, shelf, rules, record } = useOpenJob()
   const { naming, groups, nameOf } = useBuild()
   const [search, change] = useViewState()
   const unit = words.lengthUnit
@@ -33,21 +40,17 @@ export default function BuildStack() {
     .sort((one, other) => other.parts.length - one.parts.length)
   const group = benches.find(({ bench }) => bench === search.get('shaft')) ?? benches[0]
   const timings = useMemo(() => timingsOf(draft), [draft])
-  const mm = (key: string, usual: number): number => {
-    const value = Number(search.get(key) ?? '')
-    return search.has(key) && Number.isFinite(value) ? value : usual
-  }
-  const turned = (search.get('turned') ?? '').split('|').filter(Boolean)
-  const rows = group ? stackRows(naming.box, group, turned) : []
-  const instead = search.get('instead') ?? ''
-  const question: StackQuestion = {
-    room: { mm: mm('room', 0), plusMinusMm: mm('roomtol', USUAL_PLUS_MINUS_MM) },
-    plusMinusMm: mm('tol', USUAL_PLUS_MINUS_MM),
-    instead: search.has('then') ? { part: instead, lengthMm: mm('then', 0) } : undefined,
-  }
-  const answer = search.has('room') ? stackAnswer(rows, question) : undefined
-  const missing = rows.filter(({ isIn, lengthMm }) => isIn && lengthMm === undefined)
   const shaft = `shaft:${group?.bench ?? ''}`
+  const stack = job.stacks.get(shaft) ?? EMPTY_STACK
+  const { turned, instead } = stack
+  const isDisabled = current === undefined || job.isClosed
+  const keep = (next: Partial<MeasuredStack>): void => {
+    record({ kind: 'stack', shaft, stack: { ...stack, ...next } })
+  }
+  const rows = group ? stackRows(naming.box, group, turned) : []
+  const question = questionOf(stack)
+  const answer = question && stackAnswer(rows, question)
+  const missing = rows.filter(({ isIn, lengthMm }) => isIn && lengthMm === undefined)
   const limit = limitFor(
     { limits: job.limits, sheet: draft.sheet ?? [], rules },
     shaft,
@@ -56,25 +59,35 @@ export default function BuildStack() {
   )
   const bounds = boundsOf(limit)
   const measured = measuredOn(job, shaft, 'end-play').at(-1)
-  const field = (key: string, label: string, usual: string) => (
-    <EntryField
-      key={`${key} ${search.get(key)} ${unit}`}
-      label={label}
-      unit={unit}
-      inputMode="decimal"
-      value={search.has(key) ? lengthText(mm(key, 0), unit) : usual}
-      onCommit={(text) => {
-        if (text.trim() === '') {
-          change({ [key]: '' })
+  const play = answer && (answer.after ?? answer.before)
+  /** A length of the stack; where nothing is typed it is as nobody had said it. */
+  const field = (
+    label: string,
+    value: Entered | null,
+    onKeep: (length: Entered | null) => void,
+  ) => {
+    const shown = value === null ? '' : lengthText(mmOf(value), unit)
+    return (
+      <EntryField
+        key={`${shaft} ${label} ${shown}`}
+        label={label}
+        unit={unit}
+        inputMode="decimal"
+        value={shown}
+        isDisabled={isDisabled}
+        onCommit={(text) => {
+          if (text.trim() === '') {
+            onKeep(null)
+            return null
+          }
+          const length = parseLength(text, unit, 0)
+          if (!length.ok) return length.sentence
+          onKeep({ text: lengthText(length.value, unit), unit })
           return null
-        }
-        const length = parseLength(text, unit, 0)
-        if (!length.ok) return length.sentence
-        change({ [key]: `${length.value}` })
-        return null
-      }}
-    />
-  )
+        }}
+      />
+    )
+  }
   return (
     <main
       className="grid flex-1 content-start gap-x-8 gap-y-4 px-4 py-3 lg:min-h-0 lg:grid-cols-2 lg:overflow-auto"
@@ -93,12 +106,18 @@ export default function BuildStack() {
                   ({ bench }) => [bench ?? '', capitalize(bodyName(naming, bench ?? ''))] as const,
                 )}
                 onChange={(bench) => {
-                  change({ shaft: bench, turned: '', instead: '', then: '' })
+                  change({ shaft: bench })
                 }}
               />
-              {field('room', 'Room between the stops', '')}
-              {field('roomtol', 'Room, ±', lengthText(USUAL_PLUS_MINUS_MM, unit))}
-              {field('tol', 'Each part, ±', lengthText(USUAL_PLUS_MINUS_MM, unit))}
+              {field('Room between the stops', stack.room, (room) => {
+                keep({ room })
+              })}
+              {field('Room, ±', stack.roomDeviation, (length) => {
+                keep({ roomDeviation: length ?? EMPTY_STACK.roomDeviation })
+              })}
+              {field('Each part, ±', stack.partDeviation, (length) => {
+                keep({ partDeviation: length ?? EMPTY_STACK.partDeviation })
+              })}
             </div>
             <ul aria-label="Parts of the stack">
               {rows.map(({ part, lengthMm, isIn }) => (
@@ -109,12 +128,12 @@ export default function BuildStack() {
                   <CheckField
                     label={capitalize(nameOf(part))}
                     isChecked={isIn}
+                    isDisabled={isDisabled}
                     onChange={() => {
-                      change({
-                        turned: (turned.includes(part.id)
+                      keep({
+                        turned: turned.includes(part.id)
                           ? turned.filter((each) => each !== part.id)
-                          : [...turned, part.id]
-                        ).join('|'),
+                          : [...turned, part.id],
                       })
                     }}
                   />
@@ -154,10 +173,11 @@ export default function BuildStack() {
           aria-label="What follows"
           className="bg-sheet border-rule flex flex-col gap-2 border p-3"
         >
-          {!search.has('room') ? (
+          {!question ? (
             <p>
-              Measure the room from the shoulder to the ring or bearing that ends the stack, and
-              enter it. The lengths stay with the parts.
+              {current
+                ? 'Measure the room from the shoulder to the ring or bearing that ends the stack, and enter it. It is kept in the job; the lengths stay with the parts.'
+                : 'What is measured of a stack is kept in the job of a visit: open one above first.'}
             </p>
           ) : missing.length > 0 ? (
             <p>
@@ -174,12 +194,14 @@ export default function BuildStack() {
                 {limit && bounds ? (
                   <>
                     <p>Asked for: {boundsWords(bounds, limit.unit)}</p>
-                    <ShimWords
-                      play={answer.after ?? answer.before}
-                      leastMm={bounds.least}
-                      mostMm={bounds.most}
-                      unit={unit}
-                    />
+                    {!measured && (
+                      <ShimWords
+                        play={play ?? answer.before}
+                        leastMm={bounds.least}
+                        mostMm={bounds.most}
+                        unit={unit}
+                      />
+                    )}
                   </>
                 ) : (
                   <p className="text-graphite">
@@ -199,18 +221,22 @@ export default function BuildStack() {
           <div className="grid grid-cols-2 gap-2">
             <SelectField
               label="Replaced"
-              value={instead}
+              value={instead?.part ?? ''}
+              isDisabled={isDisabled}
               options={[
                 ['', 'nothing'],
                 ...rows
                   .filter(({ isIn }) => isIn)
                   .map(({ part }) => [part.id, capitalize(nameOf(part))] as const),
               ]}
-              onChange={(id) => {
-                change({ instead: id, then: '' })
+              onChange={(part) => {
+                keep({ instead: part === '' ? undefined : { part, length: null } })
               }}
             />
-            {instead !== '' && field('then', 'The new one is long', '')}
+            {instead &&
+              field('The new one is long', instead.length, (length) => {
+                keep({ instead: { ...instead, length } })
+              })}
           </div>
           <p className="text-graphite text-[0.9rem]">
             Worst case adds every deviation; the root of their squares is what many parts made
@@ -224,6 +250,20 @@ export default function BuildStack() {
             </Link>{' '}
             when it is together.
           </p>
+          {play && play.mm >= 0 && play.mm <= MOST_PLAY_MM && (
+            <ShimPlanner
+              key={shaft}
+              shelf={shelf}
+              limit={limit}
+              unit={unit}
+              measuredMm={measured?.judgement.figures.figure ?? play.mm}
+              done={job.shims.get(shaft)}
+              isDisabled={isDisabled}
+              onFit={(thicknesses, expected) => {
+                record({ kind: 'shims', part: shaft, thicknesses, expected })
+              }}
+            />
+          )}
         </section>
         <TimingCards naming={naming} timings={timings} />
       </div>

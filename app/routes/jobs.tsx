@@ -11,7 +11,7 @@ import { jobsOfBox } from '~/.server/jobs.ts'
 import { readRules, readShelf } from '~/.server/shelf.ts'
 import { useOpenBox } from '~/components/box/boxContext.ts'
 import type { LoadedJob } from '~/components/job/jobContext.ts'
-import { OpenJobProvider, useKeptJob } from '~/components/job/jobContext.ts'
+import { JobOutboxProvider, OpenJobProvider, useKeptJob } from '~/components/job/jobContext.ts'
 import { OutboxNotices } from '~/components/outbox/OutboxNotices.tsx'
 import { staysOpen, unlessSamePage } from '~/client/staysOpen.ts'
 import type { Shelf } from '~/files/shelf.ts'
@@ -46,14 +46,19 @@ export default function Jobs({ loaderData }: Route.ComponentProps) {
     open.remember(id, loaderData)
   }, [id, loaderData])
   const [search] = useSearchParams()
-  const kept = useKeptJob(id, loaderData.jobs, search.get('job'), settings.initials)
+  const { opened: kept, outbox } = useKeptJob(
+    id,
+    loaderData.jobs,
+    search.get('job'),
+    settings.initials,
+  )
   const box = useMemo(() => {
     const checked = checkBox(draft)
     return checked.ok ? checked.box : undefined
   }, [draft])
   const { shelf, rules } = loaderData
   const opened = useMemo(() => ({ ...kept, box, shelf, rules }), [kept, box, shelf, rules])
-  const { outbox, newer } = kept
+  const { newer } = kept
   return (
     <OpenJobProvider value={opened}>
       <section
@@ -93,7 +98,9 @@ export default function Jobs({ loaderData }: Route.ComponentProps) {
         outbox={outbox}
         wordsOf={({ entry }) => [capitalize(entryWords({ box: indexBox(draft), words }, entry))]}
       />
-      <Outlet />
+      <JobOutboxProvider value={outbox}>
+        <Outlet />
+      </JobOutboxProvider>
     </OpenJobProvider>
   )
 }

@@ -220,6 +220,12 @@ export function entryWords(naming: Naming, { body }: Entry, before?: Intake): st
       return `Limit of ${MEASURE_NAMES[body.measure]}${body.part === null ? '' : ` of ${part(body.part)}`}: ${[body.limit.least, body.limit.most].map((end) => end ?? 'open').join(' to ')} ${UNIT_NAMES[body.limit.unit]}`
     case 'shims':
       return `Shims fitted to ${part(body.part)}: ${body.thicknesses.map((each) => formatFigure(each / STACK_UNITS_PER_MM, 'mm')).join(' + ')}, to leave ${formatFigure(body.expected / STACK_UNITS_PER_MM, 'mm')}`
+    case 'stack': {
+      const { room } = body.stack
+      return room === null
+        ? `Stack of ${part(body.shaft)}`
+        : `Stack of ${part(body.shaft)}: ${inWords(naming.words, `${room.text} ${UNIT_NAMES[room.unit]} between its stops`)}`
+    }
     case 'tray':
       return body.tray === ''
         ? `${part(body.part)} taken out of its tray`

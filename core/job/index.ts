@@ -6,6 +6,7 @@ export type {
   EntryBody,
   Finding,
   Measured,
+  MeasuredStack,
   FittedShims,
   Intake,
   Job,

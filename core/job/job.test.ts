@@ -127,6 +127,33 @@ describe('readJob', () => {
     expect(job.shims.get('shaft:main')?.measuredMm).toBe(0.13)
   })
 
+  it('keeps the latest of what was measured of a stack, each shaft by itself', () => {
+    const stack = (shaft: string, text: string): Entry =>
+      entry({
+        kind: 'stack',
+        shaft,
+        stack: {
+          room: { text, unit: 'mm' },
+          roomDeviation: { text: '0.02', unit: 'mm' },
+          partDeviation: { text: '0.02', unit: 'mm' },
+          turned: ['gear:main-2'],
+        },
+      })
+    const before = [stack('shaft:main', '100'), stack('shaft:input', '55')]
+    const wrong = stack('shaft:main', '99')
+    const log = [...before, wrong]
+    const rooms = (entries: readonly Entry[]): unknown =>
+      [...readJob(entries).stacks].map(([shaft, { room }]) => [shaft, room?.text])
+    expect(rooms(log)).toEqual([
+      ['shaft:main', '99'],
+      ['shaft:input', '55'],
+    ])
+    expect(rooms([...log, entry({ kind: 'withdraw', entry: wrong.id })])).toEqual([
+      ['shaft:main', '100'],
+      ['shaft:input', '55'],
+    ])
+  })
+
   it('is closed until it is opened again', () => {
     const close = entry({ kind: 'close', leftOut: 'owner is in a hurry' })
     expect(readJob([close])).toMatchObject({ isClosed: true, leftOut: 'owner is in a hurry' })

@@ -120,6 +120,19 @@ export interface PartLine {
   readonly isLabour?: boolean | undefined
 }
 
+/** What was measured round the parts that bear on one another along a shaft. */
+export interface MeasuredStack {
+  /** Between what stops them at either end; null where it is not measured. */
+  readonly room: Entered | null
+  /** By how much the room and each length may be off, both ways. */
+  readonly roomDeviation: Entered
+  readonly partDeviation: Entered
+  /** Parts that are counted otherwise than is usual of their kind. */
+  readonly turned: readonly string[]
+  /** What is to be replaced, and the length of the new one. */
+  readonly instead?: { readonly part: string; readonly length: Entered | null } | undefined
+}
+
 /** What one entry of the log of a job says. */
 export type EntryBody =
   | { readonly kind: 'intake'; readonly intake: Intake }
@@ -180,6 +193,7 @@ export type EntryBody =
       readonly thicknesses: readonly number[]
       readonly expected: number
     }
+  | { readonly kind: 'stack'; readonly shaft: string; readonly stack: MeasuredStack }
   /** Which tray a part lies in; empty where it was taken out of one. */
   | { readonly kind: 'tray'; readonly part: string; readonly tray: string }
   /**
@@ -277,6 +291,8 @@ export interface Job {
   readonly limits: readonly Body<'limit'>[]
   /** Shims fitted, by part; the latest of each. */
   readonly shims: ReadonlyMap<string, FittedShims>
+  /** Stacks as they were measured, by shaft; the latest of each. */
+  readonly stacks: ReadonlyMap<string, MeasuredStack>
   readonly marks: ReadonlyMap<Stage, boolean>
   /** Where parts lie, by their reference. */
   readonly trays: ReadonlyMap<string, string>
@@ -363,6 +379,7 @@ export function readJob(log: readonly Entry[]): Job {
   const findings: Finding[] = []
   const limits = new Map<string, Body<'limit'>>()
   const shims = new Map<string, FittedShims>()
+  const stacks = new Map<string, MeasuredStack>()
   const marks = new Map<Stage, boolean>()
   const trays = new Map<string, string>()
   const moved = new Map<string, 'off' | 'in'>()
@@ -417,6 +434,9 @@ export function readJob(log: readonly Entry[]): Job {
         shims.set(body.part, { thicknesses, expected, measuredMm: null })
         break
       }
+      case 'stack':
+        stacks.set(body.shaft, body.stack)
+        break
       case 'tray':
         if (body.tray === '') trays.delete(body.part)
         else trays.set(body.part, body.tray)
@@ -466,6 +486,7 @@ export function readJob(log: readonly Entry[]): Job {
     })),
     limits: [...limits.values()],
     shims,
+    stacks,
     marks,
     trays,
     taken: { isApart, moved, steps },

@@ -10,7 +10,7 @@ import { shrinkPhoto } from '~/client/shrinkPhoto.ts'
 import { Warning } from '~/components/Warning.tsx'
 
 import { PhotoPicture } from './PhotoPicture.tsx'
-import { useOpenJob } from './jobContext.ts'
+import { useJobOutbox, useOpenJob } from './jobContext.ts'
 
 /** Pictures shown before more are asked for. */
 const PAGE = 12
@@ -27,9 +27,10 @@ type PhotoEntry = Entry & { readonly body: { readonly kind: 'photo' } }
 
 /** The photographs of a job or of one part of it, and a way to add one. */
 export function Photos({ boxId, part, entry: of }: PhotosProps) {
-  const { job, current, record, outbox } = useOpenJob()
+  const { job, current, record } = useOpenJob()
+  const { pending } = useJobOutbox()
   const waiting = new Set(
-    outbox.pending.flatMap(({ entry: { body } }) => (body.kind === 'photo' ? [body.photo] : [])),
+    pending.flatMap(({ entry: { body } }) => (body.kind === 'photo' ? [body.photo] : [])),
   )
   const [problem, setProblem] = useState<string>()
   const [isOnPageOnly, setIsOnPageOnly] = useState(false)

@@ -4,16 +4,17 @@ import { useViewState } from '~/components/useViewState.ts'
 import { leftOutPhotos, withPhotoOnSheet } from '~/views/job/sheetPhotos.ts'
 
 import { PhotoPicture } from './PhotoPicture.tsx'
-import { useOpenJob } from './jobContext.ts'
+import { useJobOutbox, useOpenJob } from './jobContext.ts'
 
 /** The photographs of the job that go with the unit: all of them but those that are left off. */
 export function SheetPhotos() {
   const { id } = useOpenBox()
-  const { job, outbox } = useOpenJob()
+  const { job } = useOpenJob()
+  const { pending } = useJobOutbox()
   const [search, change] = useViewState()
   const leftOut = leftOutPhotos(search.get('without'))
   const waiting = new Set(
-    outbox.pending.flatMap(({ entry: { body } }) => (body.kind === 'photo' ? [body.photo] : [])),
+    pending.flatMap(({ entry: { body } }) => (body.kind === 'photo' ? [body.photo] : [])),
   )
   const photos = job.entries.flatMap(({ body }) => (body.kind === 'photo' ? [body] : []))
   if (photos.length === 0) return null

@@ -1,4 +1,5 @@
 /** The job that is open on this page, and what this page has added to it. */
+import equal from 'fast-deep-equal'
 import { createContext, useCallback, useContext, useMemo, useState } from 'react'
 import { v7 as uuidv7 } from 'uuid'
 
@@ -39,8 +40,10 @@ export interface OpenJob {
   readonly rules: readonly ShopRule[]
   /** Adds an entry to the current job and returns its id. */
   readonly record: (body: EntryBody) => string
-  readonly outbox: Omit<Outbox<SentEntry>, 'put'>
 }
+
+/** What of the job the server has not confirmed; it changes at every entry and every answer. */
+export type JobOutbox = Omit<Outbox<SentEntry>, 'put'>
 
 const Context = createContext<OpenJob | undefined>(undefined)
 
@@ -50,6 +53,16 @@ export function useOpenJob(): OpenJob {
   const job = useContext(Context)
   if (!job) throw new Error('no job is open here')
   return job
+}
+
+const OutboxContext = createContext<JobOutbox | undefined>(undefined)
+
+export const JobOutboxProvider = OutboxContext.Provider
+
+export function useJobOutbox(): JobOutbox {
+  const outbox = useContext(OutboxContext)
+  if (!outbox) throw new Error('no job is open here')
+  return outbox
 }
 
 const NO_ENTRIES: readonly Entry[] = []
@@ -73,7 +86,7 @@ export function useKeptJob(
   jobs: readonly LoadedJob[],
   chosen: string | null,
   by: string,
-): Omit<OpenJob, 'box' | 'shelf' | 'rules'> {
+): { readonly opened: Omit<OpenJob, 'box' | 'shelf' | 'rules'>; readonly outbox: JobOutbox } {
   const current = usePinnedJob(jobs, chosen)
   const [kept, setKept] = useState<readonly SentEntry[]>([])
   const { put, ...outbox } = useOutbox<SentEntry, EntryKept>(`udrix-entries:${boxId}`, {
@@ -83,14 +96,18 @@ export function useKeptJob(
     }, []),
   })
   const { pending, aside, takeBack } = outbox
-  const job = useMemo(() => {
+  const found = useMemo(() => {
     const entries = new Map<string, Entry>()
     for (const { jobId, entry } of [...pending, ...kept])
       if (jobId === current?.id) entries.set(entry.id, entry)
     // What the server says of an entry is its last word.
     for (const entry of current?.entries ?? NO_ENTRIES) entries.set(entry.id, entry)
-    return readJob([...entries.values()])
+    return [...entries.values()]
   }, [current, kept, pending])
+  // An entry that the server has kept as it was sent is no news.
+  const [entries, setEntries] = useState(found)
+  if (entries !== found && !equal(entries, found)) setEntries(found)
+  const job = useMemo(() => readJob(entries), [entries])
   const jobId = current?.id
   const record = useCallback(
     (body: EntryBody) => {
@@ -101,14 +118,14 @@ export function useKeptJob(
     },
     [jobId, put, by],
   )
+  const newer = jobs.find(
+    ({ id, isClosed, number }) => id !== jobId && !isClosed && number > (current?.number ?? 0),
+  )
   return {
-    jobs,
-    current,
-    newer: jobs.find(
-      ({ id, isClosed, number }) => id !== jobId && !isClosed && number > (current?.number ?? 0),
+    opened: useMemo(
+      () => ({ jobs, current, newer, job, record }),
+      [jobs, current, newer, job, record],
     ),
-    job,
-    record,
     outbox: {
       ...outbox,
       takeBack: useCallback(

@@ -1,7 +1,7 @@
 import { assemblyOf, buildPattern, indexBox, orderOf, pieceOfRef, withBuild } from 'core'
 
 import { groupsOf } from './buildView.ts'
-import { stackAnswer, stackRows, withLength } from './stack.ts'
+import { EMPTY_STACK, questionOf, stackAnswer, stackRows, withLength } from './stack.ts'
 
 const draft = withBuild(buildPattern('three-shaft', 'unit', { forward: '4', overdrives: 'none' }))
 const assembly = assemblyOf(draft)
@@ -64,4 +64,25 @@ test('a length is kept with its gear or its piece, and taken out again', () => {
   const again = indexBox(hub)
   const none = withLength(again, of('piece:hub-1'), undefined, pieceOfRef(again, 'piece:hub-1'))
   expect(none.pieces?.find(({ id }) => id === 'hub-1')?.lengthMm).toBeUndefined()
+})
+
+test('what was entered in inches asks in millimetres, and nothing is asked without a room', () => {
+  expect(questionOf(EMPTY_STACK)).toBeUndefined()
+  const question = questionOf({
+    ...EMPTY_STACK,
+    room: { text: '2', unit: 'in' },
+    roomDeviation: { text: '0.001', unit: 'in' },
+    instead: { part: 'piece:hub-1', length: { text: '21.5', unit: 'mm' } },
+  })
+  // An inch is 25.4 mm (ISO 80000-3).
+  expect(question?.room.mm).toBeCloseTo(50.8, 12)
+  expect(question?.room.plusMinusMm).toBeCloseTo(0.0254, 12)
+  expect(question?.plusMinusMm).toBe(0.02)
+  expect(question?.instead).toEqual({ part: 'piece:hub-1', lengthMm: 21.5 })
+  const chosen = questionOf({
+    ...EMPTY_STACK,
+    room: { text: '50', unit: 'mm' },
+    instead: { part: 'piece:hub-1', length: null },
+  })
+  expect(chosen?.instead).toBeUndefined()
 })

@@ -1,6 +1,15 @@
 /** A stack on a shaft, from the parts that bear on one another. */
-import type { AssemblyPart, BoxDraft, BoxIndex, EndPlay, PieceKind, Toleranced } from 'core'
-import { endPlayOf, pieceOfRef } from 'core'
+import type {
+  AssemblyPart,
+  BoxDraft,
+  BoxIndex,
+  EndPlay,
+  Entered,
+  MeasuredStack,
+  PieceKind,
+  Toleranced,
+} from 'core'
+import { endPlayOf, figureOf, pieceOfRef } from 'core'
 
 import { withPart } from '~/views/layout/withPart.ts'
 
@@ -62,6 +71,37 @@ export function withLength(
   const gear = part.kind === 'gear' ? gears.get(part.id) : undefined
   if (gear) return withPart(draft, 'gears', { ...gear, faceWidthMm: lengthMm })
   return piece ? withPart(draft, 'pieces', { ...piece, lengthMm }) : draft
+}
+
+/** Where nobody says another, parts are made to so much (common practice). */
+const USUAL_DEVIATION: Entered = { text: '0.02', unit: 'mm' }
+
+/** A stack that nothing was measured of. */
+export const EMPTY_STACK: MeasuredStack = {
+  room: null,
+  roomDeviation: USUAL_DEVIATION,
+  partDeviation: USUAL_DEVIATION,
+  turned: [],
+}
+
+/** What a stack asks, once its room is measured. */
+export function questionOf({
+  room,
+  roomDeviation,
+  partDeviation,
+  instead,
+}: MeasuredStack): StackQuestion | undefined {
+  if (!room) return undefined
+  return {
+    room: { mm: mmOf(room), plusMinusMm: mmOf(roomDeviation) },
+    plusMinusMm: mmOf(partDeviation),
+    instead: instead?.length ? { part: instead.part, lengthMm: mmOf(instead.length) } : undefined,
+  }
+}
+
+/** A length as it was entered, in millimetres. */
+export function mmOf({ text, unit }: Entered): number {
+  return figureOf(text, unit) ?? 0
 }
 
 /** What is asked of a stack, in millimetres. */
