@@ -44,6 +44,19 @@ describe('every arrangement', () => {
   )
 })
 
+test.each(PATTERNS.map(({ id }) => id))(
+  '%s: no fork is held by hand for longer than its rod takes (common practice)',
+  (id) => {
+    const draft = withBuild(buildPattern(id, 'box', {}))
+    const down = downOf(draft)
+    const kindAt = (at: number): string | undefined =>
+      draft.pieces?.find((piece) => `piece:${piece.id}` === down[at])?.kind
+    const forks = down.flatMap((_, at) => (kindAt(at) === 'fork' ? [at] : []))
+    // Together it goes the other way: the fork into its groove, the rod through it at once.
+    for (const at of forks) expect(kindAt(at - 1)).toBe('rod')
+  },
+)
+
 describe('a four-speed with a countershaft', () => {
   const down = downOf(four)
   const pieceOf = (kind: string, is: (piece: Piece) => boolean = () => true): string => {
