@@ -2,58 +2,57 @@ import { useCallback, useMemo, useState } from 'react'
 import { Link } from 'react-router'
 
 import type { AssemblyPart, Direction } from 'core'
-import { progressOf, readPartReference, refOfPiece } from 'core'
+import { progressOf } from 'core'
 
 import { useOpenBox } from '~/components/box/boxContext.ts'
 import { BuildMessages } from '~/components/build/BuildMessages.tsx'
-import { ExplodedRow } from '~/components/build/ExplodedRow.tsx'
 import { InHandPanel } from '~/components/build/InHandPanel.tsx'
 import { PartNote } from '~/components/build/PartNote.tsx'
+import { UnitAsItStands } from '~/components/build/UnitAsItStands.tsx'
 import { useBuild } from '~/components/build/useBuild.ts'
-import { PartTiles } from '~/components/build/PartTiles.tsx'
 import { Photos } from '~/components/job/Photos.tsx'
 import { useOpenJob } from '~/components/job/jobContext.ts'
 import { LookButtons } from '~/components/measure/LookButtons.tsx'
-import { SectionDrawing } from '~/components/section/SectionDrawing.tsx'
 import { useViewState } from '~/components/useViewState.ts'
-import { bareParts, inHandOf, lastStep, neighboursOf, trayFor } from '~/views/build/buildView.ts'
-import type { Layer, Layers } from '~/views/section/layers.ts'
-import { bodyName, capitalize } from '~/words/names.ts'
-
-const LAYERS: Layers = new Set<Layer>(['parts', 'names'])
+import type { Standing } from '~/views/build/buildView.ts'
+import { inHandOf, lastStep, trayFor } from '~/views/build/buildView.ts'
 
 /** Taking a unit apart and putting it together, one part in hand at a time. */
 export default function BuildPage() {
-  const { id, draft, words } = useOpenBox()
+  const { id, draft } = useOpenBox()
   const { job, current, record } = useOpenJob()
   const [search, change] = useViewState()
   const direction: Direction = search.get('view') === 'up' ? 'up' : 'down'
-  const { naming, section, assembly, order, groups, nameOf } = useBuild()
+  const build = useBuild()
+  const { naming, section, assembly, order, groups } = build
   const progress = useMemo(
     () => progressOf(assembly, order, job.taken, direction),
     [assembly, order, job.taken, direction],
   )
-  const { off } = progress
-  const inHand = inHandOf(assembly, order, progress, direction, search.get('part') ?? '')
-  const group =
-    groups.find(({ bench }) => (bench ?? 'case') === search.get('row')) ??
-    groups.find(({ bench }) => bench === (inHand?.part.bench ?? null)) ??
-    groups[0]
+  const asked = search.get('part') ?? ''
+  const inHand = useMemo(
+    () => inHandOf(assembly, order, progress, direction, asked),
+    [assembly, order, progress, direction, asked],
+  )
   const isDisabled = current === undefined || job.isClosed
   const partOf = (ref: string): AssemblyPart | undefined => assembly.byRef.get(ref)
-  const trays = useMemo(
-    () =>
-      new Map(
-        [...job.trays].flatMap(([ref, tray]) => {
-          const part = assembly.byRef.get(ref)
-          return part && off.has(part.id) ? [[part.id, tray] as const] : []
-        }),
-      ),
-    [job.trays, assembly, off],
-  )
+  const standing = useMemo((): Standing => {
+    const { off } = progress
+    const trays = [...job.trays].flatMap(([ref, tray]) => {
+      const part = assembly.byRef.get(ref)
+      return part && off.has(part.id) ? [[part.id, tray] as const] : []
+    })
+    return { off, inHand, trays: new Map(trays) }
+  }, [progress, inHand, job.trays, assembly])
   const choose = useCallback(
     (part: AssemblyPart) => {
       change({ part: part.id, row: '' })
+    },
+    [change],
+  )
+  const chooseRow = useCallback(
+    (row: string) => {
+      change({ row })
     },
     [change],
   )
@@ -61,26 +60,6 @@ export default function BuildPage() {
   const letGo = (): void => {
     if (search.has('part') || search.has('row')) change({ part: '', row: '' })
   }
-  const touched = useMemo(
-    () => new Set(inHand ? neighboursOf(groups, inHand.part, off).flatMap(({ refs }) => refs) : []),
-    [groups, inHand, off],
-  )
-  const handRefs = inHand?.part.refs
-  const bare = useMemo(() => bareParts(groups, off), [groups, off])
-  const classOf = useCallback(
-    (drawn: string): string | undefined => {
-      const { kind, id: drawnId } = readPartReference(drawn)
-      const piece = kind === 'piece' ? naming.box.pieces.get(drawnId) : undefined
-      const ref = piece ? refOfPiece(naming.box, piece) : drawn
-      // A gear that stays on its shaft goes where that goes.
-      const gear = kind === 'gear' ? naming.box.gears.get(drawnId) : undefined
-      const part = assembly.byRef.get(ref) ?? (gear && assembly.byRef.get(`shaft:${gear.member}`))
-      if (handRefs?.includes(part?.id ?? ref) === true) return 'in-hand'
-      if (part && bare.has(part.id)) return 'is-off'
-      return touched.has(ref) ? 'touched' : undefined
-    },
-    [assembly, naming, bare, handRefs, touched],
-  )
   const move = (part: AssemblyPart, is: 'off' | 'in'): void => {
     record({ kind: 'step', part: part.id, is, ...(is === 'off' && { tray: trayOf(part) }) })
     letGo()
@@ -88,16 +67,6 @@ export default function BuildPage() {
   const trayOf = (part: AssemblyPart): string =>
     job.trays.get(part.id) ?? trayFor(groups, order, part, job.trays)
   const look = inHand?.part.part.looks[0]
-  const shown = group && {
-    index: naming.box,
-    section,
-    parts: group.parts,
-    off,
-    trays,
-    chosen: inHand?.part.id ?? '',
-    nameOf,
-    onChoose: choose,
-  }
   if (assembly.parts.length === 0)
     return (
       <main className="p-6">
@@ -123,44 +92,14 @@ export default function BuildPage() {
             for (const part of parts) move(part, 'off')
           }}
         />
-        <div className="build min-h-[17rem] flex-1">
-          <SectionDrawing
-            draft={draft}
-            words={words}
-            layers={LAYERS}
-            classOf={classOf}
-            title={`Section along the shafts of ${draft.name}; what is off is drawn pale`}
-          />
-        </div>
-        <div role="group" aria-label="Rows of parts" className="flex flex-wrap gap-1">
-          {groups.map(({ bench, parts }) => (
-            <button
-              key={bench ?? 'case'}
-              type="button"
-              aria-pressed={group?.bench === bench}
-              className="button-quiet aria-pressed:underline"
-              onClick={() => {
-                change({ row: bench ?? 'case' })
-              }}
-            >
-              {capitalize(bench === null ? 'case' : bodyName(naming, bench))}{' '}
-              <span className="text-graphite tabular-nums">
-                {parts.filter((part) => !off.has(part.id)).length}/{parts.length}
-              </span>
-            </button>
-          ))}
-        </div>
-        {shown && group.bench === null && <PartTiles {...shown} />}
-        {shown && group.bench !== null && (
-          <div className="flex-none overflow-x-auto">
-            <div className="build h-[13.5rem] min-w-[44rem]">
-              <ExplodedRow
-                {...shown}
-                title={`Parts of the ${bodyName(naming, group.bench)} in a row`}
-              />
-            </div>
-          </div>
-        )}
+        <UnitAsItStands
+          draft={draft}
+          build={build}
+          standing={standing}
+          row={search.get('row') ?? ''}
+          onRow={chooseRow}
+          onChoose={choose}
+        />
       </section>
       <aside className="border-rule bg-sheet flex min-h-0 flex-col gap-2 overflow-auto p-4 max-lg:order-first max-lg:border-b-2 lg:border-l-2">
         {!current && <p>Steps are kept in the job of a visit: open one above first.</p>}

@@ -76,6 +76,15 @@ export interface InHand {
   readonly turnTo: ClosingSide | null
 }
 
+/** How far a unit is apart. */
+export interface Standing {
+  /** What is off, by id. */
+  readonly off: ReadonlySet<string>
+  readonly inHand: InHand | undefined
+  /** Where what is off lies, by id. */
+  readonly trays: ReadonlyMap<string, string>
+}
+
 /** The part that the address names, else the one that comes next. */
 export function inHandOf(
   { parts, byRef }: Assembly,

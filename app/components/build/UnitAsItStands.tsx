@@ -1,0 +1,109 @@
+/** The unit as far as it is together, and the parts of one of its rows. */
+import { memo, useCallback, useMemo } from 'react'
+
+import type { AssemblyPart, BoxDraft } from 'core'
+import { readPartReference, refOfPiece } from 'core'
+
+import { SectionDrawing } from '~/components/section/SectionDrawing.tsx'
+import type { Standing } from '~/views/build/buildView.ts'
+import { bareParts, neighboursOf } from '~/views/build/buildView.ts'
+import type { Layer, Layers } from '~/views/section/layers.ts'
+import { bodyName, capitalize } from '~/words/names.ts'
+
+import { ExplodedRow } from './ExplodedRow.tsx'
+import { PartTiles } from './PartTiles.tsx'
+import type { OpenBuild } from './useBuild.ts'
+
+const LAYERS: Layers = new Set<Layer>(['parts', 'names'])
+
+interface UnitAsItStandsProps {
+  readonly draft: BoxDraft
+  readonly build: OpenBuild
+  readonly standing: Standing
+  /** The row that a person chose; empty for that of the part in hand. */
+  readonly row: string
+  readonly onRow: (row: string) => void
+  readonly onChoose: (part: AssemblyPart) => void
+}
+
+export const UnitAsItStands = memo(function UnitAsItStands(props: UnitAsItStandsProps) {
+  const { draft, build, standing, row, onRow, onChoose } = props
+  const { naming, section, assembly, groups, nameOf } = build
+  const { off, inHand, trays } = standing
+  const group =
+    groups.find(({ bench }) => (bench ?? 'case') === row) ??
+    groups.find(({ bench }) => bench === (inHand?.part.bench ?? null)) ??
+    groups[0]
+  const touched = useMemo(
+    () => new Set(inHand ? neighboursOf(groups, inHand.part, off).flatMap(({ refs }) => refs) : []),
+    [groups, inHand, off],
+  )
+  const handRefs = inHand?.part.refs
+  const bare = useMemo(() => bareParts(groups, off), [groups, off])
+  const classOf = useCallback(
+    (drawn: string): string | undefined => {
+      const { kind, id: drawnId } = readPartReference(drawn)
+      const piece = kind === 'piece' ? naming.box.pieces.get(drawnId) : undefined
+      const ref = piece ? refOfPiece(naming.box, piece) : drawn
+      // A gear that stays on its shaft goes where that goes.
+      const gear = kind === 'gear' ? naming.box.gears.get(drawnId) : undefined
+      const part = assembly.byRef.get(ref) ?? (gear && assembly.byRef.get(`shaft:${gear.member}`))
+      if (handRefs?.includes(part?.id ?? ref) === true) return 'in-hand'
+      if (part && bare.has(part.id)) return 'is-off'
+      return touched.has(ref) ? 'touched' : undefined
+    },
+    [assembly, naming, bare, handRefs, touched],
+  )
+  const shown = group && {
+    index: naming.box,
+    section,
+    parts: group.parts,
+    off,
+    trays,
+    chosen: inHand?.part.id ?? '',
+    nameOf,
+    onChoose,
+  }
+  return (
+    <>
+      <div className="build min-h-[17rem] flex-1">
+        <SectionDrawing
+          draft={draft}
+          words={naming.words}
+          layers={LAYERS}
+          classOf={classOf}
+          title={`Section along the shafts of ${draft.name}; what is off is drawn pale`}
+        />
+      </div>
+      <div role="group" aria-label="Rows of parts" className="flex flex-wrap gap-1">
+        {groups.map(({ bench, parts }) => (
+          <button
+            key={bench ?? 'case'}
+            type="button"
+            aria-pressed={group?.bench === bench}
+            className="button-quiet aria-pressed:underline"
+            onClick={() => {
+              onRow(bench ?? 'case')
+            }}
+          >
+            {capitalize(bench === null ? 'case' : bodyName(naming, bench))}{' '}
+            <span className="text-graphite tabular-nums">
+              {parts.filter((part) => !off.has(part.id)).length}/{parts.length}
+            </span>
+          </button>
+        ))}
+      </div>
+      {shown && group.bench === null && <PartTiles {...shown} />}
+      {shown && group.bench !== null && (
+        <div className="flex-none overflow-x-auto">
+          <div className="build h-[13.5rem] min-w-[44rem]">
+            <ExplodedRow
+              {...shown}
+              title={`Parts of the ${bodyName(naming, group.bench)} in a row`}
+            />
+          </div>
+        </div>
+      )}
+    </>
+  )
+})
