@@ -9,8 +9,11 @@ import {
   GEAR_MOUNTS,
   CLOSING_SIDES,
   FITS,
+  GATE_ENDS,
+  GATE_GUARDS,
   HANDS,
   INPUT_SENSES,
+  INTERLOCK_PART_KINDS,
   LEAST_PRESSURE_ANGLE_DEG,
   LEAST_ROLLING_RADIUS_MM,
   LEAST_TOOTH_COUNT,
@@ -28,6 +31,7 @@ import {
   PRESS_SEATS,
   READING_UNITS,
   SHEET_KINDS,
+  SWITCH_RULES,
   TRAVELS,
   definitionOfKind,
   parseReading,
@@ -65,6 +69,14 @@ export const LARGEST = {
   quantity: MOST_OF_A_PIECE,
   sheet: 400,
   precedences: 400,
+  /** More would be more rods than couplers, and a switch for each. */
+  selectors: 12,
+  selectorPlaces: 4,
+  gateRows: 6,
+  interlockParts: 24,
+  travelMm: 60,
+  drumPoints: 200,
+  drumStops: 24,
   sheetText: 200,
   reference: 140,
   partNumberLength: LONGEST_PART_NUMBER,
@@ -301,6 +313,110 @@ const precedence = z
   })
   .refine(({ first, then }) => first !== then, 'A part does not go in before itself.')
 
+const travelMm = z
+  .number('A travel is a number of millimetres.')
+  .min(-LARGEST.travelMm, `A rod moves ${LARGEST.travelMm} mm at most.`)
+  .max(LARGEST.travelMm, `A rod moves ${LARGEST.travelMm} mm at most.`)
+
+const GATE_ROWS = `A row of the gate is a whole number from 1 to ${LARGEST.gateRows}.`
+
+const selector = z.strictObject({
+  id,
+  name: name.optional(),
+  places: z
+    .array(
+      z.strictObject({
+        id,
+        travelMm: travelMm.optional(),
+        couplers: z.record(id, id),
+        gate: z
+          .strictObject({
+            row: z.int(GATE_ROWS).min(1, GATE_ROWS).max(LARGEST.gateRows, GATE_ROWS),
+            end: oneOf(GATE_ENDS),
+            guard: oneOf(GATE_GUARDS).optional(),
+            isLampOn: z.boolean('This is true or false.').optional(),
+          })
+          .optional(),
+      }),
+    )
+    .max(LARGEST.selectorPlaces, atMost(LARGEST.selectorPlaces, 'places of one rod')),
+  switched: oneOf(SWITCH_RULES).optional(),
+})
+
+const interlockPart = z
+  .strictObject({
+    id,
+    kind: oneOf(INTERLOCK_PART_KINDS),
+    selectors: z
+      .array(id)
+      .max(LARGEST.selectors, atMost(LARGEST.selectors, 'rods'))
+      .refine((ids) => new Set(ids).size === ids.length, 'Each rod is named once.'),
+  })
+  .refine(
+    ({ kind, selectors }) =>
+      kind === 'ball'
+        ? selectors.length === 2
+        : kind === 'pin'
+          ? selectors.length === 1
+          : selectors.length > 1,
+    'A ball lies between two rods, a pin in one, and a plate serves two or more.',
+  )
+
+const angleDeg = z
+  .number('An angle is a number of degrees.')
+  .min(0, 'A drum is measured from 0° on.')
+  .lt(360, 'A whole turn is 0° again: an angle is below 360°.')
+
+const drum = z.strictObject({
+  id,
+  tracks: z
+    .array(
+      z
+        .strictObject({
+          coupler: id,
+          points: z
+            .array(z.strictObject({ angleDeg, travelMm }))
+            .min(1, 'A groove has at least one point.')
+            .max(LARGEST.drumPoints, atMost(LARGEST.drumPoints, 'points of one groove'))
+            .refine(
+              (points) =>
+                points.every(
+                  ({ angleDeg: at }, index) =>
+                    index === 0 || at > (points[index - 1]?.angleDeg ?? 0),
+                ),
+              'Points of a groove stand in the order of the turn, each at an angle of its own.',
+            ),
+          touchesFromMm: travelMm.positive('Dogs touch at more than 0 mm.'),
+          carriesFromMm: travelMm,
+        })
+        .refine(
+          ({ touchesFromMm, carriesFromMm }) => carriesFromMm >= touchesFromMm,
+          'Dogs touch before they are deep enough to carry.',
+        ),
+    )
+    .max(LARGEST.couplers, atMost(LARGEST.couplers, 'grooves')),
+  stops: z
+    .array(
+      z.strictObject({
+        angleDeg,
+        position: id.optional(),
+        reachDeg: z
+          .number('A reach is a number of degrees.')
+          .positive('A notch reaches further than 0°.')
+          .max(180, 'A notch reaches 180° at most.')
+          .optional(),
+      }),
+    )
+    .max(LARGEST.drumStops, atMost(LARGEST.drumStops, 'stops'))
+    .refine(
+      (stops) =>
+        stops.every(
+          ({ angleDeg: at }, index) => index === 0 || at > (stops[index - 1]?.angleDeg ?? 0),
+        ),
+      'Stops stand in the order of the turn, each at an angle of its own.',
+    ),
+})
+
 const draftShape = {
   name,
   notes: writtenText().max(LARGEST.notesLength, 'These notes are too long.').optional(),
@@ -341,6 +457,12 @@ const draftShape = {
       error: `More than ${LARGEST.precedences} statements of what goes in first. Leave out what the parts tell themselves.`,
     })
     .optional(),
+  selectors: z.array(selector).max(LARGEST.selectors, atMost(LARGEST.selectors, 'rods')).optional(),
+  interlockParts: z
+    .array(interlockPart)
+    .max(LARGEST.interlockParts, atMost(LARGEST.interlockParts, 'balls and pins'))
+    .optional(),
+  drums: z.array(drum).max(1, 'A box has one drum.').optional(),
   isSpare: z.boolean('This is true or false.').nullable().optional(),
   input: id,
   outputs: z
@@ -374,6 +496,9 @@ export const partSchemas = {
   pieces: piece,
   sheet: sheetLine,
   precedences: precedence,
+  selectors: selector,
+  interlockParts: interlockPart,
+  drums: drum,
 } as const satisfies Record<PartList, z.ZodType>
 
 /** The fields of a box besides its parts. */

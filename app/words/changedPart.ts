@@ -21,6 +21,9 @@ export const LIST_WORDS: Readonly<Record<Extract<Change, { kind: 'part' }>['list
   pieces: 'part',
   sheet: 'data sheet',
   precedences: 'order',
+  selectors: 'rod',
+  interlockParts: 'interlock part',
+  drums: 'drum',
 }
 
 /** A piece as it is in the box, or as it was before it was taken out. */

@@ -211,6 +211,14 @@ function checkIds(index: BoxIndex): BoxIssue[] {
   draft.precedences?.forEach(({ id }, at) => {
     unique(seenPrecedences, id, ['precedences', at, 'id'])
   })
+  const seenSelectors = new Set<string>()
+  draft.selectors?.forEach(({ id }, at) => {
+    unique(seenSelectors, id, ['selectors', at, 'id'])
+  })
+  const seenInterlockParts = new Set<string>()
+  draft.interlockParts?.forEach(({ id }, at) => {
+    unique(seenInterlockParts, id, ['interlockParts', at, 'id'])
+  })
   known(bodies, draft.input, 'body', ['input'])
   draft.outputs.forEach((output, at) => {
     known(bodies, output, 'body', ['outputs', at])

@@ -94,10 +94,22 @@ export {
   withBuild,
 } from './pieces/index.ts'
 export type { Chosen, PatternId } from './patterns/index.ts'
+export { withSelectors } from './selectors/propose.ts'
 export { PATTERNS, PATTERN_IDS, buildPattern, choose, chosenOption } from './patterns/index.ts'
 export { LEAST_TOOTH_COUNT, MOST_TOOTH_COUNT, isToothCount } from './toothCount.ts'
 export { threeShaftBox } from './patterns/threeShaft.ts'
 export type {
+  Drum,
+  DrumPoint,
+  DrumStop,
+  DrumTrack,
+  GateEnd,
+  GateGuard,
+  GateSlot,
+  InterlockPart,
+  InterlockPartKind,
+  Selector,
+  SelectorPlace,
   Axis,
   BoxDraft,
   BoxPosition,
@@ -129,20 +141,25 @@ export type {
   ShaftStep,
   SheetKind,
   SheetLine,
+  SwitchRule,
   Travel,
 } from './types.ts'
 export {
   CLOSING_SIDES,
   COUPLER_KINDS,
   FITS,
+  GATE_ENDS,
+  GATE_GUARDS,
   GEAR_MOUNTS,
   HANDS,
   INPUT_SENSES,
+  INTERLOCK_PART_KINDS,
   MARK_KINDS,
   MEMBER_KINDS,
   PAIR_KINDS,
   PIECE_KINDS,
   PRESS_SEATS,
   SHEET_KINDS,
+  SWITCH_RULES,
   TRAVELS,
 } from './types.ts'

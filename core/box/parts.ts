@@ -21,6 +21,9 @@ export const PART_LISTS = [
   'pieces',
   'sheet',
   'precedences',
+  'selectors',
+  'interlockParts',
+  'drums',
 ] as const
 /** One of the lists that a box is made of. */
 export type PartList = (typeof PART_LISTS)[number]
@@ -33,6 +36,9 @@ const OPTIONAL_LISTS: ReadonlySet<PartList> = new Set([
   'pieces',
   'sheet',
   'precedences',
+  'selectors',
+  'interlockParts',
+  'drums',
 ])
 
 /** What a draft says of itself besides its parts. */

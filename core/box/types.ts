@@ -281,6 +281,99 @@ export interface Interlock {
   readonly couplers: readonly string[]
 }
 
+/** When what a switch asks for really happens. */
+export const SWITCH_RULES = ['at-once', 'at-neutral', 'without-torque'] as const
+/** See `SWITCH_RULES`. */
+export type SwitchRule = (typeof SWITCH_RULES)[number]
+
+/** What keeps the lever out of an end of its gate. */
+export const GATE_GUARDS = ['lift', 'press', 'spring', 'inhibitor'] as const
+/** See `GATE_GUARDS`. */
+export type GateGuard = (typeof GATE_GUARDS)[number]
+
+/** The two ends of a row of the gate, as the driver has them. */
+export const GATE_ENDS = ['forward', 'back'] as const
+/** See `GATE_ENDS`. */
+export type GateEnd = (typeof GATE_ENDS)[number]
+
+/** An end of a row that the lever goes into. Rows are numbered from the driver's left. */
+export interface GateSlot {
+  readonly row: number
+  readonly end: GateEnd
+  readonly guard?: GateGuard | undefined
+  /** Whether the reversing lamp is switched on there. */
+  readonly isLampOn?: boolean | undefined
+}
+
+/** One place of a rod away from its middle. */
+export interface SelectorPlace {
+  readonly id: string
+  /** How far the rod moves from its middle; towards the output end is positive. */
+  readonly travelMm?: number | undefined
+  /** Coupler id → the place that its fork brings it to; those not named stay at their centre. */
+  readonly couplers: Readonly<Record<string, string>>
+  /** Where the lever stands then; none of what a switch moves. */
+  readonly gate?: GateSlot | undefined
+}
+
+/** What moves forks: a rod that the lever picks, or what has a switch or a control unit of its own. */
+export interface Selector {
+  readonly id: string
+  readonly name?: string | undefined
+  readonly places: readonly SelectorPlace[]
+  /** Of what the lever does not move. */
+  readonly switched?: SwitchRule | undefined
+}
+
+/**
+ * A `ball` lies between two rods and goes into the notch of one when the other moves; a `pin`
+ * lies in a rod and hands that on from the ball on its one side to that on the other; a
+ * `plate` lets one of many rods move.
+ */
+export const INTERLOCK_PART_KINDS = ['ball', 'pin', 'plate'] as const
+/** See `INTERLOCK_PART_KINDS`. */
+export type InterlockPartKind = (typeof INTERLOCK_PART_KINDS)[number]
+
+/** What lets only one rod leave its middle; one of them is what gets lost. */
+export interface InterlockPart {
+  readonly id: string
+  readonly kind: InterlockPartKind
+  /** The rods between which it lies, the rod in which it lies, or all that a plate serves. */
+  readonly selectors: readonly string[]
+}
+
+/** Where a fork stands at one angle of the drum. */
+export interface DrumPoint {
+  readonly angleDeg: number
+  /** From its middle; towards the output end is positive. */
+  readonly travelMm: number
+}
+
+/** The groove of one fork, by points in the order of the turn; between two it is straight. */
+export interface DrumTrack {
+  readonly coupler: string
+  readonly points: readonly DrumPoint[]
+  /** From how far off its middle the dogs touch, and from how far they are deep enough to carry. */
+  readonly touchesFromMm: number
+  readonly carriesFromMm: number
+}
+
+/** A notch of the star wheel. */
+export interface DrumStop {
+  readonly angleDeg: number
+  /** What it is for; a stop of neutral names none. */
+  readonly position?: string | undefined
+  /** How far on either side the roller still falls into it; half way to its neighbours where it is not said. */
+  readonly reachDeg?: number | undefined
+}
+
+/** A drum that moves forks by its grooves. */
+export interface Drum {
+  readonly id: string
+  readonly tracks: readonly DrumTrack[]
+  readonly stops: readonly DrumStop[]
+}
+
 /** Places that are not to be used together, such as an overdrive in the low range. */
 export interface Rule {
   readonly id: string
@@ -490,6 +583,9 @@ export interface BoxDraft {
   readonly pieces?: readonly Piece[] | undefined
   readonly sheet?: readonly SheetLine[] | undefined
   readonly precedences?: readonly Precedence[] | undefined
+  readonly selectors?: readonly Selector[] | undefined
+  readonly interlockParts?: readonly InterlockPart[] | undefined
+  readonly drums?: readonly Drum[] | undefined
   /** Kept for its parts, which other units may be given. */
   readonly isSpare?: boolean | null | undefined
   /** The body through which power enters, and those through which it leaves. */

@@ -120,6 +120,9 @@ function PartFields({ drafting, part, words, onCount }: PartFieldsProps) {
     }
     case 'sheet':
     case 'precedences':
+    case 'selectors':
+    case 'interlockParts':
+    case 'drums':
     case 'leftWarnings':
       return null
   }

@@ -170,7 +170,7 @@ export function moveLane(draft: BoxDraft, axis: string, by: -1 | 1): BoxDraft {
   }
 }
 
-/** Renames a place of a coupler wherever positions and rules speak of it. */
+/** Renames a place of a coupler wherever positions, rods and rules speak of it. */
 export function renamePlace(
   draft: BoxDraft,
   couplerId: string,
@@ -195,6 +195,12 @@ export function renamePlace(
       ...position,
       couplers: renamed(position.couplers),
     })),
+    ...(draft.selectors && {
+      selectors: draft.selectors.map((selector) => ({
+        ...selector,
+        places: selector.places.map((place) => ({ ...place, couplers: renamed(place.couplers) })),
+      })),
+    }),
     ...(draft.rules
       ? { rules: draft.rules.map((rule) => ({ ...rule, forbids: renamed(rule.forbids) })) }
       : {}),

@@ -34,6 +34,9 @@ export function freshId(draft: BoxDraft, stem: string): string {
       draft.pieces ?? [],
       draft.sheet ?? [],
       draft.precedences ?? [],
+      draft.selectors ?? [],
+      draft.interlockParts ?? [],
+      draft.drums ?? [],
     ].flatMap((parts) => parts.map(({ id }) => id)),
   )
   for (let number = 1; ; number++) if (!taken.has(`${stem}-${number}`)) return `${stem}-${number}`

@@ -6,12 +6,16 @@ import type { BoxDraft, BoxPosition, Coupler, Gear, Piece } from '../types.ts'
 import type { PartRef } from './ids.ts'
 
 /** Takes a part out, with everything that cannot be without it. */
-export function removePart(draft: BoxDraft, { list, id }: PartRef): BoxDraft {
+export function removePart(draft: BoxDraft, ref: PartRef): BoxDraft {
+  return movingOnlyWhatIs(withoutPart(draft, ref))
+}
+
+function withoutPart(draft: BoxDraft, { list, id }: PartRef): BoxDraft {
   switch (list) {
     case 'axes':
       return draft.members
         .filter(({ axis }) => axis === id)
-        .reduce<BoxDraft>((next, member) => removePart(next, { list: 'members', id: member.id }), {
+        .reduce<BoxDraft>((next, member) => withoutPart(next, { list: 'members', id: member.id }), {
           ...draft,
           axes: draft.axes.filter((axis) => axis.id !== id),
         })
@@ -57,6 +61,15 @@ export function removePart(draft: BoxDraft, { list, id }: PartRef): BoxDraft {
       return { ...draft, sheet: draft.sheet?.filter((each) => each.id !== id) }
     case 'precedences':
       return { ...draft, precedences: draft.precedences?.filter((each) => each.id !== id) }
+    case 'selectors':
+      return withoutSelectors(draft, new Set([id]))
+    case 'interlockParts':
+      return {
+        ...draft,
+        interlockParts: draft.interlockParts?.filter((each) => each.id !== id),
+      }
+    case 'drums':
+      return { ...draft, drums: draft.drums?.filter((each) => each.id !== id) }
     case 'leftWarnings':
       return { ...draft, leftWarnings: draft.leftWarnings?.filter((each) => each.id !== id) }
   }
@@ -76,7 +89,7 @@ export function removePlace(draft: BoxDraft, couplerId: string, placeId: string)
     // Where nothing is said of a coupler it stands at its centre.
     namedPlace(places, couplerId) === placeId ||
     (isCentre && namedPlace(places, couplerId) === undefined)
-  return {
+  return movingOnlyWhatIs({
     ...draft,
     couplers: draft.couplers.map((each) => (each === coupler ? { ...coupler, positions } : each)),
     positions: draft.positions.filter((position) => !uses(position.couplers)),
@@ -89,7 +102,7 @@ export function removePlace(draft: BoxDraft, couplerId: string, placeId: string)
         (piece) => piece.coupler !== couplerId || piece.place !== placeId,
       ),
     }),
-  }
+  })
 }
 
 /** The positions that go when a place of a coupler is taken out. */
@@ -256,5 +269,43 @@ function withoutCouplers(draft: BoxDraft, dead: ReadonlySet<string>): BoxDraft {
         ({ coupler }) => coupler === undefined || !dead.has(coupler),
       ),
     }),
+  }
+}
+
+/** Rods and grooves move couplers to places that there are. */
+function movingOnlyWhatIs(draft: BoxDraft): BoxDraft {
+  const { couplers, selectors, drums } = draft
+  const isThere = ([id, place]: readonly [string, string]): boolean =>
+    couplers.some(
+      (coupler) => coupler.id === id && coupler.positions.some((each) => each.id === place),
+    )
+  return {
+    ...draft,
+    ...(selectors && {
+      selectors: selectors.map((selector) => ({
+        ...selector,
+        places: selector.places.map((place) => ({
+          ...place,
+          couplers: Object.fromEntries(Object.entries(place.couplers).filter(isThere)),
+        })),
+      })),
+    }),
+    ...(drums && {
+      drums: drums.map((drum) => ({
+        ...drum,
+        tracks: drum.tracks.filter(({ coupler }) => couplers.some(({ id }) => id === coupler)),
+      })),
+    }),
+  }
+}
+
+/** Without rods that are gone, and what keeps them from moving. */
+function withoutSelectors(draft: BoxDraft, dead: ReadonlySet<string>): BoxDraft {
+  return {
+    ...draft,
+    selectors: draft.selectors?.filter(({ id }) => !dead.has(id)),
+    interlockParts: draft.interlockParts?.filter(({ selectors }) =>
+      selectors.every((id) => !dead.has(id)),
+    ),
   }
 }

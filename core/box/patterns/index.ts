@@ -1,6 +1,8 @@
 /** The starting patterns: every arrangement that commonly arrives, with its choices. */
 import type { BoxDraft } from '../types.ts'
 import { withBuild } from '../pieces/index.ts'
+import type { MovedBy } from '../selectors/propose.ts'
+import { withSelectors } from '../selectors/propose.ts'
 import { DRIVEN_AXLES, DUAL_CLUTCH_COUNTS, dualClutchBox } from './dualClutch.ts'
 import { HEAVY_COUNTS, RANGE_KINDS, heavyBox } from './heavy.ts'
 import { MOTORCYCLE_COUNTS, PRIMARY_KINDS, motorcycleBox } from './motorcycle.ts'
@@ -59,6 +61,8 @@ const BEHIND = {
 
 interface PatternDefinition extends Pattern {
   readonly build: (name: string, pick: Pick) => BoxDraft
+  /** A lever in a gate where it is not said. */
+  readonly movedBy?: MovedBy
 }
 
 /** The option chosen for one thing, out of those that there are. */
@@ -154,6 +158,7 @@ const DEFINITIONS: readonly PatternDefinition[] = [
   },
   {
     id: 'motorcycle',
+    movedBy: 'drum',
     choices: [
       { id: 'speeds', options: ['5', '6'], initial: '6' },
       { id: 'primary', options: PRIMARY_KINDS, initial: 'gear' },
@@ -218,7 +223,7 @@ export function choose({ choices }: Pattern, chosen: Chosen, id: string, option:
 }
 
 /**
- * A box after a pattern, with the pieces that its arrangement usually has and every gear still
+ * A box after a pattern, with the pieces and what moves its couplers as they usually are and every gear still
  * to be counted. Choices that are no options fall back to the
  * initial ones.
  */
@@ -233,7 +238,7 @@ export function buildPattern(patternId: PatternId, name: string, chosen: Chosen)
     return option
   }
   const draft = definition.build(name, pick)
-  if (!definition.choices.includes(BEHIND)) return withBuild(draft)
-  const behind = pick('behind', BEHIND.options)
-  return withBuild(behind === 'nothing' ? draft : withTransferCase(draft, behind))
+  const behind = definition.choices.includes(BEHIND) ? pick('behind', BEHIND.options) : 'nothing'
+  const whole = behind === 'nothing' ? draft : withTransferCase(draft, behind)
+  return withSelectors(withBuild(whole), definition.movedBy ?? 'lever')
 }

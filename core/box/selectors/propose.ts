@@ -1,0 +1,238 @@
+/**
+ * What usually moves the couplers of a box, from its couplers and positions alone: a rod for each
+ * coupler with its place in the gate and balls and pins between the rods, or a drum.
+ * Common practice; every unit may have it otherwise.
+ */
+import { centreOf } from '../box.ts'
+import type {
+  BoxDraft,
+  BoxPosition,
+  Coupler,
+  CouplerPosition,
+  Drum,
+  DrumPoint,
+  GateSlot,
+  InterlockPart,
+  Selector,
+  SwitchRule,
+} from '../types.ts'
+
+/** What moves the forks: a lever in a gate, or a drum. */
+export type MovedBy = 'lever' | 'drum'
+
+/** How far a fork moves from its middle. */
+const TRAVEL_MM = 8
+/** From where dogs touch, and from where they are deep enough. */
+const TOUCHES_FROM_MM = 2
+const CARRIES_FROM_MM = 5
+/** Of a groove: how far on either side of a stop it stays, and where between two its ramps end. */
+const DWELL = 0.2
+const MEETS = 0.45
+const NEUTRAL_REACH_DEG = 6
+
+const SWITCHED: Readonly<Partial<Record<Coupler['kind'], SwitchRule>>> = {
+  range: 'at-neutral',
+  splitter: 'without-torque',
+}
+
+const isReverse = ({ label }: BoxPosition): boolean => label.startsWith('R')
+
+/** The places of a coupler away from its centre. */
+function placesAway(coupler: Coupler): readonly CouplerPosition[] {
+  return coupler.positions.filter((place) => place !== centreOf(coupler))
+}
+
+function signOf({ travel }: CouplerPosition): number {
+  return travel === 'towards-input' ? -1 : travel === 'towards-output' ? 1 : 0
+}
+
+/** The first listed position that a place is in for. */
+function firstUse({ positions }: BoxDraft, coupler: Coupler, place: CouplerPosition): number {
+  const at = positions.findIndex(({ couplers }) => couplers[coupler.id] === place.id)
+  return at < 0 ? Infinity : at
+}
+
+/** The box with what usually moves its couplers. */
+export function withSelectors(draft: BoxDraft, by: MovedBy): BoxDraft {
+  if (by === 'drum') {
+    const drum = proposeDrum(draft)
+    return drum ? { ...draft, drums: [drum] } : draft
+  }
+  const selectors = proposeSelectors(draft)
+  if (selectors.length === 0) return draft
+  const interlockParts = proposeInterlock(draft, selectors)
+  return { ...draft, selectors, ...(interlockParts.length > 0 && { interlockParts }) }
+}
+
+/** A rod for each coupler; those of clutches that choose have no lever, whatever they are. */
+function proposeSelectors(draft: BoxDraft): readonly Selector[] {
+  const isAutomated = draft.couplers.some(({ kind }) => kind === 'friction-clutch')
+  const moved = draft.couplers.filter(({ kind }) => kind !== 'friction-clutch')
+  const rowsOf = new Map<string, readonly GateSlot[]>()
+  const byLever = moved.filter((coupler) => !isAutomated && !SWITCHED[coupler.kind])
+  // What has to be in together is not moved by one lever.
+  const together = new Set(
+    draft.positions.flatMap(({ couplers }) => {
+      const away = byLever.filter(({ id, positions }) =>
+        positions.some((place) => place.id === couplers[id] && place.engages.length > 0),
+      )
+      return away.slice(1).map(({ id }) => id)
+    }),
+  )
+  const inGate = byLever
+    .filter((coupler) => !together.has(coupler.id) && placesAway(coupler).length > 0)
+    .map((coupler) => ({ coupler, first: forwardUse(draft, coupler) }))
+    .sort((one, other) => one.first - other.first)
+  inGate.forEach(({ coupler }, at) => {
+    rowsOf.set(coupler.id, slotsOf(draft, coupler, at + 1))
+  })
+  return moved.flatMap((coupler): Selector[] => {
+    const places = placesAway(coupler)
+    const slots = rowsOf.get(coupler.id)
+    const switched = slots ? undefined : (SWITCHED[coupler.kind] ?? 'at-once')
+    if (places.length === 0) return []
+    return [
+      {
+        id: `rod-${coupler.id}`,
+        places: places.map((place, at) => ({
+          id: place.id,
+          travelMm: signOf(place) * TRAVEL_MM,
+          couplers: { [coupler.id]: place.id },
+          ...(slots?.[at] && { gate: slots[at] }),
+        })),
+        ...(switched && { switched }),
+      },
+    ]
+  })
+}
+
+/** Where a coupler stands among the rows: reverse by itself comes before all. */
+function forwardUse(draft: BoxDraft, coupler: Coupler): number {
+  const uses = placesAway(coupler).flatMap((place) => {
+    const at = firstUse(draft, coupler, place)
+    const position = draft.positions[at]
+    return position && !isReverse(position) ? [at] : []
+  })
+  return uses.length === 0 ? -1 : Math.min(...uses)
+}
+
+/** The ends of a row in the order of the coupler's places: the earlier position lies forward. */
+function slotsOf(draft: BoxDraft, coupler: Coupler, row: number): readonly GateSlot[] {
+  const places = placesAway(coupler)
+  const uses = places.map((place) => {
+    const at = firstUse(draft, coupler, place)
+    const position = draft.positions[at]
+    const reverse = position !== undefined && isReverse(position)
+    return { rank: reverse && places.length > 1 ? Infinity : at, reverse }
+  })
+  return uses.map(({ rank, reverse }, at): GateSlot => {
+    const isBehind = uses.some(
+      (other, which) => which !== at && (other.rank < rank || (other.rank === rank && which < at)),
+    )
+    return {
+      row,
+      end: isBehind ? 'back' : 'forward',
+      ...(reverse && {
+        guard: places.length > 1 ? ('inhibitor' as const) : ('lift' as const),
+        isLampOn: true,
+      }),
+    }
+  })
+}
+
+/** A ball between every two rods that lie beside one another, and a pin in each that has two neighbours. */
+function proposeInterlock(
+  { interlocks = [] }: BoxDraft,
+  selectors: readonly Selector[],
+): readonly InterlockPart[] {
+  return interlocks.flatMap(({ id, couplers }): InterlockPart[] => {
+    const rods = selectors
+      .filter(({ places }) =>
+        places.some((place) => Object.keys(place.couplers).some((each) => couplers.includes(each))),
+      )
+      .sort((one, other) => rowOf(one) - rowOf(other))
+      .map((rod) => rod.id)
+    return rods.flatMap((rod, at): InterlockPart[] => {
+      const next = rods[at + 1]
+      return [
+        ...(next === undefined
+          ? []
+          : [{ id: `${id}-ball-${at + 1}`, kind: 'ball' as const, selectors: [rod, next] }]),
+        ...(at > 0 && next !== undefined
+          ? [{ id: `${id}-pin-${at}`, kind: 'pin' as const, selectors: [rod] }]
+          : []),
+      ]
+    })
+  })
+}
+
+function rowOf({ places }: Selector): number {
+  return Math.min(...places.map(({ gate }) => gate?.row ?? Infinity))
+}
+
+/** A drum with a stop for each listed position, and neutral in a shallow notch after the first. */
+function proposeDrum(draft: BoxDraft): Drum | undefined {
+  const couplers = draft.couplers.filter((coupler) => placesAway(coupler).length > 0)
+  const positions = draft.positions.filter(
+    (position) =>
+      position.isHidden !== true &&
+      couplers.some((coupler) =>
+        placesAway(coupler).some(({ id }) => position.couplers[coupler.id] === id),
+      ),
+  )
+  if (positions.length === 0 || couplers.length === 0) return undefined
+  const step = 360 / Math.max(positions.length, 4)
+  const travelAt = (coupler: Coupler, at: number): number => {
+    const place = coupler.positions.find(({ id }) => id === positions[at]?.couplers[coupler.id])
+    return place ? signOf(place) * TRAVEL_MM : 0
+  }
+  return {
+    id: 'drum',
+    stops: positions.flatMap(({ id }, at) => [
+      { angleDeg: round(at * step), position: id },
+      ...(at === 0 ? [{ angleDeg: round(step / 2), reachDeg: NEUTRAL_REACH_DEG }] : []),
+    ]),
+    tracks: couplers.map(({ id }, which) => {
+      const coupler = couplers[which]
+      const points = positions.flatMap((_, at): DrumPoint[] => {
+        const travelMm = coupler ? travelAt(coupler, at) : 0
+        if (travelMm === 0) return []
+        // What is in for two stops on end stays in between them.
+        const before = coupler && at > 0 ? travelAt(coupler, at - 1) : 0
+        const after = coupler && at < positions.length - 1 ? travelAt(coupler, at + 1) : 0
+        const turn = (share: number): number => round((at + share) * step)
+        return [
+          ...(before === travelMm
+            ? []
+            : [
+                { angleDeg: turn(-MEETS), travelMm: 0 },
+                { angleDeg: turn(-DWELL), travelMm },
+              ]),
+          ...(after === travelMm
+            ? []
+            : [
+                { angleDeg: turn(DWELL), travelMm },
+                { angleDeg: turn(MEETS), travelMm: 0 },
+              ]),
+        ]
+      })
+      return {
+        coupler: id,
+        points: inTurn(points),
+        touchesFromMm: TOUCHES_FROM_MM,
+        carriesFromMm: CARRIES_FROM_MM,
+      }
+    }),
+  }
+}
+
+function round(angleDeg: number): number {
+  return Math.round(angleDeg * 100) / 100
+}
+
+/** Points from 0° on; what lies before it stands at the end of the turn. */
+function inTurn(points: readonly DrumPoint[]): readonly DrumPoint[] {
+  return points
+    .map(({ angleDeg, travelMm }) => ({ angleDeg: round((angleDeg + 360) % 360), travelMm }))
+    .sort((one, other) => one.angleDeg - other.angleDeg)
+}
