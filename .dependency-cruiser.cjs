@@ -8,6 +8,7 @@ const ROOMS = {
   job: ['number', 'box', 'train', 'count', 'measure'],
   drawing: ['number', 'box'],
   build: ['number', 'box', 'measure', 'job', 'drawing'],
+  shift: ['number', 'box', 'train'],
 }
 
 /** What each folder of logic in the app may know of the app besides itself. */

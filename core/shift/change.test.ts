@@ -1,0 +1,179 @@
+/** Changes of real arrangements, worked by hand and checked against facts of the trade. */
+import { buildPattern } from '../box/patterns/index.ts'
+import type { BoxDraft } from '../box/types.ts'
+import { rational } from '../number/rational.ts'
+import { boxOf, dualClutch, fourSpeed } from '../testing/boxes.ts'
+import { analyse, prepareSolver } from '../train/analysis.ts'
+import { withSelectors } from '../box/selectors/propose.ts'
+import type { ChangeSchool, ChangeStep, GearChange } from './change.ts'
+import { gearChange } from './change.ts'
+import { selectorFaults } from './lever.ts'
+
+const four = withSelectors(fourSpeed('sliding-idler'), 'lever')
+
+function changeOf(
+  draft: BoxDraft,
+  from: string,
+  to: string,
+  school: ChangeSchool = 'clutch',
+): GearChange {
+  const solver = prepareSolver(boxOf(draft))
+  const position = (label: string) => {
+    const found = draft.positions.find((each) => each.label === label)
+    if (!found) throw new Error(`no position ${label}`)
+    return found
+  }
+  return gearChange(solver, position(from), position(to), school)
+}
+
+/** A step in a few words. */
+function told(step: ChangeStep): string {
+  switch (step.kind) {
+    case 'clutch':
+      return `clutch ${step.is}`
+    case 'lever':
+      return `${step.move.kind} ${step.move.kind === 'across' ? step.move.to : step.move.end}`
+    case 'out':
+    case 'in':
+      return `${step.kind} ${step.move.coupler.id}`
+    case 'match':
+      return `match ${step.inputSpeed.toString()}`
+    case 'ring':
+      return `ring ${step.coupler.id}`
+    case 'lift':
+    case 'hand-over':
+      return step.kind
+  }
+}
+
+test('second to third: out of the back of one row, across, forward in the next (common practice)', () => {
+  expect(changeOf(four, '2', '3').steps.map(told)).toEqual([
+    'clutch down',
+    'out back',
+    'out coupler-1-2',
+    'across 3',
+    'in forward',
+    'ring coupler-3-4',
+    'in coupler-3-4',
+    'clutch up',
+  ])
+})
+
+test('the engine has to turn as much less as the ratios differ, in every change of a four-speed', () => {
+  const solver = prepareSolver(boxOf(four))
+  const driving = four.positions.filter(
+    ({ couplers }) => analyse(solver, couplers).state === 'drive',
+  )
+  for (const from of driving)
+    for (const to of driving) {
+      if (from === to) continue
+      const [before, after] = [from, to].map(({ couplers }) => analyse(solver, couplers))
+      if (before?.state !== 'drive' || after?.state !== 'drive') throw new Error('no drive')
+      const change = gearChange(solver, from, to, 'clutch')
+      const step = after.ratio.div(before.ratio)
+      expect(change.inputSpeed?.equals(step)).toBe(true)
+      // One speed of the input makes all of it match, and it is that step; an idler that
+      // nothing turns before it is in mesh coasts.
+      const speeds = change.matches.flatMap((match) => match.inputSpeed ?? [])
+      expect(speeds.length).toBeGreaterThan(0)
+      for (const speed of speeds) expect(speed.equals(step)).toBe(true)
+    }
+})
+
+test('what a ring has to take away, by hand', () => {
+  // Second turns the main shaft 1/2.8 times for a turn of the input, and the gear of third turns
+  // half as fast as it: 1/2 − 5/14 are between them, which go at 2/2.8 of the speed.
+  const [match] = changeOf(four, '2', '3').matches
+  expect(match?.slip?.equals(rational(1, 7))).toBe(true)
+  expect(match?.inputSpeed?.equals(rational(5, 7))).toBe(true)
+  expect(match?.hub).toEqual({ input: false, output: true })
+  expect(match?.other).toEqual({ input: true, output: false })
+})
+
+test('at rest the input has to stand still before anything goes in', () => {
+  const [match] = changeOf(four, 'N', '1').matches
+  expect(match?.inputSpeed?.isZero()).toBe(true)
+  expect(match?.slip?.isZero()).toBe(false)
+})
+
+test('a sliding reverse is told in teeth that pass, pair by pair', () => {
+  const change = changeOf(four, 'N', 'R')
+  expect(change.matches.map(({ law }) => law.kind)).toEqual(['external-mesh', 'external-mesh'])
+  expect(change.steps.map(told)).not.toContain('ring coupler-reverse')
+  expect(change.steps).toContainEqual({
+    kind: 'lever',
+    move: { kind: 'in', row: 1, end: 'forward', guard: 'lift' },
+  })
+})
+
+test('without the clutch the load is lifted and the engine matched; with it twice, in between', () => {
+  expect(changeOf(four, '3', '2', 'without-clutch').steps.map(told).slice(0, 4)).toEqual([
+    'lift',
+    'out forward',
+    'out coupler-3-4',
+    `match ${changeOf(four, '3', '2').inputSpeed?.toString() ?? ''}`,
+  ])
+  const twice = changeOf(four, '3', '2', 'double-declutch').steps.map(told)
+  const at = twice.findIndex((step) => step.startsWith('match'))
+  expect(twice.slice(at - 1, at + 2)).toEqual(['clutch up', twice[at], 'clutch down'])
+})
+
+test('a dual clutch hands over: in, over, out, and no torque is let go', () => {
+  const draft = dualClutch()
+  const change = changeOf(draft, '2', '3')
+  expect(change.isWithoutGap).toBe(true)
+  expect(change.steps.map(({ kind }) => kind)).toEqual(['ring', 'in', 'hand-over', 'out'])
+  // On the same clutch it cannot.
+  const skipped = changeOf(draft, '2', '4')
+  expect(skipped.isWithoutGap).toBe(false)
+  expect(skipped.steps.some(({ kind }) => kind === 'hand-over')).toBe(false)
+})
+
+test('a range changes while the lever passes neutral, before the lever goes in again', () => {
+  const heavy = buildPattern('heavy', 'lorry', {})
+  const counted = {
+    ...heavy,
+    gears: heavy.gears.map((gear) => ({ ...gear, toothCount: teethOf(gear.label) })),
+  }
+  const steps = changeOf(counted, '5', '6').steps.map(told)
+  expect(steps.indexOf('in range')).toBeGreaterThan(
+    steps.findIndex((step) => step.startsWith('out')),
+  )
+  expect(steps.indexOf('in range')).toBeLessThan(
+    steps.findIndex((step) => step.startsWith('in coupler')),
+  )
+})
+
+/** Counts that are alike on both countershafts and divide a planetary set. */
+function teethOf(label: string): number {
+  return label.includes('sun') ? 30 : label.includes('ring') ? 90 : 20 + (label.length % 7)
+}
+
+test('a change into where it stands is nothing', () => {
+  const change = changeOf(four, '2', '2')
+  expect(change.matches).toEqual([])
+  expect(change.inputSpeed?.equals(rational(1))).toBe(true)
+  expect(change.steps.filter(({ kind }) => kind !== 'clutch')).toEqual([])
+})
+
+test('a rod that moves what is gone, one end for two rods and a rod that moves nothing are told', () => {
+  const [first, second] = four.selectors ?? []
+  if (!first || !second) throw new Error('two rods')
+  const draft: BoxDraft = {
+    ...four,
+    selectors: [
+      first,
+      {
+        ...second,
+        places: second.places.map((place) => ({ ...place, gate: first.places[0]?.gate })),
+      },
+      { id: 'loose', places: [{ id: 'a', couplers: { 'no-coupler': 'a' } }] },
+    ],
+  }
+  const faults = selectorFaults(draft)
+  expect(faults.filter(({ code }) => code === 'slot-twice').length).toBeGreaterThan(0)
+  expect(faults).toContainEqual({ code: 'moves-nothing', selector: 'loose', place: 'a' })
+  expect(selectorFaults(four)).toEqual([])
+  // The box itself hangs together, and changes as before.
+  expect(changeOf(draft, '2', '3').matches.length).toBe(1)
+})

@@ -1,0 +1,11 @@
+/** Changing gear: what moves what, and what must match. */
+export type { GearChange, ChangeSchool, ChangeStep, CouplerMove } from './change.ts'
+export { CHANGE_SCHOOLS, gearChange } from './change.ts'
+export type { Depth, DrumProof, DrumStretch, StarStop } from './drum.ts'
+export { proveDrum, settlesAt, travelAt } from './drum.ts'
+export type { InterlockProof, MovedRod, OpenSet, PartOut } from './interlock.ts'
+export { areHeldApart, isPossible, placesWith, proveInterlock } from './interlock.ts'
+export type { LeverMove, SelectorFault, Slot } from './lever.ts'
+export { leverMoves, rodsOf, selectorFaults, slotOf, slotsOf, switchedOf } from './lever.ts'
+export type { HangsOn, Match } from './match.ts'
+export { matchesOf } from './match.ts'
