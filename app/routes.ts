@@ -28,6 +28,10 @@ export default [
       route('compare', 'routes/traceCompare.tsx'),
       route('sheet', 'routes/traceSheet.tsx'),
     ]),
+    route('shift', 'routes/shift.tsx'),
+    route('shift/interlock', 'routes/shiftInterlock.tsx'),
+    route('shift/drum', 'routes/shiftDrum.tsx'),
+    route('shift/rods', 'routes/shiftRods.tsx'),
     layout('routes/jobs.tsx', [
       route('job', 'routes/job.tsx'),
       route('turns', 'routes/turns.tsx'),

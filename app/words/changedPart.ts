@@ -1,11 +1,12 @@
 /** What a part that a change is about is called. */
-import type { BoxDraft, Change, Piece } from 'core'
+import type { BoxDraft, Change, InterlockPart, Piece, Selector } from 'core'
 
 import type { Naming } from './names.ts'
 import { bodyName, couplerName, gearName } from './names.ts'
 import { pieceName } from './pieces.ts'
 import { precedenceWords } from './build.ts'
 import { sheetLineName } from './sheet.ts'
+import { interlockPartWords, rodName } from './shift.ts'
 
 /** One of each list of a box. */
 export const LIST_WORDS: Readonly<Record<Extract<Change, { kind: 'part' }>['list'], string>> = {
@@ -51,6 +52,11 @@ export function changedPartName(naming: Naming, change: Extract<Change, { kind: 
     return precedenceWords(naming, change.after ?? change.before ?? {})
   if (change.list === 'sheet') return sheetLineName(naming, change.after ?? change.before ?? {})
   const part = change.after ?? change.before
+  // Parts of these lists are rods and what lies between them; their fields were checked when they were read.
+  if (change.list === 'selectors') return rodName(naming, part as unknown as Selector)
+  if (change.list === 'interlockParts')
+    return interlockPartWords(naming, part as unknown as InterlockPart)
+  if (change.list === 'drums') return LIST_WORDS.drums
   const own = part?.label ?? part?.name
   if (change.list === 'gears' && typeof own === 'string' && typeof part?.member === 'string')
     return `${own}, ${bodyName(naming, part.member)}`

@@ -40,6 +40,8 @@ function told(step: ChangeStep): string {
       return `match ${step.inputSpeed.toString()}`
     case 'ring':
       return `ring ${step.coupler.id}`
+    case 'turn':
+      return `turn ${step.from.angleDeg} ${step.to.angleDeg}`
     case 'lift':
     case 'hand-over':
       return step.kind
@@ -86,8 +88,10 @@ test('what a ring has to take away, by hand', () => {
   const [match] = changeOf(four, '2', '3').matches
   expect(match?.slip?.equals(rational(1, 7))).toBe(true)
   expect(match?.inputSpeed?.equals(rational(5, 7))).toBe(true)
-  expect(match?.hub).toEqual({ input: false, output: true })
-  expect(match?.other).toEqual({ input: true, output: false })
+  expect(match?.sides).toEqual([
+    { body: 'main-3', hangsOn: { input: true, output: false } },
+    { body: 'main', hangsOn: { input: false, output: true } },
+  ])
 })
 
 test('at rest the input has to stand still before anything goes in', () => {
@@ -127,6 +131,21 @@ test('a dual clutch hands over: in, over, out, and no torque is let go', () => {
   const skipped = changeOf(draft, '2', '4')
   expect(skipped.isWithoutGap).toBe(false)
   expect(skipped.steps.some(({ kind }) => kind === 'hand-over')).toBe(false)
+})
+
+test('a drum turns over every stop between two positions (common practice)', () => {
+  const bike = buildPattern('motorcycle', 'bike', {})
+  const counted = {
+    ...bike,
+    gears: bike.gears.map((gear, at) => ({ ...gear, toothCount: 18 + at })),
+  }
+  const turnOf = (from: string, to: string) =>
+    changeOf(counted, from, to).steps.flatMap((step) => (step.kind === 'turn' ? [step] : []))[0]
+  expect(turnOf('2', '3')?.over).toEqual([])
+  // First and second have neutral between them.
+  expect(turnOf('1', '2')?.over.map(({ position }) => position)).toEqual([undefined])
+  expect(turnOf('5', '2')?.over.map(({ angleDeg }) => angleDeg)).toEqual([180, 120])
+  expect(turnOf('1', 'N')?.to.position).toBeUndefined()
 })
 
 test('a range changes while the lever passes neutral, before the lever goes in again', () => {

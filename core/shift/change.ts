@@ -1,11 +1,18 @@
 /** A change from one position to another: what moves in which order, and what must match. */
-import type { CouplerPlaces } from '../box/box.ts'
 import { centreOf, placeOf } from '../box/box.ts'
-import type { BoxPosition, Coupler, CouplerPosition, Selector } from '../box/types.ts'
+import type {
+  BoxDraft,
+  BoxPosition,
+  Coupler,
+  CouplerPosition,
+  Drum,
+  DrumStop,
+  Selector,
+} from '../box/types.ts'
 import type { Rational } from '../number/rational.ts'
 import { ONE } from '../number/rational.ts'
 import type { Analysis, Solver } from '../train/analysis.ts'
-import { analyse } from '../train/analysis.ts'
+import { analyse, couplersAway } from '../train/analysis.ts'
 import { fullPlaces } from '../train/combinations.ts'
 import { findPreselections } from '../train/preselection.ts'
 
@@ -33,6 +40,13 @@ export type ChangeStep =
   /** The driver takes the load off, so that dogs let go. */
   | { readonly kind: 'lift' }
   | { readonly kind: 'lever'; readonly move: LeverMove }
+  /** The drum turns from one stop to another, over those between them. */
+  | {
+      readonly kind: 'turn'
+      readonly from: DrumStop
+      readonly to: DrumStop
+      readonly over: readonly DrumStop[]
+    }
   /** A coupler goes out or comes in. */
   | { readonly kind: 'out' | 'in'; readonly move: CouplerMove }
   /** The input is brought to a speed, as a multiple of what it had. */
@@ -72,7 +86,7 @@ export function gearChange(
   const { couplers } = solver.box.draft
   const selectors = rodsOf(solver.box.draft)
   const [now, then] = [fullPlaces(couplers, from.couplers), fullPlaces(couplers, to.couplers)]
-  const [before, after] = [analyse(solver, now), analyse(solver, then)]
+  const [before, after] = [analysisOf(solver, from), analysisOf(solver, to)]
   const moving = couplers
     .filter(({ id }) => now[id] !== then[id])
     .flatMap((coupler): CouplerMove[] => {
@@ -104,8 +118,27 @@ export function gearChange(
     isWithoutGap: waits !== undefined,
     steps: waits
       ? handOver(leaving, entering)
-      : withGap({ school, now, then, selectors, leaving, entering, inputSpeed }),
+      : withGap({
+          school,
+          hand: handOf(solver.box.draft, from, to),
+          leaving,
+          entering,
+          inputSpeed,
+        }),
   }
+}
+
+const KNOWN = new WeakMap<Solver, WeakMap<BoxPosition, Analysis>>()
+
+/** What a position does; worked out once, since each is an end of many changes. */
+function analysisOf(solver: Solver, position: BoxPosition): Analysis {
+  const ofSolver = KNOWN.get(solver) ?? new WeakMap<BoxPosition, Analysis>()
+  KNOWN.set(solver, ofSolver)
+  const known = ofSolver.get(position)
+  if (known) return known
+  const found = analyse(solver, fullPlaces(solver.box.draft.couplers, position.couplers))
+  ofSolver.set(position, found)
+  return found
 }
 
 function selectorOf(selectors: readonly Selector[], { id }: Coupler): Selector | null {
@@ -148,11 +181,48 @@ function entry(move: CouplerMove): readonly ChangeStep[] {
   ]
 }
 
+/** What the hand or the foot does: before anything goes out, and before anything goes in. */
+interface Hand {
+  readonly out: readonly ChangeStep[]
+  readonly in: readonly ChangeStep[]
+}
+
+function handOf(draft: BoxDraft, from: BoxPosition, to: BoxPosition): Hand {
+  const turn = drumTurn(draft.drums?.[0], draft, from, to)
+  if (turn) return { out: [turn], in: [] }
+  const slots = slotsOf(rodsOf(draft))
+  const at = ({ couplers }: BoxPosition) => slotOf(slots, fullPlaces(draft.couplers, couplers))
+  const moves = leverMoves(at(from), at(to))
+  const lever = (isOut: boolean): readonly ChangeStep[] =>
+    moves.filter(({ kind }) => (kind === 'out') === isOut).map((move) => ({ kind: 'lever', move }))
+  return { out: lever(true), in: lever(false) }
+}
+
+/** The turn of the drum between the stops of two positions; a stop of neutral names none. */
+function drumTurn(
+  drum: Drum | undefined,
+  { couplers }: BoxDraft,
+  from: BoxPosition,
+  to: BoxPosition,
+): ChangeStep | undefined {
+  const stopOf = (position: BoxPosition): number => {
+    const isNeutral = couplersAway(couplers, fullPlaces(couplers, position.couplers)).length === 0
+    return (
+      drum?.stops.findIndex(({ position: named }) =>
+        isNeutral ? named === undefined || named === position.id : named === position.id,
+      ) ?? -1
+    )
+  }
+  const [start, end] = [stopOf(from), stopOf(to)]
+  const [first, last] = [drum?.stops[start], drum?.stops[end]]
+  if (!drum || !first || !last || first === last) return undefined
+  const between = drum.stops.slice(Math.min(start, end) + 1, Math.max(start, end))
+  return { kind: 'turn', from: first, to: last, over: start < end ? between : between.reverse() }
+}
+
 interface Gapped {
   readonly school: ChangeSchool
-  readonly now: CouplerPlaces
-  readonly then: CouplerPlaces
-  readonly selectors: readonly Selector[]
+  readonly hand: Hand
   readonly leaving: readonly CouplerMove[]
   readonly entering: readonly CouplerMove[]
   readonly inputSpeed: Rational | null
@@ -160,12 +230,7 @@ interface Gapped {
 
 /** Out of one position, through neutral, into the other. */
 function withGap(change: Gapped): readonly ChangeStep[] {
-  const { school, now, then, selectors, leaving, entering, inputSpeed } = change
-  const slots = slotsOf(selectors)
-  const [stood, goes] = [slotOf(slots, now), slotOf(slots, then)]
-  const moves = leverMoves(stood, goes)
-  const hand = (isOut: boolean): readonly ChangeStep[] =>
-    moves.filter(({ kind }) => (kind === 'out') === isOut).map((move) => ({ kind: 'lever', move }))
+  const { school, hand, leaving, entering, inputSpeed } = change
   const ownClutches = entering.some(({ coupler }) => isClutch(coupler))
   const hasPedal = !ownClutches && school !== 'without-clutch'
   const matched =
@@ -177,12 +242,12 @@ function withGap(change: Gapped): readonly ChangeStep[] {
     hasPedal ? [{ kind: 'clutch', is }] : []
   return [
     ...(hasPedal || leaving.length === 0 ? pedal('down') : [{ kind: 'lift' as const }]),
-    ...hand(true),
+    ...hand.out,
     ...out,
     ...(school === 'double-declutch' && hasPedal && matched.length > 0
       ? [...pedal('up'), ...matched, ...pedal('down')]
       : matched),
-    ...hand(false),
+    ...hand.in,
     ...entering.flatMap(entry),
     ...pedal('up'),
   ]

@@ -145,6 +145,11 @@ function placesOf(
   return places
 }
 
+/** Where the couplers stand over a stretch; what only touches is not in. */
+export function placesOver(couplers: readonly Coupler[], { depths }: DrumStretch): CouplerPlaces {
+  return placesOf(couplers, depths, ({ isDeep }) => isDeep)
+}
+
 type Look = Omit<DrumStretch, 'fromDeg' | 'toDeg' | 'depths'>
 
 /** What the box does with its forks so deep. */

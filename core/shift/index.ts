@@ -2,7 +2,7 @@
 export type { GearChange, ChangeSchool, ChangeStep, CouplerMove } from './change.ts'
 export { CHANGE_SCHOOLS, gearChange } from './change.ts'
 export type { Depth, DrumProof, DrumStretch, StarStop } from './drum.ts'
-export { proveDrum, settlesAt, travelAt } from './drum.ts'
+export { placesOver, proveDrum, settlesAt, travelAt } from './drum.ts'
 export type { InterlockProof, MovedRod, OpenSet, PartOut } from './interlock.ts'
 export { areHeldApart, isPossible, placesWith, proveInterlock } from './interlock.ts'
 export type { LeverMove, SelectorFault, Slot } from './lever.ts'

@@ -26,9 +26,8 @@ export interface HangsOn {
 export interface Match {
   readonly coupler: Coupler
   readonly law: Law
-  /** What the hub's side, the first body of the law, hangs on, and what the other does. */
-  readonly hub: HangsOn
-  readonly other: HangsOn
+  /** The bodies of the law, and what each follows. */
+  readonly sides: readonly { readonly body: string; readonly hangsOn: HangsOn }[]
   /**
    * The difference that has to go if nobody does anything: turns for one turn that the input made
    * before the change, teeth for a mesh. Null where something coasts or is not counted.
@@ -106,12 +105,10 @@ function matchOf(
       else if (speed === undefined) rest = null
       else rest = rest?.add(product.mul(speed)) ?? null
     }
-  const [first, second] = law.terms
   return {
     coupler,
     law,
-    hub: hangsOn(coupler.hub),
-    other: hangsOn((first?.body === coupler.hub ? second : first)?.body ?? coupler.hub),
+    sides: law.terms.map(({ body }) => ({ body, hangsOn: hangsOn(body) })),
     slip: rest ? ofInput.add(rest) : null,
     inputSpeed: rest && !ofInput.isZero() ? rest.div(ofInput).neg() : null,
   }

@@ -13,6 +13,7 @@ import { benchCore, benchPositions } from './core.ts'
 import { benchClosedBox, benchJob, benchTurnChecks } from './job.ts'
 import { benchMotion } from './motion.ts'
 import { benchOrderLines, benchPartsPages } from './parts.ts'
+import { benchChanges, benchDrum, benchInterlock } from './shift.ts'
 import { benchBench, benchMany, benchServer, benchTraceAfresh, fillJobs } from './server.ts'
 
 const FIVE_SPEED = threeShaftBox({
@@ -39,6 +40,9 @@ benchClosedBox()
 benchOrderLines()
 benchBuild()
 benchAssemblies()
+benchChanges()
+benchDrum()
+benchInterlock()
 const udrix = await startUdrix('bench')
 try {
   const bench = await (await fetch(udrix.url)).text()

@@ -100,6 +100,21 @@ export const WAY: readonly [Step, ...Step[]] = [
     ],
   },
   {
+    title: 'Shift',
+    progress: ({ draft }) =>
+      (draft.drums ?? []).length > 0
+        ? 'by a drum'
+        : (draft.selectors ?? []).length > 0
+          ? 'by rods'
+          : 'not said yet',
+    pages: [
+      page('shift', 'Change of gear'),
+      page('shift/interlock', 'Interlock'),
+      page('shift/drum', 'Drum'),
+      page('shift/rods', 'Rods and gate'),
+    ],
+  },
+  {
     title: 'Measure',
     progress: measureProgress,
     pages: [page('measure', 'Measure and judge'), page('order', 'Parts to order')],

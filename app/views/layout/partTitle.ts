@@ -63,9 +63,8 @@ export function partTitle(draft: BoxDraft, words: Vocabulary, { list, id }: Part
     case 'sheet':
       return capitalize(sheetLineName(naming, draft.sheet?.find((line) => line.id === id) ?? {}))
     case 'selectors':
-      return `Rod ${draft.selectors?.find((each) => each.id === id)?.name ?? id}`
     case 'interlockParts':
-      return 'Interlock part'
+      return 'Rods and interlock'
     case 'drums':
       return 'Drum'
     case 'leftWarnings':

@@ -86,7 +86,10 @@ function proposeSelectors(draft: BoxDraft): readonly Selector[] {
   inGate.forEach(({ coupler }, at) => {
     rowsOf.set(coupler.id, slotsOf(draft, coupler, at + 1))
   })
-  return moved.flatMap((coupler): Selector[] => {
+  // As they lie in the case: row by row, and what has no row after them.
+  const inOrder = [...inGate.map(({ coupler }) => coupler)]
+  inOrder.push(...moved.filter((coupler) => !inOrder.includes(coupler)))
+  return inOrder.flatMap((coupler): Selector[] => {
     const places = placesAway(coupler)
     const slots = rowsOf.get(coupler.id)
     const switched = slots ? undefined : (SWITCHED[coupler.kind] ?? 'at-once')
@@ -94,16 +97,22 @@ function proposeSelectors(draft: BoxDraft): readonly Selector[] {
     return [
       {
         id: `rod-${coupler.id}`,
-        places: places.map((place, at) => ({
-          id: place.id,
-          travelMm: signOf(place) * TRAVEL_MM,
-          couplers: { [coupler.id]: place.id },
-          ...(slots?.[at] && { gate: slots[at] }),
-        })),
+        places: places
+          .map((place, at) => ({
+            id: place.id,
+            travelMm: signOf(place) * TRAVEL_MM,
+            couplers: { [coupler.id]: place.id },
+            ...(slots?.[at] && { gate: slots[at] }),
+          }))
+          .sort((one, other) => isBack(one) - isBack(other)),
         ...(switched && { switched }),
       },
     ]
   })
+}
+
+function isBack({ gate }: Selector['places'][number]): number {
+  return gate?.end === 'back' ? 1 : 0
 }
 
 /** Where a coupler stands among the rows: reverse by itself comes before all. */

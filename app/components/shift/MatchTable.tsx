@@ -1,0 +1,53 @@
+import type { Match } from 'core'
+import { toNumber } from 'core'
+
+import { Table } from '~/components/Table.tsx'
+import { formatSpeed } from '~/words/format.ts'
+import type { Naming } from '~/words/names.ts'
+import { sideWords, slipText } from '~/words/shift.ts'
+
+interface MatchTableProps {
+  readonly naming: Naming
+  readonly matches: readonly Match[]
+  readonly inputRpm: number
+  /** Of the difference, the share that is still there at the moment shown. */
+  readonly leftOf: (match: Match) => number
+}
+
+/** What has to match before anything goes in, and how far it still is from that. */
+export function MatchTable({ naming, matches, inputRpm, leftOf }: MatchTableProps) {
+  if (matches.length === 0) return null
+  return (
+    <Table
+      caption="What has to match"
+      isCaptionShown
+      className="w-full text-[0.95rem]"
+      rows={matches}
+      keyOf={(_, at) => at}
+      columns={[
+        {
+          heading: 'Between',
+          isName: true,
+          cell: ({ sides }) =>
+            sides.map((side) => (
+              <span key={side.body} className="block">
+                {sideWords(naming, side)}
+              </span>
+            )),
+        },
+        {
+          heading: 'Apart',
+          isRight: true,
+          className: 'font-semibold',
+          cell: (row) => slipText(row, inputRpm, leftOf(row)),
+        },
+        {
+          heading: 'Engine to match',
+          isRight: true,
+          cell: ({ inputSpeed }) =>
+            inputSpeed ? formatSpeed(toNumber(inputSpeed) * inputRpm) : 'changes nothing',
+        },
+      ]}
+    />
+  )
+}

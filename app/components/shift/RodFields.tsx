@@ -1,0 +1,238 @@
+import { Plus, Trash2, X } from 'lucide-react'
+
+import type { GateEnd, GateGuard, GateSlot, Selector, SelectorPlace, SwitchRule } from 'core'
+import { GATE_ENDS, GATE_GUARDS, SWITCH_RULES } from 'core'
+
+import { CheckField, EntryField, NameField, SelectField } from '~/components/Fields.tsx'
+import { LARGEST } from '~/files/boxFile.ts'
+import { parseWhole, parseWithin } from '~/views/layout/numbers.ts'
+import type { Naming } from '~/words/names.ts'
+import { capitalize, couplerName, placeName } from '~/words/names.ts'
+import { END_WORDS, GUARD_NAMES, SWITCH_NAMES, rodName, rodPlaceName } from '~/words/shift.ts'
+
+interface RodFieldsProps {
+  readonly naming: Naming
+  readonly rod: Selector
+  readonly onChange: (rod: Selector) => void
+  readonly onRemove: () => void
+}
+
+/** Coupler and place as one choice. */
+const KEY = '~'
+
+/** One rod: what moves it, and where its places lie. */
+export function RodFields({ naming, rod, onChange, onRemove }: RodFieldsProps) {
+  const { couplers } = naming.box.draft
+  const setPlace = (place: SelectorPlace, next: SelectorPlace): void => {
+    onChange({ ...rod, places: rod.places.map((each) => (each === place ? next : each)) })
+  }
+  const title = capitalize(rodName(naming, rod))
+  const choices = couplers
+    .filter(({ kind }) => kind !== 'friction-clutch')
+    .flatMap((coupler) =>
+      coupler.positions
+        .filter(({ engages }) => engages.length > 0)
+        .map(
+          (place) =>
+            [
+              `${coupler.id}${KEY}${place.id}`,
+              `${capitalize(couplerName(naming, coupler))} in ${placeName(naming, coupler, place)}`,
+            ] as const,
+        ),
+    )
+  return (
+    <section aria-label={title} className="border-rule flex flex-col gap-2 border-t-2 pt-2">
+      <div className="flex flex-wrap items-end gap-3">
+        <h3 className="min-w-[9rem] text-[1.15rem] font-semibold">{title}</h3>
+        <div className="w-[12rem]">
+          <NameField
+            label="Name"
+            value={rod.name}
+            onKeep={(name) => {
+              onChange({ ...rod, name })
+            }}
+          />
+        </div>
+        <div className="w-[20rem] max-w-full">
+          <SelectField
+            label="Moved"
+            value={rod.switched ?? ''}
+            options={[
+              ['' as const, 'by the lever, through its gate'],
+              ...SWITCH_RULES.map((rule): readonly [SwitchRule, string] => [
+                rule,
+                SWITCH_NAMES[rule],
+              ]),
+            ]}
+            onChange={(value) => {
+              onChange({ ...rod, switched: value === '' ? undefined : value })
+            }}
+          />
+        </div>
+        <button type="button" className="button-quiet ml-auto" onClick={onRemove}>
+          <Trash2 aria-hidden /> Take out this rod
+        </button>
+      </div>
+      {rod.places.map((place, at) => (
+        <PlaceFields
+          key={place.id}
+          naming={naming}
+          title={`${title}, place ${at + 1}`}
+          place={place}
+          choices={choices}
+          isByLever={rod.switched === undefined}
+          onChange={(next) => {
+            setPlace(place, next)
+          }}
+          onRemove={() => {
+            onChange({ ...rod, places: rod.places.filter((each) => each !== place) })
+          }}
+        />
+      ))}
+      {rod.places.length < LARGEST.selectorPlaces && (
+        <button
+          type="button"
+          className="button-quiet self-start"
+          onClick={() => {
+            const taken = new Set(rod.places.map(({ id }) => id))
+            let number = 1
+            while (taken.has(`place-${number}`)) number++
+            onChange({ ...rod, places: [...rod.places, { id: `place-${number}`, couplers: {} }] })
+          }}
+        >
+          <Plus aria-hidden /> A place of this rod
+        </button>
+      )}
+    </section>
+  )
+}
+
+interface PlaceFieldsProps {
+  readonly naming: Naming
+  readonly title: string
+  readonly place: SelectorPlace
+  readonly choices: readonly (readonly [string, string])[]
+  readonly isByLever: boolean
+  readonly onChange: (place: SelectorPlace) => void
+  readonly onRemove: () => void
+}
+
+function PlaceFields(props: PlaceFieldsProps) {
+  const { naming, title, place, choices, isByLever, onChange, onRemove } = props
+  const { gate } = place
+  const moved = Object.entries(place.couplers).map(([id, at]) => `${id}${KEY}${at}`)
+  const setGate = (next: Partial<GateSlot>): void => {
+    onChange({ ...place, gate: { row: 1, end: 'forward', ...gate, ...next } })
+  }
+  return (
+    <div
+      role="group"
+      aria-label={title}
+      className="grid grid-cols-2 items-end gap-2 lg:grid-cols-[repeat(7,minmax(0,1fr))_auto]"
+    >
+      <SelectField
+        label={`Moves, for ${rodPlaceName(naming, { place })}`}
+        value={moved[0] ?? ''}
+        options={[['', 'nothing'], ...choices]}
+        onChange={(value) => {
+          const [coupler = '', at = ''] = value.split(KEY)
+          // The first of several is chosen here; the others stay.
+          const rest = Object.entries(place.couplers).slice(1)
+          onChange({
+            ...place,
+            couplers: value === '' ? {} : { [coupler]: at, ...Object.fromEntries(rest) },
+          })
+        }}
+      />
+      <SelectField
+        label="and"
+        value={moved[1] ?? ''}
+        options={[['', 'nothing more'], ...choices]}
+        onChange={(value) => {
+          const [first] = Object.entries(place.couplers)
+          const [coupler = '', at = ''] = value.split(KEY)
+          onChange({
+            ...place,
+            couplers: {
+              ...(first && { [first[0]]: first[1] }),
+              ...(value !== '' && { [coupler]: at }),
+            },
+          })
+        }}
+      />
+      <EntryField
+        key={`travel ${place.travelMm}`}
+        label="Travel"
+        unit="mm"
+        value={place.travelMm === undefined ? '' : `${place.travelMm}`}
+        onCommit={(text) => {
+          if (text.trim() === '') {
+            onChange({ ...place, travelMm: undefined })
+            return null
+          }
+          const travel = parseWithin(text, -LARGEST.travelMm, LARGEST.travelMm, 'A travel')
+          if (!travel.ok) return travel.sentence
+          onChange({ ...place, travelMm: travel.value })
+          return null
+        }}
+      />
+      {isByLever && (
+        <>
+          <EntryField
+            key={`row ${gate?.row}`}
+            label="Row of the gate"
+            inputMode="numeric"
+            value={gate ? `${gate.row}` : ''}
+            onCommit={(text) => {
+              if (text.trim() === '') {
+                onChange({ ...place, gate: undefined })
+                return null
+              }
+              const row = parseWhole(text, 1, LARGEST.gateRows, 'A row')
+              if (!row.ok) return row.sentence
+              setGate({ row: row.value })
+              return null
+            }}
+          />
+          <SelectField
+            label="End"
+            value={gate?.end ?? 'forward'}
+            options={GATE_ENDS.map((end): readonly [GateEnd, string] => [end, END_WORDS[end]])}
+            onChange={(end) => {
+              setGate({ end })
+            }}
+          />
+          <SelectField
+            label="Guarded"
+            value={gate?.guard ?? ''}
+            options={[
+              ['' as const, 'no'],
+              ...GATE_GUARDS.map((guard): readonly [GateGuard, string] => [
+                guard,
+                GUARD_NAMES[guard],
+              ]),
+            ]}
+            onChange={(guard) => {
+              setGate({ guard: guard === '' ? undefined : guard })
+            }}
+          />
+          <CheckField
+            label="lamp on"
+            isChecked={gate?.isLampOn === true}
+            onChange={(isOn) => {
+              setGate({ isLampOn: isOn ? true : undefined })
+            }}
+          />
+        </>
+      )}
+      <button
+        type="button"
+        className="button-quiet min-h-[44px] min-w-[44px] self-center"
+        aria-label={`Take out ${title}`}
+        onClick={onRemove}
+      >
+        <X aria-hidden />
+      </button>
+    </div>
+  )
+}

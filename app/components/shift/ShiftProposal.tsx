@@ -1,0 +1,44 @@
+import type { BoxDraft } from 'core'
+import { diffDrafts, withSelectors } from 'core'
+
+import { useOpenBox } from '~/components/box/boxContext.ts'
+
+/** Offers what usually moves the couplers of a box that says nothing of it. */
+export function ShiftProposal({ draft }: { readonly draft: BoxDraft }) {
+  const { edit } = useOpenBox()
+  const take = (by: 'lever' | 'drum'): void => {
+    const changes = diffDrafts(draft, withSelectors(draft, by))
+    if (changes.length > 0) edit({ kind: 'change', changes })
+  }
+  return (
+    <div className="bg-sheet border-rule flex flex-wrap items-center gap-2 border p-3">
+      <p className="grow">
+        This box does not say yet what moves its forks. Start from what is usual, and change what
+        is otherwise.
+      </p>
+      <button
+        type="button"
+        className="button"
+        onClick={() => {
+          take('lever')
+        }}
+      >
+        Rods and a gate
+      </button>
+      <button
+        type="button"
+        className="button"
+        onClick={() => {
+          take('drum')
+        }}
+      >
+        A drum
+      </button>
+    </div>
+  )
+}
+
+/** Whether a box says what moves its couplers. */
+export function saysWhatMoves({ selectors = [], drums = [] }: BoxDraft): boolean {
+  return selectors.length > 0 || drums.length > 0
+}

@@ -1,0 +1,206 @@
+import { useMemo } from 'react'
+
+import type { InterlockPart, MovedRod } from 'core'
+import { analyse, explainLock, isLocked, placesWith, proveInterlock, rodsOf } from 'core'
+
+import { useOpenBox } from '~/components/box/boxContext.ts'
+import { IssueList } from '~/components/box/IssueList.tsx'
+import { SectionDrawing } from '~/components/section/SectionDrawing.tsx'
+import { RodsFigure } from '~/components/shift/RodsFigure.tsx'
+import { ShiftProposal, saysWhatMoves } from '~/components/shift/ShiftProposal.tsx'
+import { useShift } from '~/components/shift/useShift.ts'
+import { useViewState } from '~/components/useViewState.ts'
+import { Warning } from '~/components/Warning.tsx'
+import { formatMoved, holderOf, inRows, parseMoved } from '~/views/shift/rodsView.ts'
+import { lockSentence } from '~/words/lock.ts'
+import { capitalize } from '~/words/names.ts'
+import { interlockPartWords, openSetWords, rodName, rodPlaceName } from '~/words/shift.ts'
+
+const NO_PARTS: readonly InterlockPart[] = []
+
+/** The interlock part by part: take one out, and try which rods can move together then. */
+export default function ShiftInterlock() {
+  const { words } = useOpenBox()
+  const { draft, naming, solver, issues } = useShift()
+  const [search, change] = useViewState()
+  const proof = useMemo(() => (solver ? proveInterlock(solver) : undefined), [solver])
+  const rods = inRows(rodsOf(draft)).filter(
+    ({ id, switched }) =>
+      switched === undefined ||
+      draft.interlockParts?.some(({ selectors }) => selectors.includes(id)) === true,
+  )
+  const parts = draft.interlockParts ?? NO_PARTS
+  const out = new Set((search.get('out') ?? '').split('|').filter(Boolean))
+  const left = parts.filter(({ id }) => !out.has(id))
+  const moved = parseMoved(draft, search.get('moved'))
+  const refused = rods.find(({ id }) => id === search.get('held'))
+  const holder = refused && holderOf(left, moved, refused.id)
+  const places = placesWith(draft, moved)
+  const state = solver && places ? analyse(solver, places) : undefined
+  const lock = solver && places ? explainLock(solver, places) : undefined
+  const set = (rod: MovedRod['selector'], place: MovedRod['place'] | null): void => {
+    const others = moved.filter(({ selector }) => selector.id !== rod.id)
+    if (place && holderOf(left, others, rod.id)) {
+      change({ held: rod.id })
+      return
+    }
+    const next = place ? [...others, { selector: rod, place }] : others
+    change({ moved: formatMoved(next), held: '' })
+  }
+  if (!solver || !proof)
+    return (
+      <main className="p-6">
+        <title>{`${draft.name} · Interlock · Udrix`}</title>
+        <IssueList draft={draft} issues={issues} words={words} />
+      </main>
+    )
+  const locking = proof.open.filter((each) => each.isLocked)
+  return (
+    <main className="grid min-h-0 flex-1 grid-cols-[minmax(0,1fr)] lg:grid-cols-[minmax(0,1fr)_22rem] xl:grid-cols-[minmax(0,1fr)_27rem]">
+      <title>{`${draft.name} · Interlock · Udrix`}</title>
+      <section
+        aria-label="Rods and what lies between them"
+        className="flex min-h-0 flex-col gap-2 px-4 pt-2 pb-3 lg:overflow-auto"
+      >
+        {!saysWhatMoves(draft) && <ShiftProposal draft={draft} />}
+        <div className="min-h-[14rem] flex-1">
+          <SectionDrawing
+            draft={draft}
+            words={words}
+            state={state}
+            title={`Section along the shafts of ${draft.name} with these rods moved`}
+          />
+        </div>
+        {rods.length > 0 && (
+          <RodsFigure
+            naming={naming}
+            rods={rods}
+            parts={parts}
+            out={out}
+            moved={moved}
+            title={`${rods.length} rods with ${left.length} of ${parts.length} balls, pins and plates between them`}
+          />
+        )}
+        <div className="flex flex-col gap-1">
+          {rods.map((rod) => (
+            <div
+              key={rod.id}
+              role="group"
+              aria-label={capitalize(rodName(naming, rod))}
+              className="flex flex-wrap items-center gap-1"
+            >
+              <span className="w-[9rem]">{capitalize(rodName(naming, rod))}</span>
+              {[null, ...rod.places].map((place) => {
+                const isHere =
+                  (moved.find(({ selector }) => selector.id === rod.id)?.place.id ?? null) ===
+                  (place?.id ?? null)
+                return (
+                  <button
+                    key={place?.id ?? ''}
+                    type="button"
+                    aria-pressed={isHere}
+                    className="button aria-pressed:bg-accent-wash min-w-[44px]"
+                    onClick={() => {
+                      set(rod, place)
+                    }}
+                  >
+                    {place ? rodPlaceName(naming, { place }) : 'middle'}
+                  </button>
+                )
+              })}
+            </div>
+          ))}
+        </div>
+        <div role="status" className="min-h-[1.6rem]">
+          {refused && holder && (
+            <p className="text-trouble font-semibold">
+              The {rodName(naming, refused)} cannot leave its middle: the{' '}
+              {rodName(naming, holder.selector)} is out.
+            </p>
+          )}
+        </div>
+        {state && isLocked(state) && (
+          <Warning>
+            {lock ? lockSentence(naming, lock) : 'The box is locked: nothing turns.'} On the road
+            that stops the driven wheels.
+          </Warning>
+        )}
+      </section>
+      <aside
+        aria-label="What the interlock keeps apart"
+        className="border-rule bg-sheet flex min-h-0 flex-col gap-3 border-l-2 p-4 lg:overflow-auto"
+      >
+        <h2 className="text-[1.35rem]">With every part in</h2>
+        {rods.length === 0 ? (
+          <p>
+            No rod is said that a lever moves, so there is nothing to keep apart.
+            {(draft.drums ?? []).length > 0 && ' The drum moves one fork after another.'}
+          </p>
+        ) : locking.length === 0 ? (
+          <p>
+            <b>No two gears can be in together.</b> Every state of the rods was tried.
+          </p>
+        ) : (
+          <ul className="list-disc pl-5">
+            {locking.map((each) => (
+              <li key={formatMoved(each.moved)} className="text-trouble font-semibold">
+                {openSetWords(naming, each)}
+              </li>
+            ))}
+          </ul>
+        )}
+        {parts.length > 0 && <h2 className="text-[1.35rem]">With one left out</h2>}
+        <ul className="flex flex-col gap-2">
+          {proof.without.map(({ part, opened }) => {
+            const isOut = out.has(part.id)
+            const bad = opened.filter((each) => each.isLocked)
+            return (
+              <li key={part.id} className="border-rule border-t pt-1">
+                <label className="flex min-h-[44px] cursor-pointer items-center gap-2 font-semibold">
+                  <input
+                    type="checkbox"
+                    className="accent-accent size-5"
+                    checked={!isOut}
+                    onChange={() => {
+                      const next = isOut
+                        ? [...out].filter((id) => id !== part.id)
+                        : [...out, part.id]
+                      change({ out: next.join('|'), moved: '', held: '' })
+                    }}
+                  />
+                  {capitalize(interlockPartWords(naming, part))}
+                </label>
+                {bad.length === 0 ? (
+                  <p className="text-graphite">Without it nothing more can lock.</p>
+                ) : (
+                  <p>
+                    Without it:{' '}
+                    {bad.map((each, at) => (
+                      <span key={formatMoved(each.moved)}>
+                        {at > 0 && ', '}
+                        <button
+                          type="button"
+                          className="text-accent underline"
+                          onClick={() => {
+                            change({ out: part.id, moved: formatMoved(each.moved), held: '' })
+                          }}
+                        >
+                          {each.moved.map((rod) => rodPlaceName(naming, rod)).join(' and ')}
+                        </button>
+                      </span>
+                    ))}{' '}
+                    in together, and it locks.
+                  </p>
+                )}
+              </li>
+            )
+          })}
+        </ul>
+        <p className="text-graphite text-[0.9rem]">
+          A box that locks on the road stops the driven wheels. Count balls and pins back in, and
+          try every pair of rods before the cover goes on.
+        </p>
+      </aside>
+    </main>
+  )
+}

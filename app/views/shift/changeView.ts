@@ -1,0 +1,108 @@
+/** A change of gear at one moment of its time line. */
+import type { BoxDraft, BoxPosition, CouplerPlaces, GateSlot, GearChange, LeverMove } from 'core'
+import { fullPlaces, rodsOf, slotOf, slotsOf } from 'core'
+
+/** Where the lever stands: in a row, at an end of it or in the neutral plane. */
+export interface LeverAt {
+  readonly row: number
+  readonly end: GateSlot['end'] | null
+}
+
+/** What is shown at one moment. */
+export interface Moment {
+  /** How many steps are done, and how much of the next. */
+  readonly done: number
+  readonly part: number
+  readonly places: CouplerPlaces
+  readonly lever: LeverAt | null
+  /** Whether the pedal is down or the throttle lifted, so that no torque comes in. */
+  readonly isUnloaded: boolean
+}
+
+/** How finely the time line can be set, in parts of a step. */
+export const PARTS_OF_A_STEP = 10
+
+/** The positions that can be chosen, and those chosen: the first two that differ where nobody says. */
+export function chosenPositions(
+  positions: readonly BoxPosition[],
+  from: string | null,
+  to: string | null,
+): readonly [BoxPosition, BoxPosition] | undefined {
+  const first = positions.find(({ id }) => id === from) ?? positions[0]
+  const second =
+    positions.find(({ id }) => id === to) ??
+    positions[positions.findIndex((position) => position === first) + 1] ??
+    positions[0]
+  return first && second ? [first, second] : undefined
+}
+
+/** What a change has come to after so many parts of steps. */
+export function momentOf(draft: BoxDraft, change: GearChange, at: number): Moment {
+  const { steps, from } = change
+  const parts = Math.min(Math.max(Math.round(at), 0), steps.length * PARTS_OF_A_STEP)
+  const done = Math.floor(parts / PARTS_OF_A_STEP)
+  const part = (parts % PARTS_OF_A_STEP) / PARTS_OF_A_STEP
+  const slots = slotsOf(rodsOf(draft))
+  const start = fullPlaces(draft.couplers, from.couplers)
+  const places: Record<string, string> = { ...start }
+  const stood = slotOf(slots, start)
+  const firstRow = firstMove(change)?.row ?? slots[0]?.row
+  let lever: LeverAt | null = stood
+    ? { row: stood.row, end: stood.end }
+    : firstRow === undefined
+      ? null
+      : { row: firstRow, end: null }
+  let isUnloaded = false
+  for (const step of steps.slice(0, done)) {
+    if (step.kind === 'clutch') isUnloaded = step.is === 'down'
+    else if (step.kind === 'lift') isUnloaded = true
+    else if (step.kind === 'out') {
+      const { coupler } = step.move
+      places[coupler.id] = centre(draft, coupler.id) ?? places[coupler.id] ?? ''
+    } else if (step.kind === 'in') places[step.move.coupler.id] = step.move.to.id
+    else if (step.kind === 'hand-over') {
+      for (const { id } of step.opening) places[id] = centre(draft, id) ?? places[id] ?? ''
+      for (const { id, positions } of step.closing)
+        places[id] = positions.find(({ engages }) => engages.length > 0)?.id ?? places[id] ?? ''
+    } else if (step.kind === 'lever') lever = after(step.move)
+  }
+  return { done, part, places, lever, isUnloaded }
+}
+
+function centre(draft: BoxDraft, couplerId: string): string | undefined {
+  return draft.couplers
+    .find(({ id }) => id === couplerId)
+    ?.positions.find(({ engages }) => engages.length === 0)?.id
+}
+
+function firstMove({ steps }: GearChange): LeverMove | undefined {
+  return steps.flatMap((step) => (step.kind === 'lever' ? [step.move] : []))[0]
+}
+
+function after(move: LeverMove): LeverAt {
+  switch (move.kind) {
+    case 'out':
+      return { row: move.row, end: null }
+    case 'across':
+      return { row: move.to, end: null }
+    case 'in':
+      return { row: move.row, end: move.end }
+  }
+}
+
+/** Of what has to match for a coupler, the share that is still there: none once it is taken away. */
+export function slipLeft(
+  { steps }: GearChange,
+  { done, part }: Pick<Moment, 'done' | 'part'>,
+  coupler: string,
+): number {
+  const takesAway = steps.findIndex(
+    (step) =>
+      step.kind === 'match' ||
+      (step.kind === 'ring' && step.coupler.id === coupler) ||
+      (step.kind === 'in' && step.move.coupler.id === coupler) ||
+      (step.kind === 'hand-over' && step.closing.some(({ id }) => id === coupler)),
+  )
+  if (takesAway < 0 || done < takesAway) return 1
+  return done === takesAway ? 1 - part : 0
+}

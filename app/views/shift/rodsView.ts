@@ -1,0 +1,40 @@
+/** Rods as somebody has set them, to try what an interlock keeps apart. */
+import type { BoxDraft, InterlockPart, MovedRod, Selector } from 'core'
+import { areHeldApart, rodsOf } from 'core'
+
+/** Rods away from their middles, as the address has them. */
+export function parseMoved(draft: BoxDraft, text: string | null): readonly MovedRod[] {
+  const wanted = new Map(
+    (text ?? '').split('|').map((each): [string, string] => {
+      const [rod = '', place = ''] = each.split('~')
+      return [rod, place]
+    }),
+  )
+  return rodsOf(draft).flatMap((selector): MovedRod[] => {
+    const place = selector.places.find(({ id }) => id === wanted.get(selector.id))
+    return place ? [{ selector, place }] : []
+  })
+}
+
+export function formatMoved(moved: readonly MovedRod[]): string {
+  return moved.map(({ selector, place }) => `${selector.id}~${place.id}`).join('|')
+}
+
+/** What keeps a rod in its middle, of those that are away from theirs. */
+export function holderOf(
+  parts: readonly InterlockPart[],
+  moved: readonly MovedRod[],
+  rod: string,
+): MovedRod | undefined {
+  return moved.find(({ selector }) => selector.id !== rod && areHeldApart(parts, selector.id, rod))
+}
+
+/** Rods as they lie beside one another: row by row of the gate, and what has no row after them. */
+export function inRows(rods: readonly Selector[]): readonly Selector[] {
+  const rowOf = ({ places }: Selector): number =>
+    Math.min(...places.map(({ gate }) => gate?.row ?? Infinity))
+  return [...rods].sort((one, other) => {
+    const [before, after] = [rowOf(one), rowOf(other)]
+    return before === after ? 0 : before - after
+  })
+}

@@ -1,0 +1,174 @@
+/** What is said of a change, of an interlock and of a drum. */
+import {
+  buildPattern,
+  checkBox,
+  gearChange,
+  indexBox,
+  prepareSolver,
+  proveDrum,
+  proveInterlock,
+  selectorFaults,
+  settlesAt,
+  rational,
+} from 'core'
+import type { BoxDraft } from 'core'
+
+import { drumFaults, falseNeutralWords, settleWords, stretchWords } from './drum.ts'
+import {
+  changeStepWords,
+  interlockPartWords,
+  openSetWords,
+  selectorFaultWords,
+  sideWords,
+  slipText,
+} from './shift.ts'
+import { PLAIN_WORDS } from './vocabulary.ts'
+
+/** Second 2.8 and third 2 turns in for one out, as in the core's own tests. */
+const COUNTS: Readonly<Record<string, number>> = {
+  'input-head': 20,
+  'counter-head': 40,
+  'counter-1': 20,
+  'main-1': 40,
+  'counter-2': 25,
+  'main-2': 35,
+  'counter-3': 30,
+  'main-3': 30,
+  'counter-reverse': 20,
+  'idler-reverse': 25,
+  'main-reverse': 40,
+}
+
+const four: BoxDraft = (() => {
+  const draft = buildPattern('three-shaft', 'four', {
+    speeds: '4',
+    overdrives: '0',
+    reverse: 'sliding-idler',
+  })
+  return {
+    ...draft,
+    gears: draft.gears.map((gear) => ({ ...gear, toothCount: COUNTS[gear.id] ?? null })),
+  }
+})()
+
+function solverOf(draft: BoxDraft) {
+  const checked = checkBox(draft)
+  if (!checked.ok) throw new Error(JSON.stringify(checked.issues))
+  return prepareSolver(checked.box)
+}
+
+const naming = { box: indexBox(four), words: PLAIN_WORDS }
+
+function changeOf(from: string, to: string, school: 'clutch' | 'without-clutch' = 'clutch') {
+  const position = (label: string) => {
+    const found = four.positions.find((each) => each.label === label)
+    if (!found) throw new Error(`no ${label}`)
+    return found
+  }
+  return gearChange(solverOf(four), position(from), position(to), school)
+}
+
+test('every step of second to third in a sentence', () => {
+  expect(changeOf('2', '3').steps.map((step) => changeStepWords(naming, step, 2_800))).toEqual(
+    [
+      'Clutch down.',
+      'Lever out of row 2, back, into neutral.',
+      'The 1–2 sleeve comes out of 2.',
+      'Lever across from row 2 to row 3.',
+      'Lever forward in row 3.',
+      'The synchro ring of the 3–4 sleeve brings both sides to one speed.',
+      'The 3–4 rod brings the 3–4 sleeve towards the output end into 3.',
+      'Clutch up.',
+    ].map((sentence) => sentence.replace('synchro ring', PLAIN_WORDS.ring)),
+  )
+})
+
+test('the engine to match, and what is apart, with their units', () => {
+  const change = changeOf('2', '3', 'without-clutch')
+  const said = change.steps.map((step) => changeStepWords(naming, step, 2_800))
+  // 5/7 of 2800, and 1/7 of it between gear and shaft.
+  expect(said).toContain('Bring the engine to 2000\u00a0rev/min.')
+  const [match] = change.matches
+  expect(match && slipText(match, 2_800)).toBe('400\u00a0rev/min')
+  expect(match && slipText(match, 2_800, 0.5)).toBe('200\u00a0rev/min')
+  expect(match?.sides.map((side) => sideWords(naming, side))).toEqual([
+    '3rd gear, main shaft: follows the engine',
+    'Main shaft: follows the wheels',
+  ])
+})
+
+test('a sliding reverse counts teeth, and says how its end of the gate is guarded', () => {
+  const change = changeOf('N', 'R')
+  expect(change.matches.map((match) => slipText(match, 1_000))).toContain('coasts')
+  const said = change.steps.map((step) => changeStepWords(naming, step, 1_000))
+  expect(said).toContain('Lever forward in row 1 (lift the collar).')
+})
+
+test('what a lost ball makes possible, and what each part is', () => {
+  const { without } = proveInterlock(solverOf(four))
+  const [first] = without
+  if (!first) throw new Error('a ball')
+  expect(interlockPartWords(naming, first.part)).toBe('ball between the R rod and the 1–2 rod')
+  const locked = first.opened.find(({ isLocked }) => isLocked)
+  expect(locked && openSetWords(naming, locked)).toMatch(
+    /^R and 1 can be in together, and the box is locked: /,
+  )
+})
+
+test('faults of rods and gate say what to do', () => {
+  const [first, second] = four.selectors ?? []
+  if (!first || !second) throw new Error('two rods')
+  const draft: BoxDraft = {
+    ...four,
+    selectors: [
+      { ...first, places: [{ id: 'x', couplers: {} }] },
+      {
+        ...second,
+        places: second.places.map((place) => ({ ...place, gate: second.places[0]?.gate })),
+      },
+    ],
+  }
+  const wrong = { box: indexBox(draft), words: PLAIN_WORDS }
+  const said = selectorFaults(draft).map((fault) => selectorFaultWords(wrong, fault))
+  expect(said[0]).toMatch(/moves nothing in its place x\. Say what it moves/)
+  expect(said[1]).toMatch(/^Row 2, forward, is said of two places of the 1–2 rod/)
+})
+
+describe('a drum', () => {
+  const bike = (() => {
+    const draft = buildPattern('motorcycle', 'bike', {})
+    return { ...draft, gears: draft.gears.map((gear, at) => ({ ...gear, toothCount: 18 + at })) }
+  })()
+  const [drum] = bike.drums ?? []
+  if (!drum) throw new Error('a drum')
+  const of = { box: indexBox(bike), words: PLAIN_WORDS }
+  const proof = proveDrum(solverOf(bike), drum)
+
+  test('that is right has no fault to tell', () => {
+    expect(drumFaults(of, proof)).toEqual([])
+    expect(
+      falseNeutralWords(proof.falseNeutrals[0] ?? { stretch: drumless(), canRest: false }),
+    ).toMatch(/^from \d+\.\d° to \d+\.\d°, 13\.5° wide: the star does not rest here$/)
+    expect(settleWords(of, settlesAt(proof.stops, rational(80)))).toBe(
+      'Let go here, the star turns the drum to 2, at 60.0°.',
+    )
+  })
+
+  test('whose stop stands where nothing is in is told by its angle', () => {
+    const wrong = { ...drum, stops: [{ angleDeg: 90, position: drum.stops[2]?.position }] }
+    expect(drumFaults(of, proveDrum(solverOf(bike), wrong))).toContain(
+      'The stop at 90.0° is for 2, and the box is not in it there.',
+    )
+  })
+
+  test('says what a stretch is', () => {
+    const said = proof.stretches.map((stretch) => stretchWords(of, stretch))
+    expect(said).toContain('Neutral: no dogs are in.')
+    expect(said).toContain('In 2.')
+    expect(said.some((each) => each.startsWith('Half engaged: the dogs of the '))).toBe(true)
+  })
+
+  function drumless(): (typeof proof.stretches)[number] {
+    throw new Error('no false neutral')
+  }
+})

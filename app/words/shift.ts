@@ -1,0 +1,196 @@
+/** What happens in a change of gear, in sentences. */
+import type {
+  ChangeSchool,
+  ChangeStep,
+  Coupler,
+  CouplerPosition,
+  GateEnd,
+  GateGuard,
+  HangsOn,
+  InterlockPart,
+  LeverMove,
+  Match,
+  MovedRod,
+  OpenSet,
+  Selector,
+  SelectorFault,
+  SwitchRule,
+} from 'core'
+import { toNumber } from 'core'
+
+import { formatNumber, formatSpeed } from './format.ts'
+import type { Naming } from './names.ts'
+import { bodyName, capitalize, couplerLabel, couplerName, placeName } from './names.ts'
+import { listed } from './sentences.ts'
+import { travelWords } from './vocabulary.ts'
+
+export const SCHOOL_NAMES: Readonly<Record<ChangeSchool, string>> = {
+  clutch: 'with the clutch',
+  'without-clutch': 'without the clutch, throttle lifted',
+  'double-declutch': 'double-declutching',
+}
+
+export const END_WORDS: Readonly<Record<GateEnd, string>> = { forward: 'forward', back: 'back' }
+
+export const GUARD_NAMES: Readonly<Record<GateGuard, string>> = {
+  lift: 'lift the collar',
+  press: 'press the lever down',
+  spring: 'push past the spring',
+  inhibitor: 'inhibitor: through neutral first',
+}
+
+export const SWITCH_NAMES: Readonly<Record<SwitchRule, string>> = {
+  'at-once': 'by a control unit, or a lever of its own',
+  'at-neutral': 'by a switch, when the lever passes neutral',
+  'without-torque': 'by a switch, when the torque drops',
+}
+
+/** "the 1–2 rod". */
+export function rodName(naming: Naming, { name, places }: Selector): string {
+  if (name !== undefined) return name
+  const moved = new Set(places.flatMap(({ couplers }) => Object.keys(couplers)))
+  const couplers = [...moved].flatMap((id) => naming.box.couplers.get(id) ?? [])
+  return couplers.length === 0
+    ? 'rod that moves nothing'
+    : `${couplers.map((coupler) => couplerLabel(naming, coupler)).join(' and ')} rod`
+}
+
+/** What a place of a rod makes: "2", or "centre" where it moves nothing. */
+export function rodPlaceName(naming: Naming, { place }: Pick<MovedRod, 'place'>): string {
+  const made = Object.entries(place.couplers).flatMap(([id, at]) => {
+    const coupler = naming.box.couplers.get(id)
+    const position = coupler?.positions.find((each) => each.id === at)
+    return coupler && position ? [placeName(naming, coupler, position)] : []
+  })
+  return made.length === 0 ? place.id : made.join(' and ')
+}
+
+/** Which way a coupler goes: " towards the input end". */
+function wayOf({ words }: Naming, from: CouplerPosition, to: CouplerPosition): string {
+  const at = ({ travel }: CouplerPosition): number =>
+    travel === 'towards-input' ? -1 : travel === 'towards-output' ? 1 : 0
+  const way = at(to) - at(from)
+  return way === 0 ? '' : ` ${travelWords(words, way < 0 ? 'towards-input' : 'towards-output')}`
+}
+
+/** What a stop of the star is for. */
+export function stopName({ box }: Naming, position: string | undefined): string {
+  return position === undefined
+    ? 'N'
+    : (box.draft.positions.find(({ id }) => id === position)?.label ?? '?')
+}
+
+function leverWords(move: LeverMove): string {
+  switch (move.kind) {
+    case 'out':
+      return `Lever out of row ${move.row}, ${END_WORDS[move.end]}, into neutral.`
+    case 'across':
+      return `Lever across from row ${move.row} to row ${move.to}.`
+    case 'in':
+      return `Lever ${END_WORDS[move.end]} in row ${move.row}${move.guard === null ? '' : ` (${GUARD_NAMES[move.guard]})`}.`
+  }
+}
+
+function couplerNames(naming: Naming, couplers: readonly Coupler[]): string {
+  return listed(couplers.map((coupler) => `the ${couplerName(naming, coupler)}`))
+}
+
+/** One step of a change in a sentence; `inputRpm` is the speed that the input had before it. */
+export function changeStepWords(naming: Naming, step: ChangeStep, inputRpm: number): string {
+  switch (step.kind) {
+    case 'clutch':
+      return step.is === 'down' ? 'Clutch down.' : 'Clutch up.'
+    case 'lift':
+      return 'Lift the throttle: without load the dogs let go.'
+    case 'lever':
+      return leverWords(step.move)
+    case 'turn': {
+      const { from, to, over } = step
+      const gears = over.filter(({ position }) => position !== undefined)
+      const passed = listed(over.map(({ position }) => stopName(naming, position)))
+      const way = over.length === 0 ? '' : `, over ${passed}`
+      const each = gears.length === 0 ? '' : ': what lies between goes in one after another'
+      return `Turn the drum from ${stopName(naming, from.position)} to ${stopName(naming, to.position)}${way}${each}.`
+    }
+    case 'out':
+    case 'in': {
+      const { coupler, from, to, selector } = step.move
+      const what = `the ${couplerName(naming, coupler)}`
+      if (step.kind === 'out')
+        return `${capitalize(what)} comes out of ${placeName(naming, coupler, from)}.`
+      const does = selector
+        ? `The ${rodName(naming, selector)} brings ${what}`
+        : `${capitalize(what)} goes`
+      return `${does}${wayOf(naming, from, to)} into ${placeName(naming, coupler, to)}.`
+    }
+    case 'match':
+      return `Bring the engine to ${formatSpeed(toNumber(step.inputSpeed) * inputRpm)}.`
+    case 'ring':
+      return `The ${naming.words.ring} of the ${couplerName(naming, step.coupler)} brings both sides to one speed.`
+    case 'hand-over':
+      return `${capitalize(couplerNames(naming, step.opening))} opens while ${couplerNames(naming, step.closing)} closes: the torque does not stop.`
+  }
+}
+
+/** What the speed of a side follows while the coupler is out. */
+export function hangsOnWords({ input, output }: HangsOn): string {
+  if (input && output) return 'engine and wheels'
+  return input ? 'the engine' : output ? 'the wheels' : 'nothing, and coasts'
+}
+
+/** One side of what is to match: "3rd gear, main shaft, follows the engine". */
+export function sideWords(naming: Naming, { body, hangsOn }: Match['sides'][number]): string {
+  return `${capitalize(bodyName(naming, body))}: follows ${hangsOnWords(hangsOn)}`
+}
+
+/** The difference that has to go: "143 rev/min", or teeth that pass. */
+export function slipText({ law, slip }: Match, inputRpm: number, share = 1): string {
+  if (slip === null) return 'coasts'
+  const perMinute = Math.abs(toNumber(slip)) * inputRpm * share
+  return law.kind === 'lock' || law.kind === 'held'
+    ? formatSpeed(perMinute)
+    : `${formatNumber(perMinute, 0)}\u00a0teeth/min`
+}
+
+/** A set of rods that can be out together. */
+export function openSetWords(naming: Naming, { moved, isLocked, cause }: OpenSet): string {
+  const names = listed(moved.map((rod) => rodPlaceName(naming, rod)))
+  if (!isLocked) return `${names} can be in together; it turns all the same.`
+  const couplers = (cause?.couplers ?? []).flatMap((id) => naming.box.couplers.get(id) ?? [])
+  return `${names} can be in together, and the box is locked${couplers.length > 0 ? `: ${couplerNames(naming, couplers)} want different speeds` : ''}.`
+}
+
+/** "ball between the 1–2 rod and the 3–4 rod". */
+export function interlockPartWords(naming: Naming, part: InterlockPart): string {
+  const rods = part.selectors.map((id) => {
+    const selector = naming.box.draft.selectors?.find((each) => each.id === id)
+    return selector ? `the ${rodName(naming, selector)}` : 'a rod that is gone'
+  })
+  switch (part.kind) {
+    case 'ball':
+      return `ball between ${listed(rods)}`
+    case 'pin':
+      return `pin in ${listed(rods)}`
+    case 'plate':
+      return `plate over ${listed(rods)}`
+  }
+}
+
+/** What is wrong with rods and gate, and what to do. */
+export function selectorFaultWords(naming: Naming, fault: SelectorFault): string {
+  const rod = (id: string): string => {
+    const selector = naming.box.draft.selectors?.find((each) => each.id === id)
+    return selector ? `the ${rodName(naming, selector)}` : id
+  }
+  switch (fault.code) {
+    case 'moves-nothing':
+      return `${capitalize(rod(fault.selector))} moves nothing in its place ${fault.place}. Say what it moves, or take it out.`
+    case 'slot-twice': {
+      const [one, other] = fault.selectors
+      const whose = one === other ? `two places of ${rod(one)}` : `${rod(one)} and ${rod(other)}`
+      return `Row ${fault.row}, ${END_WORDS[fault.end]}, is said of ${whose}. A lever picks one there: give the other an end of its own.`
+    }
+    case 'travel-twice':
+      return `${capitalize(rod(fault.selector))} has two places at ${formatNumber(fault.travelMm, 1)}\u00a0mm. Measure them again.`
+  }
+}

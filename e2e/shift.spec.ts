@@ -1,0 +1,102 @@
+/** Changing gear: the change along its time line, the interlock, the drum, rods and gate. */
+import { printed } from './pdf.ts'
+import { duplicateOf } from './pages.ts'
+import { expect, test } from './udrix.ts'
+
+test('a change is gone through by keyboard, stands in the address, and prints', async ({
+  page,
+}) => {
+  const box = await duplicateOf(page, 'Fenwold')
+  await page.goto(`${box}/shift?from=2&to=3`)
+  const moment = page.getByRole('slider', { name: 'In 2' })
+  await expect(moment).toHaveAttribute('aria-valuetext', 'Clutch down.')
+  await moment.focus()
+  await page.keyboard.press('End')
+  await expect(page.getByRole('slider', { name: 'In 3' })).toHaveAttribute('aria-valuetext', 'in 3')
+  await expect(page.getByRole('table', { name: 'What has to match' })).toContainText(
+    '0\u00a0rev/min',
+  )
+  await expect(page).toHaveURL(/at=\d+/)
+  await page.reload()
+  await expect(page.getByRole('slider', { name: 'In 3' })).toBeVisible()
+  // A digit goes on from there.
+  await page.keyboard.press('4')
+  await expect(page).toHaveURL(/from=3&to=4/)
+  await page.getByLabel('Engine').fill('fast')
+  await page.keyboard.press('Enter')
+  await expect(page.getByRole('alert')).toContainText('The speed is 1 to 30000.')
+  const text = (await printed(page, 'A4')).map((each) => each.text).join(' ')
+  expect(text).toContain('from 3 to 4')
+  expect(text).toContain('Clutch down')
+})
+
+test('with a ball left out two gears go in together and lock; with it in the rod is held', async ({
+  page,
+}) => {
+  const box = await duplicateOf(page, 'Fenwold')
+  await page.goto(`${box}/shift/interlock`)
+  await expect(page.getByText('No two gears can be in together.')).toBeVisible()
+  const rod = (name: string) => page.getByRole('group', { name })
+  await rod('1–2 rod').getByRole('button', { name: '1', exact: true }).click()
+  await rod('3–4 rod').getByRole('button', { name: '3', exact: true }).click()
+  await expect(
+    page.getByRole('status').filter({ hasText: 'cannot leave its middle' }),
+  ).toBeVisible()
+  await page.getByRole('checkbox', { name: 'Ball between the 1–2 rod and the 3–4 rod' }).uncheck()
+  await page.getByRole('button', { name: '1 and 3', exact: true }).first().click()
+  await expect(page.getByText('On the road that stops the driven wheels.')).toBeVisible()
+  await expect(page).toHaveURL(/out=.*moved=/)
+})
+
+test('a groove that is cut too long locks the box, is told, kept, and taken back', async ({
+  page,
+}) => {
+  const box = await duplicateOf(page, 'Wrenfield')
+  await page.goto(`${box}/shift/drum`)
+  await page.getByRole('button', { name: '3', exact: true }).click()
+  await expect(page.getByText('In 3.')).toBeVisible()
+  // The groove of first and fourth stays down beyond the stop of second.
+  const angle = page.getByLabel('Angle 2', { exact: false }).first()
+  await angle.fill('100')
+  await page.keyboard.press('Enter')
+  await expect(page.getByText(/^The drum locks the box from/).first()).toBeVisible()
+  await expect(page.getByText('Kept', { exact: true })).toBeVisible()
+  await page.reload()
+  await expect(page.getByText(/^The drum locks the box from/).first()).toBeVisible()
+  const taken = page.getByLabel('Angle 1', { exact: false }).first()
+  const other = await page.getByLabel('Angle 2', { exact: false }).first().inputValue()
+  await taken.fill(other)
+  await page.keyboard.press('Enter')
+  await expect(page.getByRole('alert')).toContainText('already')
+  await page.keyboard.press('Escape')
+  // A point is dragged in the diagram.
+  const point = page.locator('.drum-point').nth(1)
+  const from = await point.boundingBox()
+  if (!from) throw new Error('a point')
+  await page.mouse.move(from.x + 5, from.y + 5)
+  await page.mouse.down()
+  await page.mouse.move(from.x - 150, from.y + 5, { steps: 4 })
+  await page.mouse.up()
+  await expect(page.getByText(/^The drum locks the box from/)).toHaveCount(0)
+  await page.getByRole('button', { name: /^Undo/ }).click()
+  await expect(page.getByText(/^The drum locks the box from/).first()).toBeVisible()
+})
+
+test('an end of the gate that two rods have is told, and a rod goes with what lies in it', async ({
+  page,
+}) => {
+  const box = await duplicateOf(page, 'Fenwold')
+  await page.goto(`${box}/shift/rods`)
+  const rod = page.getByRole('region', { name: '3–4 rod' })
+  await rod.getByLabel('Row of the gate').first().fill('1')
+  await page.keyboard.press('Enter')
+  await expect(page.getByText(/Row 1, forward, is said of/)).toBeVisible()
+  await rod.getByLabel('Row of the gate').first().fill('9')
+  await page.keyboard.press('Enter')
+  await expect(page.getByRole('alert')).toContainText('A row is 1 to 6.')
+  await rod.getByRole('button', { name: 'Take out this rod' }).click()
+  await expect(page.getByRole('region', { name: '3–4 rod' })).toHaveCount(0)
+  await expect(page.getByText(/^Ball between the/)).toHaveCount(0)
+  await page.getByRole('button', { name: /^Undo/ }).click()
+  await expect(page.getByText(/^Ball between the/)).toHaveCount(2)
+})
