@@ -116,6 +116,8 @@ export function changeStepWords(naming: Naming, step: ChangeStep, inputRpm: numb
     case 'in': {
       const { coupler, from, to, selector } = step.move
       const what = `the ${couplerName(naming, coupler)}`
+      if (coupler.kind === 'friction-clutch')
+        return `${capitalize(what)} ${step.kind === 'out' ? 'opens' : 'closes'}.`
       if (step.kind === 'out')
         return `${capitalize(what)} comes out of ${placeName(naming, coupler, from)}.`
       const does = selector

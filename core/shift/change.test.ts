@@ -163,6 +163,21 @@ test('a range changes while the lever passes neutral, before the lever goes in a
   )
 })
 
+test('a range that waits for neutral makes the lever pass it, though it goes in where it was', () => {
+  const heavy = buildPattern('heavy', 'lorry', {})
+  const counted = {
+    ...heavy,
+    gears: heavy.gears.map((gear) => ({ ...gear, toothCount: teethOf(gear.label) })),
+  }
+  // First and sixth of a ten-speed are one place of the lever.
+  const steps = changeOf(counted, '1', '6').steps.map(told)
+  const [out, into] = [steps.indexOf('out coupler-1-R'), steps.indexOf('in coupler-1-R')]
+  expect(out).toBeGreaterThan(0)
+  expect(steps.indexOf('in range')).toBeGreaterThan(out)
+  expect(into).toBeGreaterThan(steps.indexOf('in range'))
+  expect(steps.filter((step) => step === 'out forward' || step === 'in forward').length).toBe(2)
+})
+
 /** Counts that are alike on both countershafts and divide a planetary set. */
 function teethOf(label: string): number {
   return label.includes('sun') ? 30 : label.includes('ring') ? 90 : 20 + (label.length % 7)

@@ -1,4 +1,5 @@
 /** A change from one position to another: what moves in which order, and what must match. */
+import type { CouplerPlaces } from '../box/box.ts'
 import { centreOf, placeOf } from '../box/box.ts'
 import type {
   BoxDraft,
@@ -16,7 +17,7 @@ import { analyse, couplersAway } from '../train/analysis.ts'
 import { fullPlaces } from '../train/combinations.ts'
 import { findPreselections } from '../train/preselection.ts'
 
-import type { LeverMove } from './lever.ts'
+import type { LeverMove, Slot } from './lever.ts'
 import { leverMoves, rodsOf, slotOf, slotsOf } from './lever.ts'
 import type { Match } from './match.ts'
 import { matchesOf } from './match.ts'
@@ -84,19 +85,22 @@ export function gearChange(
   school: ChangeSchool,
 ): GearChange {
   const { couplers } = solver.box.draft
-  const selectors = rodsOf(solver.box.draft)
-  const [now, then] = [fullPlaces(couplers, from.couplers), fullPlaces(couplers, to.couplers)]
-  const [before, after] = [analysisOf(solver, from), analysisOf(solver, to)]
+  const known = knownOf(solver)
+  const [start, end] = [endOf(solver, known, from), endOf(solver, known, to)]
+  const [now, then] = [start.places, end.places]
+  const [before, after] = [start.analysis, end.analysis]
+  const passing = passingNeutral(known, start, end)
   const moving = couplers
-    .filter(({ id }) => now[id] !== then[id])
+    .filter(({ id }) => now[id] !== then[id] || passing.has(id))
     .flatMap((coupler): CouplerMove[] => {
       const [was, becomes] = [placeOf(coupler, now), placeOf(coupler, then)]
       return was && becomes
-        ? [{ coupler, from: was, to: becomes, selector: selectorOf(selectors, coupler) }]
+        ? [{ coupler, from: was, to: becomes, selector: known.byCoupler.get(coupler.id) ?? null }]
         : []
     })
-  const isFixed = ({ id }: Coupler): boolean => now[id] === then[id]
-  const leaving = moving.filter(({ coupler, from: was }) => was !== centreOf(coupler))
+  const leaving = moving
+    .filter(({ coupler, from: was }) => was !== centreOf(coupler))
+    .sort((one, other) => rank(other) - rank(one))
   // What has a switch of its own goes in while the lever passes neutral, clutches at the end.
   const entering = moving
     .filter(({ coupler, to: becomes }) => becomes !== centreOf(coupler))
@@ -105,7 +109,7 @@ export function gearChange(
     solver,
     before,
     then,
-    couplers.filter(isFixed),
+    couplers.filter((coupler) => !moving.some((move) => move.coupler === coupler)),
     entering.map(({ coupler }) => coupler),
   )
   const waits = findPreselections(solver, from).find(({ position }) => position.id === to.id)
@@ -120,7 +124,7 @@ export function gearChange(
       ? handOver(leaving, entering)
       : withGap({
           school,
-          hand: handOf(solver.box.draft, from, to),
+          hand: handOf(solver.box.draft, known, start, end, passing.size > 0),
           leaving,
           entering,
           inputSpeed,
@@ -128,21 +132,73 @@ export function gearChange(
   }
 }
 
-const KNOWN = new WeakMap<Solver, WeakMap<BoxPosition, Analysis>>()
-
-/** What a position does; worked out once, since each is an end of many changes. */
-function analysisOf(solver: Solver, position: BoxPosition): Analysis {
-  const ofSolver = KNOWN.get(solver) ?? new WeakMap<BoxPosition, Analysis>()
-  KNOWN.set(solver, ofSolver)
-  const known = ofSolver.get(position)
-  if (known) return known
-  const found = analyse(solver, fullPlaces(solver.box.draft.couplers, position.couplers))
-  ofSolver.set(position, found)
-  return found
+/** One end of a change. */
+interface End {
+  readonly position: BoxPosition
+  readonly places: CouplerPlaces
+  readonly analysis: Analysis
+  /** Where the lever stands; null in neutral, or where it moves nothing. */
+  readonly slot: Slot | null
 }
 
-function selectorOf(selectors: readonly Selector[], { id }: Coupler): Selector | null {
-  return selectors.find(({ places }) => places.some(({ couplers }) => id in couplers)) ?? null
+/** What every change of a box asks for; worked out once. */
+interface Known {
+  readonly slots: readonly Slot[]
+  readonly byCoupler: ReadonlyMap<string, Selector>
+  readonly ends: WeakMap<BoxPosition, End>
+}
+
+const KNOWN = new WeakMap<Solver, Known>()
+
+function knownOf(solver: Solver): Known {
+  const known = KNOWN.get(solver)
+  if (known) return known
+  const rods = rodsOf(solver.box.draft)
+  const made: Known = {
+    slots: slotsOf(rods),
+    byCoupler: new Map(
+      [...rods]
+        .reverse()
+        .flatMap((rod) =>
+          rod.places.flatMap(({ couplers }) =>
+            Object.keys(couplers).map((id) => [id, rod] as const),
+          ),
+        ),
+    ),
+    ends: new WeakMap(),
+  }
+  KNOWN.set(solver, made)
+  return made
+}
+
+function endOf(solver: Solver, { ends, slots }: Known, position: BoxPosition): End {
+  const known = ends.get(position)
+  if (known) return known
+  const places = fullPlaces(solver.box.draft.couplers, position.couplers)
+  const made = {
+    position,
+    places,
+    analysis: analyse(solver, places),
+    slot: slotOf(slots, places),
+  }
+  ends.set(position, made)
+  return made
+}
+
+/**
+ * The couplers that go out and in again at the same place: where something changes only when
+ * the lever passes neutral, it has to pass it.
+ */
+function passingNeutral(
+  { byCoupler }: Known,
+  { places: now, slot }: End,
+  { places: then, slot: goes }: End,
+): ReadonlySet<string> {
+  if (!slot || slot !== goes) return new Set()
+  const waits = Object.keys(then).some(
+    (id) => now[id] !== then[id] && byCoupler.get(id)?.switched === 'at-neutral',
+  )
+  return new Set(waits ? Object.keys(slot.place.couplers) : [])
 }
 
 function rank({ coupler, selector }: CouplerMove): number {
@@ -187,35 +243,30 @@ interface Hand {
   readonly in: readonly ChangeStep[]
 }
 
-function handOf(draft: BoxDraft, from: BoxPosition, to: BoxPosition): Hand {
-  const turn = drumTurn(draft.drums?.[0], draft, from, to)
+function handOf(draft: BoxDraft, { slots }: Known, from: End, to: End, isPassing: boolean): Hand {
+  const [drum] = draft.drums ?? []
+  const turn = drum && drumTurn(drum, draft, from, to)
   if (turn) return { out: [turn], in: [] }
-  const slots = slotsOf(rodsOf(draft))
-  const at = ({ couplers }: BoxPosition) => slotOf(slots, fullPlaces(draft.couplers, couplers))
-  const moves = leverMoves(at(from), at(to))
+  if (slots.length === 0) return { out: [], in: [] }
+  const moves = isPassing
+    ? [...leverMoves(from.slot, null), ...leverMoves(null, to.slot)]
+    : leverMoves(from.slot, to.slot)
   const lever = (isOut: boolean): readonly ChangeStep[] =>
     moves.filter(({ kind }) => (kind === 'out') === isOut).map((move) => ({ kind: 'lever', move }))
   return { out: lever(true), in: lever(false) }
 }
 
 /** The turn of the drum between the stops of two positions; a stop of neutral names none. */
-function drumTurn(
-  drum: Drum | undefined,
-  { couplers }: BoxDraft,
-  from: BoxPosition,
-  to: BoxPosition,
-): ChangeStep | undefined {
-  const stopOf = (position: BoxPosition): number => {
-    const isNeutral = couplersAway(couplers, fullPlaces(couplers, position.couplers)).length === 0
-    return (
-      drum?.stops.findIndex(({ position: named }) =>
-        isNeutral ? named === undefined || named === position.id : named === position.id,
-      ) ?? -1
+function drumTurn(drum: Drum, { couplers }: BoxDraft, from: End, to: End): ChangeStep | undefined {
+  const stopOf = ({ position: { id }, places }: End): number => {
+    const isNeutral = couplersAway(couplers, places).length === 0
+    return drum.stops.findIndex(
+      ({ position }) => position === id || (isNeutral && position === undefined),
     )
   }
   const [start, end] = [stopOf(from), stopOf(to)]
-  const [first, last] = [drum?.stops[start], drum?.stops[end]]
-  if (!drum || !first || !last || first === last) return undefined
+  const [first, last] = [drum.stops[start], drum.stops[end]]
+  if (!first || !last || first === last) return undefined
   const between = drum.stops.slice(Math.min(start, end) + 1, Math.max(start, end))
   return { kind: 'turn', from: first, to: last, over: start < end ? between : between.reverse() }
 }

@@ -79,6 +79,7 @@ test('each step says how far it is', () => {
     `${length} gears`,
     `0 of ${length}`,
     'counts missing',
+    'by rods',
     '',
     '',
   ])
