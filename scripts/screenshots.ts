@@ -49,20 +49,26 @@ try {
     await takePicture(page, name)
   }
   await takePicture(page, 'bench')
-  await take('new-box', '/new')
   await take('trace', of('Ostrel', 'trace?position=2'))
   await take('ratios', of('Ostrel', 'ratios'))
   await take('count', of('Quillmoor', 'count?gear=main-2'))
   await take('trace-heavy', of('Grimsound eighteen', 'trace?position=3L'))
   await take('data-sheet', of('Ostrel', 'sheet'))
   await take('order', of('Ostrel', 'order'))
-  await take('trace-forces', of('Ostrel', 'trace?position=1&layers=torque,names,counts,forces'))
+  await take('shift', of('Ostrel', 'shift?from=2&to=3&at=55'))
+  await take(
+    'shift-interlock',
+    of(
+      'Fenwold',
+      `shift/interlock?${new URLSearchParams({ out: 'rails-ball-1', moved: 'rod-coupler-1-2~2|rod-coupler-3-4~3' })}`,
+    ),
+  )
+  await take('shift-drum', of('Wrenfield', 'shift/drum?angle=80'))
   await take('layout', of('Fenwold', 'layout?part=pieces:ball-bearing-2'))
   await take('job', of('Ostrel', 'job'))
   await take('hand-over', of('Ostrel', 'hand-over'))
   await take('turns', of('Ostrel', 'turns?position=3'))
   await take('measure', of('Ostrel', `measure?part=${encodeURIComponent('ring:coupler-1-2/2')}`))
-  await take('positions', of('Grimsound eighteen', 'layout?view=positions'))
 
   await page.goto(
     of('Ostrel', 'trace/spin?test=output&output-moved=main-2&output-stood=counter,input'),
