@@ -1,5 +1,14 @@
 /** The demo data: a made-up shop with made-up units and invented counts, one of each arrangement. */
-import type { BoxDraft, Chosen, FinalDrive, Gear, PatternId, SheetLine } from 'core'
+import type {
+  BoxDraft,
+  Chosen,
+  Coupler,
+  FinalDrive,
+  Gear,
+  PatternId,
+  RingFigures,
+  SheetLine,
+} from 'core'
 import { buildPattern } from 'core'
 
 import { createBox } from './boxes.ts'
@@ -19,6 +28,11 @@ interface DemoBox {
   readonly partNumbers?: Readonly<Record<string, string>>
   /** The teeth of the gears named, by pairs: what forces are worked out from. */
   readonly teeth?: readonly DemoTeeth[]
+  /** What the rings are like, and the places that have two cones. */
+  readonly rings?: RingFigures
+  readonly twoCones?: readonly string[]
+  /** Of the input with its gears and the clutch disc. */
+  readonly inputInertiaKgM2?: number
 }
 
 interface DemoTeeth {
@@ -417,6 +431,18 @@ const DEMO: readonly DemoBox[] = [
         pressureAngleDeg: 20,
       },
     ],
+    rings: {
+      meanDiameterMm: 62,
+      halfAngleDeg: 6.5,
+      friction: 0.1,
+      coneWidthMm: 9,
+      sleeveDiameterMm: 74,
+      tipAngleDeg: 110,
+      leverForceN: 60,
+      leverRatio: 7,
+    },
+    twoCones: ['1', '2'],
+    inputInertiaKgM2: 0.0048,
   },
 ]
 
@@ -427,6 +453,18 @@ function teethOf(id: string, teeth: readonly DemoTeeth[]): Partial<Gear> {
         ? data
         : { ...data, hand: right.includes(id) ? 'right' : 'left' }
   return {}
+}
+
+function withRings(coupler: Coupler, { rings, twoCones = [] }: DemoBox): Coupler {
+  if (!rings || coupler.kind !== 'synchronizer') return coupler
+  return {
+    ...coupler,
+    positions: coupler.positions.map((place) =>
+      place.engages.length === 0
+        ? place
+        : { ...place, ring: { ...rings, coneCount: twoCones.includes(place.id) ? 2 : 1 } },
+    ),
+  }
 }
 
 function draftOf(box: DemoBox): BoxDraft {
@@ -440,6 +478,12 @@ function draftOf(box: DemoBox): BoxDraft {
       if (toothCount === undefined) throw new Error(`${name} has no count for "${gear.id}"`)
       return { ...gear, toothCount, ...teethOf(gear.id, teeth) }
     }),
+    couplers: draft.couplers.map((coupler) => withRings(coupler, box)),
+    members: draft.members.map((member) =>
+      member.id === draft.input && box.inputInertiaKgM2 !== undefined
+        ? { ...member, inertiaKgM2: box.inputInertiaKgM2 }
+        : member,
+    ),
     pieces: draft.pieces?.map((piece) => {
       const partNumber = numbers[piece.id]
       return partNumber === undefined ? piece : { ...piece, partNumber }

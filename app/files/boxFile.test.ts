@@ -66,6 +66,89 @@ test('an unknown field is refused at its place', () => {
   ])
 })
 
+const track = {
+  coupler: 'coupler-3-4',
+  points: [
+    { angleDeg: 0, travelMm: 0 },
+    { angleDeg: 90, travelMm: 8 },
+  ],
+  touchesFromMm: 2,
+  carriesFromMm: 5,
+}
+
+test.each([
+  [
+    'an end of the gate in row 9',
+    {
+      selectors: [{ id: 'a', places: [{ id: 'x', couplers: {}, gate: { row: 9, end: 'back' } }] }],
+    },
+    /A row of the gate is a whole number from 1 to 6/,
+  ],
+  [
+    'a ball between three rods',
+    { interlockParts: [{ id: 'a', kind: 'ball', selectors: ['1', '2', '3'] }] },
+    /A ball lies between two rods/,
+  ],
+  [
+    'a ball between one rod',
+    { interlockParts: [{ id: 'a', kind: 'ball', selectors: ['1', '1'] }] },
+    /Each rod is named once/,
+  ],
+  [
+    'two drums',
+    {
+      drums: [
+        { id: 'a', tracks: [], stops: [] },
+        { id: 'b', tracks: [], stops: [] },
+      ],
+    },
+    /./,
+  ],
+  [
+    'points out of order',
+    {
+      drums: [{ id: 'a', stops: [], tracks: [{ ...track, points: [...track.points].reverse() }] }],
+    },
+    /stand in the order of the turn/,
+  ],
+  [
+    'a point at 360°',
+    {
+      drums: [
+        { id: 'a', stops: [], tracks: [{ ...track, points: [{ angleDeg: 360, travelMm: 0 }] }] },
+      ],
+    },
+    /below 360°/,
+  ],
+  [
+    'dogs that carry before they touch',
+    { drums: [{ id: 'a', stops: [], tracks: [{ ...track, carriesFromMm: 1 }] }] },
+    /Dogs touch before they are deep enough/,
+  ],
+  [
+    'two stops at one angle',
+    { drums: [{ id: 'a', tracks: [], stops: [{ angleDeg: 3 }, { angleDeg: 3 }] }] },
+    /Stops stand in the order of the turn/,
+  ],
+])('%s is refused with a sentence', (_, parts, sentence) => {
+  expect(issuesOf({ ...content(), ...parts })[0]?.message).toMatch(sentence)
+})
+
+test('a friction of 3 is refused at its ring', () => {
+  const couplers = draft.couplers.map((coupler, at) =>
+    at === 0
+      ? {
+          ...coupler,
+          positions: coupler.positions.map((place) => ({ ...place, ring: { friction: 3 } })),
+        }
+      : coupler,
+  )
+  expect(issuesOf({ ...content(), couplers })[0]).toEqual({
+    path: ['couplers', 0, 'positions', 0, 'ring', 'friction'],
+    message: 'Friction of ring and cone is 0.01 to 0.5.',
+  })
+})
+
 test('a missing field and an impossible count are told with their path', () => {
   const { input: _input, ...rest } = content()
   expect(issuesOf(rest)).toEqual([{ path: ['input'], message: 'This is missing.' }])

@@ -38,6 +38,7 @@ import {
 } from 'core'
 import type { BoxDraft, BoxField, BoxIssue, Link, LinkField, PartList, Path } from 'core'
 
+import { RING_FIELDS } from './ringFields.ts'
 import { parseJson, storable, writtenText } from './text.ts'
 
 export const BOX_FILE_FORMAT = 'udrix-box'
@@ -77,6 +78,7 @@ export const LARGEST = {
   travelMm: 60,
   drumPoints: 200,
   drumStops: 24,
+  inertiaKgM2: 100,
   sheetText: 200,
   reference: 140,
   partNumberLength: LONGEST_PART_NUMBER,
@@ -115,6 +117,26 @@ const oneOf = <const T extends readonly [string, ...string[]]>(values: T) =>
 
 const axis = z.strictObject({ id, name: name.optional() })
 
+const inertiaKgM2 = z
+  .number('An inertia is a number of kg·m².')
+  .positive('An inertia is more than 0 kg·m².')
+  .max(LARGEST.inertiaKgM2, `An inertia is ${LARGEST.inertiaKgM2} kg·m² at most.`)
+
+/** A figure of a ring, within what can be. */
+function ringFigure(what: string, least: number, most: number, unit: string) {
+  const range = `${what} is ${least} to ${most}${unit}.`
+  return z.number(range).min(least, range).max(most, range).optional()
+}
+
+const ringFigures = z.strictObject(
+  Object.fromEntries(
+    RING_FIELDS.map(({ key, title, least, most, unit }) => [
+      key,
+      ringFigure(title, least, most, unit),
+    ]),
+  ) as Record<(typeof RING_FIELDS)[number]['key'], ReturnType<typeof ringFigure>>,
+)
+
 const member = z.strictObject({
   id,
   kind: oneOf(MEMBER_KINDS),
@@ -135,6 +157,7 @@ const member = z.strictObject({
     )
     .max(LARGEST.steps, atMost(LARGEST.steps, 'steps of one shaft'))
     .optional(),
+  inertiaKgM2: inertiaKgM2.optional(),
 })
 
 const gear = z.strictObject({
@@ -159,6 +182,7 @@ const gear = z.strictObject({
     .min(LEAST_PRESSURE_ANGLE_DEG, PRESSURE_ANGLE_RANGE)
     .max(MOST_PRESSURE_ANGLE_DEG, PRESSURE_ANGLE_RANGE)
     .optional(),
+  inertiaKgM2: inertiaKgM2.optional(),
 })
 
 /** What may be written into a field of a link. */
@@ -213,6 +237,7 @@ const coupler = z.strictObject({
         engages: z
           .array(engagement)
           .max(LARGEST.engagements, atMost(LARGEST.engagements, 'engagements')),
+        ring: ringFigures.optional(),
       }),
     )
     .min(1, 'A coupler has at least one position.')

@@ -2,10 +2,13 @@ import clsx from 'clsx'
 import { useMemo } from 'react'
 import { useHotkeys } from 'react-hotkeys-hook'
 
-import type { ChangeSchool, GearChange } from 'core'
+import type { BoxDraft, ChangeSchool, GearChange } from 'core'
 import {
   CHANGE_SCHOOLS,
+  WITH_RING,
   analyse,
+  diffDrafts,
+  fullPlaces,
   gearChange,
   isLocked,
   rational,
@@ -23,6 +26,7 @@ import { EntryField, SelectField } from '~/components/Fields.tsx'
 import { SectionDrawing } from '~/components/section/SectionDrawing.tsx'
 import { GateFigure } from '~/components/shift/GateFigure.tsx'
 import { MatchTable } from '~/components/shift/MatchTable.tsx'
+import { RingPanel } from '~/components/shift/RingPanel.tsx'
 import { PositionRow } from '~/components/shift/PositionRow.tsx'
 import { ShiftProposal, saysWhatMoves } from '~/components/shift/ShiftProposal.tsx'
 import { useShift } from '~/components/shift/useShift.ts'
@@ -46,7 +50,7 @@ const MOST_RPM = 30_000
 
 /** A change from one position to another, step by step, with what has to match. */
 export default function Shift() {
-  const { draft, words } = useOpenBox()
+  const { draft, words, settings, edit } = useOpenBox()
   const { naming, positions, solver, issues } = useShift()
   const [search, change] = useViewState()
   const chosen = chosenPositions(positions, search.get('from'), search.get('to'))
@@ -79,6 +83,20 @@ export default function Shift() {
   const slots = slotsOf(rods)
   const faults = selectorFaults(draft)
   const state = analyse(solver, moment.places)
+  const endPlaces = fullPlaces(draft.couplers, to.couplers)
+  // Rings brake where one engages and the engine's side is what it brings along.
+  const rings = gear.matches.flatMap((match) => {
+    const place = match.coupler.positions.find(({ id }) => id === endPlaces[match.coupler.id])
+    return place && WITH_RING.has(match.coupler.kind) && match.brought.size > 0
+      ? [{ match, place }]
+      : []
+  })
+  const drag = Number(search.get('drag') ?? '')
+  const dragNm = Number.isFinite(drag) ? drag : 0
+  const keep = (next: BoxDraft): void => {
+    const changes = diffDrafts(draft, next)
+    if (changes.length > 0) edit({ kind: 'change', changes })
+  }
   const goTo = (step: number): void => {
     change({ at: step <= 0 ? '' : `${Math.min(step * PARTS_OF_A_STEP, last)}` })
   }
@@ -217,6 +235,43 @@ export default function Shift() {
           inputRpm={inputRpm}
           leftOf={({ coupler }) => slipLeft(gear, moment, coupler.id)}
         />
+        {rings.map(({ match, place }) => (
+          <RingPanel
+            key={match.law.id}
+            naming={naming}
+            match={match}
+            place={place}
+            inputRpm={inputRpm}
+            dragNm={dragNm}
+            torqueUnit={settings.torqueUnit}
+            onRing={(ring) => {
+              keep({
+                ...draft,
+                couplers: draft.couplers.map((coupler) =>
+                  coupler.id === match.coupler.id
+                    ? {
+                        ...coupler,
+                        positions: coupler.positions.map((each) =>
+                          each.id === place.id ? { ...each, ring } : each,
+                        ),
+                      }
+                    : coupler,
+                ),
+              })
+            }}
+            onInertia={(inertiaKgM2) => {
+              keep({
+                ...draft,
+                members: draft.members.map((member) =>
+                  member.id === draft.input ? { ...member, inertiaKgM2 } : member,
+                ),
+              })
+            }}
+            onDrag={(drag) => {
+              change({ drag: drag === 0 ? '' : `${drag}` })
+            }}
+          />
+        ))}
         <div className="no-print">
           <PrintButton />
         </div>

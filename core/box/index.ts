@@ -110,6 +110,7 @@ export type {
   InterlockPartKind,
   Selector,
   SelectorPlace,
+  RingFigures,
   Axis,
   BoxDraft,
   BoxPosition,

@@ -87,6 +87,8 @@ export interface Member {
   readonly bearingsMm?: readonly [number, number] | undefined
   /** Stretches with a diameter of their own; elsewhere it is as thick as it is drawn. */
   readonly steps?: readonly ShaftStep[] | undefined
+  /** With all that turns with it; reckoned from the drawing where it is not said. */
+  readonly inertiaKgM2?: number | undefined
 }
 
 /** A stretch of a shaft that is thicker or thinner than the rest: a seat, a collar, a shoulder. */
@@ -119,6 +121,8 @@ export interface Gear {
   readonly hand?: Hand | undefined
   /** Normal pressure angle. */
   readonly pressureAngleDeg?: number | undefined
+  /** Of a free gear; reckoned from its sizes where it is not said. */
+  readonly inertiaKgM2?: number | undefined
 }
 
 /** The two ends of a shaft, as the drawing has them. */
@@ -255,11 +259,32 @@ export type Engagement =
   /** Holds a body to the case. */
   | { readonly kind: 'hold'; readonly body: string }
 
+/** A ring with its cone, and what pushes it on; whatever nobody measured is left out. */
+export interface RingFigures {
+  /** Of the cone, at the middle of its face. */
+  readonly meanDiameterMm?: number | undefined
+  /** Between the face of the cone and the axis. */
+  readonly halfAngleDeg?: number | undefined
+  /** Coefficient of friction between ring and cone. */
+  readonly friction?: number | undefined
+  /** How many cones act together. */
+  readonly coneCount?: number | undefined
+  readonly coneWidthMm?: number | undefined
+  /** At which the pointed teeth of the sleeve meet those of the ring. */
+  readonly sleeveDiameterMm?: number | undefined
+  /** Between the two faces of a pointed tooth. */
+  readonly tipAngleDeg?: number | undefined
+  readonly leverForceN?: number | undefined
+  /** Force on the sleeve for one at the knob of the lever. */
+  readonly leverRatio?: number | undefined
+}
+
 /** One place of a coupler, and what it does there. */
 export interface CouplerPosition {
   readonly id: string
   readonly travel: Travel
   readonly engages: readonly Engagement[]
+  readonly ring?: RingFigures | undefined
 }
 
 /** What moves when a lever does: a hub, and the places that it can stand in. */

@@ -75,7 +75,7 @@ export interface GearChange {
 const isClutch = ({ kind }: Coupler): boolean => kind === 'friction-clutch'
 
 /** Kinds whose rings bring the speeds together by themselves. */
-const WITH_RING: ReadonlySet<Coupler['kind']> = new Set(['synchronizer', 'range'])
+export const WITH_RING: ReadonlySet<Coupler['kind']> = new Set(['synchronizer', 'range'])
 
 /** What a change between two positions takes. */
 export function gearChange(

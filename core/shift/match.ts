@@ -33,6 +33,8 @@ export interface Match {
    * before the change, teeth for a mesh. Null where something coasts or is not counted.
    */
   readonly slip: Rational | null
+  /** How far each body turns while the two sides come one turn nearer; empty where the input brings none. */
+  readonly brought: ReadonlyMap<string, Rational>
   /** The input's speed that takes it away, for 1 before; null where the input changes nothing of it. */
   readonly inputSpeed: Rational | null
 }
@@ -80,6 +82,21 @@ export function matchesOf(
   })
 }
 
+const NOTHING: ReadonlyMap<string, Rational> = new Map()
+
+function broughtAlong(
+  speeds: Motions['speeds'],
+  input: string,
+  ofInput: Rational,
+): ReadonlyMap<string, Rational> {
+  return new Map(
+    [...speeds].flatMap(([body, sum]) => {
+      const multiple = sum.get(input)
+      return multiple ? [[body, multiple.div(ofInput)] as const] : []
+    }),
+  )
+}
+
 function matchOf(
   { box }: Solver,
   { speeds }: Motions,
@@ -110,6 +127,7 @@ function matchOf(
     law,
     sides: law.terms.map(({ body }) => ({ body, hangsOn: hangsOn(body) })),
     slip: rest ? ofInput.add(rest) : null,
+    brought: ofInput.isZero() ? NOTHING : broughtAlong(speeds, input, ofInput),
     inputSpeed: rest && !ofInput.isZero() ? rest.div(ofInput).neg() : null,
   }
 }

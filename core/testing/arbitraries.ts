@@ -1,8 +1,18 @@
 /** Random boxes for property tests. */
 import fc from 'fast-check'
 
-import type { BoxDraft, Gear, Link, LinkKind, Member, Piece } from '../box/types.ts'
-import { CLOSING_SIDES, FITS, HANDS, MARK_KINDS, PIECE_KINDS, PRESS_SEATS } from '../box/types.ts'
+import type { BoxDraft, Gear, Link, LinkKind, Member, Piece, Drum, Selector } from '../box/types.ts'
+import {
+  CLOSING_SIDES,
+  FITS,
+  HANDS,
+  MARK_KINDS,
+  PIECE_KINDS,
+  PRESS_SEATS,
+  GATE_ENDS,
+  GATE_GUARDS,
+  SWITCH_RULES,
+} from '../box/types.ts'
 import { draftOf, gear, shaft, trainDraft } from './boxes.ts'
 import type { Stage } from './boxes.ts'
 
@@ -183,12 +193,71 @@ export const anyPiece: fc.Arbitrary<Omit<Piece, 'id'>> = fc.record(
   { requiredKeys: ['kind'], noNullPrototype: true },
 )
 
-/** The same box with one to twelve pieces of any kind. */
+const anyRod: fc.Arbitrary<Omit<Selector, 'id'>> = fc.record(
+  {
+    name: fc.constantFrom('1–2 rod', 'long rod'),
+    places: fc.array(
+      fc.record(
+        {
+          id: fc.constantFrom('a', 'b'),
+          travelMm: fc.integer({ min: -12, max: 12 }),
+          couplers: fc.constantFrom({}, { 'coupler-0': '1' }),
+          gate: fc.record(
+            {
+              row: fc.integer({ min: 1, max: 6 }),
+              end: fc.constantFrom(...GATE_ENDS),
+              guard: fc.constantFrom(...GATE_GUARDS),
+              isLampOn: fc.boolean(),
+            },
+            { requiredKeys: ['row', 'end'], noNullPrototype: true },
+          ),
+        },
+        { requiredKeys: ['id', 'couplers'], noNullPrototype: true },
+      ),
+      { maxLength: 3 },
+    ),
+    switched: fc.constantFrom(...SWITCH_RULES),
+  },
+  { requiredKeys: ['places'], noNullPrototype: true },
+)
+
+const anyDrum: fc.Arbitrary<Drum> = fc
+  .uniqueArray(fc.integer({ min: 0, max: 719 }), { minLength: 1, maxLength: 6 })
+  .map((halves) => ({
+    id: 'drum',
+    tracks: [
+      {
+        coupler: 'coupler-0',
+        points: [...halves]
+          .sort((one, other) => one - other)
+          .map((half, at) => ({ angleDeg: half / 2, travelMm: at - 2 })),
+        touchesFromMm: 2,
+        carriesFromMm: 5,
+      },
+    ],
+    stops: [
+      { angleDeg: 0, position: 'only' },
+      { angleDeg: 30, reachDeg: 6 },
+    ],
+  }))
+
+/** The same box with one to twelve pieces of any kind, and what moves its couplers. */
 export function withPieces(drafts: fc.Arbitrary<BoxDraft>): fc.Arbitrary<BoxDraft> {
   return fc
-    .tuple(drafts, fc.array(anyPiece, { minLength: 1, maxLength: 12 }))
-    .map(([draft, pieces]) => ({
+    .tuple(
+      drafts,
+      fc.array(anyPiece, { minLength: 1, maxLength: 12 }),
+      fc.array(anyRod, { minLength: 2, maxLength: 4 }),
+      anyDrum,
+    )
+    .map(([draft, pieces, rods, drum]) => ({
       ...draft,
+      selectors: rods.map((rod, at) => ({ ...rod, id: `rod-${at}` })),
+      interlockParts: [
+        { id: 'ball', kind: 'ball' as const, selectors: ['rod-0', 'rod-1'] },
+        { id: 'pin', kind: 'pin' as const, selectors: ['rod-0'] },
+      ],
+      drums: [drum],
       pieces: pieces.map((piece, at) => ({ ...piece, id: `piece-${at}` })),
       // What was stated of the order goes through everything that pieces do.
       ...(pieces.length > 1 && {

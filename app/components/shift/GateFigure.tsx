@@ -27,7 +27,7 @@ export function GateFigure({ naming, slots, lever, title }: GateFigureProps) {
   return (
     <svg
       className="gate"
-      viewBox={`0 -8 ${width} ${HEIGHT + 16}`}
+      viewBox={`0 -12 ${width} ${HEIGHT + 24}`}
       role="img"
       aria-label={`${title}. ${slots
         .map(
@@ -48,7 +48,7 @@ export function GateFigure({ naming, slots, lever, title }: GateFigureProps) {
         const isForward = slot.end === 'forward'
         return (
           <g key={`${slot.row} ${slot.end} ${slot.selector.id}`}>
-            <text className="gate-name" x={x} y={isForward ? y - 9 : y + 20}>
+            <text className="gate-name" x={x} y={isForward ? y - 13 : y + 24}>
               {rodPlaceName(naming, slot)}
             </text>
             {slot.guard !== null && (

@@ -13,8 +13,8 @@ export function ShiftProposal({ draft }: { readonly draft: BoxDraft }) {
   return (
     <div className="bg-sheet border-rule flex flex-wrap items-center gap-2 border p-3">
       <p className="grow">
-        This box does not say yet what moves its forks. Start from what is usual, and change what
-        is otherwise.
+        This box does not say yet what moves its forks. Start from what is usual, and change what is
+        otherwise.
       </p>
       <button
         type="button"

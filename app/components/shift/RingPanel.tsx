@@ -1,0 +1,118 @@
+import type { CouplerPosition, Match, RingFigures } from 'core'
+import { USUAL_FRICTION, reducedInertia, ringWork, toNumber } from 'core'
+
+import { EntryField } from '~/components/Fields.tsx'
+import { RING_FIELDS } from '~/files/ringFields.ts'
+import { LARGEST } from '~/files/boxFile.ts'
+import { parseWithin } from '~/views/layout/numbers.ts'
+import type { TorqueUnit } from '~/words/format.ts'
+import type { Naming } from '~/words/names.ts'
+import { bodyName, placeName } from '~/words/names.ts'
+import { leftOutWords, neededWords, ringSentences } from '~/words/ring.ts'
+
+interface RingPanelProps {
+  readonly naming: Naming
+  readonly match: Match
+  readonly place: CouplerPosition
+  readonly inputRpm: number
+  readonly dragNm: number
+  readonly torqueUnit: TorqueUnit
+  readonly onRing: (ring: RingFigures) => void
+  readonly onInertia: (kgM2: number | undefined) => void
+  readonly onDrag: (dragNm: number) => void
+}
+
+const RAD_PER_S = (2 * Math.PI) / 60
+const MOST_DRAG_NM = 1_000
+
+/** Whether the ring can bring the two sides together, and the figures that it takes to say so. */
+export function RingPanel(props: RingPanelProps) {
+  const { naming, match, place, inputRpm, dragNm, torqueUnit, onRing, onInertia, onDrag } = props
+  const { input, members } = naming.box.draft
+  const ring = place.ring ?? {}
+  const slipRpm = match.slip === null ? 0 : Math.abs(toNumber(match.slip)) * inputRpm
+  const { kgM2, missing } = reducedInertia(naming.box, match.brought)
+  const result = ringWork(ring, {
+    slipRadPerS: slipRpm * RAD_PER_S,
+    inertiaKgM2: kgM2,
+    dragNm,
+  })
+  const measured = members.find(({ id }) => id === input)?.inertiaKgM2
+  return (
+    <section aria-label="Ring" className="flex flex-col gap-1">
+      <h2 className="text-[1.15rem] font-semibold">
+        Can the {naming.words.ring} of {placeName(naming, match.coupler, place)} do it?
+      </h2>
+      {result.ok ? (
+        <>
+          {ringSentences(result.work, { slipRpm, inertiaKgM2: kgM2, dragNm }, torqueUnit).map(
+            (sentence) => (
+              <p key={sentence}>{sentence}</p>
+            ),
+          )}
+          {missing.length > 0 && <p className="text-graphite">{leftOutWords(naming, missing)}</p>}
+          {ring.friction === undefined && (
+            <p className="text-graphite">
+              Friction {USUAL_FRICTION} is taken, as of brass in gear oil (common practice).
+            </p>
+          )}
+        </>
+      ) : (
+        <p>{neededWords(result.missing)}</p>
+      )}
+      <details className="no-print">
+        <summary className="cursor-pointer py-2 font-semibold">Figures of the ring</summary>
+        <div className="grid grid-cols-2 gap-2">
+          {RING_FIELDS.map(({ key, title, unit, least, most }) => (
+            <EntryField
+              key={`${match.coupler.id} ${place.id} ${key} ${ring[key]}`}
+              label={title}
+              unit={unit.trim() === '' ? undefined : unit.trim()}
+              inputMode="decimal"
+              value={ring[key] === undefined ? '' : `${ring[key]}`}
+              onCommit={(text) => {
+                if (text.trim() === '') {
+                  onRing({ ...ring, [key]: undefined })
+                  return null
+                }
+                const figure = parseWithin(text, least, most, title)
+                if (!figure.ok) return figure.sentence
+                onRing({ ...ring, [key]: figure.value })
+                return null
+              }}
+            />
+          ))}
+          <EntryField
+            key={`inertia ${measured}`}
+            label={`Inertia of the ${bodyName(naming, input)} with clutch disc`}
+            unit="kg·m²"
+            inputMode="decimal"
+            value={measured === undefined ? '' : `${measured}`}
+            onCommit={(text) => {
+              if (text.trim() === '') {
+                onInertia(undefined)
+                return null
+              }
+              const inertia = parseWithin(text, 0.000_001, LARGEST.inertiaKgM2, 'An inertia')
+              if (!inertia.ok) return inertia.sentence
+              onInertia(inertia.value)
+              return null
+            }}
+          />
+          <EntryField
+            key={`drag ${dragNm}`}
+            label="Drag against it, of clutch or cold oil"
+            unit="N·m"
+            value={`${dragNm}`}
+            onCommit={(text) => {
+              const drag = parseWithin(text, -MOST_DRAG_NM, MOST_DRAG_NM, 'A drag')
+              if (!drag.ok) return drag.sentence
+              onDrag(drag.value)
+              return null
+            }}
+          />
+        </div>
+      </details>
+    </section>
+  )
+}

@@ -1,0 +1,62 @@
+/** What a ring can do, in sentences. */
+import type { Gear, NeededFigure, RingWork } from 'core'
+
+import { formatNumber, formatSpeed, formatTorque } from './format.ts'
+import type { TorqueUnit } from './format.ts'
+import type { Naming } from './names.ts'
+import { gearName } from './names.ts'
+import { listed } from './sentences.ts'
+
+const NBSP = '\u00a0'
+
+const NEEDED_NAMES: Readonly<Record<NeededFigure, string>> = {
+  meanDiameterMm: 'the mean diameter of the cone',
+  halfAngleDeg: 'its half angle',
+  leverForceN: 'the force at the knob',
+  leverRatio: 'the sleeve force for one at the knob',
+}
+
+/** What has to be measured before anything can be said. */
+export function neededWords(missing: readonly NeededFigure[]): string {
+  return `To say whether the ring can do it, enter ${listed(missing.map((key) => NEEDED_NAMES[key]))}.`
+}
+
+/** What the ring does with its task, or why it cannot. */
+export function ringSentences(
+  work: RingWork,
+  task: { readonly slipRpm: number; readonly inertiaKgM2: number; readonly dragNm: number },
+  unit: TorqueUnit,
+): readonly string[] {
+  const { coneTorqueNm, timeS, sleeveForceN, slipMPerS, heatJ, heatJPerCm2 } = work
+  const has = `With ${formatNumber(sleeveForceN, 0)}${NBSP}N on the sleeve the ring has ${formatTorque(coneTorqueNm, unit)}`
+  if (timeS === null)
+    return [
+      `${has}, and ${formatTorque(task.dragNm, unit)} drag against it: it cannot bring the speeds together. Find what drags, or push harder.`,
+    ]
+  const heat =
+    heatJ === null
+      ? ''
+      : ` ${formatNumber(heatJ, 0)}${NBSP}J go into heat${heatJPerCm2 === null ? '' : `, ${formatNumber(heatJPerCm2, 1)}${NBSP}J/cm²`}.`
+  return [
+    `${has}. It brings ${formatNumber(task.inertiaKgM2, 5)}${NBSP}kg·m² along and takes ${formatSpeed(task.slipRpm)} away in ${formatNumber(timeS, 2)}${NBSP}s.`,
+    `At first its faces slip at ${formatNumber(slipMPerS, 1)}${NBSP}m/s.${heat}`,
+    ...blockingSentence(work, unit),
+  ]
+}
+
+function blockingSentence(
+  { openingTorqueNm, coneTorqueNm, isBlocking }: RingWork,
+  unit: TorqueUnit,
+): readonly string[] {
+  if (openingTorqueNm === null) return []
+  return [
+    isBlocking === true
+      ? `The pointed teeth push it aside with ${formatTorque(openingTorqueNm, unit)}, less than the cone has: they wait until the speeds are equal.`
+      : `The pointed teeth push it aside with ${formatTorque(openingTorqueNm, unit)}, and the cone has ${formatTorque(coneTorqueNm, unit)}: the sleeve goes through before the speeds are equal, and it crunches.`,
+  ]
+}
+
+/** Gears that no inertia is known of. */
+export function leftOutWords(naming: Naming, missing: readonly Gear[]): string {
+  return `Left out, since module, face width or count is not known: ${listed(missing.map((gear) => gearName(naming, gear)))}.`
+}
