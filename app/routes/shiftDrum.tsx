@@ -48,9 +48,7 @@ export default function ShiftDrum() {
         <h2 className="text-[1.35rem]">No drum</h2>
         {solver ? (
           saysWhatMoves(draft) ? (
-            <p>
-              Rods move the forks of this box. A drum is found in motorcycles and racing boxes.
-            </p>
+            <p>Rods move the forks of this box. A drum is found in motorcycles and racing boxes.</p>
           ) : (
             <ShiftProposal draft={draft} />
           )
