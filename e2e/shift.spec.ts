@@ -100,3 +100,26 @@ test('an end of the gate that two rods have is told, and a rod goes with what li
   await page.getByRole('button', { name: /^Undo/ }).click()
   await expect(page.getByText(/^Ball between the/)).toHaveCount(2)
 })
+
+test('a ring is judged by its figures, and one that friction cannot have is refused', async ({
+  page,
+}) => {
+  const box = await duplicateOf(page, 'Ostrel')
+  await page.goto(`${box}/shift?from=2&to=3`)
+  const ring = page.getByRole('region', { name: 'Ring' })
+  await expect(ring).toContainText('away in')
+  await ring.getByText('Figures of the ring').click()
+  const friction = ring.getByLabel('Friction of ring and cone')
+  await friction.fill('3')
+  await page.keyboard.press('Enter')
+  await expect(ring.getByRole('alert')).toContainText('0.01 to 0.5')
+  await friction.fill('0.02')
+  await page.keyboard.press('Enter')
+  await expect(ring).toContainText('and it crunches')
+  await ring.getByLabel('Drag against it').fill('40')
+  await page.keyboard.press('Enter')
+  await expect(ring).toContainText('it cannot bring the speeds together')
+  await expect(page.getByText('Kept', { exact: true })).toBeVisible()
+  await page.reload()
+  await expect(ring).toContainText('it cannot bring the speeds together')
+})

@@ -31,5 +31,5 @@ export const RING_FIELDS = [
   },
   { key: 'tipAngleDeg', title: 'Angle of the pointed teeth', unit: '°', least: 30, most: 170 },
   { key: 'leverForceN', title: 'Force at the knob', unit: '\u00a0N', least: 1, most: 1000 },
-  { key: 'leverRatio', title: 'Sleeve force for one at the knob', unit: '', least: 0.1, most: 50 },
+  { key: 'leverRatio', title: 'Fork force for one at the knob', unit: '', least: 0.1, most: 50 },
 ] as const satisfies readonly RingField[]

@@ -1,6 +1,7 @@
 import clsx from 'clsx'
 import { useMemo } from 'react'
 import { useHotkeys } from 'react-hotkeys-hook'
+import { Link } from 'react-router'
 
 import type { BoxDraft, ChangeSchool, GearChange } from 'core'
 import {
@@ -36,6 +37,9 @@ import type { Moment } from '~/views/shift/changeView.ts'
 import { PARTS_OF_A_STEP, chosenPositions, momentOf, slipLeft } from '~/views/shift/changeView.ts'
 import { parseWithin } from '~/views/layout/numbers.ts'
 import { formatPercent, formatSpeed } from '~/words/format.ts'
+import type { Naming } from '~/words/names.ts'
+import { countedName } from '~/words/names.ts'
+import { listed } from '~/words/sentences.ts'
 import {
   SCHOOL_NAMES,
   SWITCH_NAMES,
@@ -48,9 +52,16 @@ import {
 const USUAL_RPM = 3_000
 const MOST_RPM = 30_000
 
+/** Digits choose on the time line too, and nowhere else where something is typed. */
+const DIGITS = {
+  enableOnFormTags: ['input' as const],
+  ignoreEventWhen: ({ target }: KeyboardEvent) =>
+    target instanceof HTMLInputElement && target.type !== 'range',
+}
+
 /** A change from one position to another, step by step, with what has to match. */
 export default function Shift() {
-  const { draft, words, settings, edit } = useOpenBox()
+  const { id, draft, words, settings, edit } = useOpenBox()
   const { naming, positions, solver, issues } = useShift()
   const [search, change] = useViewState()
   const chosen = chosenPositions(positions, search.get('from'), search.get('to'))
@@ -66,11 +77,15 @@ export default function Shift() {
   const asked = Number(search.get('at') ?? '')
   const at = Number.isFinite(asked) ? Math.min(Math.max(asked, 0), last) : 0
   const moment = useMemo(() => gear && momentOf(draft, gear, at), [draft, gear, at])
-  useHotkeys('*', ({ key, ctrlKey, metaKey, altKey }) => {
-    const position = positions.find(({ label }) => label.toLowerCase() === key.toLowerCase())
-    if (position && !ctrlKey && !metaKey && !altKey)
-      change({ from: to?.id, to: position.id, at: '' })
-  })
+  useHotkeys(
+    '*',
+    ({ key, ctrlKey, metaKey, altKey }) => {
+      const position = positions.find(({ label }) => label.toLowerCase() === key.toLowerCase())
+      if (position && !ctrlKey && !metaKey && !altKey)
+        change({ from: to?.id, to: position.id, at: '' })
+    },
+    DIGITS,
+  )
   if (!solver || !from || !to || !gear || !moment)
     return (
       <main className="p-6">
@@ -204,7 +219,7 @@ export default function Shift() {
             }}
           />
         </div>
-        <Outcome gear={gear} inputRpm={inputRpm} />
+        <Outcome naming={naming} gear={gear} inputRpm={inputRpm} countHref={`/boxes/${id}/count`} />
         {isLocked(state) && (
           <Warning>Here the box is locked: nothing turns. Do not drive it like that.</Warning>
         )}
@@ -285,8 +300,29 @@ export default function Shift() {
 }
 
 /** What the engine does, in one line. */
-function Outcome({ gear, inputRpm }: { readonly gear: GearChange; readonly inputRpm: number }) {
-  const { from, to, inputSpeed, isWithoutGap } = gear
+function Outcome({
+  naming,
+  gear,
+  inputRpm,
+  countHref,
+}: {
+  readonly naming: Naming
+  readonly gear: GearChange
+  readonly inputRpm: number
+  readonly countHref: string
+}) {
+  const { from, to, inputSpeed, isWithoutGap, uncounted } = gear
+  const [first] = uncounted
+  if (first)
+    return (
+      <p className="text-[1.1rem]">
+        To say how fast anything turns, count{' '}
+        <Link to={`${countHref}?gear=${first.id}`} className="text-accent underline">
+          {listed(uncounted.map((each) => `the ${countedName(naming, each)}`))}
+        </Link>
+        .
+      </p>
+    )
   if (from.id === to.id) return <p className="text-[1.1rem]">It stays in {from.label}.</p>
   if (!inputSpeed)
     return (
@@ -324,7 +360,7 @@ function SwitchedList({
   rods,
   moment,
 }: {
-  readonly naming: Parameters<typeof rodName>[0]
+  readonly naming: Naming
   readonly rods: ReturnType<typeof rodsOf>
   readonly moment: Moment
 }) {

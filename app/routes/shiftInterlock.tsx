@@ -138,7 +138,12 @@ export default function ShiftInterlock() {
           </p>
         ) : locking.length === 0 ? (
           <p>
-            <b>No two gears can be in together.</b> Every state of the rods was tried.
+            <b>
+              {proof.open.length === 0
+                ? 'No two gears can be in together.'
+                : 'What can be in together does not lock.'}
+            </b>{' '}
+            Every state of the rods was tried.
           </p>
         ) : (
           <ul className="list-disc pl-5">

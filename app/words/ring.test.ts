@@ -21,25 +21,25 @@ function said(more: object, dragNm: number): readonly string[] {
 test('what it has, what it does and how warm it gets', () => {
   // By hand in `core/shift/ring.test.ts`: 3 N·m, a third of a second, 50 J over 18.8 cm².
   expect(said({}, 0)).toEqual([
-    'With 500\u00a0N on the sleeve the ring has 3.0\u00a0N·m. It brings 0.01000\u00a0kg·m² along and takes 955\u00a0rev/min away in 0.33\u00a0s.',
+    'With 500\u00a0N at the fork the ring has 3.0\u00a0N·m. It brings 0.01000\u00a0kg·m² along and takes 955\u00a0rev/min away in 0.33\u00a0s.',
     'At first its faces slip at 3.0\u00a0m/s. 50\u00a0J go into heat, 2.7\u00a0J/cm².',
   ])
 })
 
 test('one that cannot says why, with both figures', () => {
   expect(said({}, 4)).toEqual([
-    'With 500\u00a0N on the sleeve the ring has 3.0\u00a0N·m, and 4.0\u00a0N·m drag against it: it cannot bring the speeds together. Find what drags, or push harder.',
+    'With 500\u00a0N at the fork the ring has 3.0\u00a0N·m, and 4.0\u00a0N·m drag against it: it cannot bring the speeds together. Find what drags, or push harder.',
   ])
 })
 
 test('pointed teeth that do not wait crunch', () => {
   expect(said({ sleeveDiameterMm: 70, tipAngleDeg: 120 }, 0)[2]).toMatch(
-    /7\.9\u00a0N·m, and the cone has 3\.0\u00a0N·m: the sleeve goes through before/,
+    /7\.9\u00a0N·m, and the cone has 3\.0\u00a0N·m: they give way before/,
   )
 })
 
 test('what has to be measured is named', () => {
   expect(neededWords(['halfAngleDeg', 'leverRatio'])).toBe(
-    'To say whether the ring can do it, enter its half angle and the sleeve force for one at the knob.',
+    'To say whether the ring can do it, enter its half angle and the fork force for one at the knob.',
   )
 })

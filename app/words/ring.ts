@@ -13,7 +13,7 @@ const NEEDED_NAMES: Readonly<Record<NeededFigure, string>> = {
   meanDiameterMm: 'the mean diameter of the cone',
   halfAngleDeg: 'its half angle',
   leverForceN: 'the force at the knob',
-  leverRatio: 'the sleeve force for one at the knob',
+  leverRatio: 'the fork force for one at the knob',
 }
 
 /** What has to be measured before anything can be said. */
@@ -28,7 +28,7 @@ export function ringSentences(
   unit: TorqueUnit,
 ): readonly string[] {
   const { coneTorqueNm, timeS, sleeveForceN, slipMPerS, heatJ, heatJPerCm2 } = work
-  const has = `With ${formatNumber(sleeveForceN, 0)}${NBSP}N on the sleeve the ring has ${formatTorque(coneTorqueNm, unit)}`
+  const has = `With ${formatNumber(sleeveForceN, 0)}${NBSP}N at the fork the ring has ${formatTorque(coneTorqueNm, unit)}`
   if (timeS === null)
     return [
       `${has}, and ${formatTorque(task.dragNm, unit)} drag against it: it cannot bring the speeds together. Find what drags, or push harder.`,
@@ -52,7 +52,7 @@ function blockingSentence(
   return [
     isBlocking === true
       ? `The pointed teeth push it aside with ${formatTorque(openingTorqueNm, unit)}, less than the cone has: they wait until the speeds are equal.`
-      : `The pointed teeth push it aside with ${formatTorque(openingTorqueNm, unit)}, and the cone has ${formatTorque(coneTorqueNm, unit)}: the sleeve goes through before the speeds are equal, and it crunches.`,
+      : `The pointed teeth push it aside with ${formatTorque(openingTorqueNm, unit)}, and the cone has ${formatTorque(coneTorqueNm, unit)}: they give way before the speeds are equal, and it crunches.`,
   ]
 }
 

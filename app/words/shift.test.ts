@@ -99,7 +99,7 @@ test('the engine to match, and what is apart, with their units', () => {
 
 test('a sliding reverse counts teeth, and says how its end of the gate is guarded', () => {
   const change = changeOf('N', 'R')
-  expect(change.matches.map((match) => slipText(match, 1_000))).toContain('coasts')
+  expect(change.matches.map((match) => slipText(match, 1_000))).toContain('not settled')
   const said = change.steps.map((step) => changeStepWords(naming, step, 1_000))
   expect(said).toContain('Lever forward in row 1 (lift the collar).')
 })

@@ -147,7 +147,8 @@ export function sideWords(naming: Naming, { body, hangsOn }: Match['sides'][numb
 
 /** The difference that has to go: "143 rev/min", or teeth that pass. */
 export function slipText({ law, slip }: Match, inputRpm: number, share = 1): string {
-  if (slip === null) return 'coasts'
+  if (law.uncounted.length > 0) return 'not counted'
+  if (slip === null) return 'not settled'
   const perMinute = Math.abs(toNumber(slip)) * inputRpm * share
   return law.kind === 'lock' || law.kind === 'held'
     ? formatSpeed(perMinute)

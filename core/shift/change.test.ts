@@ -183,6 +183,18 @@ function teethOf(label: string): number {
   return label.includes('sun') ? 30 : label.includes('ring') ? 90 : 20 + (label.length % 7)
 }
 
+test('without a count no speed follows, and the gear to count is named', () => {
+  const draft = {
+    ...four,
+    gears: four.gears.map((gear) => (gear.id === 'main-3' ? { ...gear, toothCount: null } : gear)),
+  }
+  const change = changeOf(draft, '2', '3')
+  expect(change.uncounted.map(({ id }) => id)).toEqual(['main-3'])
+  expect(change.inputSpeed).toBeNull()
+  expect(change.matches[0]?.slip).toBeNull()
+  expect(change.steps.map(({ kind }) => kind)).toContain('in')
+})
+
 test('a change into where it stands is nothing', () => {
   const change = changeOf(four, '2', '2')
   expect(change.matches).toEqual([])

@@ -8,6 +8,7 @@ import type {
   CouplerPosition,
   Drum,
   DrumStop,
+  Gear,
   Selector,
 } from '../box/types.ts'
 import type { Rational } from '../number/rational.ts'
@@ -70,6 +71,8 @@ export interface GearChange {
   readonly inputSpeed: Rational | null
   /** Whether the torque need not be let go. */
   readonly isWithoutGap: boolean
+  /** Gears to count before the speeds of both ends are known. */
+  readonly uncounted: readonly Gear[]
 }
 
 const isClutch = ({ kind }: Coupler): boolean => kind === 'friction-clutch'
@@ -120,6 +123,13 @@ export function gearChange(
     matches,
     inputSpeed,
     isWithoutGap: waits !== undefined,
+    uncounted: [
+      ...new Set(
+        [before, after].flatMap((analysis) =>
+          analysis.state === 'uncounted' ? analysis.gears : [],
+        ),
+      ),
+    ],
     steps: waits
       ? handOver(leaving, entering)
       : withGap({
