@@ -100,6 +100,21 @@ test('at rest the input has to stand still before anything goes in', () => {
   expect(match?.slip?.isZero()).toBe(false)
 })
 
+test('an axle that the road turns is not said to stand', () => {
+  const draft = buildPattern('transfer-case', 'transfer', {})
+  const counted = {
+    ...draft,
+    gears: draft.gears.map((gear) => ({
+      ...gear,
+      toothCount: gear.label.includes('sun') ? 33 : gear.label.includes('ring') ? 57 : 35,
+    })),
+  }
+  const [match] = changeOf(counted, '2H', '4H').matches
+  expect(match?.sides.map(({ hangsOn }) => hangsOn.output)).toContain(true)
+  expect(match?.slip).toBeNull()
+  expect(match?.inputSpeed).toBeNull()
+})
+
 test('a sliding reverse is told in teeth that pass, pair by pair', () => {
   const change = changeOf(four, 'N', 'R')
   expect(change.matches.map(({ law }) => law.kind)).toEqual(['external-mesh', 'external-mesh'])

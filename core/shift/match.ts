@@ -42,14 +42,15 @@ export interface Match {
 type Speeds = (freedom: string) => Rational | undefined
 
 /** How fast everything turned before, as far as something settled it. */
-function speedsBefore({ motions }: Analysis, { box }: Solver): Speeds {
+function speedsBefore({ motions, state }: Analysis, { box }: Solver): Speeds {
   const { input, outputs } = box.draft
   return (body) => {
     if (body === input) return ONE
     const motion = motions.get(body)
     if (motion?.kind === 'turns') return motion.speed
-    // An output that nothing drives stands: a change from neutral is one at rest.
-    return motion?.kind === 'still' || outputs.includes(body) ? ZERO : undefined
+    if (motion?.kind === 'still') return ZERO
+    // A change from neutral is one at rest; while another output drives, the road turns this one.
+    return state !== 'drive' && outputs.includes(body) ? ZERO : undefined
   }
 }
 
