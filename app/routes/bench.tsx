@@ -2,7 +2,14 @@ import { Archive, FilePlus2, Ruler } from 'lucide-react'
 import { useEffect } from 'react'
 import { Link, data, redirect, useLocation } from 'react-router'
 
-import { countDeleted, deleteBox, duplicateBox, editBox, restoreBox } from '~/.server/boxes.ts'
+import {
+  countDeleted,
+  deleteBox,
+  duplicateBox,
+  editBox,
+  findDemoBox,
+  restoreBox,
+} from '~/.server/boxes.ts'
 import { listBoxes } from '~/.server/bench.ts'
 import { OUTAGE_SENTENCE, noSuchBox, unlessOutage, withDatabase } from '~/.server/answers.ts'
 import { summariesOf } from '~/.server/jobSummaries.ts'
@@ -32,11 +39,15 @@ export async function loader({ request }: Route.LoaderArgs) {
     withDatabase(() => listBoxes(view, searchParams.get('after'))),
     readSettings(request),
   ])
-  const [jobs, deletedCount] = await withDatabase(() =>
-    Promise.all([summariesOf(page.boxes), countDeleted()]),
+  const [jobs, deletedCount, demoBox] = await withDatabase(() =>
+    Promise.all([
+      summariesOf(page.boxes),
+      countDeleted(),
+      settings.isTourOffered ? findDemoBox() : null,
+    ]),
   )
   const boxes = page.boxes.map((box) => ({ ...box, job: jobs.get(box.id) ?? null }))
-  return { ...page, boxes, view, settings, deletedCount }
+  return { ...page, boxes, view, settings, deletedCount, isTourOffered: demoBox !== null }
 }
 
 const open = staysOpen<Awaited<ReturnType<typeof loader>>>()
@@ -98,7 +109,8 @@ async function change(form: FormData) {
 }
 
 export default function Bench({ loaderData, actionData }: Route.ComponentProps) {
-  const { boxes, total, isTotalCut, next, isWhole, view, settings, deletedCount } = loaderData
+  const { boxes, total, isTotalCut, next, isWhole, view, settings, deletedCount, isTourOffered } =
+    loaderData
   const { search } = view
   const words = vocabularyOf(settings)
   useLiveData(null)
@@ -126,7 +138,7 @@ export default function Bench({ loaderData, actionData }: Route.ComponentProps) 
             <Archive aria-hidden /> Archive
           </Link>
         </div>
-        {settings.isTourOffered && boxes.some(({ isDemo }) => isDemo) && <TourOffer />}
+        {isTourOffered && <TourOffer />}
         {said?.kind === 'notice' && (
           <Warning role="alert" className="mb-3">
             {said.sentence}
