@@ -8,10 +8,13 @@ import {
   proveDrum,
   proveInterlock,
   selectorFaults,
-  settlesAt,
   rational,
+  settlesAt,
+  withSelectors,
 } from 'core'
 import type { BoxDraft } from 'core'
+
+import { fourSpeed } from '../../core/testing/boxes.ts'
 
 import { drumFaults, falseNeutralWords, settleWords, stretchWords } from './drum.ts'
 import {
@@ -24,32 +27,8 @@ import {
 } from './shift.ts'
 import { PLAIN_WORDS } from './vocabulary.ts'
 
-/** Second 2.8 and third 2 turns in for one out, as in the core's own tests. */
-const COUNTS: Readonly<Record<string, number>> = {
-  'input-head': 20,
-  'counter-head': 40,
-  'counter-1': 20,
-  'main-1': 40,
-  'counter-2': 25,
-  'main-2': 35,
-  'counter-3': 30,
-  'main-3': 30,
-  'counter-reverse': 20,
-  'idler-reverse': 25,
-  'main-reverse': 40,
-}
-
-const four: BoxDraft = (() => {
-  const draft = buildPattern('three-shaft', 'four', {
-    speeds: '4',
-    overdrives: '0',
-    reverse: 'sliding-idler',
-  })
-  return {
-    ...draft,
-    gears: draft.gears.map((gear) => ({ ...gear, toothCount: COUNTS[gear.id] ?? null })),
-  }
-})()
+/** Second 2.8 and third 2 turns in for one out. */
+const four: BoxDraft = withSelectors(fourSpeed('sliding-idler'), 'lever')
 
 function solverOf(draft: BoxDraft) {
   const checked = checkBox(draft)

@@ -235,6 +235,13 @@ test('a rod that moves what is gone, one end for two rods and a rod that moves n
   expect(faults.filter(({ code }) => code === 'slot-twice').length).toBeGreaterThan(0)
   expect(faults).toContainEqual({ code: 'moves-nothing', selector: 'loose', place: 'a' })
   expect(selectorFaults(four)).toEqual([])
+  // What a switch moves is in nobody's way, whatever end it had before.
+  const switched = draft.selectors?.map((rod) =>
+    rod.id === second.id ? { ...rod, switched: 'at-once' as const } : rod,
+  )
+  expect(
+    selectorFaults({ ...draft, selectors: switched }).some(({ code }) => code === 'slot-twice'),
+  ).toBe(false)
   // The box itself hangs together, and changes as before.
   expect(changeOf(draft, '2', '3').matches.length).toBe(1)
 })

@@ -194,7 +194,7 @@ export function proveDrum(solver: Solver, drum: Drum): DrumProof {
     const toDeg = angles[at + 1] ?? TURN
     const middle = fromDeg.add(toDeg).mul(HALF)
     const depths = grooves.map(({ track, knots }) => depthAt(track, between(knots, middle)))
-    const key = depths.map(({ side, isDeep }) => `${side}${isDeep}`).join()
+    const key = keyOf({ depths })
     const before = found.at(-1)
     if (before && keyOf(before) === key) {
       found[found.length - 1] = { ...before, toDeg }
@@ -220,7 +220,7 @@ export function proveDrum(solver: Solver, drum: Drum): DrumProof {
   }
 }
 
-function keyOf({ depths }: DrumStretch): string {
+function keyOf({ depths }: Pick<DrumStretch, 'depths'>): string {
   return depths.map(({ side, isDeep }) => `${side}${isDeep}`).join()
 }
 

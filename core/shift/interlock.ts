@@ -152,7 +152,7 @@ export function proveInterlock(solver: Solver): InterlockProof {
 }
 
 /** Whether no two of these rods are kept apart. */
-export function isPossible(parts: readonly InterlockPart[], moved: readonly MovedRod[]): boolean {
+function isPossible(parts: readonly InterlockPart[], moved: readonly MovedRod[]): boolean {
   return moved.every((one, at) =>
     moved.slice(at + 1).every((other) => !areHeldApart(parts, one.selector.id, other.selector.id)),
   )

@@ -122,7 +122,8 @@ export function selectorFaults(draft: BoxDraft): readonly SelectorFault[] {
       if (travelMm !== undefined && travels.has(travelMm))
         faults.push({ code: 'travel-twice', selector: selector.id, travelMm })
       if (travelMm !== undefined) travels.add(travelMm)
-      if (!gate) continue
+      // What has a switch of its own is in nobody's way in the gate.
+      if (!gate || selector.switched !== undefined) continue
       const key = `${gate.row} ${gate.end}`
       const other = taken.get(key)
       if (other !== undefined)
