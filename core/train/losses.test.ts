@@ -127,3 +127,24 @@ test('what comes out and what is lost make what goes in, link by link', () => {
   )
   expect(compared).toBeGreaterThan(80)
 })
+
+test('load that goes through what coasts is lost in an unknown measure, and that is said', () => {
+  const shaft = (id: string) => ({ id, kind: 'shaft', axis: id, fromMm: 0, toMm: 100 }) as const
+  const differential = (id: string, right: string) =>
+    ({ id, kind: 'differential', case: 'case', left: 'left', right }) as const
+  const ids = ['in', 'left', 'case', 'out']
+  // Both have their left side and their case in common, which nothing gives a speed.
+  const draft: BoxDraft = {
+    name: 'two differentials',
+    axes: ids.map((id) => ({ id })),
+    members: ids.map(shaft),
+    gears: [],
+    links: [differential('first', 'in'), differential('second', 'out')],
+    couplers: [],
+    positions: [{ id: 'only', label: 'only', couplers: {} }],
+    input: 'in',
+    outputs: ['out'],
+  }
+  const losses = solveLosses(boxOf(draft), driveOf(draft), USUAL_EFFICIENCIES)
+  expect(losses.kind).toBe('unsettled')
+})

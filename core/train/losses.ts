@@ -49,7 +49,7 @@ export interface Losses {
 /**
  * Where there is no answer: the box, with such losses, could not turn and would hold
  * itself; or which way the power goes in some links of parallel paths depends on how they
- * share the load, which losses alone do not settle.
+ * share the load, or on how fast something coasts that bears it, which losses alone do not settle.
  */
 export type LossResult =
   | ({ readonly kind: 'solved' } & Losses)
@@ -90,6 +90,11 @@ export function solveLosses(box: BoxIndex, drive: Drive, efficiencies: Efficienc
   const bearing = [...drive.multipliers].filter(([, multiplier]) => !multiplier.isZero())
   const unknown = bearing.flatMap(([law]) => (partHandedOn(box, law, 0, ONE) ? [] : [law]))
   if (unknown.length > 0) return { kind: 'incomplete', laws: unknown }
+  // Load that goes through what nothing gives a speed: how much of it is power is anybody's guess.
+  const loose = bearing.flatMap(([law]) =>
+    law.terms.some(({ body }) => motions.get(body)?.kind === 'coasts') ? [law] : [],
+  )
+  if (loose.length > 0) return { kind: 'unsettled', laws: loose }
 
   /** Which way each law bears load, by what was found last. */
   let assumed = new Map(bearing)

@@ -1,5 +1,3 @@
-import fc from 'fast-check'
-
 import type { Box } from '../box/box.ts'
 import { setMount } from '../box/drafting/change.ts'
 import { PATTERNS, buildPattern } from '../box/patterns/index.ts'
@@ -153,23 +151,21 @@ test('where everything agrees nothing is to be mended', () => {
   expect(diagnoseSpin(box, records)).toEqual({ disagreements: [], mends: [], next: undefined })
 })
 
-test('whatever gear of whatever box sits otherwise than drawn: if the tests show it, it is named', () => {
+test('whatever gear of whatever pattern sits otherwise than drawn: if the tests show it, it is named', () => {
   let shown = 0
   const cases = PATTERNS.flatMap(({ id }) => {
     const pattern = buildPattern(id, 'box', {})
     return pattern.gears.map((gear) => ({ pattern, gear }))
   })
-  fc.assert(
-    fc.property(fc.constantFrom(...cases), ({ pattern, gear }) => {
-      const mount = gear.mount === 'free' ? 'fixed' : 'free'
-      const real = setMount(pattern, gear.id, mount)
-      const records = watch(boxOf(real), setups(pattern), partsOf(pattern))
-      if (diagnoseSpin(boxOf(pattern), records).disagreements.length === 0) return
-      shown++
-      expect(explains(pattern, real, { kind: 'mount', gear: gear.id, mount })).toBe(true)
-    }),
-    { numRuns: 60 },
-  )
+  // Every third: all of them take ten seconds.
+  for (const { pattern, gear } of cases.filter((_, at) => at % 3 === 0)) {
+    const mount = gear.mount === 'free' ? 'fixed' : 'free'
+    const real = setMount(pattern, gear.id, mount)
+    const records = watch(boxOf(real), setups(pattern), partsOf(pattern))
+    if (diagnoseSpin(boxOf(pattern), records).disagreements.length === 0) continue
+    shown++
+    expect(explains(pattern, real, { kind: 'mount', gear: gear.id, mount })).toBe(true)
+  }
   expect(shown).toBeGreaterThan(10)
 })
 

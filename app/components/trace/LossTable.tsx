@@ -106,7 +106,7 @@ export function LossTable({ naming, drive, losses, input, lossInput, onChange }:
                 .map((law) => lawName(naming, law))
                 .join(
                   ', the ',
-                )} depends on how the parallel paths share the load. Set the share on Trace.`
+                )} depends on how the parallel paths share the load, or on how fast something coasts that bears it. Set the share on Trace.`
             : losses.kind === 'incomplete'
               ? `What ${losses.laws.map((law) => lawName(naming, law)).join(', and ')} loses hangs on the lead angle of its worm. Enter it on Lay out.`
               : 'With losses like these the box could not turn: it would hold itself.'}
