@@ -9,6 +9,7 @@ const ROOMS = {
   drawing: ['number', 'box'],
   build: ['number', 'box', 'measure', 'job', 'drawing'],
   shift: ['number', 'box', 'train'],
+  drive: ['number', 'box', 'train', 'shift'],
 }
 
 /** What each folder of logic in the app may know of the app besides itself. */

@@ -80,12 +80,16 @@ const isClutch = ({ kind }: Coupler): boolean => kind === 'friction-clutch'
 /** Kinds whose rings bring the speeds together by themselves. */
 export const WITH_RING: ReadonlySet<Coupler['kind']> = new Set(['synchronizer', 'range'])
 
-/** What a change between two positions takes. */
+/**
+ * What a change between two positions takes. Where the second can wait behind its clutch it is made
+ * ready there first, unless `isMadeReady` says that nobody does.
+ */
 export function gearChange(
   solver: Solver,
   from: BoxPosition,
   to: BoxPosition,
   school: ChangeSchool,
+  isMadeReady = true,
 ): GearChange {
   const { couplers } = solver.box.draft
   const known = knownOf(solver)
@@ -115,14 +119,15 @@ export function gearChange(
     couplers.filter((coupler) => !moving.some((move) => move.coupler === coupler)),
     entering.map(({ coupler }) => coupler),
   )
-  const waits = findPreselections(solver, from).find(({ position }) => position.id === to.id)
+  const waits =
+    isMadeReady && findPreselections(solver, from).find(({ position }) => position.id === to.id)
   const inputSpeed = speedAfter(before, after)
   return {
     from,
     to,
     matches,
     inputSpeed,
-    isWithoutGap: waits !== undefined,
+    isWithoutGap: Boolean(waits),
     uncounted: [
       ...new Set(
         [before, after].flatMap((analysis) =>
