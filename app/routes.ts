@@ -31,6 +31,7 @@ export default [
     route('shift', 'routes/shift.tsx'),
     route('shift/interlock', 'routes/shiftInterlock.tsx'),
     route('shift/drum', 'routes/shiftDrum.tsx'),
+    route('shift/drive', 'routes/shiftDrive.tsx'),
     route('shift/rods', 'routes/shiftRods.tsx'),
     layout('routes/jobs.tsx', [
       route('job', 'routes/job.tsx'),

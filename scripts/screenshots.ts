@@ -54,7 +54,6 @@ try {
   await take('count', of('Quillmoor', 'count?gear=main-2'))
   await take('trace-heavy', of('Grimsound eighteen', 'trace?position=3L'))
   await take('data-sheet', of('Ostrel', 'sheet'))
-  await take('order', of('Ostrel', 'order'))
   await take('shift', of('Ostrel', 'shift?from=2&to=3&at=55'))
   await take(
     'shift-interlock',
@@ -64,6 +63,9 @@ try {
     ),
   )
   await take('shift-drum', of('Wrenfield', 'shift/drum?angle=80'))
+  await page.goto(of('Solvane', 'shift/drive?drive=overtaking&at=32'))
+  await page.getByRole('table', { name: 'Changes of gear' }).waitFor()
+  await takePicture(page, 'shift-drive')
   await take('layout', of('Fenwold', 'layout?part=pieces:ball-bearing-2'))
   await take('job', of('Ostrel', 'job'))
   await take('hand-over', of('Ostrel', 'hand-over'))

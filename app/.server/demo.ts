@@ -31,8 +31,8 @@ interface DemoBox {
   /** What the rings are like, and the places that have two cones. */
   readonly rings?: RingFigures
   readonly twoCones?: readonly string[]
-  /** Of the input with its gears and the clutch disc. */
-  readonly inputInertiaKgM2?: number
+  /** Of shafts with all that turns with them, by id. */
+  readonly inertiasKgM2?: Readonly<Record<string, number>>
 }
 
 interface DemoTeeth {
@@ -90,6 +90,17 @@ const DEMO: readonly DemoBox[] = [
       'lower-final': 21,
       'final-ring': 69,
     },
+    rings: {
+      meanDiameterMm: 68,
+      halfAngleDeg: 6.5,
+      coneWidthMm: 9,
+      sleeveDiameterMm: 82,
+      tipAngleDeg: 110,
+      leverForceN: 500,
+      leverRatio: 1,
+    },
+    twoCones: ['1', '2', '3'],
+    inertiasKgM2: { odd: 0.0092, even: 0.0085 },
   },
   {
     name: 'Grimsound eighteen-speed, unit 33',
@@ -442,7 +453,7 @@ const DEMO: readonly DemoBox[] = [
       leverRatio: 7,
     },
     twoCones: ['1', '2'],
-    inputInertiaKgM2: 0.0048,
+    inertiasKgM2: { input: 0.0048 },
   },
 ]
 
@@ -479,11 +490,10 @@ function draftOf(box: DemoBox): BoxDraft {
       return { ...gear, toothCount, ...teethOf(gear.id, teeth) }
     }),
     couplers: draft.couplers.map((coupler) => withRings(coupler, box)),
-    members: draft.members.map((member) =>
-      member.id === draft.input && box.inputInertiaKgM2 !== undefined
-        ? { ...member, inertiaKgM2: box.inputInertiaKgM2 }
-        : member,
-    ),
+    members: draft.members.map((member) => {
+      const inertiaKgM2 = box.inertiasKgM2?.[member.id]
+      return inertiaKgM2 === undefined ? member : { ...member, inertiaKgM2 }
+    }),
     pieces: draft.pieces?.map((piece) => {
       const partNumber = numbers[piece.id]
       return partNumber === undefined ? piece : { ...piece, partNumber }

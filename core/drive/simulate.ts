@@ -39,6 +39,7 @@ export interface DrivenChange {
   /** Whether what was made ready was what was wanted; null where nothing is made ready. */
   readonly wasReady: boolean | null
   readonly clutchJ: number
+  /** Of rings and dogs since the change before, since what is made ready ahead is for this one. */
   readonly ringJ: number
   readonly knockJ: number
 }
@@ -81,7 +82,7 @@ export interface DriveResult {
 }
 
 export const TICK_S = 0.01
-export const SAMPLE_S = 0.05
+export const SAMPLE_S = 0.02
 /** Two steps of the motion in a tick: halving them changes nothing that is told. */
 export const USUAL_STEPS = 2
 
@@ -127,7 +128,7 @@ interface Running {
   readonly startS: number
   readonly isHandOver: boolean
   readonly wasReady: boolean | null
-  readonly before: { readonly clutchJ: number; readonly ringJ: number; readonly knockJ: number }
+  readonly clutchBeforeJ: number
   gapS: number
   waitedS: number
 }
@@ -178,6 +179,8 @@ class Run {
   private readonly main: Doing = { acts: [], sinceS: null }
   private readonly side: Doing = { acts: [], sinceS: null }
   private running: Running | null = null
+  /** What has been told of rings and dogs by the changes that are done. */
+  private told = { ringJ: 0, knockJ: 0 }
   private restedS = Infinity
   private moment: Moment
   private readonly acting: Acting
@@ -399,14 +402,13 @@ class Run {
     const plan = this.plan(from, to)
     const path = this.positions[to]?.path ?? 0
     const wasReady = plan.isHandOver ? this.engaged[path] === to : null
-    const { clutchJ, ringJ, knockJ } = this.tally
     this.running = {
       from,
       to,
       startS: timeS,
       isHandOver: plan.isHandOver,
       wasReady,
-      before: { clutchJ: total(clutchJ), ringJ, knockJ },
+      clutchBeforeJ: total(this.tally.clutchJ),
       gapS: 0,
       waitedS: 0,
     }
@@ -625,7 +627,7 @@ class Run {
   private finish(timeS: number): void {
     const { running, tally } = this
     if (!running) return
-    const { before, from, to, startS, gapS, waitedS, wasReady } = running
+    const { clutchBeforeJ, from, to, startS, gapS, waitedS, wasReady } = running
     this.done.push({
       from: this.positions[from]?.position.label ?? '',
       to: this.positions[to]?.position.label ?? '',
@@ -634,10 +636,11 @@ class Run {
       gapS,
       waitedS,
       wasReady,
-      clutchJ: total(tally.clutchJ) - before.clutchJ,
-      ringJ: tally.ringJ - before.ringJ,
-      knockJ: tally.knockJ - before.knockJ,
+      clutchJ: total(tally.clutchJ) - clutchBeforeJ,
+      ringJ: tally.ringJ - this.told.ringJ,
+      knockJ: tally.knockJ - this.told.knockJ,
     })
+    this.told = { ringJ: tally.ringJ, knockJ: tally.knockJ }
     this.selected = to
     this.running = null
     this.restedS = 0

@@ -13,7 +13,7 @@ import { benchCore, benchPositions } from './core.ts'
 import { benchClosedBox, benchJob, benchTurnChecks } from './job.ts'
 import { benchMotion } from './motion.ts'
 import { benchOrderLines, benchPartsPages } from './parts.ts'
-import { benchChanges, benchDrum, benchInterlock } from './shift.ts'
+import { benchChanges, benchDrive, benchDrum, benchInterlock } from './shift.ts'
 import { benchBench, benchMany, benchServer, benchTraceAfresh, fillJobs } from './server.ts'
 
 const FIVE_SPEED = threeShaftBox({
@@ -41,6 +41,7 @@ benchOrderLines()
 benchBuild()
 benchAssemblies()
 benchChanges()
+benchDrive()
 benchDrum()
 benchInterlock()
 const udrix = await startUdrix('bench')

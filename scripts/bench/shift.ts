@@ -1,11 +1,19 @@
 /** Changing gear: every change of a large box, and a drum proven beside one that is sampled. */
-import type { BoxDraft, Drum, Solver } from 'core'
+import { readFileSync } from 'node:fs'
+
+import type { BoxDraft, CourseRow, DriveResult, Drum, Solver } from 'core'
 import {
+  USUAL_CAR,
+  USUAL_RULES,
+  USUAL_STEPS,
+  USUAL_TIMES,
   analyse,
   buildPattern,
   checkBox,
+  driveCourse,
   gearChange,
   placesOver,
+  powertrainOf,
   prepareSolver,
   proveDrum,
   proveInterlock,
@@ -13,6 +21,7 @@ import {
   travelAt,
 } from 'core'
 
+import { parseDriveCsv } from '../../app/files/driveCsv.ts'
 import { counted } from './boxes.ts'
 import { medianMs, ms, report } from './measure.ts'
 
@@ -116,4 +125,68 @@ export function benchInterlock(): void {
     )}`,
     'no aim is set',
   )
+}
+
+const MINUTES = 10
+
+/** Ten minutes of town, country and hill, one after another. */
+function longCourse(): readonly CourseRow[] {
+  const folder = new URL('../../app/drives/', import.meta.url)
+  const parts = ['town', 'overtaking', 'hill'].map((name) => {
+    const parsed = parseDriveCsv(readFileSync(new URL(`${name}.csv`, folder), 'utf8'))
+    if (!parsed.ok) throw new Error(parsed.problems.join(' '))
+    return parsed.rows
+  })
+  const rows: CourseRow[] = []
+  for (let part = 0; (rows.at(-1)?.timeS ?? 0) < MINUTES * 60; part++) {
+    const from = (rows.at(-1)?.timeS ?? -1) + 1
+    rows.push(
+      ...(parts[part % parts.length] ?? []).map((row) => ({ ...row, timeS: row.timeS + from })),
+    )
+  }
+  return rows.filter(({ timeS }) => timeS <= MINUTES * 60)
+}
+
+/** Figures of a drive that a person reads. */
+function told({ changes, energy, distanceM }: DriveResult): readonly number[] {
+  const { engineJ, clutchJ, ringJ, airJ } = energy
+  const takes = changes.reduce((sum, { startS, endS }) => sum + endS - startS, 0)
+  const gaps = changes.reduce((sum, { gapS }) => sum + gapS, 0)
+  return [distanceM, engineJ, airJ, ringJ, takes, gaps, ...clutchJ]
+}
+
+/** Ten minutes driven with two clutches, beside the same with steps of half the length. */
+export function benchDrive(): void {
+  const found = powertrainOf(solverOf(counted(buildPattern('dual-clutch', 'drive', {}))))
+  if (!found.ok) throw new Error(found.kind)
+  const course = longCourse()
+  for (const way of ['ready', 'clutch'] as const) {
+    const drive = (stepsATick: number): DriveResult =>
+      driveCourse({
+        powertrain: found.powertrain,
+        car: { ...USUAL_CAR, finalRatio: 1 },
+        course,
+        way,
+        rules: USUAL_RULES,
+        times: USUAL_TIMES,
+        stepsATick,
+      })
+    const [usual, fine] = [drive(USUAL_STEPS), drive(2 * USUAL_STEPS)]
+    const gears = ({ changes }: DriveResult): string =>
+      changes.map(({ from, to }) => `${from}-${to}`).join(' ')
+    const [figures, finer] = [told(usual), told(fine)]
+    const apart = Math.max(
+      ...figures
+        .map((figure, at) => Math.abs(figure / (finer[at] ?? 0) - 1))
+        .filter(Number.isFinite),
+    )
+    report(
+      `Core: ${MINUTES} minutes driven, ${way === 'ready' ? 'clutch to clutch' : 'by hand'}, ${usual.changes.length} changes`,
+      ms(medianMs(3, () => drive(USUAL_STEPS))),
+      `at half the step ${ms(medianMs(3, () => drive(2 * USUAL_STEPS)))}: ${
+        gears(usual) === gears(fine) ? 'the same changes' : 'OTHER CHANGES'
+      }, figures at most ${(100 * apart).toFixed(2)} % apart`,
+      'under 1 s; the same changes, 1 %',
+    )
+  }
 }

@@ -111,6 +111,7 @@ export const WAY: readonly [Step, ...Step[]] = [
       page('shift', 'Change of gear'),
       page('shift/interlock', 'Interlock'),
       page('shift/drum', 'Drum'),
+      page('shift/drive', 'Drive'),
       page('shift/rods', 'Rods and gate'),
     ],
   },

@@ -1,0 +1,208 @@
+import { LineChart } from 'echarts/charts'
+import { GridComponent } from 'echarts/components'
+import * as echarts from 'echarts/core'
+import { SVGRenderer } from 'echarts/renderers'
+import { useCallback } from 'react'
+
+import type { DriveResult, DriveSample } from 'core'
+
+import type { ChartLook } from '~/components/chart/useChart.ts'
+import { useChart } from '~/components/chart/useChart.ts'
+import type { Theme } from '~/settings.ts'
+import type { RoadSpeedUnit } from '~/words/format.ts'
+import { ROAD_SPEED_UNIT_NAMES, roadSpeedIn } from '~/words/format.ts'
+
+echarts.use([LineChart, GridComponent, SVGRenderer])
+
+interface DriveChartProps {
+  readonly result: DriveResult
+  /** The stretch of time that is shown. */
+  readonly fromS: number
+  readonly toS: number
+  readonly atS: number
+  readonly roadSpeedUnit: RoadSpeedUnit
+  /** Colours are read from the page, again whenever this changes. */
+  readonly theme: Theme
+  readonly onPick: (timeS: number) => void
+}
+
+/** More points than a screen is wide say nothing more. */
+const MOST_POINTS = 900
+/** Of the height: where each of the four begins and how high it is. */
+const PANELS = [
+  { top: 6, height: 20 },
+  { top: 32, height: 15 },
+  { top: 53, height: 15 },
+  { top: 74, height: 19 },
+] as const
+const LEFT_PX = 62
+const RIGHT_PX = 54
+/** Units across the line of the moment. */
+const WIDE = 10_000
+
+/** Speed and engine, torque of the clutches, torque at the wheels and gears, over time. */
+export default function DriveChart(props: DriveChartProps) {
+  const { result, fromS, toS, atS, roadSpeedUnit, theme, onPick } = props
+  const element = useChart(
+    useCallback(
+      (look: ChartLook) => optionOf({ result, fromS, toS, roadSpeedUnit }, look),
+      [result, fromS, toS, roadSpeedUnit],
+    ),
+    theme,
+  )
+  const x = ((atS - fromS) / (toS - fromS)) * WIDE
+  return (
+    <div
+      aria-hidden
+      className="relative h-full min-h-0 w-full cursor-crosshair"
+      onClick={(event) => {
+        const { left, width } = event.currentTarget.getBoundingClientRect()
+        const part = (event.clientX - left - LEFT_PX) / (width - LEFT_PX - RIGHT_PX)
+        onPick(fromS + Math.min(Math.max(part, 0), 1) * (toS - fromS))
+      }}
+    >
+      <div ref={element} className="text-ink border-rule h-full min-h-0 w-full" />
+      {/* The moment moves by itself, so that nothing is drawn anew but a line. */}
+      <div className="pointer-events-none absolute inset-y-0 right-[54px] left-[62px]">
+        <svg
+          className="h-full w-full overflow-hidden"
+          preserveAspectRatio="none"
+          viewBox={`0 0 ${WIDE} 1`}
+        >
+          <line
+            x1={x}
+            x2={x}
+            y1={0}
+            y2={1}
+            className="stroke-accent"
+            strokeWidth={2}
+            vectorEffect="non-scaling-stroke"
+          />
+        </svg>
+      </div>
+    </div>
+  )
+}
+
+function optionOf(
+  { result, fromS, toS, roadSpeedUnit }: Omit<DriveChartProps, 'theme' | 'onPick' | 'atS'>,
+  { ink, rule, fontFamily }: ChartLook,
+) {
+  const { samples, labels } = result
+  const within = samples.filter(({ timeS }) => timeS >= fromS && timeS <= toS)
+  const every = Math.max(1, Math.ceil(within.length / MOST_POINTS))
+  const shown = within.filter((_, at) => at % every === 0)
+  const text = { color: ink, fontSize: 14, fontFamily }
+  const data = (of: (sample: DriveSample) => number | null) =>
+    shown.map((sample) => [sample.timeS, of(sample)])
+  // Only gears that come up have a line of their own.
+  const used = [...new Set(shown.flatMap(({ selected, ready }) => [selected, ready]))]
+    .filter((at) => at >= 0)
+    .sort((one, other) => one - other)
+  const lineOf = (gear: number): number | null => (gear < 0 ? null : used.indexOf(gear) + 1)
+  const clutches = samples[0]?.clutchNm.length ?? 1
+  const xAxis = (at: number) => ({
+    type: 'value' as const,
+    gridIndex: at,
+    min: fromS,
+    max: toS,
+    axisLabel: {
+      ...text,
+      show: at === PANELS.length - 1,
+      formatter: (value: number) => `${Number(value.toFixed(2))}`,
+    },
+    axisLine: { lineStyle: { color: ink }, onZero: false },
+    splitLine: { lineStyle: { color: rule } },
+  })
+  const yAxis = (at: number, name: string, more: object = {}) => ({
+    type: 'value' as const,
+    gridIndex: at,
+    name,
+    nameTextStyle: { ...text, align: 'left' as const, padding: [0, 0, 0, -LEFT_PX + 8] },
+    nameGap: 6,
+    splitNumber: 2,
+    axisLabel: text,
+    axisLine: { lineStyle: { color: ink } },
+    splitLine: { lineStyle: { color: rule } },
+    ...more,
+  })
+  const line = (at: number, points: unknown[], more: object = {}) => ({
+    type: 'line' as const,
+    animation: false,
+    symbol: 'none' as const,
+    xAxisIndex: at,
+    yAxisIndex: at,
+    data: points,
+    lineStyle: { color: ink, width: 2 },
+    ...more,
+  })
+  const dashed = { color: ink, width: 2, type: 'dashed' as const }
+  return {
+    animation: false,
+    grid: PANELS.map(({ top, height }) => ({
+      left: LEFT_PX,
+      right: RIGHT_PX,
+      top: `${top}%`,
+      height: `${height}%`,
+    })),
+    xAxis: PANELS.map((_, at) => xAxis(at)),
+    yAxis: [
+      yAxis(0, `${ROAD_SPEED_UNIT_NAMES[roadSpeedUnit]} ——    engine, rev/min - - - (right)`),
+      yAxis(1, clutches > 1 ? 'First clutch, N·m ——    second - - -' : 'Clutch, N·m'),
+      yAxis(2, 'Wheels, N·m'),
+      yAxis(3, clutches > 1 ? 'Gear ——    made ready - - -' : 'Gear', {
+        min: 0,
+        max: used.length + 1,
+        interval: 1,
+        axisLabel: {
+          ...text,
+          formatter: (value: number) => labels[used[value - 1] ?? -1] ?? '',
+        },
+      }),
+      {
+        ...yAxis(0, ''),
+        position: 'right' as const,
+        splitLine: { show: false },
+      },
+    ],
+    series: [
+      line(
+        0,
+        data(({ mPerS }) => roadSpeedIn(mPerS * 3.6, roadSpeedUnit)),
+      ),
+      line(
+        0,
+        data(({ engineRpm }) => engineRpm),
+        { yAxisIndex: 4, lineStyle: dashed },
+      ),
+      ...Array.from({ length: clutches }, (_, at) =>
+        line(
+          1,
+          data(({ clutchNm }) => clutchNm[at] ?? 0),
+          {
+            ...(at > 0 && { lineStyle: dashed }),
+          },
+        ),
+      ),
+      line(
+        2,
+        data(({ wheelNm }) => wheelNm),
+      ),
+      line(
+        3,
+        data(({ selected }) => lineOf(selected)),
+        {
+          step: 'end',
+        },
+      ),
+      line(
+        3,
+        data(({ ready }) => lineOf(ready)),
+        {
+          step: 'end',
+          lineStyle: { ...dashed, width: 1.5 },
+        },
+      ),
+    ],
+  }
+}

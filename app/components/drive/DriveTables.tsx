@@ -1,0 +1,135 @@
+import type { DriveResult, DriveWay, DrivenChange } from 'core'
+
+import { Table } from '~/components/Table.tsx'
+import type { DriveFigures } from '~/views/drive/driveView.ts'
+import { WAY_NAMES, formatSeconds, formatWork, readyWords } from '~/words/drive.ts'
+import { capitalize } from '~/words/names.ts'
+import { formatNumber } from '~/words/format.ts'
+
+/** Every change of a drive, each of them a key to its moment. */
+export function ChangeTable({
+  changes,
+  onPick,
+}: {
+  readonly changes: readonly DrivenChange[]
+  readonly onPick: (change: DrivenChange) => void
+}) {
+  if (changes.length === 0) return <p>No gear was changed on this drive.</p>
+  return (
+    <Table
+      caption="Changes of gear"
+      isCaptionShown
+      className="w-full text-[0.92rem]"
+      rows={changes}
+      keyOf={(_, at) => at}
+      columns={[
+        {
+          heading: 'Gears',
+          isName: true,
+          cell: (change) => (
+            <button
+              type="button"
+              className="text-accent min-h-[32px] text-left whitespace-nowrap underline"
+              onClick={() => {
+                onPick(change)
+              }}
+            >
+              {change.from} to {change.to}
+              <span className="sr-only"> at {formatSeconds(change.startS)}</span>
+            </button>
+          ),
+        },
+        {
+          heading: 'Takes',
+          isRight: true,
+          cell: ({ startS, endS }) => formatSeconds(endS - startS),
+        },
+        { heading: 'No drive', isRight: true, cell: ({ gapS }) => formatSeconds(gapS) },
+        { heading: 'Clutch', isRight: true, cell: ({ clutchJ }) => formatWork(clutchJ) },
+        {
+          heading: 'Ring',
+          isRight: true,
+          cell: ({ ringJ, knockJ }) =>
+            knockJ > 0.5 ? `${formatWork(ringJ)}, knock ${formatWork(knockJ)}` : formatWork(ringJ),
+        },
+        { heading: 'Next gear', className: 'text-graphite', cell: readyWords },
+      ]}
+    />
+  )
+}
+
+/** The same course driven in each way that the box can be driven. */
+export function WayTable({
+  figures,
+}: {
+  readonly figures: readonly (readonly [DriveWay, DriveFigures])[]
+}) {
+  return (
+    <Table
+      caption="The same drive, changed otherwise"
+      isCaptionShown
+      className="w-full text-[0.92rem]"
+      rows={figures}
+      keyOf={([way]) => way}
+      columns={[
+        { heading: 'Changed', isName: true, cell: ([way]) => capitalize(WAY_NAMES[way]) },
+        { heading: 'Changes', isRight: true, cell: ([, each]) => each.changes },
+        {
+          heading: 'Each takes',
+          isRight: true,
+          cell: ([, { medianS }]) => (medianS === null ? '' : formatSeconds(medianS)),
+        },
+        {
+          heading: 'No drive',
+          isRight: true,
+          cell: ([, each]) => formatSeconds(each.gapS),
+        },
+        { heading: 'Clutches', isRight: true, cell: ([, each]) => formatWork(each.clutchJ) },
+        { heading: 'Rings', isRight: true, cell: ([, each]) => formatWork(each.ringJ) },
+        {
+          heading: 'Way',
+          isRight: true,
+          cell: ([, each]) => `${formatNumber(each.distanceM, 0)}\u00a0m`,
+        },
+      ]}
+    />
+  )
+}
+
+/** Where the work of the engine went. */
+export function EnergyTable({ result: { energy } }: { readonly result: DriveResult }) {
+  const { clutchJ } = energy
+  const rows = [
+    ['From the engine', energy.engineJ],
+    ['Into air', energy.airJ],
+    ['Into rolling', energy.rollingJ],
+    ['Into the climb', energy.gradeJ],
+    ['Into the brakes', energy.brakeJ],
+    ...clutchJ.map(
+      (each, at) =>
+        [clutchJ.length > 1 ? `Into clutch ${at + 1}` : 'Into the clutch', each] as const,
+    ),
+    ['Into the rings', energy.ringJ],
+    ['Into knocks of dogs', energy.knockJ],
+    ['Left in the motion', energy.kineticJ],
+  ] as const
+  return (
+    <Table
+      caption="Where the work went"
+      isCaptionShown
+      className="w-full text-[0.92rem]"
+      rows={rows.filter(([title, workJ]) => title !== 'Into knocks of dogs' || workJ > 0.5)}
+      keyOf={([title]) => title}
+      columns={[
+        { heading: 'What', isName: true, cell: ([title]) => title },
+        { heading: 'Work', isRight: true, cell: ([, workJ]) => formatWork(workJ) },
+        {
+          heading: 'Of the engine’s',
+          isRight: true,
+          cell: ([, workJ]) =>
+            energy.engineJ > 0 ? `${formatNumber((100 * workJ) / energy.engineJ, 1)}\u00a0%` : '',
+        },
+      ]}
+    />
+  )
+}

@@ -1,0 +1,46 @@
+import { EntryField } from '~/components/Fields.tsx'
+import type { ChangeView } from '~/components/useViewState.ts'
+import type { DriveField } from '~/views/drive/driveView.ts'
+import { parseWithin } from '~/views/layout/numbers.ts'
+
+interface FigureFieldsProps<Figures> {
+  readonly title: string
+  readonly fields: { readonly [Key in keyof Figures]: DriveField }
+  readonly figures: NoInfer<Figures>
+  readonly change: ChangeView
+}
+
+/** Figures of one kind, to be read and set; they stand in the address. */
+export function FigureFields<Figures extends object>(props: FigureFieldsProps<Figures>) {
+  const { title, fields, figures, change } = props
+  return (
+    <details className="no-print">
+      <summary className="cursor-pointer py-2 font-semibold">{title}</summary>
+      <div className="grid grid-cols-2 items-end gap-2">
+        {(Object.entries(fields) as [keyof Figures, DriveField][]).map(([name, field]) => {
+          const { key, title: label, unit, least, most, scale = 1 } = field
+          const shown = Number((Number(figures[name]) / scale).toPrecision(6))
+          return (
+            <EntryField
+              key={`${key} ${shown}`}
+              label={label}
+              unit={unit}
+              inputMode="decimal"
+              value={`${shown}`}
+              onCommit={(text) => {
+                if (text.trim() === '') {
+                  change({ [key]: '' })
+                  return null
+                }
+                const figure = parseWithin(text, least, most, label)
+                if (!figure.ok) return figure.sentence
+                change({ [key]: `${figure.value}` })
+                return null
+              }}
+            />
+          )
+        })}
+      </div>
+    </details>
+  )
+}

@@ -1,0 +1,117 @@
+import { USUAL_CAR, USUAL_RULES, USUAL_TIMES, buildPattern, checkBox, prepareSolver } from 'core'
+import type { BoxDraft, DriveSample } from 'core'
+
+import { runDrive } from './driveJob.ts'
+import {
+  carOf,
+  placesOf,
+  rulesOf,
+  sampleAt,
+  timesOf,
+  topRatioOf,
+  unknownAsks,
+  usualCar,
+} from './driveView.ts'
+
+/** Tooth counts that mesh somehow: 20 and up on what drives, more on what is driven. */
+function counted(id: 'dual-clutch' | 'three-shaft'): BoxDraft {
+  const draft = buildPattern(id, 'box', {})
+  return { ...draft, gears: draft.gears.map((gear, at) => ({ ...gear, toothCount: 20 + at })) }
+}
+
+function solverOf(draft: BoxDraft) {
+  const checked = checkBox(draft)
+  if (!checked.ok) throw new Error('not sound')
+  return prepareSolver(checked.box)
+}
+
+test('an address changes single figures, in what they are shown in; the rest is as usual', () => {
+  const search = new URLSearchParams('mass=900&rolling=2&torque=90&kick=50&thand=0.4')
+  expect(carOf(search, USUAL_CAR)).toEqual({
+    ...USUAL_CAR,
+    massKg: 900,
+    rolling: 0.02,
+    engine: { ...USUAL_CAR.engine, peakNm: 90 },
+  })
+  expect(rulesOf(search)).toEqual({ ...USUAL_RULES, lowerFromPedal: 0.5 })
+  expect(timesOf(search)).toEqual({ ...USUAL_TIMES, handOverS: 0.4 })
+})
+
+test('what an address says beyond its limits, or not in figures, is as usual', () => {
+  const search = new URLSearchParams('mass=-5&wheel=abc&up=1e9&idle=')
+  expect(carOf(search, USUAL_CAR)).toEqual(USUAL_CAR)
+  expect(rulesOf(search)).toEqual(USUAL_RULES)
+})
+
+test('the box’s own axle and wheels go before what is usual', () => {
+  const draft = counted('three-shaft')
+  expect(usualCar(draft, 1).finalRatio).toBe(USUAL_CAR.finalRatio)
+  // A top gear of 3 turns for one has its axle inside.
+  expect(usualCar(draft, 3).finalRatio).toBe(1)
+  const finalDrive = { drivingToothCount: 10, drivenToothCount: 45 }
+  expect(usualCar({ ...draft, finalDrive, rollingRadiusMm: 280 }, 3)).toMatchObject({
+    finalRatio: 4.5,
+    rollingRadiusMm: 280,
+  })
+})
+
+test('the top ratio is the least of all that drive', () => {
+  expect(topRatioOf(solverOf(counted('three-shaft')))).toBeLessThanOrEqual(1)
+  const none = { ...counted('three-shaft'), positions: [] }
+  expect(topRatioOf(solverOf(none))).toBeUndefined()
+})
+
+const sample = (timeS: number, selected: number, ready: number): DriveSample => ({
+  timeS,
+  mPerS: 0,
+  engineRpm: 0,
+  clutchNm: [0, 0],
+  wheelNm: 0,
+  selected,
+  ready,
+})
+
+test('the drawing has the gear that carries with what waits, and neutral between gears', () => {
+  const solver = solverOf(counted('dual-clutch'))
+  const [first, second] = solver.box.draft.positions
+  const labels = [first?.label ?? '', second?.label ?? '']
+  const waiting = placesOf(solver, labels, sample(0, 0, 1))
+  const away = (places: Readonly<Record<string, string>>) =>
+    Object.values(places).filter(
+      (place) => place !== 'centre' && place !== 'open' && place !== 'neutral',
+    ).length
+  expect(away(waiting)).toBeGreaterThan(away(placesOf(solver, labels, sample(0, 0, -1))))
+  expect(placesOf(solver, labels, sample(0, -1, -1))).not.toEqual(first?.couplers)
+})
+
+test('what a course asks for and the box has not is named once', () => {
+  const draft = counted('three-shaft')
+  const row = (ask: string) => ({ timeS: 0, pedal: 0, brake: 0, grade: 0, ask })
+  expect(unknownAsks([row('2'), row('9'), row(''), row('9')], draft.positions)).toEqual(['9'])
+})
+
+const course = [0, 6].map((timeS) => ({ timeS, pedal: 0.5, brake: 0, grade: 0, ask: '' }))
+const job = {
+  car: USUAL_CAR,
+  course,
+  way: 'clutch',
+  others: ['double-declutch'],
+  rules: USUAL_RULES,
+  times: USUAL_TIMES,
+} as const
+
+test('a job drives its way and, for their figures, the others', () => {
+  const answer = runDrive({ draft: counted('three-shaft'), ...job })
+  if (!answer.ok) throw new Error(answer.kind)
+  expect(answer.figures.map(([way]) => way)).toEqual(['clutch', 'double-declutch'])
+  expect(answer.figures[0]?.[1].distanceM).toBe(answer.result.distanceM)
+  expect(sampleAt(answer.result, 3)?.timeS).toBeCloseTo(3, 9)
+  expect(sampleAt(answer.result, 99)).toBe(answer.result.samples.at(-1))
+})
+
+test('a job of a box that is not counted says so', () => {
+  expect(runDrive({ draft: buildPattern('three-shaft', 'box', {}), ...job })).toMatchObject({
+    ok: false,
+    kind: 'uncounted',
+  })
+})

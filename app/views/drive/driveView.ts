@@ -1,0 +1,242 @@
+/** A drive as the page's address has it: on which course, in which car, by which rules. */
+import type {
+  BoxDraft,
+  BoxPosition,
+  Car,
+  CouplerPlaces,
+  CourseRow,
+  DriveResult,
+  DriveSample,
+  Engine,
+  ShiftRules,
+  ShiftTimes,
+  Solver,
+} from 'core'
+import {
+  SAMPLE_S,
+  USUAL_CAR,
+  USUAL_RULES,
+  USUAL_TIMES,
+  analyse,
+  finalDriveRatio,
+  findPreselections,
+  placesAtRest,
+  toNumber,
+} from 'core'
+
+/** A figure that a person can set. */
+export interface DriveField {
+  /** In the address. */
+  readonly key: string
+  readonly title: string
+  readonly unit: string
+  readonly least: number
+  readonly most: number
+  /** What one of what is shown is of what is counted with. */
+  readonly scale?: number
+}
+
+type FieldsOf<Figures> = {
+  readonly [Key in keyof Figures]: DriveField
+}
+
+export const ENGINE_FIELDS: FieldsOf<Engine> = {
+  idleRpm: { key: 'idle', title: 'Idle', unit: 'rev/min', least: 300, most: 3_000 },
+  peakNm: { key: 'torque', title: 'Most torque', unit: 'N·m', least: 1, most: 5_000 },
+  peakRpm: { key: 'torqueat', title: 'at', unit: 'rev/min', least: 500, most: 20_000 },
+  mostRpm: { key: 'red', title: 'Most speed', unit: 'rev/min', least: 1_000, most: 25_000 },
+  dragNm: { key: 'braking', title: 'Drag, throttle shut', unit: 'N·m', least: 0, most: 1_000 },
+  inertiaKgM2: { key: 'flywheel', title: 'Inertia', unit: 'kg·m²', least: 0.005, most: 20 },
+}
+
+export const CAR_FIELDS: FieldsOf<Omit<Car, 'engine'>> = {
+  massKg: { key: 'mass', title: 'Mass', unit: 'kg', least: 50, most: 60_000 },
+  rollingRadiusMm: { key: 'wheel', title: 'Rolling radius', unit: 'mm', least: 100, most: 1_000 },
+  finalRatio: { key: 'final', title: 'Output to wheels', unit: ': 1', least: 0.5, most: 20 },
+  airM2: { key: 'air', title: 'Drag area', unit: 'm²', least: 0, most: 20 },
+  rolling: {
+    key: 'rolling',
+    title: 'Rolling resistance',
+    unit: '%',
+    least: 0,
+    most: 10,
+    scale: 0.01,
+  },
+  brakeN: { key: 'brakes', title: 'All brakes', unit: 'N', least: 500, most: 500_000 },
+  clutchNm: { key: 'clutch', title: 'Clutch carries', unit: 'N·m', least: 10, most: 10_000 },
+  ringNm: { key: 'ringnm', title: 'Rings without figures', unit: 'N·m', least: 1, most: 2_000 },
+}
+
+export const RULE_FIELDS: FieldsOf<ShiftRules> = {
+  upLightRpm: {
+    key: 'up',
+    title: 'Up, pedal let go, over',
+    unit: 'rev/min',
+    least: 300,
+    most: 25_000,
+  },
+  upFullRpm: {
+    key: 'upfull',
+    title: 'Up, pedal down, over',
+    unit: 'rev/min',
+    least: 300,
+    most: 25_000,
+  },
+  downLightRpm: {
+    key: 'down',
+    title: 'Down, pedal let go, under',
+    unit: 'rev/min',
+    least: 300,
+    most: 25_000,
+  },
+  downFullRpm: {
+    key: 'downfull',
+    title: 'Down, pedal down, under',
+    unit: 'rev/min',
+    least: 300,
+    most: 25_000,
+  },
+  lowerFromBrake: {
+    key: 'brake',
+    title: 'Lower made ready from brake',
+    unit: '%',
+    least: 1,
+    most: 100,
+    scale: 0.01,
+  },
+  lowerFromPedal: {
+    key: 'kick',
+    title: 'Lower made ready from pedal',
+    unit: '%',
+    least: 1,
+    most: 100,
+    scale: 0.01,
+  },
+  restS: { key: 'rest', title: 'Between two changes', unit: 's', least: 0.1, most: 10 },
+}
+
+export const TIME_FIELDS: FieldsOf<ShiftTimes> = {
+  pedalS: { key: 'tpedal', title: 'Clutch down', unit: 's', least: 0.01, most: 2 },
+  clutchUpS: { key: 'tup', title: 'Clutch up', unit: 's', least: 0.01, most: 3 },
+  liftS: { key: 'tlift', title: 'Throttle lifted', unit: 's', least: 0.01, most: 2 },
+  leverS: { key: 'tlever', title: 'One move of the lever', unit: 's', least: 0.01, most: 2 },
+  drumS: { key: 'tdrum', title: 'Drum, one stop', unit: 's', least: 0.01, most: 2 },
+  sleeveS: { key: 'tcoupler', title: 'One coupler, by a piston', unit: 's', least: 0.01, most: 2 },
+  matchS: { key: 'tmatch', title: 'Engine left to match', unit: 's', least: 0.01, most: 3 },
+  handOverS: { key: 'thand', title: 'Clutch to clutch', unit: 's', least: 0.05, most: 2 },
+}
+
+/** What an address says of some figures; what it leaves out, or says beyond their limits, is as usual. */
+function figuresOf<Figures extends object>(
+  search: URLSearchParams,
+  fields: FieldsOf<Figures>,
+  usual: Figures,
+): Figures {
+  const entries = (Object.entries(fields) as [keyof Figures, DriveField][]).map(([name, field]) => {
+    const { key, least, most, scale = 1 } = field
+    const text = search.get(key)
+    const value = text === null ? NaN : Number(text)
+    return [name, value >= least && value <= most ? value * scale : usual[name]]
+  })
+  return Object.fromEntries(entries) as Figures
+}
+
+/** Below so many turns for one of the output in the top gear, an axle behind the box is taken to be there. */
+const WITH_FINAL_DRIVE = 2
+
+/** The least that the input turns for one turn of the output, in any position that drives. */
+export function topRatioOf(solver: Solver): number | undefined {
+  const ratios = solver.box.draft.positions.flatMap(({ couplers }) => {
+    const analysis = analyse(solver, couplers)
+    return analysis.state === 'drive' ? [Math.abs(toNumber(analysis.ratio))] : []
+  })
+  return ratios.length > 0 ? Math.min(...ratios) : undefined
+}
+
+/** Where the couplers stand at one instant: in the gear that carries, with what waits beside it. */
+export function placesOf(
+  solver: Solver,
+  labels: readonly string[],
+  { selected, ready }: DriveSample,
+): CouplerPlaces {
+  const { positions, couplers } = solver.box.draft
+  const labelled = (at: number): BoxPosition | undefined =>
+    positions.find(({ label, isHidden }) => label === labels[at] && isHidden !== true)
+  const position = labelled(selected)
+  if (!position) return placesAtRest(couplers)
+  const waiting = labelled(ready)
+  return (
+    (waiting &&
+      findPreselections(solver, position).find((each) => each.position === waiting)?.places) ??
+    position.couplers
+  )
+}
+
+/** Gears that a course asks for and the box has not. */
+export function unknownAsks(
+  course: readonly CourseRow[],
+  positions: readonly BoxPosition[],
+): readonly string[] {
+  const labels = new Set(positions.map(({ label }) => label))
+  return [...new Set(course.map(({ ask }) => ask))].filter((ask) => ask !== '' && !labels.has(ask))
+}
+
+/** A car as it would be with this box: what the box says of wheels and axle goes before what is usual. */
+export function usualCar(
+  { finalDrive, rollingRadiusMm }: BoxDraft,
+  topRatio: number | undefined,
+): Car {
+  return {
+    ...USUAL_CAR,
+    rollingRadiusMm: rollingRadiusMm ?? USUAL_CAR.rollingRadiusMm,
+    finalRatio: finalDrive
+      ? toNumber(finalDriveRatio(finalDrive))
+      : topRatio !== undefined && topRatio > WITH_FINAL_DRIVE
+        ? 1
+        : USUAL_CAR.finalRatio,
+  }
+}
+
+export function carOf(search: URLSearchParams, usual: Car): Car {
+  return {
+    ...figuresOf(search, CAR_FIELDS, usual),
+    engine: figuresOf(search, ENGINE_FIELDS, usual.engine),
+  }
+}
+
+export function rulesOf(search: URLSearchParams): ShiftRules {
+  return figuresOf(search, RULE_FIELDS, USUAL_RULES)
+}
+
+export function timesOf(search: URLSearchParams): ShiftTimes {
+  return figuresOf(search, TIME_FIELDS, USUAL_TIMES)
+}
+
+/** The instant of a drive that is nearest before a time. */
+export function sampleAt({ samples }: DriveResult, timeS: number): DriveSample | undefined {
+  const at = Math.round(timeS / SAMPLE_S)
+  return samples[Math.min(Math.max(at, 0), samples.length - 1)]
+}
+
+/** What is told of a drive in one line, to be set beside others. */
+export interface DriveFigures {
+  readonly changes: number
+  /** How long a change takes, half of them less. */
+  readonly medianS: number | null
+  readonly gapS: number
+  readonly clutchJ: number
+  readonly ringJ: number
+  readonly distanceM: number
+}
+
+export function figuresOfDrive({ changes, energy, distanceM }: DriveResult): DriveFigures {
+  const times = changes.map(({ startS, endS }) => endS - startS).sort((one, other) => one - other)
+  return {
+    changes: changes.length,
+    medianS: times[Math.floor(times.length / 2)] ?? null,
+    gapS: changes.reduce((sum, { gapS }) => sum + gapS, 0),
+    clutchJ: energy.clutchJ.reduce((sum, each) => sum + each, 0),
+    ringJ: energy.ringJ,
+    distanceM,
+  }
+}

@@ -1,0 +1,70 @@
+/** What is said of a drive. */
+import type { DriveResult, DriveSample, DriveWay, DrivenChange, PowertrainResult } from 'core'
+
+import type { RoadSpeedUnit } from './format.ts'
+import { formatNumber, formatRoadSpeed, formatSpeed } from './format.ts'
+import type { Naming } from './names.ts'
+import { countedName } from './names.ts'
+import { listed } from './sentences.ts'
+
+const NBSP = '\u00a0'
+
+export const WAY_NAMES: Readonly<Record<DriveWay, string>> = {
+  ready: 'next gear made ready, clutch to clutch',
+  clutch: 'by hand, with the clutch',
+  'double-declutch': 'by hand, double-declutching',
+  'without-clutch': 'throttle lifted, clutch left alone',
+}
+
+export function formatSeconds(timeS: number): string {
+  return `${formatNumber(timeS, 2)}${NBSP}s`
+}
+
+/** A heat or work in joules, or in kilojoules where it is much. */
+export function formatWork(workJ: number): string {
+  return Math.abs(workJ) < 10_000
+    ? `${formatNumber(workJ, 0)}${NBSP}J`
+    : `${formatNumber(workJ / 1_000, 1)}${NBSP}kJ`
+}
+
+/** What was ready for a change, and what that did to it. */
+export function readyWords({ wasReady, waitedS, gapS }: DrivenChange): string {
+  if (wasReady === null) return gapS > 0 ? 'through neutral' : 'clutch not needed'
+  if (wasReady) return 'was ready'
+  return waitedS > 0 ? `guessed wrong, waited ${formatSeconds(waitedS)}` : 'just ready'
+}
+
+/** Why a box cannot be driven. */
+export function notDrivenWords(
+  naming: Naming,
+  result: Extract<PowertrainResult, { ok: false }>,
+): string {
+  switch (result.kind) {
+    case 'uncounted':
+      return `To drive it, count ${listed(result.gears.map((gear) => `the ${countedName(naming, gear)}`))}.`
+    case 'two-clutches':
+      return `Position ${result.position.label} closes two friction clutches at once. What is driven here goes through one of them at a time.`
+    case 'none-drives':
+      return 'No position of this box drives its output. List some on Lay out, under Positions.'
+  }
+}
+
+const KMH_PER_M_S = 3.6
+
+/** One instant of a drive in a line. */
+export function momentWords(
+  { labels }: DriveResult,
+  { timeS, mPerS, engineRpm, selected, ready }: DriveSample,
+  unit: RoadSpeedUnit,
+): string {
+  const gear = labels[selected]
+  const waiting = labels[ready]
+  return [
+    formatSeconds(timeS),
+    gear === undefined
+      ? 'between gears'
+      : `in ${gear}${waiting === undefined ? '' : `, ${waiting} ready`}`,
+    formatRoadSpeed(mPerS * KMH_PER_M_S, unit),
+    `engine ${formatSpeed(engineRpm)}`,
+  ].join(' · ')
+}
