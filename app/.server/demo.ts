@@ -3,6 +3,8 @@ import type {
   BoxDraft,
   Chosen,
   Coupler,
+  CouplerPosition,
+  DogFigures,
   FinalDrive,
   Gear,
   PatternId,
@@ -31,6 +33,8 @@ interface DemoBox {
   /** What the rings are like, and the places that have two cones. */
   readonly rings?: RingFigures
   readonly twoCones?: readonly string[]
+  /** What the dogs are like where there is no ring. */
+  readonly dogs?: DogFigures
   /** Of shafts with all that turns with them, by id. */
   readonly inertiasKgM2?: Readonly<Record<string, number>>
 }
@@ -154,6 +158,7 @@ const DEMO: readonly DemoBox[] = [
     name: 'Wrenfield motorcycle six-speed, unit 8',
     pattern: 'motorcycle',
     chosen: { speeds: '6', primary: 'gear' },
+    dogs: { count: 5, freeAngleDeg: 28, depthMm: 4, meanDiameterMm: 48, backTaperDeg: -7 },
     counts: {
       'crank-primary': 33,
       'input-primary': 61,
@@ -178,6 +183,8 @@ const DEMO: readonly DemoBox[] = [
     name: 'Kestwick racing five-speed, unit 21',
     pattern: 'racing',
     chosen: { speeds: '5' },
+    inertiasKgM2: { input: 0.0105 },
+    dogs: { count: 5, freeAngleDeg: 34, depthMm: 4.5, meanDiameterMm: 70, backTaperDeg: 7 },
     counts: {
       'input-1': 14,
       'output-1': 32,
@@ -242,6 +249,7 @@ const DEMO: readonly DemoBox[] = [
     name: 'Tarn dog-clutch three-speed, unit 4',
     pattern: 'dog-clutch-three-shaft',
     chosen: { speeds: '3' },
+    dogs: { count: 24, freeAngleDeg: 2, depthMm: 7, meanDiameterMm: 74 },
     counts: {
       'input-head': 18,
       'counter-head': 31,
@@ -466,14 +474,21 @@ function teethOf(id: string, teeth: readonly DemoTeeth[]): Partial<Gear> {
   return {}
 }
 
-function withRings(coupler: Coupler, { rings, twoCones = [] }: DemoBox): Coupler {
-  if (!rings || coupler.kind !== 'synchronizer') return coupler
+function withFigures(coupler: Coupler, { rings, twoCones = [], dogs }: DemoBox): Coupler {
+  const figures = (place: string): Partial<CouplerPosition> =>
+    coupler.kind === 'synchronizer'
+      ? rings
+        ? { ring: { ...rings, coneCount: twoCones.includes(place) ? 2 : 1 } }
+        : {}
+      : dogs
+        ? { dogs }
+        : {}
   return {
     ...coupler,
     positions: coupler.positions.map((place) =>
-      place.engages.length === 0
-        ? place
-        : { ...place, ring: { ...rings, coneCount: twoCones.includes(place.id) ? 2 : 1 } },
+      place.engages.some(({ kind }) => kind === 'lock')
+        ? { ...place, ...figures(place.id) }
+        : place,
     ),
   }
 }
@@ -489,7 +504,7 @@ function draftOf(box: DemoBox): BoxDraft {
       if (toothCount === undefined) throw new Error(`${name} has no count for "${gear.id}"`)
       return { ...gear, toothCount, ...teethOf(gear.id, teeth) }
     }),
-    couplers: draft.couplers.map((coupler) => withRings(coupler, box)),
+    couplers: draft.couplers.map((coupler) => withFigures(coupler, box)),
     members: draft.members.map((member) => {
       const inertiaKgM2 = box.inertiasKgM2?.[member.id]
       return inertiaKgM2 === undefined ? member : { ...member, inertiaKgM2 }

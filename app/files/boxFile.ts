@@ -38,7 +38,8 @@ import {
 } from 'core'
 import type { BoxDraft, BoxField, BoxIssue, Link, LinkField, PartList, Path } from 'core'
 
-import { RING_FIELDS } from './ringFields.ts'
+import type { CouplerFigure } from './couplerFigures.ts'
+import { DOG_FIELDS, RING_FIELDS, dogsFault } from './couplerFigures.ts'
 import { parseJson, storable, writtenText } from './text.ts'
 
 export const BOX_FILE_FORMAT = 'udrix-box'
@@ -122,20 +123,25 @@ const inertiaKgM2 = z
   .positive('An inertia is more than 0 kg·m².')
   .max(LARGEST.inertiaKgM2, `An inertia is ${LARGEST.inertiaKgM2} kg·m² at most.`)
 
-/** A figure of a ring, within what can be. */
-function ringFigure(what: string, least: number, most: number, unit: string) {
-  const range = `${what} is ${least} to ${most}${unit}.`
-  return z.number(range).min(least, range).max(most, range).optional()
+/** Figures of a part of a coupler, each within what can be. */
+function figuresWithin<const Fields extends readonly CouplerFigure<never>[]>(fields: Fields) {
+  const within = (what: string, least: number, most: number, unit: string) => {
+    const range = `${what} is ${least} to ${most}${unit}.`
+    return z.number(range).min(least, range).max(most, range).optional()
+  }
+  return z.strictObject(
+    Object.fromEntries(
+      fields.map(({ key, title, least, most, unit }) => [key, within(title, least, most, unit)]),
+    ) as Record<Fields[number]['key'], ReturnType<typeof within>>,
+  )
 }
 
-const ringFigures = z.strictObject(
-  Object.fromEntries(
-    RING_FIELDS.map(({ key, title, least, most, unit }) => [
-      key,
-      ringFigure(title, least, most, unit),
-    ]),
-  ) as Record<(typeof RING_FIELDS)[number]['key'], ReturnType<typeof ringFigure>>,
-)
+const ringFigures = figuresWithin(RING_FIELDS)
+
+const dogFigures = figuresWithin(DOG_FIELDS).superRefine((dogs, context) => {
+  const fault = dogsFault(dogs)
+  if (fault !== null) context.addIssue({ code: 'custom', path: ['freeAngleDeg'], message: fault })
+})
 
 const member = z.strictObject({
   id,
@@ -238,6 +244,7 @@ const coupler = z.strictObject({
           .array(engagement)
           .max(LARGEST.engagements, atMost(LARGEST.engagements, 'engagements')),
         ring: ringFigures.optional(),
+        dogs: dogFigures.optional(),
       }),
     )
     .min(1, 'A coupler has at least one position.')

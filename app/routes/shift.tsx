@@ -6,10 +6,8 @@ import { Link } from 'react-router'
 import type { BoxDraft, ChangeSchool, GearChange } from 'core'
 import {
   CHANGE_SCHOOLS,
-  WITH_RING,
   analyse,
   diffDrafts,
-  fullPlaces,
   gearChange,
   isLocked,
   rational,
@@ -27,7 +25,7 @@ import { EntryField, SelectField } from '~/components/Fields.tsx'
 import { SectionDrawing } from '~/components/section/SectionDrawing.tsx'
 import { GateFigure } from '~/components/shift/GateFigure.tsx'
 import { MatchTable } from '~/components/shift/MatchTable.tsx'
-import { RingPanel } from '~/components/shift/RingPanel.tsx'
+import { EngagePanels } from '~/components/shift/EngagePanels.tsx'
 import { PositionRow } from '~/components/shift/PositionRow.tsx'
 import { ShiftProposal, saysWhatMoves } from '~/components/shift/ShiftProposal.tsx'
 import { useShift } from '~/components/shift/useShift.ts'
@@ -61,7 +59,7 @@ const DIGITS = {
 
 /** A change from one position to another, step by step, with what has to match. */
 export default function Shift() {
-  const { id, draft, words, settings, edit } = useOpenBox()
+  const { id, draft, words, edit } = useOpenBox()
   const { naming, positions, solver, issues } = useShift()
   const [search, change] = useViewState()
   const chosen = chosenPositions(positions, search.get('from'), search.get('to'))
@@ -98,16 +96,6 @@ export default function Shift() {
   const slots = slotsOf(rods)
   const faults = selectorFaults(draft)
   const state = analyse(solver, moment.places)
-  const endPlaces = fullPlaces(draft.couplers, to.couplers)
-  // Rings brake where one engages and the engine's side is what it brings along.
-  const rings = gear.matches.flatMap((match) => {
-    const place = match.coupler.positions.find(({ id }) => id === endPlaces[match.coupler.id])
-    return place && WITH_RING.has(match.coupler.kind) && match.brought.size > 0
-      ? [{ match, place }]
-      : []
-  })
-  const drag = Number(search.get('drag') ?? '')
-  const dragNm = Number.isFinite(drag) ? drag : 0
   const keep = (next: BoxDraft): void => {
     const changes = diffDrafts(draft, next)
     if (changes.length > 0) edit({ kind: 'change', changes })
@@ -250,43 +238,14 @@ export default function Shift() {
           inputRpm={inputRpm}
           leftOf={({ coupler }) => slipLeft(gear, moment, coupler.id)}
         />
-        {rings.map(({ match, place }) => (
-          <RingPanel
-            key={match.law.id}
-            naming={naming}
-            match={match}
-            place={place}
-            inputRpm={inputRpm}
-            dragNm={dragNm}
-            torqueUnit={settings.torqueUnit}
-            onRing={(ring) => {
-              keep({
-                ...draft,
-                couplers: draft.couplers.map((coupler) =>
-                  coupler.id === match.coupler.id
-                    ? {
-                        ...coupler,
-                        positions: coupler.positions.map((each) =>
-                          each.id === place.id ? { ...each, ring } : each,
-                        ),
-                      }
-                    : coupler,
-                ),
-              })
-            }}
-            onInertia={(inertiaKgM2) => {
-              keep({
-                ...draft,
-                members: draft.members.map((member) =>
-                  member.id === draft.input ? { ...member, inertiaKgM2 } : member,
-                ),
-              })
-            }}
-            onDrag={(drag) => {
-              change({ drag: drag === 0 ? '' : `${drag}` })
-            }}
-          />
-        ))}
+        <EngagePanels
+          naming={naming}
+          gear={gear}
+          inputRpm={inputRpm}
+          search={search}
+          change={change}
+          keep={keep}
+        />
         <div className="no-print">
           <PrintButton />
         </div>

@@ -101,6 +101,7 @@ export { threeShaftBox } from './patterns/threeShaft.ts'
 export type {
   Drum,
   DrumPoint,
+  DogFigures,
   DrumStop,
   DrumTrack,
   GateEnd,

@@ -279,12 +279,27 @@ export interface RingFigures {
   readonly leverRatio?: number | undefined
 }
 
+/** Dogs without a ring; whatever nobody measured is left out. */
+export interface DogFigures {
+  /** Round one of the two faces. */
+  readonly count?: number | undefined
+  /** By which the two can turn against one another once they are in. */
+  readonly freeAngleDeg?: number | undefined
+  /** By which they reach into one another when all the way in. */
+  readonly depthMm?: number | undefined
+  readonly meanDiameterMm?: number | undefined
+  /** By which their faces lean so that load draws them in; below 0 it pushes them out. */
+  readonly backTaperDeg?: number | undefined
+  readonly friction?: number | undefined
+}
+
 /** One place of a coupler, and what it does there. */
 export interface CouplerPosition {
   readonly id: string
   readonly travel: Travel
   readonly engages: readonly Engagement[]
   readonly ring?: RingFigures | undefined
+  readonly dogs?: DogFigures | undefined
 }
 
 /** What moves when a lever does: a hub, and the places that it can stand in. */

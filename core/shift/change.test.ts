@@ -1,4 +1,7 @@
 /** Changes of real arrangements, worked by hand and checked against facts of the trade. */
+import { Graph, alg } from '@dagrejs/graphlib'
+import fc from 'fast-check'
+
 import { buildPattern } from '../box/patterns/index.ts'
 import type { BoxDraft } from '../box/types.ts'
 import { rational } from '../number/rational.ts'
@@ -7,7 +10,8 @@ import { analyse, prepareSolver } from '../train/analysis.ts'
 import { withSelectors } from '../box/selectors/propose.ts'
 import type { ChangeSchool, ChangeStep, GearChange } from './change.ts'
 import { gearChange } from './change.ts'
-import { selectorFaults } from './lever.ts'
+import type { Slot } from './lever.ts'
+import { leverMoves, selectorFaults } from './lever.ts'
 
 const four = withSelectors(fourSpeed('sliding-idler'), 'lever')
 
@@ -244,4 +248,63 @@ test('a rod that moves what is gone, one end for two rods and a rod that moves n
   ).toBe(false)
   // The box itself hangs together, and changes as before.
   expect(changeOf(draft, '2', '3').matches.length).toBe(1)
+})
+
+test('the lever takes the shortest way through any gate (shortest paths of @dagrejs/graphlib)', () => {
+  const rod = { id: 'rod', places: [] }
+  const ends = fc.uniqueArray(
+    fc.record({ row: fc.integer({ min: 1, max: 6 }), end: fc.constantFrom('forward', 'back') }),
+    { minLength: 2, maxLength: 8, selector: ({ row, end }) => `${row} ${end}` },
+  )
+  fc.assert(
+    fc.property(ends, (gate) => {
+      const slots = gate.map(({ row, end }, at): Slot => ({
+        selector: rod,
+        place: { id: `${at}`, couplers: {} },
+        row,
+        end,
+        guard: null,
+      }))
+      // A gate as a graph: every end hangs on the neutral of its row, every neutral on all others.
+      const graph = new Graph({ directed: false })
+      for (const { row, end } of slots) {
+        graph.setEdge(`${row} ${end}`, `${row}`)
+        for (const other of slots) if (other.row !== row) graph.setEdge(`${row}`, `${other.row}`)
+      }
+      for (const from of slots) {
+        const found = alg.dijkstra(
+          graph,
+          `${from.row} ${from.end}`,
+          undefined,
+          (node) => graph.nodeEdges(node) ?? [],
+        )
+        for (const to of slots)
+          expect(leverMoves(from, to)).toHaveLength(found[`${to.row} ${to.end}`]?.distance ?? NaN)
+      }
+    }),
+    { numRuns: 50 },
+  )
+})
+
+test('over the stops of a drum one goes by each between (shortest paths of @dagrejs/graphlib)', () => {
+  const draft = buildPattern('motorcycle', 'm', { speeds: '6', primary: 'gear' })
+  const stops = draft.drums?.[0]?.stops ?? []
+  const graph = new Graph({ directed: false })
+  stops.forEach((stop, at) => {
+    const next = stops[at + 1]
+    if (next) graph.setEdge(`${stop.angleDeg}`, `${next.angleDeg}`)
+  })
+  for (const from of ['1', '3', '6'])
+    for (const to of ['1', '2', '5']) {
+      if (from === to) continue
+      const turn = changeOf(draft, from, to).steps.find((step) => step.kind === 'turn')
+      if (turn?.kind !== 'turn') throw new Error('no turn of the drum')
+      const found = alg.dijkstra(
+        graph,
+        `${turn.from.angleDeg}`,
+        undefined,
+        (node) => graph.nodeEdges(node) ?? [],
+      )
+      expect(turn.over.length + 1).toBe(found[`${turn.to.angleDeg}`]?.distance)
+    }
 })

@@ -1,7 +1,18 @@
 /** Random boxes for property tests. */
 import fc from 'fast-check'
 
-import type { BoxDraft, Gear, Link, LinkKind, Member, Piece, Drum, Selector } from '../box/types.ts'
+import type {
+  BoxDraft,
+  DogFigures,
+  Drum,
+  Gear,
+  Link,
+  LinkKind,
+  Member,
+  Piece,
+  RingFigures,
+  Selector,
+} from '../box/types.ts'
 import {
   CLOSING_SIDES,
   FITS,
@@ -241,6 +252,26 @@ const anyDrum: fc.Arbitrary<Drum> = fc
     ],
   }))
 
+const anyRing: fc.Arbitrary<RingFigures> = fc.record(
+  {
+    meanDiameterMm: sizeMm,
+    halfAngleDeg: fc.integer({ min: 4, max: 12 }),
+    coneCount: fc.integer({ min: 1, max: 3 }),
+    leverForceN: fc.integer({ min: 20, max: 120 }),
+  },
+  { requiredKeys: [], noNullPrototype: true },
+)
+
+const anyDogs: fc.Arbitrary<DogFigures> = fc.record(
+  {
+    count: fc.integer({ min: 3, max: 8 }),
+    freeAngleDeg: fc.integer({ min: 5, max: 40 }),
+    depthMm: sizeMm,
+    backTaperDeg: fc.integer({ min: -6, max: 6 }),
+  },
+  { requiredKeys: [], noNullPrototype: true },
+)
+
 /** The same box with one to twelve pieces of any kind, and what moves its couplers. */
 export function withPieces(drafts: fc.Arbitrary<BoxDraft>): fc.Arbitrary<BoxDraft> {
   return fc
@@ -249,9 +280,17 @@ export function withPieces(drafts: fc.Arbitrary<BoxDraft>): fc.Arbitrary<BoxDraf
       fc.array(anyPiece, { minLength: 1, maxLength: 12 }),
       fc.array(anyRod, { minLength: 2, maxLength: 4 }),
       anyDrum,
+      anyRing,
+      anyDogs,
     )
-    .map(([draft, pieces, rods, drum]) => ({
+    .map(([draft, pieces, rods, drum, ring, dogs]) => ({
       ...draft,
+      couplers: draft.couplers.map((coupler) => ({
+        ...coupler,
+        positions: coupler.positions.map((place, at) =>
+          at === 0 ? { ...place, ring, dogs } : place,
+        ),
+      })),
       selectors: rods.map((rod, at) => ({ ...rod, id: `rod-${at}` })),
       interlockParts: [
         { id: 'ball', kind: 'ball' as const, selectors: ['rod-0', 'rod-1'] },

@@ -2,13 +2,15 @@ import type { CouplerPosition, Match, RingFigures } from 'core'
 import { USUAL_FRICTION, reducedInertia, ringWork, toNumber } from 'core'
 
 import { EntryField } from '~/components/Fields.tsx'
-import { RING_FIELDS } from '~/files/ringFields.ts'
+import { RING_FIELDS } from '~/files/couplerFigures.ts'
 import { LARGEST } from '~/files/boxFile.ts'
 import { parseWithin } from '~/views/layout/numbers.ts'
 import type { TorqueUnit } from '~/words/format.ts'
 import type { Naming } from '~/words/names.ts'
 import { bodyName, placeName } from '~/words/names.ts'
 import { leftOutWords, neededWords, ringSentences } from '~/words/ring.ts'
+
+import { CouplerFigures, NumberOfView } from './CouplerFigures.tsx'
 
 interface RingPanelProps {
   readonly naming: Naming
@@ -63,25 +65,15 @@ export function RingPanel(props: RingPanelProps) {
       <details className="no-print">
         <summary className="cursor-pointer py-2 font-semibold">Figures of the ring</summary>
         <div className="grid grid-cols-2 gap-2">
-          {RING_FIELDS.map(({ key, title, unit, least, most }) => (
-            <EntryField
-              key={`${match.coupler.id} ${place.id} ${key} ${ring[key]}`}
-              label={title}
-              unit={unit.trim() === '' ? undefined : unit.trim()}
-              inputMode="decimal"
-              value={ring[key] === undefined ? '' : `${ring[key]}`}
-              onCommit={(text) => {
-                if (text.trim() === '') {
-                  onRing({ ...ring, [key]: undefined })
-                  return null
-                }
-                const figure = parseWithin(text, least, most, title)
-                if (!figure.ok) return figure.sentence
-                onRing({ ...ring, [key]: figure.value })
-                return null
-              }}
-            />
-          ))}
+          <CouplerFigures
+            id={`${match.coupler.id} ${place.id}`}
+            fields={RING_FIELDS}
+            figures={ring}
+            onChange={(next) => {
+              onRing(next)
+              return null
+            }}
+          />
           <EntryField
             key={`inertia ${measured}`}
             label={`Inertia of the ${bodyName(naming, input)} with clutch disc`}
@@ -99,17 +91,14 @@ export function RingPanel(props: RingPanelProps) {
               return null
             }}
           />
-          <EntryField
-            key={`drag ${dragNm}`}
+          <NumberOfView
             label="Drag against it, of clutch or cold oil"
             unit="N·m"
-            value={`${dragNm}`}
-            onCommit={(text) => {
-              const drag = parseWithin(text, -MOST_DRAG_NM, MOST_DRAG_NM, 'A drag')
-              if (!drag.ok) return drag.sentence
-              onDrag(drag.value)
-              return null
-            }}
+            value={dragNm}
+            least={-MOST_DRAG_NM}
+            most={MOST_DRAG_NM}
+            what="A drag"
+            onChange={onDrag}
           />
         </div>
       </details>

@@ -1,0 +1,106 @@
+import type { CouplerPosition, DogFigures, Match } from 'core'
+import { dogWork, reducedInertia, toNumber } from 'core'
+
+import { DOG_FIELDS, dogsFault } from '~/files/couplerFigures.ts'
+import type { TorqueUnit } from '~/words/format.ts'
+import { dogSentences, neededDogWords } from '~/words/dogs.ts'
+import type { Naming } from '~/words/names.ts'
+import { placeName } from '~/words/names.ts'
+import { leftOutWords } from '~/words/ring.ts'
+
+import { CouplerFigures, NumberOfView } from './CouplerFigures.tsx'
+
+interface DogPanelProps {
+  readonly naming: Naming
+  readonly match: Match
+  readonly place: CouplerPosition
+  readonly inputRpm: number
+  /** With which the coupler moves, and what it bears. */
+  readonly speedMPerS: number
+  readonly torqueNm: number
+  readonly torqueUnit: TorqueUnit
+  readonly onDogs: (dogs: DogFigures) => void
+  readonly onSpeed: (mPerS: number) => void
+  readonly onTorque: (torqueNm: number) => void
+}
+
+const RAD_PER_S = (2 * Math.PI) / 60
+
+/** Whether dogs without a ring catch, and the figures that it takes to say so. */
+export function DogPanel(props: DogPanelProps) {
+  const { naming, match, place, inputRpm, speedMPerS, torqueNm, torqueUnit } = props
+  const { onDogs, onSpeed, onTorque } = props
+  const dogs = place.dogs ?? {}
+  const slipRpm = match.slip === null ? 0 : Math.abs(toNumber(match.slip)) * inputRpm
+  const { kgM2, missing } = reducedInertia(naming.box, match.brought)
+  const result = dogWork(dogs, {
+    slipRadPerS: slipRpm * RAD_PER_S,
+    speedMPerS,
+    inertiaKgM2: kgM2,
+    torqueNm,
+  })
+  const { input } = naming.box.draft
+  const ofInput = match.brought.get(input)
+  const bandRpm = (): readonly [number, number] | null => {
+    if (!result.ok || !ofInput || !match.inputSpeed) return null
+    const middle = Math.abs(toNumber(match.inputSpeed) * inputRpm)
+    const half = Math.abs((result.work.mostSlipRadPerS / RAD_PER_S) * toNumber(ofInput))
+    return [middle - half, middle + half]
+  }
+  return (
+    <section aria-label="Dogs" className="flex flex-col gap-1">
+      <h2 className="text-[1.15rem] font-semibold">
+        Do the dogs of {placeName(naming, match.coupler, place)} catch?
+      </h2>
+      {result.ok ? (
+        <>
+          {dogSentences({
+            work: result.work,
+            slipRpm,
+            torqueNm,
+            bandRpm: bandRpm(),
+            unit: torqueUnit,
+          }).map((sentence) => (
+            <p key={sentence}>{sentence}</p>
+          ))}
+          {missing.length > 0 && <p className="text-graphite">{leftOutWords(naming, missing)}</p>}
+        </>
+      ) : (
+        <p>{neededDogWords(result.missing)}</p>
+      )}
+      <details className="no-print">
+        <summary className="cursor-pointer py-2 font-semibold">Figures of the dogs</summary>
+        <div className="grid grid-cols-2 items-end gap-2">
+          <CouplerFigures
+            id={`${match.coupler.id} ${place.id}`}
+            fields={DOG_FIELDS}
+            figures={dogs}
+            onChange={(next) => {
+              const fault = dogsFault(next)
+              if (fault === null) onDogs(next)
+              return fault
+            }}
+          />
+          <NumberOfView
+            label="Coupler moved at"
+            unit="m/s"
+            value={speedMPerS}
+            least={0.005}
+            most={5}
+            what="A speed of a coupler"
+            onChange={onSpeed}
+          />
+          <NumberOfView
+            label="Load, or overrun, at the dogs"
+            unit="N·m"
+            value={torqueNm}
+            least={0}
+            most={20_000}
+            what="A load"
+            onChange={onTorque}
+          />
+        </div>
+      </details>
+    </section>
+  )
+}

@@ -1,0 +1,107 @@
+import type { BoxDraft, CouplerPosition, GearChange, Match } from 'core'
+import { WITH_RING, fullPlaces } from 'core'
+
+import { useOpenBox } from '~/components/box/boxContext.ts'
+import type { ChangeView } from '~/components/useViewState.ts'
+import type { Naming } from '~/words/names.ts'
+
+import { DogPanel } from './DogPanel.tsx'
+import { RingPanel } from './RingPanel.tsx'
+
+interface EngagePanelsProps {
+  readonly naming: Naming
+  readonly gear: GearChange
+  readonly inputRpm: number
+  readonly search: URLSearchParams
+  readonly change: ChangeView
+  readonly keep: (next: BoxDraft) => void
+}
+
+const USUAL_SPEED_M_S = 0.15
+const USUAL_LOAD_NM = 100
+
+const figureOf = (text: string | null, usual: number): number => {
+  const figure = Number(text ?? '')
+  return text !== null && text !== '' && Number.isFinite(figure) ? figure : usual
+}
+
+/** For everything that goes in and hangs on the engine: whether its ring can, or its dogs catch. */
+export function EngagePanels(props: EngagePanelsProps) {
+  const { naming, gear, inputRpm, search, change, keep } = props
+  const { draft, settings } = useOpenBox()
+  const endPlaces = fullPlaces(draft.couplers, gear.to.couplers)
+  const engaging = gear.matches.flatMap((match) => {
+    const place = match.coupler.positions.find(({ id }) => id === endPlaces[match.coupler.id])
+    return place && match.brought.size > 0 ? [{ match, place }] : []
+  })
+  const rings = engaging.filter(({ match }) => WITH_RING.has(match.coupler.kind))
+  const dogs = engaging.filter(
+    ({ match }) =>
+      !WITH_RING.has(match.coupler.kind) &&
+      match.coupler.kind !== 'friction-clutch' &&
+      match.law.kind === 'lock',
+  )
+  const setPlace = ({ coupler }: Match, place: CouplerPosition): void => {
+    keep({
+      ...draft,
+      couplers: draft.couplers.map((each) =>
+        each.id === coupler.id
+          ? {
+              ...each,
+              positions: each.positions.map((other) => (other.id === place.id ? place : other)),
+            }
+          : each,
+      ),
+    })
+  }
+  return (
+    <>
+      {rings.map(({ match, place }) => (
+        <RingPanel
+          key={match.law.id}
+          naming={naming}
+          match={match}
+          place={place}
+          inputRpm={inputRpm}
+          dragNm={figureOf(search.get('drag'), 0)}
+          torqueUnit={settings.torqueUnit}
+          onRing={(ring) => {
+            setPlace(match, { ...place, ring })
+          }}
+          onInertia={(inertiaKgM2) => {
+            keep({
+              ...draft,
+              members: draft.members.map((member) =>
+                member.id === draft.input ? { ...member, inertiaKgM2 } : member,
+              ),
+            })
+          }}
+          onDrag={(drag) => {
+            change({ drag: drag === 0 ? '' : `${drag}` })
+          }}
+        />
+      ))}
+      {dogs.map(({ match, place }) => (
+        <DogPanel
+          key={match.law.id}
+          naming={naming}
+          match={match}
+          place={place}
+          inputRpm={inputRpm}
+          speedMPerS={Math.max(figureOf(search.get('coupler'), USUAL_SPEED_M_S), 0.005)}
+          torqueNm={Math.max(figureOf(search.get('load'), USUAL_LOAD_NM), 0)}
+          torqueUnit={settings.torqueUnit}
+          onDogs={(next) => {
+            setPlace(match, { ...place, dogs: next })
+          }}
+          onSpeed={(mPerS) => {
+            change({ coupler: `${mPerS}` })
+          }}
+          onTorque={(torqueNm) => {
+            change({ load: `${torqueNm}` })
+          }}
+        />
+      ))}
+    </>
+  )
+}
