@@ -29,6 +29,9 @@ export default [
       route('sheet', 'routes/traceSheet.tsx'),
     ]),
     route('shift', 'routes/shift.tsx'),
+    layout('routes/jobs.tsx', { id: 'routes/jobOfShift' }, [
+      route('shift/engage', 'routes/shiftEngage.tsx'),
+    ]),
     route('shift/interlock', 'routes/shiftInterlock.tsx'),
     route('shift/drum', 'routes/shiftDrum.tsx'),
     route('shift/drive', 'routes/shiftDrive.tsx'),

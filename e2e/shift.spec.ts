@@ -150,3 +150,28 @@ test('dogs are judged by their figures; more of them than have room are refused'
   await page.reload()
   await expect(dogs).toContainText('it jumps out of gear')
 })
+
+test('half engaged, a ring waits or grinds by its gap; the way and the gap stand in the address', async ({
+  page,
+}) => {
+  const box = await duplicateOf(page, 'Ostrel')
+  await page.goto(`${box}/shift?from=3&to=2`)
+  await page.getByRole('link', { name: 'See it half engaged' }).click()
+  await expect(page.getByRole('heading', { name: '50 % of the way into 2' })).toBeVisible()
+  const way = page.getByRole('slider')
+  await expect(way).toHaveAttribute('aria-valuetext', /they wait/)
+  await way.focus()
+  for (let at = 0; at < 25; at++) await page.keyboard.press('ArrowRight')
+  await expect(way).toHaveAttribute('aria-valuetext', /75 % of the way\. The speeds are equal/)
+  const gap = page.getByLabel('Gap between ring and gear')
+  await gap.fill('-1')
+  await gap.press('Enter')
+  await expect(page.getByRole('alert')).toBeVisible()
+  await gap.fill('0')
+  await gap.press('Enter')
+  await expect(page.getByText('brakes no more. Replace it.')).toBeVisible()
+  await expect(page.getByRole('img', { name: /it grinds/ })).toBeVisible()
+  await expect(page).toHaveURL(/way=75.*gap=0|gap=0.*way=75/)
+  await page.reload()
+  await expect(page.getByRole('img', { name: /it grinds/ })).toBeVisible()
+})

@@ -1,6 +1,8 @@
 /** Changing gear: what moves what, and what must match. */
 export type { GearChange, ChangeSchool, ChangeStep, CouplerMove } from './change.ts'
 export { CHANGE_SCHOOLS, WITH_RING, gearChange } from './change.ts'
+export type { Approach, Contact } from './contact.ts'
+export { GEAR_TEETH_FROM, RING_TEETH_FROM, contactOf, dogDepthMm } from './contact.ts'
 export type { DogResult, DogWork, NeededDogFigure } from './dogs.ts'
 export { USUAL_DOG_FRICTION, dogWork } from './dogs.ts'
 export type { Depth, DrumProof, DrumStretch, StarStop } from './drum.ts'

@@ -1,3 +1,5 @@
+import { Link } from 'react-router'
+
 import type { BoxDraft, CouplerPosition, GearChange, Match } from 'core'
 import { WITH_RING, fullPlaces } from 'core'
 
@@ -28,7 +30,7 @@ const figureOf = (text: string | null, usual: number): number => {
 /** For everything that goes in and hangs on the engine: whether its ring can, or its dogs catch. */
 export function EngagePanels(props: EngagePanelsProps) {
   const { naming, gear, inputRpm, search, change, keep } = props
-  const { draft, settings } = useOpenBox()
+  const { id, draft, settings } = useOpenBox()
   const endPlaces = fullPlaces(draft.couplers, gear.to.couplers)
   const engaging = gear.matches.flatMap((match) => {
     const place = match.coupler.positions.find(({ id }) => id === endPlaces[match.coupler.id])
@@ -54,6 +56,7 @@ export function EngagePanels(props: EngagePanelsProps) {
       ),
     })
   }
+  const [first] = [...rings, ...dogs]
   return (
     <>
       {rings.map(({ match, place }) => (
@@ -102,6 +105,16 @@ export function EngagePanels(props: EngagePanelsProps) {
           }}
         />
       ))}
+      {first && (
+        <p className="no-print">
+          <Link
+            className="text-accent underline"
+            to={`/boxes/${id}/shift/engage?at=${encodeURIComponent(`${first.match.coupler.id}/${first.place.id}`)}`}
+          >
+            See it half engaged
+          </Link>
+        </p>
+      )}
     </>
   )
 }

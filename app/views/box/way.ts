@@ -109,6 +109,7 @@ export const WAY: readonly [Step, ...Step[]] = [
           : 'not said yet',
     pages: [
       page('shift', 'Change of gear'),
+      page('shift/engage', 'Half engaged'),
       page('shift/interlock', 'Interlock'),
       page('shift/drum', 'Drum'),
       page('shift/drive', 'Drive'),

@@ -1,0 +1,202 @@
+import { Link } from 'react-router'
+
+import type { Approach } from 'core'
+import { coneWearMm, contactOf, dogWork } from 'core'
+
+import { useOpenBox } from '~/components/box/boxContext.ts'
+import { EntryField, SelectField } from '~/components/Fields.tsx'
+import { useOpenJob } from '~/components/job/jobContext.ts'
+import { PrintButton } from '~/components/PrintButton.tsx'
+import { ContactFigure } from '~/components/shift/ContactFigure.tsx'
+import { NumberOfView } from '~/components/shift/CouplerFigures.tsx'
+import { useShift } from '~/components/shift/useShift.ts'
+import { useViewState } from '~/components/useViewState.ts'
+import { lengthText, parseLength } from '~/views/layout/numbers.ts'
+import { depthOf, engageables, measuredGapMm, travelOf } from '~/views/shift/contactView.ts'
+import { contactWords, wearLeftWords } from '~/words/contact.ts'
+import { dogSentences } from '~/words/dogs.ts'
+import { capitalize, couplerName, placeName } from '~/words/names.ts'
+
+const USUAL_LOAD_NM = 100
+const MOST_LOAD_NM = 20_000
+/** Of the way, in a hundredth, where the page opens. */
+const HALF = 50
+
+/** One coupler large, at any part of its way: what touches, what slips, what grinds. */
+export default function ShiftEngage() {
+  const { id, settings } = useOpenBox()
+  const { draft, naming } = useShift()
+  const { job } = useOpenJob()
+  const [search, change] = useViewState()
+  const all = engageables(draft)
+  const chosen = all.find(({ key }) => key === search.get('at')) ?? all[0]
+  if (!chosen)
+    return (
+      <main className="p-6">
+        <title>{`${draft.name} · Half engaged · Udrix`}</title>
+        <p className="text-lg">Nothing in this box locks anything. Draw its couplers on Lay out.</p>
+      </main>
+    )
+  const { coupler, place, hasRing } = chosen
+  const { lengthUnit, torqueUnit } = settings
+  const name = placeName(naming, coupler, place)
+  const asked = Number(search.get('way') ?? HALF)
+  const way = Number.isFinite(asked) ? Math.min(Math.max(Math.round(asked), 0), 100) : HALF
+  const measuredMm = hasRing ? measuredGapMm(job, chosen) : null
+  const tried = search.get('gap')
+  const triedMm = tried === null || !Number.isFinite(Number(tried)) ? null : Number(tried)
+  const gapMm = triedMm ?? measuredMm
+  const travelMm = travelOf(draft, chosen)
+  const approach: Approach = {
+    part: way / 100,
+    hasRing,
+    gapMm,
+    travelMm,
+    depthMm: depthOf(chosen, travelMm),
+  }
+  const contact = contactOf(approach)
+  const said = contactWords(contact, approach, lengthUnit)
+  const { ring, dogs = {} } = place
+  const wearLeftMm =
+    ring?.halfAngleDeg === undefined || gapMm === null
+      ? null
+      : coneWearMm(gapMm, 0, ring.halfAngleDeg) / (ring.coneCount ?? 1)
+  const load = Number(search.get('load') ?? '')
+  const torqueNm = load > 0 && load <= MOST_LOAD_NM ? load : USUAL_LOAD_NM
+  const work = dogWork(dogs, { slipRadPerS: 0, speedMPerS: 1, inertiaKgM2: 0, torqueNm })
+  return (
+    <main className="grid min-h-0 flex-1 grid-cols-[minmax(0,1fr)] lg:grid-cols-[minmax(0,1fr)_22rem] xl:grid-cols-[minmax(0,1fr)_27rem]">
+      <title>{`${name} half engaged · ${draft.name} · Udrix`}</title>
+      <section
+        aria-label={`${capitalize(couplerName(naming, coupler))}, on its way into ${name}`}
+        className="flex min-h-0 flex-col gap-2 px-4 pt-2 pb-3 lg:overflow-auto"
+      >
+        <h2 className="text-[1.3rem]">
+          {capitalize(couplerName(naming, coupler))}, {way} % of the way into {name}
+        </h2>
+        <div className="min-h-[16rem] flex-1">
+          <ContactFigure
+            approach={approach}
+            contact={contact}
+            dogs={dogs}
+            names={{
+              hub: naming.words.hub,
+              coupler: naming.words.couplers[coupler.kind],
+              ring: naming.words.ring,
+            }}
+            title={
+              hasRing
+                ? `Section of hub, ring, cone and gear for ${name}. ${said}`
+                : `Dogs of ${name} unrolled, seen from outside. ${said}`
+            }
+          />
+        </div>
+        <label htmlFor="way" className="font-semibold">
+          {said}
+        </label>
+        <input
+          id="way"
+          type="range"
+          className="accent-accent no-print h-[44px] w-full flex-none"
+          min={0}
+          max={100}
+          value={way}
+          aria-valuetext={`${way} % of the way. ${said}`}
+          onChange={(event) => {
+            change({ way: event.target.value })
+          }}
+        />
+      </section>
+      <aside
+        aria-label="Which, and its figures"
+        className="border-rule bg-sheet flex min-h-0 flex-col gap-3 border-l-2 p-4 lg:overflow-auto"
+      >
+        <SelectField
+          label="Place"
+          value={chosen.key}
+          options={all.map((each) => [
+            each.key,
+            `${placeName(naming, each.coupler, each.place)}, ${couplerName(naming, each.coupler)}`,
+          ])}
+          onChange={(at) => {
+            change({ at, gap: '' })
+          }}
+        />
+        {hasRing ? (
+          <>
+            <EntryField
+              key={`gap ${gapMm} ${lengthUnit}`}
+              label="Gap between ring and gear"
+              unit={lengthUnit}
+              inputMode="decimal"
+              value={gapMm === null ? '' : lengthText(gapMm, lengthUnit)}
+              onCommit={(text) => {
+                if (text.trim() === '') {
+                  change({ gap: '' })
+                  return null
+                }
+                const gap = parseLength(text, lengthUnit, 0)
+                if (!gap.ok) return gap.sentence
+                change({ gap: `${gap.value}` })
+                return null
+              }}
+            />
+            <p>
+              {gapMm === null
+                ? 'Nobody has measured this ring in the job: it is taken to brake. Type a gap to try one.'
+                : wearLeftWords(gapMm, wearLeftMm, triedMm === null, lengthUnit)}
+            </p>
+            {triedMm !== null && measuredMm !== null && triedMm !== measuredMm && (
+              <p className="text-graphite">
+                In the job it measured {lengthText(measuredMm, lengthUnit)} {lengthUnit}.
+              </p>
+            )}
+            <p>
+              <Link
+                className="text-accent underline"
+                to={`/boxes/${id}/measure?part=${encodeURIComponent(`ring:${chosen.key}`)}`}
+              >
+                Measure this ring
+              </Link>
+            </p>
+          </>
+        ) : (
+          <>
+            {work.ok &&
+              dogSentences({
+                work: work.work,
+                slipRpm: 0,
+                torqueNm,
+                bandRpm: null,
+                unit: torqueUnit,
+              }).map((sentence) => <p key={sentence}>{sentence}</p>)}
+            {!work.ok && (
+              <p>
+                Drawn with six dogs, half of the circle free. Enter theirs on Change of gear, at a
+                change into {name}.
+              </p>
+            )}
+            <NumberOfView
+              label="Load, or overrun, at the dogs"
+              unit="N·m"
+              value={torqueNm}
+              least={0.1}
+              most={MOST_LOAD_NM}
+              what="A load"
+              onChange={(value) => {
+                change({ load: `${value}` })
+              }}
+            />
+          </>
+        )}
+        <div className="no-print">
+          <PrintButton />
+        </div>
+        <p className="text-graphite text-[0.9rem]">
+          Drawn to show what touches, not to scale. What a ring or dogs may wear is in the maker’s
+          manual.
+        </p>
+      </aside>
+    </main>
+  )
+}

@@ -1,0 +1,55 @@
+/** A coupler half way in, as the address and the job have it. */
+import type { BoxDraft, Coupler, CouplerPosition, Job } from 'core'
+import { WITH_RING, measuredOn, rodsOf } from 'core'
+
+export interface Engageable {
+  readonly coupler: Coupler
+  readonly place: CouplerPosition
+  readonly hasRing: boolean
+  /** In the address. */
+  readonly key: string
+}
+
+/** Every place of a coupler that locks something, clutches aside. */
+export function engageables({ couplers }: BoxDraft): readonly Engageable[] {
+  return couplers.flatMap((coupler) =>
+    coupler.kind === 'friction-clutch'
+      ? []
+      : coupler.positions.flatMap((place) =>
+          place.engages.some(({ kind }) => kind === 'lock')
+            ? [
+                {
+                  coupler,
+                  place,
+                  hasRing: WITH_RING.has(coupler.kind),
+                  key: `${coupler.id}/${place.id}`,
+                },
+              ]
+            : [],
+        ),
+  )
+}
+
+/** Where nothing is said of it. */
+const USUAL_TRAVEL_MM = 9
+const USUAL_DEPTH_MM = 4
+
+/** How far a coupler goes from its centre to a place, as its rod says. */
+export function travelOf(draft: BoxDraft, { coupler, place }: Engageable): number {
+  const found = rodsOf(draft)
+    .flatMap(({ places }) => places)
+    .find(({ couplers, travelMm }) => couplers[coupler.id] === place.id && travelMm !== undefined)
+  const travelMm = Math.abs(found?.travelMm ?? 0)
+  return travelMm > 0 ? travelMm : USUAL_TRAVEL_MM
+}
+
+/** How deep the dogs of a place go, never deeper than the way is long. */
+export function depthOf({ place: { dogs } }: Engageable, travelMm: number): number {
+  return Math.min(dogs?.depthMm ?? USUAL_DEPTH_MM, travelMm)
+}
+
+/** The gap of a place’s ring as the job has it: the least that was read last; null where nobody did. */
+export function measuredGapMm(job: Job, { key }: Engageable): number | null {
+  const latest = measuredOn(job, `ring:${key}`, 'ring-gap').at(-1)
+  return latest ? latest.judgement.figures.figure : null
+}

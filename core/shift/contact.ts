@@ -1,0 +1,62 @@
+/**
+ * What a coupler touches on its way in. With a ring: the ring is pressed onto its cone, its teeth
+ * stand in the way until the speeds agree, then those of the gear, then it is in. A ring whose face
+ * has come to the gear, its gap being gone, presses on no cone and holds nothing up. Dogs without a
+ * ring meet over the last part of the way, as deep as they are.
+ */
+
+export type Contact =
+  /** Nothing touches. */
+  | 'free'
+  /** The ring is on its cone and brakes; its teeth are not reached. */
+  | 'braking'
+  /** Its teeth stand in the way, as long as it brakes. */
+  | 'blocking'
+  /** Nothing brakes: the teeth go through while both sides turn on their own. */
+  | 'unbraked'
+  /** At the teeth of the gear, speeds being equal. */
+  | 'entering'
+  /** At the teeth of the gear, speeds being what they were. */
+  | 'grinding'
+  /** Dogs that hold by less than half of their depth. */
+  | 'shallow'
+  | 'in'
+
+/** Where a coupler stands, and what it has to do with. */
+export interface Approach {
+  /** Of its way from the centre, 0 to 1. */
+  readonly part: number
+  readonly hasRing: boolean
+  /** Between ring and gear with the ring on its cone; null where nobody measured it. */
+  readonly gapMm: number | null
+  readonly travelMm: number
+  /** Of dogs without a ring. */
+  readonly depthMm: number
+}
+
+/** Parts of the way at which a ring is pressed on, its teeth are met, and those of the gear (common practice, roughly). */
+export const PRESSED_FROM = 0.1
+export const RING_TEETH_FROM = 0.35
+export const GEAR_TEETH_FROM = 0.65
+export const IN_FROM = 0.95
+
+/** By how much dogs reach into one another; below 0 they are still apart. */
+export function dogDepthMm({ part, travelMm, depthMm }: Approach): number {
+  return part * travelMm - (travelMm - depthMm)
+}
+
+/** What is touched at one place of the way. */
+export function contactOf(approach: Approach): Contact {
+  const { part, hasRing, gapMm, depthMm } = approach
+  if (!hasRing) {
+    const depth = dogDepthMm(approach)
+    if (depth <= 0) return 'free'
+    return depth < depthMm / 2 ? 'shallow' : 'in'
+  }
+  const isBraking = gapMm === null || gapMm > 0
+  if (part < PRESSED_FROM) return 'free'
+  if (part >= IN_FROM) return 'in'
+  if (part >= GEAR_TEETH_FROM) return isBraking ? 'entering' : 'grinding'
+  if (!isBraking) return 'unbraked'
+  return part >= RING_TEETH_FROM ? 'blocking' : 'braking'
+}
