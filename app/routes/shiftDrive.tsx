@@ -255,7 +255,7 @@ export default function ShiftDrive() {
           </p>
         )}
         {answer?.ok && (
-          <>
+          <div className="flex max-w-full flex-col gap-3 overflow-x-auto" tabIndex={0}>
             <ChangeTable
               changes={answer.result.changes}
               onPick={(each) => {
@@ -267,7 +267,7 @@ export default function ShiftDrive() {
             />
             <WayTable figures={answer.figures} />
             <EnergyTable result={answer.result} />
-          </>
+          </div>
         )}
         <FigureFields
           title="Rules of changing"

@@ -37,6 +37,14 @@ const MEANINGS: Readonly<Record<TermId, string>> = {
     'The foot is off the pedal and the wheels drive the engine. The teeth carry on their other flanks, thrust turns round, and a worn dog can jump out.',
   interlock:
     'Balls or a pin between the rods that let only one of them leave the middle, so that no two positions are in at once.',
+  gate: 'The slots that the lever moves in: rows side by side, each with an end forward and an end back. A collar, a spring or a catch guards reverse.',
+  drum: 'A cylinder with a groove for each fork. As it turns, step by step, the grooves push the forks to and fro; a motorcycle and many racing boxes change by one.',
+  'star-wheel':
+    'A wheel with notches on the end of the drum. A roller on a spring falls into them and makes each position certain.',
+  'false-neutral':
+    'A place between two positions of a drum where nothing is in. The points of the star push the drum out of it; a worn one lets it rest there.',
+  'back-taper':
+    'Dogs a little narrower at their root than at their tip, so that load draws them in. Worn round, the same load pushes them out.',
   backlash: 'How far a gear can be turned while its mate stands still.',
   'end-play': 'How far a shaft or gear can be pushed to and fro. Shims set it.',
   'run-out': 'How far a shaft that is turned between points swings out of true.',

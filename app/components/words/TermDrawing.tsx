@@ -204,6 +204,50 @@ const DRAWINGS: Readonly<Partial<Record<TermId, React.ReactNode>>> = {
       <circle className="meant" cx={120} cy={62} r={21} />
     </>
   ),
+  gate: (
+    <>
+      <path
+        className="meant"
+        d="M68 11h16v43h28v-43h16v43h28v-43h16v102h-16v-43h-28v43h-16v-43h-28v43h-16z"
+      />
+      <circle cx={120} cy={22} r={12} />
+    </>
+  ),
+  drum: (
+    <>
+      <path className="meant" d="M30 40H210V112H30z" />
+      <path className="line" strokeWidth={6} d="M30 92H96L124 64H210" />
+      <path d="M104 8h12v70h-12z" />
+    </>
+  ),
+  'star-wheel': (
+    <>
+      <path
+        className="meant"
+        d="M144 30L149 55L168 72L149 89L144 114L120 106L96 114L91 89L72 72L91 55L96 30L120 38z"
+      />
+      <circle cx={120} cy={26} r={13} />
+      <path className="line" d="M120 13V2" />
+    </>
+  ),
+  'false-neutral': (
+    <>
+      <path d="M120 34L135 52L158 56L150 78L158 100L135 104L120 122L105 104L82 100L90 78L82 56L105 52z" />
+      <circle className="meant" cx={120} cy={20} r={13} />
+      <path
+        className="line"
+        d="M148 14q22 6 28 26m0 0l-9-6m9 6l5-9M92 14q-22 6-28 26m0 0l9-6m-9 6l-5-9"
+      />
+    </>
+  ),
+  'back-taper': (
+    <>
+      <path d="M10 8H50V116H10zM190 8H230V116H190z" />
+      <path className="meant" d="M50 30L112 20V60L50 50z" />
+      <path d="M190 70L128 60V104L190 94z" />
+      <path className="line" d="M60 76h52m-8-7l8 7l-8 7" />
+    </>
+  ),
   backlash: (
     <Flanks>
       <path className="line" d="M127 42h31m-6-5l6 5l-6 5m-19-10l-6 5l6 5" />
