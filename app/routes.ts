@@ -35,6 +35,7 @@ export default [
     route('shift/interlock', 'routes/shiftInterlock.tsx'),
     route('shift/drum', 'routes/shiftDrum.tsx'),
     route('shift/drive', 'routes/shiftDrive.tsx'),
+    route('shift/complaints', 'routes/shiftComplaints.tsx'),
     route('shift/rods', 'routes/shiftRods.tsx'),
     layout('routes/jobs.tsx', [
       route('job', 'routes/job.tsx'),

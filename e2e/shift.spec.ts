@@ -175,3 +175,16 @@ test('half engaged, a ring waits or grinds by its gap; the way and the gap stand
   await page.reload()
   await expect(page.getByRole('img', { name: /it grinds/ })).toBeVisible()
 })
+
+test('complaints lead to what shows them', async ({ page }) => {
+  const box = await duplicateOf(page, 'Ostrel')
+  await page.goto(`${box}/shift/complaints`)
+  const of = (title: string) => page.getByRole('listitem').filter({ hasText: title })
+  await expect(of('It balks when the oil is cold')).toContainText('instead of')
+  await of('It is stuck in two').getByRole('link').click()
+  await expect(page.getByText('On the road that stops the driven wheels.')).toBeVisible()
+  await page.goBack()
+  await of('It balks when the oil is cold').getByRole('link').click()
+  await expect(page.getByRole('region', { name: 'Ring' })).toContainText('away in')
+  await expect(page).toHaveURL(/drag=5/)
+})

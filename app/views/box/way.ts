@@ -113,6 +113,7 @@ export const WAY: readonly [Step, ...Step[]] = [
       page('shift/interlock', 'Interlock'),
       page('shift/drum', 'Drum'),
       page('shift/drive', 'Drive'),
+      page('shift/complaints', 'Complaints'),
       page('shift/rods', 'Rods and gate'),
     ],
   },
