@@ -121,6 +121,7 @@ export default function Shift() {
             draft={draft}
             words={words}
             state={state}
+            onTheWay={moment.onTheWay}
             drive={state.state === 'drive' && !moment.isUnloaded ? state : undefined}
             title={`Section along the shafts of ${draft.name}, between ${from.label} and ${to.label}`}
           />
@@ -128,7 +129,14 @@ export default function Shift() {
         <div className="flex flex-wrap items-center gap-x-4 gap-y-1">
           {slots.length > 0 && (
             <div className="w-[13rem] max-w-full flex-none">
-              <GateFigure naming={naming} slots={slots} lever={moment.lever} title="Gate" />
+              <GateFigure
+                naming={naming}
+                slots={slots}
+                lever={moment.lever}
+                leverTo={moment.leverTo}
+                part={moment.part}
+                title="Gate"
+              />
             </div>
           )}
           <div className="min-w-[16rem] flex-1">

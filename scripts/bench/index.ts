@@ -14,6 +14,7 @@ import { benchClosedBox, benchJob, benchTurnChecks } from './job.ts'
 import { benchMotion } from './motion.ts'
 import { benchOrderLines, benchPartsPages } from './parts.ts'
 import { benchChanges, benchDrive, benchDrum, benchInterlock } from './shift.ts'
+import { benchTimeLine } from './shiftPage.ts'
 import { benchBench, benchMany, benchServer, benchTraceAfresh, fillJobs } from './server.ts'
 
 const FIVE_SPEED = threeShaftBox({
@@ -53,6 +54,7 @@ try {
   await benchTraceAfresh(udrix.url, `${box}/trace?position=2`)
   await benchMany(udrix.url, box, 'the demo')
   await benchBrowser(udrix.url, box)
+  await benchTimeLine(udrix.url, box)
   await benchMotion(udrix.url, udrix.databaseUrl)
   await benchPartsPages(udrix.url, udrix.databaseUrl)
   await benchBuildPage(udrix.url, udrix.databaseUrl)

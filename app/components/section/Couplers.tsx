@@ -31,6 +31,8 @@ const PLATE_MM = { inner: 4, outer: 24, width: 2.4, closed: 3 }
 interface CouplerProps {
   readonly drawn: SectionCoupler
   readonly place: CouplerPosition | undefined
+  /** How far it stands from its station; where its place has it, unless it is on its way. */
+  readonly shiftMm?: number | undefined
   readonly scale: Scale
   readonly naming: Naming
   readonly hasName: boolean
@@ -39,6 +41,7 @@ interface CouplerProps {
 export const CouplerShape = memo(function CouplerShape({
   drawn,
   place,
+  shiftMm = sleeveShiftMm(place),
   scale,
   naming,
   hasName,
@@ -51,7 +54,7 @@ export const CouplerShape = memo(function CouplerShape({
   if (isSlider) return null
   const x = scale.x(coupler.stationMm)
   const isClutch = coupler.kind === 'friction-clutch'
-  const shift = isClutch ? 0 : sleeveShiftMm(place) * scale.perMmX
+  const shift = isClutch ? 0 : shiftMm * scale.perMmX
   const y = scale.y(drawn.yMm)
   const engaged = place ? placeName(naming, coupler, place) : ''
   const text =

@@ -6,7 +6,7 @@
 import { memo, useMemo } from 'react'
 
 import type { Analysis, BodyMotion, BoxDraft, Drive, Forces, Section, SectionMesh } from 'core'
-import { bodyOfGear, indexBox, layOutSection, slidShiftsMm, toNumber } from 'core'
+import { bodyOfGear, indexBox, layOutSection, toNumber } from 'core'
 
 import type { Naming } from '~/words/names.ts'
 import { bodyName, capitalize } from '~/words/names.ts'
@@ -17,6 +17,8 @@ import type { Layers } from '~/views/section/layers.ts'
 import { USUAL_LAYERS } from '~/views/section/layers.ts'
 import { findRoom, placeMemberNames } from '~/views/section/memberNames.ts'
 import type { Pace } from '~/views/section/pace.ts'
+import type { OnTheWay } from '~/views/section/onTheWay.ts'
+import { sleeveOnTheWayMm, slidOnTheWay } from '~/views/section/onTheWay.ts'
 import type { Scale } from '~/views/section/scale.ts'
 import { scaleOf } from '~/views/section/scale.ts'
 import type { GearSeats, MovingBlock } from '~/views/section/toothMarks.ts'
@@ -44,6 +46,8 @@ interface SectionDrawingProps extends GearLinks {
   readonly words: Vocabulary
   /** Where the couplers stand and how everything moves; without it they stand at their centres. */
   readonly state?: Pick<Analysis, 'engaged' | 'motions'> | undefined
+  /** A coupler between two of its places. */
+  readonly onTheWay?: OnTheWay | undefined
   /** The way of the power to draw. */
   readonly drive?: Drive | undefined
   /** Torque that the ribbon shows at its full width, for one unit of input torque. */
@@ -77,7 +81,7 @@ interface Layout {
 const NO_SHIFTS: ReadonlyMap<string, number> = new Map()
 
 export function SectionDrawing(props: SectionDrawingProps) {
-  const { draft, words, state, litGear, title, layers = USUAL_LAYERS, pace } = props
+  const { draft, words, state, litGear, title, layers = USUAL_LAYERS, pace, onTheWay } = props
   const naming: Naming = useMemo(() => ({ box: indexBox(draft), words }), [draft, words])
   const hasPieces = layers.has('parts')
   const still = useMemo(() => {
@@ -90,9 +94,9 @@ export function SectionDrawing(props: SectionDrawingProps) {
     [state],
   )
   const layout = useMemo(() => {
-    const shifts = slidShiftsMm(still.section, places)
+    const shifts = slidOnTheWay(still.section, places, onTheWay)
     return { ...still, shifts: shifts.size > 0 ? shifts : NO_SHIFTS }
-  }, [still, places])
+  }, [still, places, onTheWay])
   const presentLinks = useMemo(
     () =>
       new Set(
@@ -135,6 +139,9 @@ export function SectionDrawing(props: SectionDrawingProps) {
           <CouplerShape
             drawn={drawn}
             place={places.get(drawn.coupler.id)}
+            shiftMm={
+              onTheWay?.coupler === drawn.coupler.id ? sleeveOnTheWayMm(onTheWay) : undefined
+            }
             scale={layout.scale}
             naming={naming}
             hasName={layers.has('names')}

@@ -15,10 +15,14 @@ interface GateFigureProps {
   readonly naming: Naming
   readonly slots: readonly Slot[]
   readonly lever: LeverAt | null
+  /** Where the lever is going, and how much of that way it has gone. */
+  readonly leverTo?: LeverAt | null
+  readonly part?: number
   readonly title: string
 }
 
-export function GateFigure({ naming, slots, lever, title }: GateFigureProps) {
+export function GateFigure(props: GateFigureProps) {
+  const { naming, slots, lever, leverTo, part = 0, title } = props
   const rows = [...new Set(slots.map(({ row }) => row))].sort((one, other) => one - other)
   const xOf = (row: number): number => MARGIN + Math.max(0, rows.indexOf(row)) * ROW
   const yOf = (end: LeverAt['end']): number =>
@@ -61,7 +65,14 @@ export function GateFigure({ naming, slots, lever, title }: GateFigureProps) {
           </g>
         )
       })}
-      {lever && <circle className="gate-lever" cx={xOf(lever.row)} cy={yOf(lever.end)} r={9} />}
+      {lever && (
+        <circle
+          className="gate-lever"
+          cx={xOf(lever.row) + part * (xOf(leverTo?.row ?? lever.row) - xOf(lever.row))}
+          cy={yOf(lever.end) + part * (yOf((leverTo ?? lever).end) - yOf(lever.end))}
+          r={9}
+        />
+      )}
     </svg>
   )
 }

@@ -1,6 +1,16 @@
 /** A change of gear at one moment of its time line. */
-import type { BoxDraft, BoxPosition, CouplerPlaces, GateSlot, GearChange, LeverMove } from 'core'
-import { fullPlaces, rodsOf, slotOf, slotsOf } from 'core'
+import type {
+  BoxDraft,
+  BoxPosition,
+  ChangeStep,
+  CouplerPlaces,
+  GateSlot,
+  GearChange,
+  LeverMove,
+} from 'core'
+import { centreOf, fullPlaces, rodsOf, slotOf, slotsOf } from 'core'
+
+import type { OnTheWay } from '~/views/section/onTheWay.ts'
 
 /** Where the lever stands: in a row, at an end of it or in the neutral plane. */
 export interface LeverAt {
@@ -15,6 +25,10 @@ export interface Moment {
   readonly part: number
   readonly places: CouplerPlaces
   readonly lever: LeverAt | null
+  /** Where it is going, by `part` of the way; null while it rests. */
+  readonly leverTo: LeverAt | null
+  /** What is between two of its places. */
+  readonly onTheWay: OnTheWay | undefined
   /** Whether the pedal is down or the throttle lifted, so that no torque comes in. */
   readonly isUnloaded: boolean
 }
@@ -66,7 +80,26 @@ export function momentOf(draft: BoxDraft, change: GearChange, at: number): Momen
         places[id] = positions.find(({ engages }) => engages.length > 0)?.id ?? places[id] ?? ''
     } else if (step.kind === 'lever') lever = after(step.move)
   }
-  return { done, part, places, lever, isUnloaded }
+  const next = part > 0 ? steps[done] : undefined
+  return {
+    done,
+    part,
+    places,
+    lever,
+    leverTo: next?.kind === 'lever' ? after(next.move) : null,
+    onTheWay: next && slidingIn(next, part),
+    isUnloaded,
+  }
+}
+
+/** The coupler that a step moves, and how far it is. */
+function slidingIn(step: ChangeStep, part: number): OnTheWay | undefined {
+  if (step.kind !== 'out' && step.kind !== 'in') return undefined
+  const { coupler, from, to } = step.move
+  const centre = centreOf(coupler)
+  return step.kind === 'out'
+    ? { coupler: coupler.id, from, to: centre ?? from, part }
+    : { coupler: coupler.id, from: centre ?? from, to, part }
 }
 
 function centre(draft: BoxDraft, couplerId: string): string | undefined {

@@ -44,6 +44,25 @@ describe('a change along its time line', () => {
     expect(at(last + 5)).toEqual(at(last))
   })
 
+  test('between two steps the lever and what it moves are on their way', () => {
+    const lever = change.steps.findIndex(({ kind }) => kind === 'lever')
+    expect(at(lever + 0.5)).toMatchObject({
+      part: 0.5,
+      lever: { row: 2, end: 'back' },
+      leverTo: { row: 2, end: null },
+      onTheWay: undefined,
+    })
+    const out = change.steps.findIndex(({ kind }) => kind === 'out')
+    expect(at(out + 0.3).onTheWay).toMatchObject({
+      coupler: 'coupler-1-2',
+      from: { id: '2' },
+      to: { id: 'centre' },
+      part: 0.3,
+    })
+    expect(at(out + 0.3).leverTo).toBeNull()
+    expect(at(out).onTheWay).toBeUndefined()
+  })
+
   test('takes the load off with the pedal and puts it on again', () => {
     expect(at(0).isUnloaded).toBe(false)
     expect(at(1).isUnloaded).toBe(true)

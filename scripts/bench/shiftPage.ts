@@ -1,0 +1,51 @@
+/** Dragging the time line of a change, beside frames of the same page left alone. */
+import { withPage } from './page.ts'
+import { ms, report } from './measure.ts'
+
+const STEPS = 60
+
+/** `boxPath` is of any box that changes gear. */
+export async function benchTimeLine(base: string, boxPath: string): Promise<void> {
+  await withPage(async (page) => {
+    await page.goto(`${base}${boxPath}/shift`, { waitUntil: 'networkidle' })
+    await page.locator('#moment').waitFor()
+    const frames = await page.evaluate(async (steps) => {
+      const frame = (): Promise<number> => new Promise((resolve) => requestAnimationFrame(resolve))
+      const p95 = (values: number[]): number =>
+        [...values].sort((one, other) => one - other)[Math.floor(values.length * 0.95)] ?? NaN
+      const idle: number[] = []
+      for (let at = 0; at < steps; at++) {
+        const from = performance.now()
+        await frame()
+        idle.push(performance.now() - from)
+      }
+      const slider = document.querySelector<HTMLInputElement>('#moment')
+      const drawn = document.querySelector('main')
+      const setter = Object.getOwnPropertyDescriptor(HTMLInputElement.prototype, 'value')?.set
+      if (!slider || !drawn || !setter) throw new Error('there is no time line')
+      const most = Number(slider.max)
+      const dragged: number[] = []
+      for (let at = 0; at < steps; at++) {
+        let isDrawn = false
+        const observer = new MutationObserver(() => {
+          isDrawn = true
+        })
+        observer.observe(drawn, { subtree: true, attributes: true, characterData: true })
+        const from = performance.now()
+        setter.call(slider, `${1 + (at % most)}`)
+        slider.dispatchEvent(new Event('input', { bubbles: true }))
+        do await frame()
+        while (!isDrawn && performance.now() - from < 1_000)
+        dragged.push(performance.now() - from)
+        observer.disconnect()
+      }
+      return { idle: p95(idle), dragged: p95(dragged) }
+    }, STEPS)
+    report(
+      `Browser: the time line of a change dragged by one, 95 of 100 of ${STEPS}`,
+      ms(frames.dragged),
+      `a frame of the page left alone ${ms(frames.idle)}`,
+      'within one frame more',
+    )
+  })
+}
