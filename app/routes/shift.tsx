@@ -1,51 +1,35 @@
-import clsx from 'clsx'
 import { useMemo } from 'react'
 import { useHotkeys } from 'react-hotkeys-hook'
-import { Link } from 'react-router'
 
-import type { BoxDraft, ChangeSchool, GearChange } from 'core'
+import type { BoxDraft, ChangeSchool } from 'core'
 import {
   CHANGE_SCHOOLS,
   analyse,
   diffDrafts,
   gearChange,
   isLocked,
-  rational,
   rodsOf,
   selectorFaults,
-  slotsOf,
-  switchedOf,
-  toNumber,
 } from 'core'
 
 import { useOpenBox } from '~/components/box/boxContext.ts'
 import { IssueList } from '~/components/box/IssueList.tsx'
-import { PrintButton } from '~/components/PrintButton.tsx'
 import { EntryField, SelectField } from '~/components/Fields.tsx'
+import { PrintButton } from '~/components/PrintButton.tsx'
 import { SectionDrawing } from '~/components/section/SectionDrawing.tsx'
-import { GateFigure } from '~/components/shift/GateFigure.tsx'
-import { MatchTable } from '~/components/shift/MatchTable.tsx'
 import { EngagePanels } from '~/components/shift/EngagePanels.tsx'
+import { MatchTable } from '~/components/shift/MatchTable.tsx'
+import { Outcome } from '~/components/shift/Outcome.tsx'
 import { PositionRow } from '~/components/shift/PositionRow.tsx'
 import { ShiftProposal, saysWhatMoves } from '~/components/shift/ShiftProposal.tsx'
+import { StepList } from '~/components/shift/StepList.tsx'
+import { TimeLine } from '~/components/shift/TimeLine.tsx'
 import { useShift } from '~/components/shift/useShift.ts'
 import { useViewState } from '~/components/useViewState.ts'
 import { Warning } from '~/components/Warning.tsx'
-import type { Moment } from '~/views/shift/changeView.ts'
-import { PARTS_OF_A_STEP, chosenPositions, momentOf, slipLeft } from '~/views/shift/changeView.ts'
 import { parseWithin } from '~/views/layout/numbers.ts'
-import { formatPercent, formatSpeed } from '~/words/format.ts'
-import type { Naming } from '~/words/names.ts'
-import { countedName } from '~/words/names.ts'
-import { listed } from '~/words/sentences.ts'
-import {
-  SCHOOL_NAMES,
-  SWITCH_NAMES,
-  changeStepWords,
-  rodName,
-  rodPlaceName,
-  selectorFaultWords,
-} from '~/words/shift.ts'
+import { PARTS_OF_A_STEP, chosenPositions, momentOf, slipLeft } from '~/views/shift/changeView.ts'
+import { SCHOOL_NAMES, selectorFaultWords } from '~/words/shift.ts'
 
 const USUAL_RPM = 3_000
 const MOST_RPM = 30_000
@@ -93,15 +77,11 @@ export default function Shift() {
       </main>
     )
   const rods = rodsOf(draft)
-  const slots = slotsOf(rods)
   const faults = selectorFaults(draft)
   const state = analyse(solver, moment.places)
   const keep = (next: BoxDraft): void => {
     const changes = diffDrafts(draft, next)
     if (changes.length > 0) edit({ kind: 'change', changes })
-  }
-  const goTo = (step: number): void => {
-    change({ at: step <= 0 ? '' : `${Math.min(step * PARTS_OF_A_STEP, last)}` })
   }
   return (
     <main className="grid min-h-0 flex-1 grid-cols-[minmax(0,1fr)] lg:grid-cols-[minmax(0,1fr)_22rem] xl:grid-cols-[minmax(0,1fr)_27rem]">
@@ -126,46 +106,17 @@ export default function Shift() {
             title={`Section along the shafts of ${draft.name}, between ${from.label} and ${to.label}`}
           />
         </div>
-        <div className="flex flex-wrap items-center gap-x-4 gap-y-1">
-          {slots.length > 0 && (
-            <div className="w-[13rem] max-w-full flex-none">
-              <GateFigure
-                naming={naming}
-                slots={slots}
-                lever={moment.lever}
-                leverTo={moment.leverTo}
-                part={moment.part}
-                title="Gate"
-              />
-            </div>
-          )}
-          <div className="min-w-[16rem] flex-1">
-            <SwitchedList naming={naming} rods={rods} moment={moment} />
-            <label htmlFor="moment" className="font-semibold">
-              {moment.done === 0 && moment.part === 0
-                ? `In ${from.label}`
-                : moment.done === gear.steps.length
-                  ? `In ${to.label}`
-                  : `Step ${Math.min(moment.done + 1, gear.steps.length)} of ${gear.steps.length}`}
-            </label>
-            <input
-              id="moment"
-              type="range"
-              className="accent-accent h-[44px] w-full"
-              min={0}
-              max={last}
-              value={at}
-              aria-valuetext={
-                moment.done >= gear.steps.length
-                  ? `in ${to.label}`
-                  : changeStepWords(naming, gear.steps[moment.done] ?? { kind: 'lift' }, inputRpm)
-              }
-              onChange={(event) => {
-                change({ at: event.target.value === '0' ? '' : event.target.value })
-              }}
-            />
-          </div>
-        </div>
+        <TimeLine
+          naming={naming}
+          rods={rods}
+          gear={gear}
+          moment={moment}
+          at={at}
+          inputRpm={inputRpm}
+          onMove={(to) => {
+            change({ at: to === 0 ? '' : `${to}` })
+          }}
+        />
         <div className="no-print flex flex-col gap-1">
           <PositionRow
             title="From"
@@ -219,27 +170,15 @@ export default function Shift() {
         {isLocked(state) && (
           <Warning>Here the box is locked: nothing turns. Do not drive it like that.</Warning>
         )}
-        <ol className="flex flex-col" aria-label="Steps">
-          {gear.steps.map((step, index) => (
-            <li key={index}>
-              <button
-                type="button"
-                aria-current={index === moment.done ? 'step' : undefined}
-                className={clsx(
-                  'flex min-h-[40px] w-full items-baseline gap-2 border-l-4 px-2 py-1 text-left',
-                  index === moment.done ? 'border-accent bg-accent-wash' : 'border-transparent',
-                  index < moment.done && 'text-graphite',
-                )}
-                onClick={() => {
-                  goTo(index + 1)
-                }}
-              >
-                <b className="tabular-nums">{index + 1}</b>
-                <span>{changeStepWords(naming, step, inputRpm)}</span>
-              </button>
-            </li>
-          ))}
-        </ol>
+        <StepList
+          naming={naming}
+          steps={gear.steps}
+          done={moment.done}
+          inputRpm={inputRpm}
+          onStep={(step) => {
+            change({ at: step <= 0 ? '' : `${Math.min(step * PARTS_OF_A_STEP, last)}` })
+          }}
+        />
         <MatchTable
           naming={naming}
           matches={gear.matches}
@@ -263,86 +202,5 @@ export default function Shift() {
         </p>
       </aside>
     </main>
-  )
-}
-
-/** What the engine does, in one line. */
-function Outcome({
-  naming,
-  gear,
-  inputRpm,
-  countHref,
-}: {
-  readonly naming: Naming
-  readonly gear: GearChange
-  readonly inputRpm: number
-  readonly countHref: string
-}) {
-  const { from, to, inputSpeed, isWithoutGap, uncounted } = gear
-  const [first] = uncounted
-  if (first)
-    return (
-      <p className="text-[1.1rem]">
-        To say how fast anything turns, count{' '}
-        <Link to={`${countHref}?gear=${first.id}`} className="text-accent underline">
-          {listed(uncounted.map((each) => `the ${countedName(naming, each)}`))}
-        </Link>
-        .
-      </p>
-    )
-  if (from.id === to.id) return <p className="text-[1.1rem]">It stays in {from.label}.</p>
-  if (!inputSpeed)
-    return (
-      <p className="text-[1.1rem]">
-        From {from.label} to {to.label} no speed follows for the engine: one of the two does not
-        drive.
-      </p>
-    )
-  const after = toNumber(inputSpeed) * inputRpm
-  const isBackwards = after < 0
-  return (
-    <div>
-      <p className="text-[1.15rem]">
-        The engine goes from {formatSpeed(inputRpm)} to{' '}
-        <b className={isBackwards ? 'text-trouble' : undefined}>{formatSpeed(after)}</b>
-        {!isBackwards && (
-          <span className="text-graphite"> ({formatPercent(inputSpeed.sub(rational(1)))})</span>
-        )}
-        .
-      </p>
-      {isBackwards && (
-        <Warning>
-          {to.label} turns the wheels the other way: stop first. Going in while it rolls breaks
-          teeth.
-        </Warning>
-      )}
-      {isWithoutGap && <p>The torque is handed over from clutch to clutch, without a gap.</p>}
-    </div>
-  )
-}
-
-/** What the lever does not move, and where it stands. */
-function SwitchedList({
-  naming,
-  rods,
-  moment,
-}: {
-  readonly naming: Naming
-  readonly rods: ReturnType<typeof rodsOf>
-  readonly moment: Moment
-}) {
-  const switched = [...switchedOf(rods, moment.places)]
-  if (switched.length === 0) return null
-  return (
-    <ul aria-label="Moved by something else" className="flex flex-wrap gap-x-4 text-[0.92rem]">
-      {switched.map(([selector, place]) => (
-        <li key={selector.id}>
-          {rodName(naming, selector)}: <b>{place ? rodPlaceName(naming, { place }) : 'centre'}</b>{' '}
-          <span className="text-graphite">
-            ({selector.switched && SWITCH_NAMES[selector.switched]})
-          </span>
-        </li>
-      ))}
-    </ul>
   )
 }

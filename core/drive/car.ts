@@ -59,9 +59,9 @@ const AIR_KG_M3 = 1.2
 /** How much the torque has fallen at standstill and at twice the speed of its peak. */
 const FALL = 0.35
 /** The governor gives all it has when the engine is so far below idle. */
-const GOVERNED_RPM = 150
+export const GOVERNED_RPM = 150
 /** Brake and rolling resistance come in over this speed, so that a standing car stands. */
-const STANDING_M_S = 0.1
+export const FULL_FROM_M_S = 0.1
 
 /** What the engine can give at a speed in radians a second, throttle open. */
 export function fullTorqueNm({ peakNm, peakRpm, mostRpm }: Engine, radPerS: number): number {
@@ -93,7 +93,7 @@ export interface Resistance {
 /** At a speed in m/s, a brake pedal between 0 and 1 and a grade as rise over run. */
 export function resistanceOf(car: Car, mPerS: number, brake: number, grade: number): Resistance {
   const weightN = car.massKg * GRAVITY_M_S2
-  const along = Math.tanh(mPerS / STANDING_M_S)
+  const along = Math.tanh(mPerS / FULL_FROM_M_S)
   const cosine = 1 / Math.hypot(1, grade)
   return {
     airN: 0.5 * AIR_KG_M3 * car.airM2 * mPerS * Math.abs(mPerS),

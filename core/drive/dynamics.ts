@@ -198,36 +198,42 @@ export function advance(
   let left = stepS
   for (let part = 0; left > 0; part++) {
     look(state, acting, state.engineRadPerS, state.outputRadPerS, here)
-    if (letGo(state, acting, here))
+    // One after another: what one lets go no longer loads the next.
+    while (letGo(state, acting, here))
       look(state, acting, state.engineRadPerS, state.outputRadPerS, here)
     const whole = part === MOST_PARTS ? left : partUntilRest(state, here, left)
     take(state, acting, whole, tally, here)
     left -= whole
-    settle(state)
+    settle(state, here)
     if (left < stepS * 1e-9) return
   }
 }
 
-/** Clutches that cannot bear what they would have to begin to slip; whether any did. */
+/** Of the clutches that cannot bear what they would have to, the worst begins to slip; whether there was any. */
 function letGo({ shafts, engineRadPerS }: MotionState, acting: Acting, here: Instant): boolean {
-  let isAny = false
+  let worst: ClutchState | undefined
+  let [most, direction]: [number, 1 | -1] = [1, 1]
   shafts.forEach(({ clutch }, at) => {
     const torque = here.clutchNm[at] ?? 0
-    if (!clutch.isStuck || Math.abs(torque) <= acting.capacityNm(at, engineRadPerS)) return
-    clutch.isStuck = false
-    clutch.direction = torque < 0 ? -1 : 1
-    isAny = true
+    if (!clutch.isStuck || torque === 0) return
+    const asked = Math.abs(torque) / acting.capacityNm(at, engineRadPerS)
+    if (asked <= most) return
+    most = asked
+    worst = clutch
+    direction = torque < 0 ? -1 : 1
   })
-  return isAny
+  if (!worst) return false
+  worst.isStuck = false
+  worst.direction = direction
+  return true
 }
 
 /** How long until the first thing that slips would come to rest, at most `leftS`. */
 function partUntilRest(state: MotionState, here: Instant, leftS: number): number {
   let until = leftS
   const reach = (slip: number, change: number, direction: number): void => {
-    if (direction * (slip + change * leftS) >= 0) return
-    const at = change === 0 ? 0 : -slip / change
-    if (at < until) until = Math.max(at, 0)
+    if (direction * change >= 0 || direction * (slip + change * leftS) >= 0) return
+    until = Math.min(until, Math.max(-slip / change, 0))
   }
   state.shafts.forEach(({ clutch, ring, radPerS }, at) => {
     const rising = here.shafts[at] ?? 0
@@ -273,21 +279,24 @@ function take(
   })
 }
 
-/** What has come to rest sticks, and what a ring has brought to speed is in. */
-function settle(state: MotionState): void {
-  for (const shaft of state.shafts) {
+/** What has come to rest sticks, and what a ring has brought to speed is in; what comes apart does neither. */
+function settle(state: MotionState, here: Instant): void {
+  for (const [at, shaft] of state.shafts.entries()) {
     const { ring, clutch } = shaft
+    const rising = here.shafts[at] ?? 0
     if (ring) {
       const slip = slipOfRing(ring, shaft.radPerS, state.outputRadPerS)
-      if (slip * ring.direction <= REST_RAD_PER_S) {
+      const isClosing = slipOfRing(ring, rising, here.output) * ring.direction < 0
+      if (isClosing && slip * ring.direction <= REST_RAD_PER_S) {
         shaft.ratio = -ring.ofOutput / ring.ofShaft
         shaft.radPerS = shaft.ratio * state.outputRadPerS
         shaft.ring = null
       }
     }
     const slip = state.engineRadPerS - shaft.radPerS
+    const isClosing = (here.engine - rising) * clutch.direction < 0
     if (clutch.isStuck) state.engineRadPerS = shaft.radPerS
-    else if (slip * clutch.direction <= REST_RAD_PER_S) {
+    else if (isClosing && slip * clutch.direction <= REST_RAD_PER_S) {
       clutch.isStuck = true
       state.engineRadPerS = shaft.radPerS
     }

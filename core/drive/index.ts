@@ -14,4 +14,4 @@ export type {
   DrivenChange,
   EnergyBalance,
 } from './simulate.ts'
-export { SAMPLE_S, USUAL_STEPS, driveCourse } from './simulate.ts'
+export { SAMPLE_S, USUAL_STEPS, driveCourse, stepsFor } from './simulate.ts'

@@ -14,7 +14,7 @@ import type { DriveWay, Powertrain } from './powertrain.ts'
 import { planChange, powertrainOf } from './powertrain.ts'
 import { USUAL_RULES, USUAL_TIMES } from './rules.ts'
 import type { DriveResult } from './simulate.ts'
-import { driveCourse } from './simulate.ts'
+import { driveCourse, stepsFor } from './simulate.ts'
 
 function powertrain(draft: BoxDraft): Powertrain {
   const result = powertrainOf(prepareSolver(boxOf(draft)))
@@ -311,4 +311,15 @@ test('a box with one gear, driven anyhow, goes as a general solver of differenti
     ),
     { numRuns: 6 },
   )
+})
+
+test('a light engine or a hard brake is followed in shorter steps', () => {
+  expect(stepsFor(USUAL_CAR)).toBe(2)
+  const light = { ...USUAL_CAR, engine: { ...USUAL_CAR.engine, inertiaKgM2: 0.01 } }
+  // 180 N·m over 15.7 rad/s at 0.01 kg·m²: 1,146 a second; a tick of 10 ms in 23.
+  expect(stepsFor(light)).toBe(23)
+  expect(stepsFor({ ...USUAL_CAR, massKg: 50, brakeN: 500_000 })).toBe(100)
+  const { samples, energy } = drive(four, 'clutch', { car: light, stepsATick: stepsFor(light) })
+  for (const { engineRpm } of samples) expect(engineRpm).toBeLessThan(6_500)
+  expect(Number.isFinite(energy.engineJ)).toBe(true)
 })

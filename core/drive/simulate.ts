@@ -4,7 +4,14 @@
  * `dynamics.ts`. Teeth and bearings lose nothing here.
  */
 import type { Car } from './car.ts'
-import { RAD_PER_S_OF_RPM, engineTorqueNm, fullTorqueNm, resistanceOf } from './car.ts'
+import {
+  FULL_FROM_M_S,
+  GOVERNED_RPM,
+  RAD_PER_S_OF_RPM,
+  engineTorqueNm,
+  fullTorqueNm,
+  resistanceOf,
+} from './car.ts'
 import type { CourseRow, Moment } from './course.ts'
 import { courseReader } from './course.ts'
 import type { Acting, MotionState, Tally } from './dynamics.ts'
@@ -23,6 +30,8 @@ export interface DriveTask {
   readonly times: ShiftTimes
   /** Steps of the motion in one tick. */
   readonly stepsATick: number
+  /** Without samples only figures and changes come of it. */
+  readonly isSampled?: boolean
 }
 
 /** One change of gear as it went. */
@@ -86,6 +95,18 @@ export const SAMPLE_S = 0.02
 /** Two steps of the motion in a tick: halving them changes nothing that is told. */
 export const USUAL_STEPS = 2
 
+/** A step this much of the shortest time in which anything answers is short enough. */
+const SHORT_ENOUGH = 0.5
+const MOST_STEPS = 100
+
+/** How many steps a tick takes with a car: more where a light engine or a hard brake answers faster. */
+export function stepsFor({ engine, massKg, brakeN }: Car): number {
+  const governedPerS = engine.peakNm / (GOVERNED_RPM * RAD_PER_S_OF_RPM) / engine.inertiaKgM2
+  const brakedPerS = brakeN / massKg / FULL_FROM_M_S
+  const wanted = (Math.max(governedPerS, brakedPerS) * TICK_S) / SHORT_ENOUGH
+  return Math.min(Math.max(Math.ceil(wanted), USUAL_STEPS), MOST_STEPS)
+}
+
 /** A car slower than this stands. */
 const STANDING_M_S = 0.5
 /** A clutch that carries less leads nothing. */
@@ -140,13 +161,14 @@ const clamp = (value: number, least: number, most: number): number =>
 /** Drives the course from standstill in the lowest gear to its last row. */
 export function driveCourse(task: DriveTask): DriveResult {
   const run = new Run(task)
-  const endS = task.course.at(-1)?.timeS ?? 0
+  const { course, isSampled = true } = task
+  const endS = course.at(-1)?.timeS ?? 0
   const ticks = Math.round(endS / TICK_S)
   const every = Math.round(SAMPLE_S / TICK_S)
   const samples: DriveSample[] = []
   for (let tick = 0; tick < ticks; tick++) {
     run.tick(tick * TICK_S)
-    if (tick % every === 0) samples.push(run.sample(tick * TICK_S))
+    if (isSampled && tick % every === 0) samples.push(run.sample(tick * TICK_S))
   }
   return run.result(samples)
 }

@@ -9,7 +9,7 @@ import type {
   ShiftRules,
   ShiftTimes,
 } from 'core'
-import { USUAL_STEPS, checkBox, driveCourse, powertrainOf, prepareSolver } from 'core'
+import { checkBox, driveCourse, powertrainOf, prepareSolver, stepsFor } from 'core'
 
 import type { DriveFigures } from './driveView.ts'
 import { figuresOfDrive } from './driveView.ts'
@@ -38,15 +38,16 @@ export function runDrive({ draft, others, ...task }: DriveJob): DriveAnswer {
   if (!checked.ok) return { ok: false, kind: 'none-drives' }
   const found = powertrainOf(prepareSolver(checked.box))
   if (!found.ok) return found
-  const drive = (way: DriveWay): DriveResult =>
-    driveCourse({ ...task, way, powertrain: found.powertrain, stepsATick: USUAL_STEPS })
-  const result = drive(task.way)
+  const stepsATick = stepsFor(task.car)
+  const drive = (way: DriveWay, isSampled: boolean): DriveResult =>
+    driveCourse({ ...task, way, powertrain: found.powertrain, stepsATick, isSampled })
+  const result = drive(task.way, true)
   return {
     ok: true,
     result,
     figures: [
       [task.way, figuresOfDrive(result)],
-      ...others.map((way) => [way, figuresOfDrive(drive(way))] as const),
+      ...others.map((way) => [way, figuresOfDrive(drive(way, false))] as const),
     ],
   }
 }

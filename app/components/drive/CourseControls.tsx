@@ -1,0 +1,91 @@
+import { useState } from 'react'
+
+import type { BoxPosition, DriveResult } from 'core'
+
+import { keepCourse } from '~/client/courseStore.ts'
+import { SelectField } from '~/components/Fields.tsx'
+import { FileButton } from '~/components/FileButton.tsx'
+import type { ChangeView } from '~/components/useViewState.ts'
+import { Warning } from '~/components/Warning.tsx'
+import { MOST_CSV_BYTES, TOO_LONG, formatDriveCsv, parseDriveCsv } from '~/files/driveCsv.ts'
+import { unknownAsks } from '~/views/drive/driveView.ts'
+import { WAY_NAMES } from '~/words/drive.ts'
+import { listed } from '~/words/sentences.ts'
+
+import { SaveButton } from './SaveButton.tsx'
+import type { DriveTaskOfPage } from './useDriveTask.ts'
+import { OWN_COURSE } from './useDriveTask.ts'
+
+interface CourseControlsProps {
+  readonly task: DriveTaskOfPage
+  readonly positions: readonly BoxPosition[]
+  readonly result: DriveResult | undefined
+  readonly change: ChangeView
+}
+
+/** Which course is driven and how gears are changed; courses come from files and results go into them. */
+export function CourseControls({ task, positions, result, change }: CourseControlsProps) {
+  const { course, courses, ways, way } = task
+  const [problems, setProblems] = useState<readonly string[]>([])
+  const choose = async (file: File): Promise<void> => {
+    const csv = file.size > MOST_CSV_BYTES ? null : await file.text()
+    const read = csv === null ? null : parseDriveCsv(csv)
+    if (csv === null || !read?.ok) {
+      setProblems(read?.ok === false ? read.problems : [TOO_LONG])
+      return
+    }
+    const isKept = keepCourse({ name: file.name, csv })
+    setProblems(
+      isKept
+        ? []
+        : ['It is driven, but this browser keeps nothing: choose the file again next time.'],
+    )
+    change({ drive: OWN_COURSE, at: '', change: '' })
+  }
+  const unknown = unknownAsks(course.rows ?? [], positions)
+  const told = [...problems, ...(course.parsed.ok ? [] : course.parsed.problems)]
+  return (
+    <>
+      <div className="no-print grid grid-cols-2 gap-2">
+        <SelectField
+          label="Course"
+          value={course.id}
+          options={courses}
+          onChange={(drive) => {
+            setProblems([])
+            change({ drive, at: '', change: '' })
+          }}
+        />
+        <SelectField
+          label="Gears changed"
+          value={way}
+          options={ways.map((each) => [each, WAY_NAMES[each]] as const)}
+          onChange={(next) => {
+            change({ way: next, change: '' })
+          }}
+        />
+      </div>
+      <div className="no-print flex flex-wrap gap-2">
+        <FileButton
+          title="CSV"
+          accept=".csv,text/csv"
+          onChoose={(file) => {
+            void choose(file)
+          }}
+        />
+        <SaveButton title="Course" name="course.csv" textOf={() => course.csv} />
+        {result && (
+          <SaveButton title="Result" name="drive.csv" textOf={() => formatDriveCsv(result)} />
+        )}
+      </div>
+      {told.map((problem) => (
+        <Warning key={problem}>{problem}</Warning>
+      ))}
+      {unknown.length > 0 && (
+        <p className="text-graphite">
+          The course asks for {listed(unknown)}, which this box has not: there the rules decide.
+        </p>
+      )}
+    </>
+  )
+}

@@ -1,0 +1,96 @@
+import { Suspense, lazy, useMemo } from 'react'
+
+import type { DriveResult, Solver } from 'core'
+import { analyse } from 'core'
+
+import { useOpenBox } from '~/components/box/boxContext.ts'
+import { SectionDrawing } from '~/components/section/SectionDrawing.tsx'
+import type { ChangeView } from '~/components/useViewState.ts'
+import { placesOf, sampleAt } from '~/views/drive/driveView.ts'
+import { formatSeconds, momentWords } from '~/words/drive.ts'
+
+const DriveChart = lazy(() => import('./DriveChart.tsx'))
+
+/** Shown before and after a change that was picked. */
+const AROUND_S = 0.7
+
+interface DriveTimelineProps {
+  readonly solver: Solver
+  readonly result: DriveResult
+  readonly endS: number
+  readonly search: URLSearchParams
+  readonly change: ChangeView
+}
+
+/** The charts of a drive with a moment that can be moved, and the box as it stands then. */
+export function DriveTimeline({ solver, result, endS, search, change }: DriveTimelineProps) {
+  const { draft, words, settings } = useOpenBox()
+  const atS = Math.min(Math.max(Number(search.get('at') ?? '') || 0, 0), endS)
+  const picked = result.changes[Number(search.get('change') ?? '') - 1]
+  const [fromS, toS] = picked
+    ? [Math.max(picked.startS - AROUND_S, 0), Math.min(picked.endS + AROUND_S, endS)]
+    : [0, endS]
+  const sample = sampleAt(result, atS)
+  const state = useMemo(
+    () => sample && analyse(solver, placesOf(solver, result.labels, sample)),
+    [solver, result, sample],
+  )
+  const moment = sample ? momentWords(result, sample, settings.roadSpeedUnit) : ''
+  return (
+    <>
+      <div className="h-[21rem] min-h-[21rem] flex-[3]">
+        <Suspense>
+          <DriveChart
+            result={result}
+            fromS={fromS}
+            toS={toS}
+            atS={atS}
+            roadSpeedUnit={settings.roadSpeedUnit}
+            theme={settings.theme}
+            onPick={(timeS) => {
+              change({ at: timeS.toFixed(2) })
+            }}
+          />
+        </Suspense>
+      </div>
+      <div className="no-print flex flex-wrap items-center gap-x-3">
+        <label htmlFor="drive-moment" className="font-semibold">
+          {moment}
+        </label>
+        {picked && (
+          <button
+            type="button"
+            className="button ml-auto"
+            onClick={() => {
+              change({ change: '' })
+            }}
+          >
+            Whole drive
+          </button>
+        )}
+      </div>
+      <input
+        id="drive-moment"
+        type="range"
+        className="accent-accent no-print h-[40px] w-full flex-none"
+        min={fromS}
+        max={toS}
+        step={0.02}
+        value={atS}
+        aria-valuetext={moment}
+        onChange={(event) => {
+          change({ at: event.target.value })
+        }}
+      />
+      <div className="min-h-[11rem] flex-[2]">
+        <SectionDrawing
+          draft={draft}
+          words={words}
+          state={state}
+          drive={state?.state === 'drive' ? state : undefined}
+          title={`Section along the shafts of ${draft.name} after ${formatSeconds(sample?.timeS ?? 0)}`}
+        />
+      </div>
+    </>
+  )
+}

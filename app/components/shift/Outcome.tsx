@@ -1,0 +1,65 @@
+import { Link } from 'react-router'
+
+import type { GearChange } from 'core'
+import { rational, toNumber } from 'core'
+
+import { Warning } from '~/components/Warning.tsx'
+import { formatPercent, formatSpeed } from '~/words/format.ts'
+import type { Naming } from '~/words/names.ts'
+import { countedName } from '~/words/names.ts'
+import { listed } from '~/words/sentences.ts'
+
+/** What the engine does, in one line. */
+export function Outcome({
+  naming,
+  gear,
+  inputRpm,
+  countHref,
+}: {
+  readonly naming: Naming
+  readonly gear: GearChange
+  readonly inputRpm: number
+  readonly countHref: string
+}) {
+  const { from, to, inputSpeed, isWithoutGap, uncounted } = gear
+  const [first] = uncounted
+  if (first)
+    return (
+      <p className="text-[1.1rem]">
+        To say how fast anything turns, count{' '}
+        <Link to={`${countHref}?gear=${first.id}`} className="text-accent underline">
+          {listed(uncounted.map((each) => `the ${countedName(naming, each)}`))}
+        </Link>
+        .
+      </p>
+    )
+  if (from.id === to.id) return <p className="text-[1.1rem]">It stays in {from.label}.</p>
+  if (!inputSpeed)
+    return (
+      <p className="text-[1.1rem]">
+        From {from.label} to {to.label} no speed follows for the engine: one of the two does not
+        drive.
+      </p>
+    )
+  const after = toNumber(inputSpeed) * inputRpm
+  const isBackwards = after < 0
+  return (
+    <div>
+      <p className="text-[1.15rem]">
+        The engine goes from {formatSpeed(inputRpm)} to{' '}
+        <b className={isBackwards ? 'text-trouble' : undefined}>{formatSpeed(after)}</b>
+        {!isBackwards && (
+          <span className="text-graphite"> ({formatPercent(inputSpeed.sub(rational(1)))})</span>
+        )}
+        .
+      </p>
+      {isBackwards && (
+        <Warning>
+          {to.label} turns the wheels the other way: stop first. Going in while it rolls breaks
+          teeth.
+        </Warning>
+      )}
+      {isWithoutGap && <p>The torque is handed over from clutch to clutch, without a gap.</p>}
+    </div>
+  )
+}

@@ -1,0 +1,92 @@
+import type { GearChange, Selector } from 'core'
+import { slotsOf, switchedOf } from 'core'
+
+import type { Moment } from '~/views/shift/changeView.ts'
+import { PARTS_OF_A_STEP } from '~/views/shift/changeView.ts'
+import type { Naming } from '~/words/names.ts'
+import { SWITCH_NAMES, changeStepWords, rodName, rodPlaceName } from '~/words/shift.ts'
+
+import { GateFigure } from './GateFigure.tsx'
+
+interface TimeLineProps {
+  readonly naming: Naming
+  readonly rods: readonly Selector[]
+  readonly gear: GearChange
+  readonly moment: Moment
+  /** In parts of steps. */
+  readonly at: number
+  readonly inputRpm: number
+  readonly onMove: (at: number) => void
+}
+
+/** The lever in its gate, and the change along its steps, to be stopped anywhere. */
+export function TimeLine(props: TimeLineProps) {
+  const { naming, rods, gear, moment, at, inputRpm, onMove } = props
+  const { steps, from, to } = gear
+  const slots = slotsOf(rods)
+  const step = steps[moment.done]
+  return (
+    <div className="flex flex-wrap items-center gap-x-4 gap-y-1">
+      {slots.length > 0 && (
+        <div className="w-[13rem] max-w-full flex-none">
+          <GateFigure
+            naming={naming}
+            slots={slots}
+            lever={moment.lever}
+            leverTo={moment.leverTo}
+            part={moment.part}
+            title="Gate"
+          />
+        </div>
+      )}
+      <div className="min-w-[16rem] flex-1">
+        <SwitchedList naming={naming} rods={rods} moment={moment} />
+        <label htmlFor="moment" className="font-semibold">
+          {at === 0
+            ? `In ${from.label}`
+            : step === undefined
+              ? `In ${to.label}`
+              : `Step ${moment.done + 1} of ${steps.length}`}
+        </label>
+        <input
+          id="moment"
+          type="range"
+          className="accent-accent h-[44px] w-full"
+          min={0}
+          max={steps.length * PARTS_OF_A_STEP}
+          value={at}
+          aria-valuetext={step ? changeStepWords(naming, step, inputRpm) : `in ${to.label}`}
+          onChange={(event) => {
+            onMove(Number(event.target.value))
+          }}
+        />
+      </div>
+    </div>
+  )
+}
+
+/** What the lever does not move, and where it stands. */
+function SwitchedList({
+  naming,
+  rods,
+  moment,
+}: {
+  readonly naming: Naming
+  readonly rods: readonly Selector[]
+  readonly moment: Moment
+}) {
+  const switched = [...switchedOf(rods, moment.places)]
+  if (switched.length === 0) return null
+  return (
+    <ul aria-label="Moved by something else" className="flex flex-wrap gap-x-4 text-[0.92rem]">
+      {switched.map(([selector, place]) => (
+        <li key={selector.id}>
+          {rodName(naming, selector)}: <b>{place ? rodPlaceName(naming, { place }) : 'centre'}</b>{' '}
+          <span className="text-graphite">
+            ({selector.switched && SWITCH_NAMES[selector.switched]})
+          </span>
+        </li>
+      ))}
+    </ul>
+  )
+}
