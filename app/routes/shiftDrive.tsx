@@ -63,7 +63,7 @@ export default function ShiftDrive() {
       >
         <CourseControls task={task} positions={positions} result={result} change={change} />
         {answer?.ok && (
-          <div className="flex max-w-full flex-col gap-3 overflow-x-auto" tabIndex={0}>
+          <div className="flex max-w-full flex-none flex-col gap-3 overflow-x-auto" tabIndex={0}>
             <ChangeTable
               changes={answer.result.changes}
               onPick={(each) => {
