@@ -65,6 +65,7 @@ test('a course comes from a file, is kept on the device, and goes back out; a ba
   await choose('seconds,pedal %,gear\n0,40,\n12,40,9\n20,40,\n')
   await expect(page.getByText('asks for 9, which this box has not')).toBeVisible()
   await expect(page.getByRole('combobox', { name: 'Course' })).toHaveValue('own')
+  await expect(page).toHaveURL(/drive=own/)
   await page.reload()
   await expect(page.getByText('asks for 9, which this box has not')).toBeVisible()
   const [file] = await Promise.all([

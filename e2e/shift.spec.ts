@@ -119,6 +119,7 @@ test('a ring is judged by its figures, and one that friction cannot have is refu
   await ring.getByLabel('Drag against it').fill('40')
   await page.keyboard.press('Enter')
   await expect(ring).toContainText('it cannot bring the speeds together')
+  await expect(page).toHaveURL(/drag=40/)
   await expect(page.getByText('Kept', { exact: true })).toBeVisible()
   await page.reload()
   await expect(ring).toContainText('it cannot bring the speeds together')
