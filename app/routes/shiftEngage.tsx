@@ -79,6 +79,7 @@ export default function ShiftEngage() {
             approach={approach}
             contact={contact}
             dogs={dogs}
+            lengthUnit={lengthUnit}
             names={{
               hub: naming.words.hub,
               coupler: naming.words.couplers[coupler.kind],

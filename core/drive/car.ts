@@ -53,6 +53,7 @@ export const USUAL_CAR: Car = {
   ringNm: 45,
 }
 
+/** Radians a second for one turn a minute. */
 export const RAD_PER_S_OF_RPM = (2 * Math.PI) / 60
 const GRAVITY_M_S2 = 9.81
 const AIR_KG_M3 = 1.2

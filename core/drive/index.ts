@@ -2,7 +2,6 @@
 export type { Car, Engine } from './car.ts'
 export { USUAL_CAR } from './car.ts'
 export type { CourseRow } from './course.ts'
-export { courseReader } from './course.ts'
 export type { DriveWay, Powertrain, PowertrainResult } from './powertrain.ts'
 export { powertrainOf } from './powertrain.ts'
 export type { ShiftRules, ShiftTimes } from './rules.ts'

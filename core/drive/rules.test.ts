@@ -22,7 +22,7 @@ test('a course of no rows asks for nothing', () => {
   expect(courseReader([])(3)).toEqual({ pedal: 0, brake: 0, grade: 0, ask: '' })
 })
 
-const input = { pedal: 0, brake: 0, at: 2, count: 5 }
+const input = { pedal: 0, brake: 0, at: 2, count: 5, lowerStep: 1.4 }
 
 test('the pedal moves the speeds at which gears change', () => {
   const wanted = (rpm: number, pedal: number) => wantedGear(USUAL_RULES, { ...input, rpm, pedal })
@@ -36,6 +36,12 @@ test('nobody changes up while braking, past the last gear or below the first', (
   expect(wantedGear(USUAL_RULES, { ...input, rpm: 6_000, brake: 0.5 })).toBe(2)
   expect(wantedGear(USUAL_RULES, { ...input, rpm: 6_000, at: 4 })).toBe(4)
   expect(wantedGear(USUAL_RULES, { ...input, rpm: 500, at: 0 })).toBe(0)
+})
+
+test('where gears lie far apart none is taken that would be left again at once', () => {
+  // 2,300 rev/min with the pedal down would be 5,750 in a gear 2.5 times as low: over the 5,500 to go up.
+  expect(wantedGear(USUAL_RULES, { ...input, rpm: 2_300, pedal: 1, lowerStep: 2.5 })).toBe(2)
+  expect(wantedGear(USUAL_RULES, { ...input, rpm: 2_100, pedal: 1, lowerStep: 2.5 })).toBe(1)
 })
 
 test('the lower gear is made ready for a brake or a floored pedal, else the nearer one', () => {

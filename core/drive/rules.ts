@@ -66,17 +66,23 @@ export interface RuleInput {
   /** Which of the forward gears is in, and how many there are. */
   readonly at: number
   readonly count: number
+  /** How many times as fast the engine would turn in the next lower gear; 1 where there is none. */
+  readonly lowerStep: number
 }
 
 const between = (light: number, full: number, pedal: number): number =>
   light + (full - light) * pedal
 
-/** The gear to be in, of those next to the one that is in. */
-export function wantedGear(rules: ShiftRules, { rpm, pedal, brake, at, count }: RuleInput): number {
-  const isBraking = brake >= rules.lowerFromBrake
-  if (rpm > between(rules.upLightRpm, rules.upFullRpm, pedal) && !isBraking)
-    return Math.min(at + 1, count - 1)
-  if (rpm < between(rules.downLightRpm, rules.downFullRpm, pedal)) return Math.max(at - 1, 0)
+/**
+ * The gear to be in, of those next to the one that is in. None lower is taken that would have to
+ * be left again at once, as where gears lie far apart.
+ */
+export function wantedGear(rules: ShiftRules, input: RuleInput): number {
+  const { rpm, pedal, brake, at, count, lowerStep } = input
+  const upRpm = between(rules.upLightRpm, rules.upFullRpm, pedal)
+  const downRpm = between(rules.downLightRpm, rules.downFullRpm, pedal)
+  if (rpm > upRpm && brake < rules.lowerFromBrake) return Math.min(at + 1, count - 1)
+  if (rpm < downRpm && rpm * lowerStep < upRpm) return Math.max(at - 1, 0)
   return at
 }
 

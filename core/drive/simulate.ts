@@ -90,7 +90,9 @@ export interface DriveResult {
   readonly distanceM: number
 }
 
-export const TICK_S = 0.01
+/** Between two looks of the driver or the control unit. */
+const TICK_S = 0.01
+/** Between two samples of a result, in seconds. */
 export const SAMPLE_S = 0.02
 /** Two steps of the motion in a tick: halving them changes nothing that is told. */
 export const USUAL_STEPS = 2
@@ -147,7 +149,6 @@ interface Running {
   readonly from: number
   readonly to: number
   readonly startS: number
-  readonly isHandOver: boolean
   readonly wasReady: boolean | null
   readonly clutchBeforeJ: number
   gapS: number
@@ -353,12 +354,14 @@ class Run {
     const { pedal, brake, ask } = this.moment
     const mPerS = this.state.outputRadPerS * this.radiusM
     const asked = this.positions.findIndex(({ position }) => position.label === ask)
+    const ratioOf = (position: number): number => this.positions[position]?.ratio ?? 0
     const input = {
       rpm: this.speedIn(this.selected) / RAD_PER_S_OF_RPM,
       pedal,
       brake,
       at: this.selected,
       count,
+      lowerStep: this.selected > 0 ? ratioOf(this.selected - 1) / ratioOf(this.selected) : 1,
     }
     let wanted = this.selected
     if (asked >= 0) wanted = this.towards(asked, mPerS)
@@ -428,7 +431,6 @@ class Run {
       from,
       to,
       startS: timeS,
-      isHandOver: plan.isHandOver,
       wasReady,
       clutchBeforeJ: total(this.tally.clutchJ),
       gapS: 0,

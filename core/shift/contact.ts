@@ -34,11 +34,13 @@ export interface Approach {
   readonly depthMm: number
 }
 
-/** Parts of the way at which a ring is pressed on, its teeth are met, and those of the gear (common practice, roughly). */
-export const PRESSED_FROM = 0.1
+/** Parts of the way from which a ring is pressed on its cone, and from which a coupler is in (common practice, roughly). */
+const PRESSED_FROM = 0.1
+const IN_FROM = 0.95
+/** Part of the way at which the teeth of the ring are met (common practice, roughly). */
 export const RING_TEETH_FROM = 0.35
+/** Part of the way at which the teeth of the gear are met (common practice, roughly). */
 export const GEAR_TEETH_FROM = 0.65
-export const IN_FROM = 0.95
 
 /** By how much dogs reach into one another; below 0 they are still apart. */
 export function dogDepthMm({ part, travelMm, depthMm }: Approach): number {

@@ -7,7 +7,7 @@
 import type { DogFigures } from '../box/types.ts'
 
 /** What the chance cannot be worked out without. */
-export const NEEDED_DOG_FIGURES = [
+const NEEDED_DOG_FIGURES = [
   'count',
   'freeAngleDeg',
   'depthMm',
@@ -15,7 +15,7 @@ export const NEEDED_DOG_FIGURES = [
 export type NeededDogFigure = (typeof NEEDED_DOG_FIGURES)[number]
 
 /** Steel on steel in gear oil (common practice). */
-export const USUAL_DOG_FRICTION = 0.1
+const USUAL_DOG_FRICTION = 0.1
 
 /** What dogs are asked to do. */
 export interface DogTask {

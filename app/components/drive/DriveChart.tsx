@@ -9,8 +9,13 @@ import type { DriveResult, DriveSample } from 'core'
 import type { ChartLook } from '~/components/chart/useChart.ts'
 import { useChart } from '~/components/chart/useChart.ts'
 import type { Theme } from '~/settings.ts'
-import type { RoadSpeedUnit } from '~/words/format.ts'
-import { ROAD_SPEED_UNIT_NAMES, roadSpeedIn } from '~/words/format.ts'
+import type { RoadSpeedUnit, TorqueUnit } from '~/words/format.ts'
+import {
+  ROAD_SPEED_UNIT_NAMES,
+  TORQUE_UNIT_NAMES,
+  roadSpeedIn,
+  torqueUnitNm,
+} from '~/words/format.ts'
 
 echarts.use([LineChart, GridComponent, SVGRenderer])
 
@@ -21,6 +26,7 @@ interface DriveChartProps {
   readonly toS: number
   readonly atS: number
   readonly roadSpeedUnit: RoadSpeedUnit
+  readonly torqueUnit: TorqueUnit
   /** Colours are read from the page, again whenever this changes. */
   readonly theme: Theme
   readonly onPick: (timeS: number) => void
@@ -42,11 +48,11 @@ const WIDE = 10_000
 
 /** Speed and engine, torque of the clutches, torque at the wheels and gears, over time. */
 export default function DriveChart(props: DriveChartProps) {
-  const { result, fromS, toS, atS, roadSpeedUnit, theme, onPick } = props
+  const { result, fromS, toS, atS, roadSpeedUnit, torqueUnit, theme, onPick } = props
   const element = useChart(
     useCallback(
-      (look: ChartLook) => optionOf({ result, fromS, toS, roadSpeedUnit }, look),
-      [result, fromS, toS, roadSpeedUnit],
+      (look: ChartLook) => optionOf({ result, fromS, toS, roadSpeedUnit, torqueUnit }, look),
+      [result, fromS, toS, roadSpeedUnit, torqueUnit],
     ),
     theme,
   )
@@ -85,7 +91,13 @@ export default function DriveChart(props: DriveChartProps) {
 }
 
 function optionOf(
-  { result, fromS, toS, roadSpeedUnit }: Omit<DriveChartProps, 'theme' | 'onPick' | 'atS'>,
+  {
+    result,
+    fromS,
+    toS,
+    roadSpeedUnit,
+    torqueUnit,
+  }: Omit<DriveChartProps, 'theme' | 'onPick' | 'atS'>,
   { ink, rule, fontFamily }: ChartLook,
 ) {
   const { samples, labels } = result
@@ -100,6 +112,8 @@ function optionOf(
     .filter((at) => at >= 0)
     .sort((one, other) => one - other)
   const lineOf = (gear: number): number | null => (gear < 0 ? null : used.indexOf(gear) + 1)
+  const torqueName = TORQUE_UNIT_NAMES[torqueUnit]
+  const unitNm = torqueUnitNm(torqueUnit)
   const clutches = samples[0]?.clutchNm.length ?? 1
   const xAxis = (at: number) => ({
     type: 'value' as const,
@@ -148,8 +162,11 @@ function optionOf(
     xAxis: PANELS.map((_, at) => xAxis(at)),
     yAxis: [
       yAxis(0, `${ROAD_SPEED_UNIT_NAMES[roadSpeedUnit]} ——    engine, rev/min - - - (right)`),
-      yAxis(1, clutches > 1 ? 'First clutch, N·m ——    second - - -' : 'Clutch, N·m'),
-      yAxis(2, 'Wheels, N·m'),
+      yAxis(
+        1,
+        clutches > 1 ? `First clutch, ${torqueName} ——    second - - -` : `Clutch, ${torqueName}`,
+      ),
+      yAxis(2, `Wheels, ${torqueName}`),
       yAxis(3, clutches > 1 ? 'Gear ——    made ready - - -' : 'Gear', {
         min: 0,
         max: used.length + 1,
@@ -178,7 +195,7 @@ function optionOf(
       ...Array.from({ length: clutches }, (_, at) =>
         line(
           1,
-          data(({ clutchNm }) => clutchNm[at] ?? 0),
+          data(({ clutchNm }) => (clutchNm[at] ?? 0) / unitNm),
           {
             ...(at > 0 && { lineStyle: dashed }),
           },
@@ -186,7 +203,7 @@ function optionOf(
       ),
       line(
         2,
-        data(({ wheelNm }) => wheelNm),
+        data(({ wheelNm }) => wheelNm / unitNm),
       ),
       line(
         3,

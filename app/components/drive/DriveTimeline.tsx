@@ -25,11 +25,11 @@ interface DriveTimelineProps {
 /** The charts of a drive with a moment that can be moved, and the box as it stands then. */
 export function DriveTimeline({ solver, result, endS, search, change }: DriveTimelineProps) {
   const { draft, words, settings } = useOpenBox()
-  const atS = Math.min(Math.max(Number(search.get('at') ?? '') || 0, 0), endS)
   const picked = result.changes[Number(search.get('change') ?? '') - 1]
   const [fromS, toS] = picked
     ? [Math.max(picked.startS - AROUND_S, 0), Math.min(picked.endS + AROUND_S, endS)]
     : [0, endS]
+  const atS = Math.min(Math.max(Number(search.get('at') ?? '') || 0, fromS), toS)
   const sample = sampleAt(result, atS)
   const state = useMemo(
     () => sample && analyse(solver, placesOf(solver, result.labels, sample)),
@@ -46,6 +46,7 @@ export function DriveTimeline({ solver, result, endS, search, change }: DriveTim
             toS={toS}
             atS={atS}
             roadSpeedUnit={settings.roadSpeedUnit}
+            torqueUnit={settings.torqueUnit}
             theme={settings.theme}
             onPick={(timeS) => {
               change({ at: timeS.toFixed(2) })

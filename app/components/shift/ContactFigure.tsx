@@ -4,11 +4,15 @@ import clsx from 'clsx'
 import type { Approach, Contact, DogFigures } from 'core'
 import { GEAR_TEETH_FROM, RING_TEETH_FROM, dogDepthMm } from 'core'
 
+import type { LengthUnit } from '~/words/format.ts'
+import { formatLength } from '~/words/format.ts'
+
 interface ContactFigureProps {
   readonly approach: Approach
   readonly contact: Contact
   readonly dogs: DogFigures
   readonly title: string
+  readonly lengthUnit: LengthUnit
   readonly names: { readonly hub: string; readonly coupler: string; readonly ring: string }
 }
 
@@ -56,7 +60,7 @@ function along(part: number, points: readonly (readonly [part: number, x: number
 }
 
 /** Upper half, along the shaft: hub, coupler, ring on its cone, gear. */
-function RingSection({ approach, contact, names }: ContactFigureProps) {
+function RingSection({ approach, contact, lengthUnit, names }: ContactFigureProps) {
   const { part, gapMm, travelMm } = approach
   const seat = GEAR_AT - TOOTH - Math.min(Math.max(gapMm ?? 1.2, 0), 3) * SCALE
   const ring = contact === 'free' ? seat - 7 : seat
@@ -107,7 +111,7 @@ function RingSection({ approach, contact, names }: ContactFigureProps) {
         d={`M${REST_AT} 34h${IN_AT - REST_AT}m0 -6v12M${REST_AT} 28v12`}
       />
       <text x={(REST_AT + IN_AT) / 2} y={24}>
-        way in, {Number(travelMm.toFixed(1))} mm
+        way in, {formatLength(travelMm, lengthUnit)}
       </text>
     </>
   )
