@@ -28,8 +28,8 @@ export default [
       route('compare', 'routes/traceCompare.tsx'),
       route('sheet', 'routes/traceSheet.tsx'),
     ]),
-    route('shift', 'routes/shift.tsx'),
     layout('routes/jobs.tsx', { id: 'routes/jobOfShift' }, [
+      route('shift', 'routes/shift.tsx'),
       route('shift/engage', 'routes/shiftEngage.tsx'),
     ]),
     route('shift/interlock', 'routes/shiftInterlock.tsx'),

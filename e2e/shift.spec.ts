@@ -1,6 +1,6 @@
 /** Changing gear: the change along its time line, the interlock, the drum, rods and gate. */
 import { printed } from './pdf.ts'
-import { duplicateOf } from './pages.ts'
+import { addressOf, duplicateOf } from './pages.ts'
 import { expect, test } from './udrix.ts'
 
 test('a change is gone through by keyboard, stands in the address, and prints', async ({
@@ -188,4 +188,56 @@ test('complaints lead to what shows them', async ({ page }) => {
   await of('It balks when the oil is cold').getByRole('link').click()
   await expect(page.getByRole('region', { name: 'Ring' })).toContainText('away in')
   await expect(page).toHaveURL(/drag=5/)
+})
+
+test('moving off is shown standing and rolling', async ({ page }) => {
+  const box = await duplicateOf(page, 'Brackwell')
+  await page.goto(`${box}/shift?from=N&to=1`)
+  const steps = page.getByRole('list', { name: 'Steps' })
+  await expect(steps).toContainText('Wait until what turns with the input stands.')
+  const output = page.getByLabel('Output')
+  await output.fill('-1')
+  await output.press('Enter')
+  await expect(page.getByRole('alert')).toContainText('The speed is 0 to 30000.')
+  await output.fill('300')
+  await output.press('Enter')
+  await expect(page).toHaveURL(/rolls=300/)
+  await page.getByLabel('How').selectOption('double-declutching')
+  // 30/16 · 32/14 turns of the input for one of the output, 300 times a minute.
+  await expect(steps.getByRole('listitem').first()).toContainText('Bring the engine to 1286')
+  await expect(page).toHaveURL(/school=double-declutch/)
+  await page.reload()
+  await expect(steps.getByRole('listitem').first()).toContainText('Bring the engine to 1286')
+  await page.keyboard.press('r')
+  await expect(page.getByText('R turns the wheels the other way: stop first.')).toBeVisible()
+})
+
+test('a ring that the job measured as spent grinds in a change', async ({ page }) => {
+  const box = await duplicateOf(page, 'Ostrel')
+  await page.goto(`${box}/job`)
+  await page.getByRole('button', { name: 'Open a job' }).click()
+  await expect(page.getByText('Job 1', { exact: true })).toBeVisible()
+  await page.goto(`${box}/shift?from=2&to=3`)
+  const steps = page.getByRole('list', { name: 'Steps' })
+  await expect(steps).toContainText('brings both sides to one speed')
+  await page.goto(`${box}/measure?part=${encodeURIComponent('ring:coupler-3-4/3')}`)
+  for (const at of [1, 2, 3]) {
+    await page.getByLabel(`Reading ${at}`).fill('0')
+    await page.getByLabel(`Reading ${at}`).press('Enter')
+  }
+  await expect(page.getByText('All entries kept')).toBeVisible()
+  await page.goto(`${box}/shift?from=2&to=3`)
+  await expect(steps).toContainText('the teeth grind as they go in')
+  await expect(page.getByRole('region', { name: 'Ring' })).toContainText('brakes no more')
+})
+
+test('a rod that a second lever moves has a gate of its own', async ({ page }) => {
+  const box = await duplicateOf(page, 'Fenwold')
+  await page.goto(`${box}/shift/rods`)
+  await page.getByRole('region', { name: '3–4 rod' }).getByLabel('Moved').selectOption('2')
+  await expect(page.getByRole('img', { name: /^Gate of lever 2/ })).toBeVisible()
+  await page.goto(`${box}/shift?from=2&to=3`)
+  await expect(page.getByRole('list', { name: 'Steps' })).toContainText('Lever 2 forward in row 2.')
+  await page.goto(`${await addressOf(page, 'Drumlow')}/shift?from=2H&to=4H`)
+  await expect(page.getByRole('img', { name: /^Gate of lever/ })).toHaveCount(2)
 })

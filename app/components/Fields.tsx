@@ -3,6 +3,9 @@ import { useId, useState } from 'react'
 
 import { parseCount } from '~/views/count/parseCount.ts'
 import { parseName } from '~/views/layout/names.ts'
+import { parseTorque, torqueText } from '~/views/layout/numbers.ts'
+import type { TorqueUnit } from '~/words/format.ts'
+import { TORQUE_UNIT_NAMES } from '~/words/format.ts'
 
 interface FieldProps {
   readonly label: React.ReactNode
@@ -174,5 +177,40 @@ export function CheckField({
       />
       {label}
     </label>
+  )
+}
+
+interface TorqueFieldProps {
+  readonly label: string
+  readonly unit: TorqueUnit
+  readonly valueNm: number
+  readonly leastNm: number
+  readonly mostNm: number
+  readonly onKeep: (torqueNm: number) => void
+  /** What an emptied field does; it is refused where nothing is said. */
+  readonly onEmpty?: () => void
+}
+
+/** A torque in the unit that was chosen; kept and bounded in newton-metres. */
+export function TorqueField(props: TorqueFieldProps) {
+  const { label, unit, valueNm, leastNm, mostNm, onKeep, onEmpty } = props
+  return (
+    <EntryField
+      key={`${label} ${valueNm} ${unit}`}
+      label={label}
+      unit={TORQUE_UNIT_NAMES[unit]}
+      inputMode="decimal"
+      value={torqueText(valueNm, unit)}
+      onCommit={(text) => {
+        if (text.trim() === '' && onEmpty) {
+          onEmpty()
+          return null
+        }
+        const torque = parseTorque(text, unit, [leastNm, mostNm], label)
+        if (!torque.ok) return torque.sentence
+        onKeep(torque.value)
+        return null
+      }}
+    />
   )
 }

@@ -85,6 +85,11 @@ test.each([
     /A row of the gate is a whole number from 1 to 6/,
   ],
   [
+    'a fifth lever',
+    { selectors: [{ id: 'a', places: [], lever: 5 }] },
+    /A lever is a whole number from 1 to 4/,
+  ],
+  [
     'a ball between three rods',
     { interlockParts: [{ id: 'a', kind: 'ball', selectors: ['1', '2', '3'] }] },
     /A ball lies between two rods/,

@@ -75,6 +75,7 @@ export const LARGEST = {
   selectors: 12,
   selectorPlaces: 4,
   gateRows: 6,
+  levers: 4,
   interlockParts: 24,
   travelMm: 60,
   drumPoints: 200,
@@ -352,6 +353,8 @@ const travelMm = z
 
 const GATE_ROWS = `A row of the gate is a whole number from 1 to ${LARGEST.gateRows}.`
 
+const LEVERS = `A lever is a whole number from 1 to ${LARGEST.levers}.`
+
 const selector = z.strictObject({
   id,
   name: name.optional(),
@@ -372,6 +375,7 @@ const selector = z.strictObject({
       }),
     )
     .max(LARGEST.selectorPlaces, atMost(LARGEST.selectorPlaces, 'places of one rod')),
+  lever: z.int(LEVERS).min(1, LEVERS).max(LARGEST.levers, LEVERS).optional(),
   switched: oneOf(SWITCH_RULES).optional(),
 })
 

@@ -1,11 +1,12 @@
 import { useMemo } from 'react'
 import { useHotkeys } from 'react-hotkeys-hook'
 
-import type { BoxDraft, ChangeSchool } from 'core'
+import type { BoxDraft } from 'core'
 import {
   CHANGE_SCHOOLS,
   analyse,
   diffDrafts,
+  fullPlaces,
   gearChange,
   isLocked,
   rodsOf,
@@ -14,9 +15,10 @@ import {
 
 import { useOpenBox } from '~/components/box/boxContext.ts'
 import { IssueList } from '~/components/box/IssueList.tsx'
-import { EntryField, SelectField } from '~/components/Fields.tsx'
+import { useOpenJob } from '~/components/job/jobContext.ts'
 import { PrintButton } from '~/components/PrintButton.tsx'
 import { SectionDrawing } from '~/components/section/SectionDrawing.tsx'
+import { ChangeControls } from '~/components/shift/ChangeControls.tsx'
 import { EngagePanels } from '~/components/shift/EngagePanels.tsx'
 import { MatchTable } from '~/components/shift/MatchTable.tsx'
 import { Outcome } from '~/components/shift/Outcome.tsx'
@@ -27,12 +29,12 @@ import { TimeLine } from '~/components/shift/TimeLine.tsx'
 import { useShift } from '~/components/shift/useShift.ts'
 import { useViewState } from '~/components/useViewState.ts'
 import { Warning } from '~/components/Warning.tsx'
-import { parseWithin } from '~/views/layout/numbers.ts'
 import { PARTS_OF_A_STEP, chosenPositions, momentOf, slipLeft } from '~/views/shift/changeView.ts'
-import { SCHOOL_NAMES, selectorFaultWords } from '~/words/shift.ts'
+import { spentRings } from '~/views/shift/contactView.ts'
+import { MOST_RPM, figureWithin, rollingSpeed } from '~/views/shift/shiftInput.ts'
+import { selectorFaultWords } from '~/words/shift.ts'
 
 const USUAL_RPM = 3_000
-const MOST_RPM = 30_000
 
 /** Digits choose on the time line too, and nowhere else where something is typed. */
 const DIGITS = {
@@ -48,12 +50,19 @@ export default function Shift() {
   const [search, change] = useViewState()
   const chosen = chosenPositions(positions, search.get('from'), search.get('to'))
   const school = CHANGE_SCHOOLS.find((each) => each === search.get('school')) ?? 'clutch'
-  const typed = Number(search.get('speed') ?? '')
-  const inputRpm = typed > 0 && typed <= MOST_RPM ? typed : USUAL_RPM
+  const inputRpm = figureWithin(search.get('speed'), USUAL_RPM, [1, MOST_RPM])
   const [from, to] = chosen ?? []
+  const outputRpm = figureWithin(search.get('rolls'), 0, [0, MOST_RPM])
+  const { job } = useOpenJob()
   const gear = useMemo(
-    () => (solver && from && to ? gearChange(solver, from, to, school) : undefined),
-    [solver, from, to, school],
+    () =>
+      solver && from && to
+        ? gearChange(solver, from, to, school, {
+            outputSpeed: rollingSpeed(solver, outputRpm, inputRpm),
+            spentRings: spentRings(job, draft),
+          })
+        : undefined,
+    [solver, from, to, school, outputRpm, inputRpm, job, draft],
   )
   const last = (gear?.steps.length ?? 0) * PARTS_OF_A_STEP
   const asked = Number(search.get('at') ?? '')
@@ -76,6 +85,7 @@ export default function Shift() {
         <IssueList draft={draft} issues={issues} words={words} />
       </main>
     )
+  const isDriven = analyse(solver, fullPlaces(draft.couplers, from.couplers)).state !== 'neutral'
   const rods = rodsOf(draft)
   const faults = selectorFaults(draft)
   const state = analyse(solver, moment.places)
@@ -140,33 +150,19 @@ export default function Shift() {
         aria-label={`From ${from.label} to ${to.label}`}
         className="border-rule bg-sheet flex min-h-0 flex-col gap-3 border-l-2 p-4 lg:overflow-auto"
       >
-        <div className="grid grid-cols-[minmax(0,1fr)_8rem] gap-2">
-          <SelectField
-            label="How"
-            value={school}
-            options={CHANGE_SCHOOLS.map((each): readonly [ChangeSchool, string] => [
-              each,
-              SCHOOL_NAMES[each],
-            ])}
-            onChange={(value) => {
-              change({ school: value === 'clutch' ? '' : value, at: '' })
-            }}
-          />
-          <EntryField
-            key={inputRpm}
-            label="Engine"
-            unit="rev/min"
-            inputMode="decimal"
-            value={`${inputRpm}`}
-            onCommit={(text) => {
-              const speed = parseWithin(text, 1, MOST_RPM, 'The speed')
-              if (!speed.ok) return speed.sentence
-              change({ speed: `${speed.value}` })
-              return null
-            }}
-          />
-        </div>
-        <Outcome naming={naming} gear={gear} inputRpm={inputRpm} countHref={`/boxes/${id}/count`} />
+        <ChangeControls
+          school={school}
+          inputRpm={inputRpm}
+          outputRpm={isDriven ? null : outputRpm}
+          change={change}
+        />
+        <Outcome
+          naming={naming}
+          gear={gear}
+          inputRpm={inputRpm}
+          outputRpm={isDriven ? null : outputRpm}
+          countHref={`/boxes/${id}/count`}
+        />
         {isLocked(state) && (
           <Warning>Here the box is locked: nothing turns. Do not drive it like that.</Warning>
         )}

@@ -1,3 +1,4 @@
+import { useOpenBox } from '~/components/box/boxContext.ts'
 import { IssueList } from '~/components/box/IssueList.tsx'
 import { CourseControls } from '~/components/drive/CourseControls.tsx'
 import { ChangeTable, EnergyTable, WayTable } from '~/components/drive/DriveTables.tsx'
@@ -14,6 +15,7 @@ import { WAY_NAMES, notDrivenWords } from '~/words/drive.ts'
 
 /** The box driven over a course, and what its changes of gear do to clutches, rings and torque. */
 export default function ShiftDrive() {
+  const { settings } = useOpenBox()
   const { draft, naming, positions, solver, issues } = useShift()
   const [search, change] = useViewState()
   const task = useDriveTask({ draft, positions, solver }, search)
@@ -81,24 +83,28 @@ export default function ShiftDrive() {
           title="Rules of changing"
           fields={RULE_FIELDS}
           figures={figures.rules}
+          torqueUnit={settings.torqueUnit}
           change={change}
         />
         <FigureFields
           title="How long hands and feet take"
           fields={TIME_FIELDS}
           figures={figures.times}
+          torqueUnit={settings.torqueUnit}
           change={change}
         />
         <FigureFields
           title="Engine"
           fields={ENGINE_FIELDS}
           figures={figures.car.engine}
+          torqueUnit={settings.torqueUnit}
           change={change}
         />
         <FigureFields
           title="Car, clutch and rings"
           fields={CAR_FIELDS}
           figures={figures.car}
+          torqueUnit={settings.torqueUnit}
           change={change}
         />
         <div className="no-print">

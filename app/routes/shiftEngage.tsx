@@ -1,24 +1,28 @@
 import { Link } from 'react-router'
 
 import type { Approach } from 'core'
-import { coneWearMm, contactOf, dogWork } from 'core'
+import { contactOf, dogWork } from 'core'
 
 import { useOpenBox } from '~/components/box/boxContext.ts'
-import { EntryField, SelectField } from '~/components/Fields.tsx'
+import { EntryField, SelectField, TorqueField } from '~/components/Fields.tsx'
 import { useOpenJob } from '~/components/job/jobContext.ts'
 import { PrintButton } from '~/components/PrintButton.tsx'
 import { ContactFigure } from '~/components/shift/ContactFigure.tsx'
-import { NumberOfView } from '~/components/shift/CouplerFigures.tsx'
 import { useShift } from '~/components/shift/useShift.ts'
 import { useViewState } from '~/components/useViewState.ts'
 import { lengthText, parseLength } from '~/views/layout/numbers.ts'
-import { depthOf, engageables, measuredGapMm, travelOf } from '~/views/shift/contactView.ts'
+import {
+  depthOf,
+  engageables,
+  measuredGapMm,
+  travelOf,
+  wearLeftMm,
+} from '~/views/shift/contactView.ts'
+import { MOST_LOAD_NM, USUAL_LOAD_NM, figureWithin } from '~/views/shift/shiftInput.ts'
 import { contactWords, wearLeftWords } from '~/words/contact.ts'
 import { dogSentences } from '~/words/dogs.ts'
 import { capitalize, couplerName, placeName } from '~/words/names.ts'
 
-const USUAL_LOAD_NM = 100
-const MOST_LOAD_NM = 20_000
 /** Of the way, in a hundredth, where the page opens. */
 const HALF = 50
 
@@ -57,12 +61,7 @@ export default function ShiftEngage() {
   const contact = contactOf(approach)
   const said = contactWords(contact, approach, lengthUnit)
   const { ring, dogs = {} } = place
-  const wearLeftMm =
-    ring?.halfAngleDeg === undefined || gapMm === null
-      ? null
-      : coneWearMm(gapMm, 0, ring.halfAngleDeg) / (ring.coneCount ?? 1)
-  const load = Number(search.get('load') ?? '')
-  const torqueNm = load > 0 && load <= MOST_LOAD_NM ? load : USUAL_LOAD_NM
+  const torqueNm = figureWithin(search.get('load'), USUAL_LOAD_NM, [0, MOST_LOAD_NM])
   const work = dogWork(dogs, { slipRadPerS: 0, speedMPerS: 1, inertiaKgM2: 0, torqueNm })
   return (
     <main className="grid min-h-0 flex-1 grid-cols-[minmax(0,1fr)] lg:grid-cols-[minmax(0,1fr)_22rem] xl:grid-cols-[minmax(0,1fr)_27rem]">
@@ -145,7 +144,7 @@ export default function ShiftEngage() {
             <p>
               {gapMm === null
                 ? 'Nobody has measured this ring in the job: it is taken to brake. Type a gap to try one.'
-                : wearLeftWords(gapMm, wearLeftMm, triedMm === null, lengthUnit)}
+                : wearLeftWords(gapMm, wearLeftMm(ring, gapMm), triedMm === null, lengthUnit)}
             </p>
             {triedMm !== null && measuredMm !== null && triedMm !== measuredMm && (
               <p className="text-graphite">
@@ -177,14 +176,13 @@ export default function ShiftEngage() {
                 change into {name}.
               </p>
             )}
-            <NumberOfView
+            <TorqueField
               label="Load, or overrun, at the dogs"
-              unit="N·m"
-              value={torqueNm}
-              least={0.1}
-              most={MOST_LOAD_NM}
-              what="A load"
-              onChange={(value) => {
+              unit={torqueUnit}
+              valueNm={torqueNm}
+              leastNm={0}
+              mostNm={MOST_LOAD_NM}
+              onKeep={(value) => {
                 change({ load: `${value}` })
               }}
             />

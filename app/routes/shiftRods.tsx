@@ -4,7 +4,7 @@ import type { BoxDraft } from 'core'
 import { diffDrafts, freshId, removePart, rodsOf, selectorFaults, slotsOf } from 'core'
 
 import { useOpenBox } from '~/components/box/boxContext.ts'
-import { GateFigure } from '~/components/shift/GateFigure.tsx'
+import { Gates } from '~/components/shift/Gates.tsx'
 import { InterlockFields } from '~/components/shift/InterlockFields.tsx'
 import { RodFields } from '~/components/shift/RodFields.tsx'
 import { ShiftProposal, saysWhatMoves } from '~/components/shift/ShiftProposal.tsx'
@@ -31,18 +31,13 @@ export default function ShiftRods() {
           <div className="min-w-[16rem] flex-1">
             <h2 className="text-[1.5rem]">Rods and gate</h2>
             <p>
-              Each rod has a fork, and places that the lever brings it to. Rows of the gate are
+              Each rod has a fork, and places that a lever brings it to. Rows of its gate are
               counted from the driver’s left; forward is away from the driver.
             </p>
           </div>
           {slotsOf(rodsOf(draft)).length > 0 && (
-            <div className="w-[14rem]">
-              <GateFigure
-                naming={naming}
-                slots={slotsOf(rodsOf(draft))}
-                lever={null}
-                title="Gate"
-              />
+            <div className="flex gap-4">
+              <Gates naming={naming} slots={slotsOf(rodsOf(draft))} />
             </div>
           )}
         </div>

@@ -14,13 +14,18 @@ export function capitalize(text: string): string {
   return text.charAt(0).toUpperCase() + text.slice(1)
 }
 
+/** A name as somebody wrote it, without the article that a sentence puts before it. */
+export function written({ words }: Naming, name: string): string {
+  return inWords(words, name.replace(/^the\s+(?=\S)/i, ''))
+}
+
 /** A member, or a free gear. */
 export function bodyName(naming: Naming, id: string): string {
   const gear = naming.box.gears.get(id)
   if (gear) return gearName(naming, gear)
   const member = naming.box.members.get(id)
   if (!member) return id
-  if (member.name) return inWords(naming.words, member.name)
+  if (member.name) return written(naming, member.name)
   const word = naming.words.members[member.kind]
   const alike = naming.box.draft.members.filter(
     (other) => other.kind === member.kind && !other.name,
@@ -56,13 +61,13 @@ export function placeName({ box }: Naming, coupler: Coupler, place: CouplerPosit
 /** "3–4 sleeve", after what it makes. */
 export function couplerName(naming: Naming, coupler: Coupler): string {
   return coupler.name
-    ? inWords(naming.words, coupler.name)
+    ? written(naming, coupler.name)
     : `${couplerLabel(naming, coupler)} ${naming.words.couplers[coupler.kind]}`.trim()
 }
 
 /** "3–4": a coupler's name where there is little room. */
 export function couplerLabel(naming: Naming, coupler: Coupler): string {
-  if (coupler.name) return inWords(naming.words, coupler.name.replace(/ [^ ]+$/, ''))
+  if (coupler.name) return written(naming, coupler.name.replace(/ [^ ]+$/, ''))
   const made = coupler.positions
     .filter(({ engages }) => engages.length > 0)
     .map((place) => placeName(naming, coupler, place))

@@ -12,13 +12,14 @@ import {
   settlesAt,
   withSelectors,
 } from 'core'
-import type { BoxDraft } from 'core'
+import type { BoxDraft, ChangeStep } from 'core'
 
-import { fourSpeed } from '../../core/testing/boxes.ts'
+import { dualClutch, fourSpeed } from '../../core/testing/boxes.ts'
 
 import { drumFaults, falseNeutralWords, settleWords, stretchWords } from './drum.ts'
 import {
   changeStepWords,
+  coastingWords,
   interlockPartWords,
   openSetWords,
   selectorFaultWords,
@@ -76,9 +77,57 @@ test('the engine to match, and what is apart, with their units', () => {
   ])
 })
 
+test('what coasts is told at a stand and as its clutch drags it', () => {
+  const draft = dualClutch()
+  const of = (label: string) => {
+    const found = draft.positions.find((each) => each.label === label)
+    if (!found) throw new Error(`no ${label}`)
+    return found
+  }
+  const [match] = gearChange(solverOf(draft), of('2'), of('3'), 'clutch').matches
+  if (!match) throw new Error('no match')
+  // 1/2 and 1/6 of the input's speed, worked out beside the core.
+  expect(slipText(match, 3_000)).toBe('up to 1500\u00a0rev/min')
+  const said = coastingWords({ box: indexBox(draft), words: PLAIN_WORDS }, match, 3_000)
+  expect(said).toContain('1500\u00a0rev/min apart if it stands')
+  expect(said).toMatch(/500\u00a0rev\/min if the open .* drags it along/)
+})
+
+test('moving off, a spent ring and a second lever in sentences', () => {
+  const say = (step: ChangeStep) => changeStepWords(naming, step, 1_000)
+  expect(say({ kind: 'stand', what: 'input' })).toBe('Wait until what turns with the input stands.')
+  expect(say({ kind: 'stand', what: 'vehicle' })).toMatch(/^Stop first/)
+  const coupler = four.couplers.find(({ id }) => id === 'coupler-3-4')
+  if (!coupler) throw new Error('no coupler')
+  expect(say({ kind: 'grind', coupler })).toMatch(/3–4 sleeve stands on its gear .* grind/)
+  const move = { kind: 'across', lever: 2, row: 1, to: 2 } as const
+  expect(say({ kind: 'lever', move })).toBe('Lever across from row 1 to row 2.')
+  const two = { ...four, selectors: four.selectors?.map((rod) => ({ ...rod, lever: 2 })) }
+  expect(changeStepWords({ ...naming, box: indexBox(two) }, { kind: 'lever', move }, 1_000)).toBe(
+    'Lever 2 across from row 1 to row 2.',
+  )
+})
+
+test('a name that begins with its article has one in a sentence', () => {
+  const named = {
+    ...four,
+    couplers: four.couplers.map((each) => ({ ...each, name: 'The big sleeve' })),
+  }
+  const [, , out] = changeOf('2', '3').steps
+  const coupler = named.couplers.find(({ id }) => id === 'coupler-1-2')
+  if (out?.kind !== 'out' || !coupler) throw new Error('no step out')
+  const step = { ...out, move: { ...out.move, coupler } }
+  expect(changeStepWords({ ...naming, box: indexBox(named) }, step, 1_000)).toBe(
+    'The big sleeve comes out of 2.',
+  )
+})
+
 test('a sliding reverse counts teeth, and says how its end of the gate is guarded', () => {
   const change = changeOf('N', 'R')
-  expect(change.matches.map((match) => slipText(match, 1_000))).toContain('not settled')
+  expect(change.matches.map((match) => slipText(match, 1_000))).toEqual([
+    '10000\u00a0teeth/min if it stands',
+    '10000\u00a0teeth/min',
+  ])
   const said = change.steps.map((step) => changeStepWords(naming, step, 1_000))
   expect(said).toContain('Lever forward in row 1 (lift the collar).')
 })

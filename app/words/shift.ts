@@ -12,15 +12,16 @@ import type {
   Match,
   MovedRod,
   OpenSet,
+  Rational,
   Selector,
   SelectorFault,
   SwitchRule,
 } from 'core'
-import { toNumber } from 'core'
+import { FIRST_LEVER, greatestSlip, leverOf, rodsOf, toNumber } from 'core'
 
 import { formatNumber, formatSpeed } from './format.ts'
 import type { Naming } from './names.ts'
-import { bodyName, capitalize, couplerLabel, couplerName, placeName } from './names.ts'
+import { bodyName, capitalize, couplerLabel, couplerName, placeName, written } from './names.ts'
 import { listed } from './sentences.ts'
 import { travelWords } from './vocabulary.ts'
 
@@ -40,14 +41,14 @@ export const GUARD_NAMES: Readonly<Record<GateGuard, string>> = {
 }
 
 export const SWITCH_NAMES: Readonly<Record<SwitchRule, string>> = {
-  'at-once': 'by a control unit, or a lever of its own',
+  'at-once': 'by a control unit',
   'at-neutral': 'by a switch, when the lever passes neutral',
   'without-torque': 'by a switch, when the torque drops',
 }
 
 /** "the 1–2 rod". */
 export function rodName(naming: Naming, { name, places }: Selector): string {
-  if (name !== undefined) return name
+  if (name !== undefined) return written(naming, name)
   const moved = new Set(places.flatMap(({ couplers }) => Object.keys(couplers)))
   const couplers = [...moved].flatMap((id) => naming.box.couplers.get(id) ?? [])
   return couplers.length === 0
@@ -80,14 +81,29 @@ export function stopName({ box }: Naming, position: string | undefined): string 
     : (box.draft.positions.find(({ id }) => id === position)?.label ?? '?')
 }
 
-function leverWords(move: LeverMove): string {
+/** "lever", or "lever 2" in a box that has several. */
+export function leverName({ box }: Naming, lever: number): string {
+  const hasSeveral = rodsOf(box.draft).some(
+    (rod) => rod.switched === undefined && leverOf(rod) !== FIRST_LEVER,
+  )
+  return hasSeveral ? `lever ${lever}` : 'lever'
+}
+
+/** "Gate", or "Gate of lever 2" in a box that has several. */
+export function gateTitle(naming: Naming, lever: number): string {
+  const name = leverName(naming, lever)
+  return name === 'lever' ? 'Gate' : `Gate of ${name}`
+}
+
+function leverWords(naming: Naming, move: LeverMove): string {
+  const lever = capitalize(leverName(naming, move.lever))
   switch (move.kind) {
     case 'out':
-      return `Lever out of row ${move.row}, ${END_WORDS[move.end]}, into neutral.`
+      return `${lever} out of row ${move.row}, ${END_WORDS[move.end]}, into neutral.`
     case 'across':
-      return `Lever across from row ${move.row} to row ${move.to}.`
+      return `${lever} across from row ${move.row} to row ${move.to}.`
     case 'in':
-      return `Lever ${END_WORDS[move.end]} in row ${move.row}${move.guard === null ? '' : ` (${GUARD_NAMES[move.guard]})`}.`
+      return `${lever} ${END_WORDS[move.end]} in row ${move.row}${move.guard === null ? '' : ` (${GUARD_NAMES[move.guard]})`}.`
   }
 }
 
@@ -103,7 +119,7 @@ export function changeStepWords(naming: Naming, step: ChangeStep, inputRpm: numb
     case 'lift':
       return 'Lift the throttle: without load the dogs let go.'
     case 'lever':
-      return leverWords(step.move)
+      return leverWords(naming, step.move)
     case 'turn': {
       const { from, to, over } = step
       const gears = over.filter(({ position }) => position !== undefined)
@@ -125,10 +141,16 @@ export function changeStepWords(naming: Naming, step: ChangeStep, inputRpm: numb
         : `${capitalize(what)} goes`
       return `${does}${wayOf(naming, from, to)} into ${placeName(naming, coupler, to)}.`
     }
+    case 'stand':
+      return step.what === 'input'
+        ? 'Wait until what turns with the input stands.'
+        : 'Stop first: it turns the wheels the other way.'
     case 'match':
       return `Bring the engine to ${formatSpeed(toNumber(step.inputSpeed) * inputRpm)}.`
     case 'ring':
       return `The ${naming.words.ring} of the ${couplerName(naming, step.coupler)} brings both sides to one speed.`
+    case 'grind':
+      return `The ${naming.words.ring} of the ${couplerName(naming, step.coupler)} stands on its gear and brakes nothing: the teeth grind as they go in.`
     case 'hand-over':
       return `${capitalize(couplerNames(naming, step.opening))} opens while ${couplerNames(naming, step.closing)} closes: the torque does not stop.`
   }
@@ -145,14 +167,35 @@ export function sideWords(naming: Naming, { body, hangsOn }: Match['sides'][numb
   return `${capitalize(bodyName(naming, body))}: follows ${hangsOnWords(hangsOn)}`
 }
 
-/** The difference that has to go: "143 rev/min", or teeth that pass. */
-export function slipText({ law, slip }: Match, inputRpm: number, share = 1): string {
-  if (law.uncounted.length > 0) return 'not counted'
-  if (slip === null) return 'not settled'
-  const perMinute = Math.abs(toNumber(slip)) * inputRpm * share
+/** The difference that has to go: "143 rev/min", or teeth that pass; the most of it where something coasts. */
+export function slipText(match: Match, inputRpm: number, share = 1): string {
+  if (match.law.uncounted.length > 0) return 'not counted'
+  const slip = greatestSlip(match)
+  if (slip === null) return 'as the road turns it'
+  const apart = differenceText(match, slip, inputRpm * share)
+  if (match.slip) return apart
+  return match.coasting.length > 1 ? `up to ${apart}` : `${apart} if it stands`
+}
+
+function differenceText({ law }: Match, slip: Rational, inputRpm: number): string {
+  const perMinute = Math.abs(toNumber(slip)) * inputRpm
   return law.kind === 'lock' || law.kind === 'held'
     ? formatSpeed(perMinute)
     : `${formatNumber(perMinute, 0)}\u00a0teeth/min`
+}
+
+/** What the difference is at either end of what a coasting side may have come to; null where there is only a stand. */
+export function coastingWords(naming: Naming, match: Match, inputRpm: number): string | null {
+  if (match.coasting.length < 2) return null
+  const cases = match.coasting.map(({ draggedBy, slip }) => {
+    const apart = differenceText(match, slip, inputRpm)
+    return draggedBy === null
+      ? `${apart} apart if it stands`
+      : `${apart} if the open ${couplerName(naming, draggedBy)} drags it along`
+  })
+  const coasts = match.sides.find(({ hangsOn }) => !hangsOn.input && !hangsOn.output)
+  const what = coasts ? capitalize(`the ${bodyName(naming, coasts.body)}`) : 'What coasts'
+  return `${what} slows down from its last gear: ${listed(cases)}.`
 }
 
 /** A set of rods that can be out together. */
@@ -191,7 +234,9 @@ export function selectorFaultWords(naming: Naming, fault: SelectorFault): string
     case 'slot-twice': {
       const [one, other] = fault.selectors
       const whose = one === other ? `two places of ${rod(one)}` : `${rod(one)} and ${rod(other)}`
-      return `Row ${fault.row}, ${END_WORDS[fault.end]}, is said of ${whose}. A lever picks one there: give the other an end of its own.`
+      const gate = leverName(naming, fault.lever)
+      const row = gate === 'lever' ? 'Row' : `${capitalize(gate)}, row`
+      return `${row} ${fault.row}, ${END_WORDS[fault.end]}, is said of ${whose}. A lever picks one there: give the other an end of its own.`
     }
     case 'travel-twice':
       return `${capitalize(rod(fault.selector))} has two places at ${formatNumber(fault.travelMm, 1)}\u00a0mm. Measure them again.`

@@ -361,7 +361,9 @@ export interface Selector {
   readonly id: string
   readonly name?: string | undefined
   readonly places: readonly SelectorPlace[]
-  /** Of what the lever does not move. */
+  /** Which lever picks it, by number; the first where it is not said. Each has a gate of its own. */
+  readonly lever?: number | undefined
+  /** Of what no lever moves. */
   readonly switched?: SwitchRule | undefined
 }
 

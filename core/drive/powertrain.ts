@@ -9,6 +9,7 @@ import { centreOf, placeOf, placesAtRest } from '../box/box.ts'
 import type { BoxPosition, Coupler, Gear } from '../box/types.ts'
 import type { Rational } from '../number/rational.ts'
 import { ZERO } from '../number/rational.ts'
+import { directionAhead } from '../shift/ahead.ts'
 import { inertiaOf } from '../shift/inertia.ts'
 import type { ChangeSchool, ChangeStep } from '../shift/change.ts'
 import { WITH_RING, gearChange } from '../shift/change.ts'
@@ -88,8 +89,7 @@ export function powertrainOf(solver: Solver): PowertrainResult {
   const clutches = [...new Set(driving.map(({ closed: [clutch] }) => clutch ?? null))]
   const neutral = betweenPositions(solver)
   const bodies = clutches.map((clutch) => behind(solver, neutral, clutch) ?? input)
-  const backwards = driving.filter(({ analysis }) => analysis.ratio.sign() < 0).length
-  const ahead = backwards > driving.length / 2 ? -1 : 1
+  const ahead = directionAhead(solver)
   const driven = driving.map(({ position, analysis, closed: [clutch] }): DrivenPosition => {
     const path = clutches.indexOf(clutch ?? null)
     return { position, path, ratio: ahead * ratioOf(analysis, bodies[path] ?? input) }
@@ -208,7 +208,7 @@ export function planChange(
     from.position,
     to.position,
     way === 'ready' ? 'clutch' : way,
-    waits !== undefined,
+    { isMadeReady: waits !== undefined },
   )
   const entering = waits
     ? waits.waiting.map(({ coupler }) => coupler)

@@ -487,6 +487,8 @@ class Run {
           return [...wait(sleeveS), ...(inBefore === ins ? [{ kind: 'in', to } as const] : [])]
         case 'match':
           return [{ kind: 'match', to }]
+        case 'stand':
+        case 'grind':
         case 'hand-over':
           return []
       }

@@ -8,10 +8,11 @@ import { rational } from '../number/rational.ts'
 import { boxOf, dualClutch, fourSpeed } from '../testing/boxes.ts'
 import { analyse, prepareSolver } from '../train/analysis.ts'
 import { withSelectors } from '../box/selectors/propose.ts'
-import type { ChangeSchool, ChangeStep, GearChange } from './change.ts'
+import type { ChangeOptions, ChangeSchool, ChangeStep, GearChange } from './change.ts'
 import { gearChange } from './change.ts'
 import type { Slot } from './lever.ts'
 import { leverMoves, selectorFaults } from './lever.ts'
+import { greatestSlip } from './match.ts'
 
 const four = withSelectors(fourSpeed('sliding-idler'), 'lever')
 
@@ -20,6 +21,7 @@ function changeOf(
   from: string,
   to: string,
   school: ChangeSchool = 'clutch',
+  options: ChangeOptions = {},
 ): GearChange {
   const solver = prepareSolver(boxOf(draft))
   const position = (label: string) => {
@@ -27,7 +29,15 @@ function changeOf(
     if (!found) throw new Error(`no position ${label}`)
     return found
   }
-  return gearChange(solver, position(from), position(to), school)
+  return gearChange(solver, position(from), position(to), school, options)
+}
+
+/** With a count on every gear, whatever it comes to. */
+function counted(draft: BoxDraft): BoxDraft {
+  return {
+    ...draft,
+    gears: draft.gears.map((gear, at) => ({ ...gear, toothCount: 20 + 3 * at })),
+  }
 }
 
 /** A step in a few words. */
@@ -36,14 +46,17 @@ function told(step: ChangeStep): string {
     case 'clutch':
       return `clutch ${step.is}`
     case 'lever':
-      return `${step.move.kind} ${step.move.kind === 'across' ? step.move.to : step.move.end}`
+      return `${step.move.lever === 1 ? '' : `lever ${step.move.lever} `}${step.move.kind} ${step.move.kind === 'across' ? step.move.to : step.move.end}`
     case 'out':
     case 'in':
       return `${step.kind} ${step.move.coupler.id}`
     case 'match':
       return `match ${step.inputSpeed.toString()}`
     case 'ring':
-      return `ring ${step.coupler.id}`
+    case 'grind':
+      return `${step.kind} ${step.coupler.id}`
+    case 'stand':
+      return `${step.what} stands`
     case 'turn':
       return `turn ${step.from.angleDeg} ${step.to.angleDeg}`
     case 'lift':
@@ -116,7 +129,153 @@ test('an axle that the road turns is not said to stand', () => {
   const [match] = changeOf(counted, '2H', '4H').matches
   expect(match?.sides.map(({ hangsOn }) => hangsOn.output)).toContain(true)
   expect(match?.slip).toBeNull()
+  expect(match?.coasting).toEqual([])
   expect(match?.inputSpeed).toBeNull()
+})
+
+test('a shaft behind an open clutch coasts: between a stand and what the clutch drags it to', () => {
+  const [match] = changeOf(dualClutch(), '2', '3').matches
+  // By hand: second turns the upper shaft 24/48 for a turn of the input. The gear of third on it
+  // goes 24/36 for a turn of the odd shaft, which stands or is dragged to the input's speed.
+  expect(match?.coupler.id).toBe('coupler-3-1')
+  expect(match?.slip).toBeNull()
+  expect(
+    match?.coasting.map(({ draggedBy, slip }) => [draggedBy?.id ?? null, slip.abs().toString()]),
+  ).toEqual([
+    [null, '1/2'],
+    ['clutch-odd', '1/6'],
+  ])
+  expect(match && greatestSlip(match)?.abs().equals(rational(1, 2))).toBe(true)
+  expect(match?.brought.get('odd')?.abs().equals(rational(3, 2))).toBe(true)
+  expect(match?.brought.has('input')).toBe(false)
+})
+
+test('an idler that nothing turns is told as it stands', () => {
+  const [idlerIn] = changeOf(four, 'N', 'R').matches
+  expect(idlerIn?.coasting.map(({ draggedBy }) => draggedBy)).toEqual([null])
+})
+
+describe('moving off', () => {
+  const dogs = counted(buildPattern('dog-clutch-three-shaft', 'three', {}))
+  const ratioOf = (label: string) => {
+    const analysis = analyse(
+      prepareSolver(boxOf(dogs)),
+      dogs.positions.find((each) => each.label === label)?.couplers ?? {},
+    )
+    if (analysis.state !== 'drive') throw new Error('no drive')
+    return analysis.ratio
+  }
+
+  test('one school stops: without a ring the input has to stand (common practice)', () => {
+    for (const school of ['clutch', 'without-clutch', 'double-declutch'] as const) {
+      const steps = changeOf(dogs, 'N', '1', school).steps.map(told)
+      expect(steps[0]).toBe('clutch down')
+      expect(steps.indexOf('input stands')).toBeLessThan(steps.indexOf('in coupler-1-reverse'))
+      expect(steps.at(-1)).toBe('clutch up')
+    }
+    expect(changeOf(four, 'N', '1').steps.map(told)).not.toContain('input stands')
+  })
+
+  test('the other rolls and double-declutches: the engine to the ratio times the output', () => {
+    const outputSpeed = rational(1, 10)
+    const change = changeOf(dogs, 'N', '1', 'double-declutch', { outputSpeed })
+    const speed = ratioOf('1').mul(outputSpeed)
+    expect(change.inputSpeed?.equals(speed)).toBe(true)
+    expect(change.matches[0]?.inputSpeed?.equals(speed)).toBe(true)
+    const steps = change.steps.map(told)
+    expect(steps.slice(0, 2)).toEqual([`match ${speed.toString()}`, 'clutch down'])
+    expect(steps.at(-1)).toBe('clutch up')
+    // With the clutch alone the difference is still there when the dogs meet.
+    const plain = changeOf(dogs, 'N', '1', 'clutch', { outputSpeed })
+    expect(plain.steps.map(told)).not.toContain('input stands')
+    expect(plain.matches[0]?.slip?.isZero()).toBe(false)
+  })
+
+  test('into reverse the vehicle has to stand, in neutral and out of a gear', () => {
+    const outputSpeed = rational(1, 10)
+    expect(changeOf(dogs, 'N', 'R', 'clutch', { outputSpeed }).steps.map(told)).toContain(
+      'vehicle stands',
+    )
+    expect(changeOf(dogs, '1', 'R', 'without-clutch').steps.map(told)).toContain('vehicle stands')
+  })
+})
+
+test('a ring that is spent lets the teeth grind, and stops nothing at a stand', () => {
+  const spentRings = new Set(['coupler-3-4/3'])
+  const steps = changeOf(four, '2', '3', 'clutch', { spentRings }).steps.map(told)
+  expect(steps).not.toContain('ring coupler-3-4')
+  expect(steps.indexOf('grind coupler-3-4')).toBe(steps.indexOf('in coupler-3-4') - 1)
+  expect(changeOf(four, '3', '4', 'clutch', { spentRings }).steps.map(told)).toContain(
+    'ring coupler-3-4',
+  )
+  expect(changeOf(four, 'N', '3', 'clutch', { spentRings }).steps.map(told)).toContain(
+    'input stands',
+  )
+})
+
+describe('two levers', () => {
+  const transfer = buildPattern('transfer-case', 'transfer', {})
+
+  test('what is in together has a lever and a gate each (common practice)', () => {
+    expect(transfer.selectors?.map(({ lever, switched }) => [lever ?? 1, switched])).toEqual([
+      [1, undefined],
+      [2, undefined],
+    ])
+    expect(selectorFaults(transfer)).toEqual([])
+  })
+
+  test('each moves by itself, and only where it has to', () => {
+    expect(changeOf(transfer, '2H', '4H').steps.map(told)).toEqual([
+      'clutch down',
+      'lever 2 in forward',
+      'in transfer-axle',
+      'clutch up',
+    ])
+    const low = changeOf(transfer, '2H', '4L').steps.map(told)
+    expect(low.filter((step) => / (forward|back)$/.test(step))).toEqual([
+      'out forward',
+      'in back',
+      'lever 2 in forward',
+    ])
+  })
+
+  test('one end of two gates is not said twice; of one gate it is', () => {
+    const same = transfer.selectors?.map((rod) => ({ ...rod, lever: 1 }))
+    expect(selectorFaults({ ...transfer, selectors: same })).toContainEqual({
+      code: 'slot-twice',
+      lever: 1,
+      row: 1,
+      end: 'forward',
+      selectors: ['rod-transfer-range', 'rod-transfer-axle'],
+    })
+  })
+
+  test('a coupler that two levers move is where either of them puts it', () => {
+    const [first] = four.selectors ?? []
+    const rods = four.selectors?.map((rod) => {
+      const [one, other] = rod.places
+      return rod.id === 'rod-coupler-3-4' && one && other ? { ...rod, places: [one] } : rod
+    })
+    const fourth = four.selectors?.find(({ id }) => id === 'rod-coupler-3-4')?.places[1]
+    if (!first || !rods || !fourth) throw new Error('no rods')
+    const draft: BoxDraft = {
+      ...four,
+      selectors: [
+        ...rods,
+        {
+          id: 'second',
+          lever: 2,
+          places: [{ ...fourth, gate: { row: 1, end: 'forward' as const } }],
+        },
+      ],
+    }
+    expect(selectorFaults(draft)).toEqual([])
+    const steps = changeOf(draft, '3', '4').steps.map(told)
+    expect(steps.filter((step) => /(forward|back)$/.test(step))).toEqual([
+      'out forward',
+      'lever 2 in forward',
+    ])
+  })
 })
 
 test('a sliding reverse is told in teeth that pass, pair by pair', () => {
@@ -125,7 +284,7 @@ test('a sliding reverse is told in teeth that pass, pair by pair', () => {
   expect(change.steps.map(told)).not.toContain('ring coupler-reverse')
   expect(change.steps).toContainEqual({
     kind: 'lever',
-    move: { kind: 'in', row: 1, end: 'forward', guard: 'lift' },
+    move: { kind: 'in', lever: 1, row: 1, end: 'forward', guard: 'lift' },
   })
 })
 
@@ -261,6 +420,7 @@ test('the lever takes the shortest way through any gate (shortest paths of @dagr
       const slots = gate.map(({ row, end }, at): Slot => ({
         selector: rod,
         place: { id: `${at}`, couplers: {} },
+        lever: 1,
         row,
         end,
         guard: null,

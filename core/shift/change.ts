@@ -12,14 +12,14 @@ import type {
   Selector,
 } from '../box/types.ts'
 import type { Rational } from '../number/rational.ts'
-import { ONE } from '../number/rational.ts'
+import { ZERO } from '../number/rational.ts'
 import type { Analysis, Solver } from '../train/analysis.ts'
 import { analyse, couplersAway } from '../train/analysis.ts'
 import { fullPlaces } from '../train/combinations.ts'
 import { findPreselections } from '../train/preselection.ts'
 
 import type { LeverMove, Slot } from './lever.ts'
-import { leverMoves, rodsOf, slotOf, slotsOf } from './lever.ts'
+import { FIRST_LEVER, leverMoves, rodsOf, slotsOf, standingOf } from './lever.ts'
 import type { Match } from './match.ts'
 import { matchesOf } from './match.ts'
 
@@ -51,10 +51,12 @@ export type ChangeStep =
     }
   /** A coupler goes out or comes in. */
   | { readonly kind: 'out' | 'in'; readonly move: CouplerMove }
+  /** Somebody waits until what turns with the input stands, or stops the vehicle so that all of it does. */
+  | { readonly kind: 'stand'; readonly what: 'input' | 'vehicle' }
   /** The input is brought to a speed, as a multiple of what it had. */
   | { readonly kind: 'match'; readonly inputSpeed: Rational }
-  /** A ring brings both sides to one speed. */
-  | { readonly kind: 'ring'; readonly coupler: Coupler }
+  /** A ring brings both sides to one speed; or it is spent, and the teeth go in as the sides turn. */
+  | { readonly kind: 'ring' | 'grind'; readonly coupler: Coupler }
   /** One clutch opens while the other closes; nothing else moves. */
   | {
       readonly kind: 'hand-over'
@@ -80,16 +82,36 @@ const isClutch = ({ kind }: Coupler): boolean => kind === 'friction-clutch'
 /** Kinds whose rings bring the speeds together by themselves. */
 export const WITH_RING: ReadonlySet<Coupler['kind']> = new Set(['synchronizer', 'range'])
 
+/** What is so in a change, besides where it begins and ends. */
+export interface ChangeOptions {
+  /** Where the next position can wait behind its clutch: whether anybody makes it ready there; true where it is not said. */
+  readonly isMadeReady?: boolean
+  /**
+   * Where nothing drives before: turns of the outputs, which the wheels turn, for one of the input.
+   * The wheels stand where it is not said.
+   */
+  readonly outputSpeed?: Rational
+  /** Places whose ring stands on its gear and brakes nothing, as `placeKey` has them. */
+  readonly spentRings?: ReadonlySet<string>
+}
+
+/** One place of one coupler, among all of a box. */
+export function placeKey(coupler: Pick<Coupler, 'id'>, place: Pick<CouplerPosition, 'id'>): string {
+  return `${coupler.id}/${place.id}`
+}
+
+const NONE: ReadonlySet<string> = new Set()
+
 /**
  * What a change between two positions takes. Where the second can wait behind its clutch it is made
- * ready there first, unless `isMadeReady` says that nobody does.
+ * ready there first.
  */
 export function gearChange(
   solver: Solver,
   from: BoxPosition,
   to: BoxPosition,
   school: ChangeSchool,
-  isMadeReady = true,
+  { isMadeReady = true, outputSpeed = ZERO, spentRings = NONE }: ChangeOptions = {},
 ): GearChange {
   const { couplers } = solver.box.draft
   const known = knownOf(solver)
@@ -112,16 +134,16 @@ export function gearChange(
   const entering = moving
     .filter(({ coupler, to: becomes }) => becomes !== centreOf(coupler))
     .sort((one, other) => rank(one) - rank(other))
-  const matches = matchesOf(
-    solver,
+  const matches = matchesOf(solver, {
     before,
-    then,
-    couplers.filter((coupler) => !moving.some((move) => move.coupler === coupler)),
-    entering.map(({ coupler }) => coupler),
-  )
+    places: then,
+    others: couplers.filter((coupler) => !moving.some((move) => move.coupler === coupler)),
+    entering: entering.map(({ coupler }) => coupler),
+    outputSpeed,
+  })
   const waits =
     isMadeReady && findPreselections(solver, from).find(({ position }) => position.id === to.id)
-  const inputSpeed = speedAfter(before, after)
+  const inputSpeed = speedAfter(before, after, outputSpeed)
   return {
     from,
     to,
@@ -136,9 +158,10 @@ export function gearChange(
       ),
     ],
     steps: waits
-      ? handOver(leaving, entering)
+      ? handOver(leaving, entering, spentRings)
       : withGap({
           school,
+          spentRings,
           hand: handOf(solver.box.draft, known, start, end, passing.size > 0),
           leaving,
           entering,
@@ -152,8 +175,8 @@ interface End {
   readonly position: BoxPosition
   readonly places: CouplerPlaces
   readonly analysis: Analysis
-  /** Where the lever stands; null in neutral, or where it moves nothing. */
-  readonly slot: Slot | null
+  /** Where each lever stands; null in neutral. */
+  readonly standing: ReadonlyMap<number, Slot | null>
 }
 
 /** What every change of a box asks for; worked out once. */
@@ -194,7 +217,7 @@ function endOf(solver: Solver, { ends, slots }: Known, position: BoxPosition): E
     position,
     places,
     analysis: analyse(solver, places),
-    slot: slotOf(slots, places),
+    standing: standingOf(slots, places),
   }
   ends.set(position, made)
   return made
@@ -202,14 +225,15 @@ function endOf(solver: Solver, { ends, slots }: Known, position: BoxPosition): E
 
 /**
  * The couplers that go out and in again at the same place: where something changes only when
- * the lever passes neutral, it has to pass it.
+ * the first lever passes neutral, it has to pass it.
  */
 function passingNeutral(
   { byCoupler }: Known,
-  { places: now, slot }: End,
-  { places: then, slot: goes }: End,
+  { places: now, standing }: End,
+  { places: then, standing: goes }: End,
 ): ReadonlySet<string> {
-  if (!slot || slot !== goes) return new Set()
+  const slot = standing.get(FIRST_LEVER)
+  if (!slot || slot !== goes.get(FIRST_LEVER)) return new Set()
   const waits = Object.keys(then).some(
     (id) => now[id] !== then[id] && byCoupler.get(id)?.switched === 'at-neutral',
   )
@@ -220,20 +244,23 @@ function rank({ coupler, selector }: CouplerMove): number {
   return isClutch(coupler) ? 2 : selector && selector.switched === undefined ? 1 : 0
 }
 
-/** The input's speed where the outputs go on as they did: the ratios' quotient. */
-function speedAfter(before: Analysis, after: Analysis): Rational | null {
-  return before.state === 'drive' && after.state === 'drive' ? after.ratio.div(before.ratio) : null
+/** The input's speed where the outputs go on as they did: the ratios' quotient, or 0 at a stand. */
+function speedAfter(before: Analysis, after: Analysis, outputSpeed: Rational): Rational | null {
+  if (after.state !== 'drive') return null
+  if (before.state === 'drive') return after.ratio.div(before.ratio)
+  return before.state === 'neutral' ? after.ratio.mul(outputSpeed) : null
 }
 
 /** What waits goes in, the clutches change over, and what carried goes out. */
 function handOver(
   leaving: readonly CouplerMove[],
   entering: readonly CouplerMove[],
+  spent: ReadonlySet<string>,
 ): readonly ChangeStep[] {
   const of = (moves: readonly CouplerMove[], areClutches: boolean): readonly CouplerMove[] =>
     moves.filter(({ coupler }) => isClutch(coupler) === areClutches)
   return [
-    ...of(entering, false).flatMap(entry),
+    ...of(entering, false).flatMap((move) => entry(move, spent)),
     {
       kind: 'hand-over',
       opening: of(leaving, true).map(({ coupler }) => coupler),
@@ -245,9 +272,11 @@ function handOver(
   ]
 }
 
-function entry(move: CouplerMove): readonly ChangeStep[] {
+function entry(move: CouplerMove, spent: ReadonlySet<string>): readonly ChangeStep[] {
+  const { coupler, to } = move
+  const kind = spent.has(placeKey(coupler, to)) ? 'grind' : 'ring'
   return [
-    ...(WITH_RING.has(move.coupler.kind) ? [{ kind: 'ring' as const, coupler: move.coupler }] : []),
+    ...(WITH_RING.has(coupler.kind) ? [{ kind, coupler } as const] : []),
     { kind: 'in', move },
   ]
 }
@@ -263,9 +292,12 @@ function handOf(draft: BoxDraft, { slots }: Known, from: End, to: End, isPassing
   const turn = drum && drumTurn(drum, draft, from, to)
   if (turn) return { out: [turn], in: [] }
   if (slots.length === 0) return { out: [], in: [] }
-  const moves = isPassing
-    ? [...leverMoves(from.slot, null), ...leverMoves(null, to.slot)]
-    : leverMoves(from.slot, to.slot)
+  const moves = [...from.standing].flatMap(([number, start]) => {
+    const end = to.standing.get(number) ?? null
+    return isPassing && number === FIRST_LEVER
+      ? [...leverMoves(start, null), ...leverMoves(null, end)]
+      : leverMoves(start, end)
+  })
   const lever = (isOut: boolean): readonly ChangeStep[] =>
     moves.filter(({ kind }) => (kind === 'out') === isOut).map((move) => ({ kind: 'lever', move }))
   return { out: lever(true), in: lever(false) }
@@ -288,33 +320,46 @@ function drumTurn(drum: Drum, { couplers }: BoxDraft, from: End, to: End): Chang
 
 interface Gapped {
   readonly school: ChangeSchool
+  readonly spentRings: ReadonlySet<string>
   readonly hand: Hand
   readonly leaving: readonly CouplerMove[]
   readonly entering: readonly CouplerMove[]
   readonly inputSpeed: Rational | null
 }
 
+/** What somebody does so that the speeds agree, before anything goes in. */
+function matchedBy({ school, spentRings, entering, inputSpeed }: Gapped): readonly ChangeStep[] {
+  if (!inputSpeed || inputSpeed.isOne()) return []
+  if (inputSpeed.sign() < 0) return [{ kind: 'stand', what: 'vehicle' }]
+  const hasRings = entering.every(
+    ({ coupler, to }) =>
+      isClutch(coupler) || (WITH_RING.has(coupler.kind) && !spentRings.has(placeKey(coupler, to))),
+  )
+  if (inputSpeed.isZero()) return hasRings ? [] : [{ kind: 'stand', what: 'input' }]
+  return school === 'clutch' ? [] : [{ kind: 'match', inputSpeed }]
+}
+
 /** Out of one position, through neutral, into the other. */
 function withGap(change: Gapped): readonly ChangeStep[] {
-  const { school, hand, leaving, entering, inputSpeed } = change
+  const { school, spentRings, hand, leaving, entering } = change
   const ownClutches = entering.some(({ coupler }) => isClutch(coupler))
-  const hasPedal = !ownClutches && school !== 'without-clutch'
-  const matched =
-    inputSpeed && !inputSpeed.equals(ONE) && school !== 'clutch'
-      ? [{ kind: 'match' as const, inputSpeed }]
-      : []
+  const hasPedal =
+    !ownClutches && (school !== 'without-clutch' || change.inputSpeed?.isZero() === true)
+  const matched = matchedBy(change)
   const out = leaving.map((move): ChangeStep => ({ kind: 'out', move }))
+  const isInNeutral = leaving.length === 0
   const pedal = (is: 'down' | 'up'): readonly ChangeStep[] =>
     hasPedal ? [{ kind: 'clutch', is }] : []
+  const isTwice =
+    school === 'double-declutch' && hasPedal && matched.some(({ kind }) => kind === 'match')
+  const release: readonly ChangeStep[] =
+    hasPedal || isInNeutral ? pedal('down') : [{ kind: 'lift' }]
   return [
-    ...(hasPedal || leaving.length === 0 ? pedal('down') : [{ kind: 'lift' as const }]),
-    ...hand.out,
-    ...out,
-    ...(school === 'double-declutch' && hasPedal && matched.length > 0
-      ? [...pedal('up'), ...matched, ...pedal('down')]
-      : matched),
+    // In neutral with the clutch up the engine brings the input along as it is.
+    ...(isTwice && isInNeutral ? [] : [...release, ...hand.out, ...out]),
+    ...(isTwice ? [...(isInNeutral ? [] : pedal('up')), ...matched, ...pedal('down')] : matched),
     ...hand.in,
-    ...entering.flatMap(entry),
+    ...entering.flatMap((move) => entry(move, spentRings)),
     ...pedal('up'),
   ]
 }

@@ -1,6 +1,7 @@
 /** Changing gear: what moves what, and what must match. */
-export type { GearChange, ChangeSchool, ChangeStep, CouplerMove } from './change.ts'
-export { CHANGE_SCHOOLS, WITH_RING, gearChange } from './change.ts'
+export { directionAhead } from './ahead.ts'
+export type { ChangeOptions, GearChange, ChangeSchool, ChangeStep, CouplerMove } from './change.ts'
+export { CHANGE_SCHOOLS, WITH_RING, gearChange, placeKey } from './change.ts'
 export type { Approach, Contact } from './contact.ts'
 export { GEAR_TEETH_FROM, RING_TEETH_FROM, contactOf, dogDepthMm } from './contact.ts'
 export type { DogResult, DogWork, NeededDogFigure } from './dogs.ts'
@@ -10,8 +11,17 @@ export { placesOver, proveDrum, settlesAt, travelAt } from './drum.ts'
 export type { InterlockProof, MovedRod, OpenSet, PartOut } from './interlock.ts'
 export { areHeldApart, placesWith, proveInterlock } from './interlock.ts'
 export type { LeverMove, SelectorFault, Slot } from './lever.ts'
-export { rodsOf, selectorFaults, slotOf, slotsOf, switchedOf } from './lever.ts'
-export type { HangsOn, Match } from './match.ts'
+export {
+  FIRST_LEVER,
+  leverOf,
+  rodsOf,
+  selectorFaults,
+  slotsOf,
+  standingOf,
+  switchedOf,
+} from './lever.ts'
+export type { Coasting, HangsOn, Match } from './match.ts'
+export { greatestSlip } from './match.ts'
 export type { Inertia } from './inertia.ts'
 export { reducedInertia } from './inertia.ts'
 export type { NeededFigure, RingResult, RingTask, RingWork } from './ring.ts'

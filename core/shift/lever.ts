@@ -1,30 +1,41 @@
-/** The lever in its gate: rows side by side, each with an end forward and an end back. */
+/** Levers, each in its gate: rows side by side, each with an end forward and an end back. */
 import type { BoxDraft, GateEnd, GateGuard, Selector, SelectorPlace } from '../box/types.ts'
 import type { CouplerPlaces } from '../box/box.ts'
 
-/** One move of the hand. */
-export type LeverMove =
+/** One move of the hand, with the number of the lever. */
+export type LeverMove = { readonly lever: number } &
   /** Out of an end into the neutral plane, or out of that into an end. */
-  | { readonly kind: 'out'; readonly row: number; readonly end: GateEnd }
-  | {
-      readonly kind: 'in'
-      readonly row: number
-      readonly end: GateEnd
-      readonly guard: GateGuard | null
-    }
-  /** Along the neutral plane. */
-  | { readonly kind: 'across'; readonly row: number; readonly to: number }
+  (
+    | { readonly kind: 'out'; readonly row: number; readonly end: GateEnd }
+    | {
+        readonly kind: 'in'
+        readonly row: number
+        readonly end: GateEnd
+        readonly guard: GateGuard | null
+      }
+    /** Along the neutral plane. */
+    | { readonly kind: 'across'; readonly row: number; readonly to: number }
+  )
+
+/** The lever that moves a rod, where nothing else does. */
+export function leverOf({ lever = FIRST_LEVER }: Pick<Selector, 'lever'>): number {
+  return lever
+}
+
+/** The lever of a rod that names none, and the one whose neutral a range waits for. */
+export const FIRST_LEVER = 1
 
 /** A place of a rod and the end of the gate that brings it there. */
 export interface Slot {
   readonly selector: Selector
   readonly place: SelectorPlace
+  readonly lever: number
   readonly row: number
   readonly end: GateEnd
   readonly guard: GateGuard | null
 }
 
-/** Every end of the gate that something lies at. */
+/** Every end of the gates that something lies at. */
 export function slotsOf(selectors: readonly Selector[]): readonly Slot[] {
   return selectors.flatMap((selector) =>
     selector.switched === undefined
@@ -34,6 +45,7 @@ export function slotsOf(selectors: readonly Selector[]): readonly Slot[] {
                 {
                   selector,
                   place,
+                  lever: leverOf(selector),
                   row: place.gate.row,
                   end: place.gate.end,
                   guard: place.gate.guard ?? null,
@@ -51,9 +63,18 @@ function isIn({ couplers }: SelectorPlace, places: CouplerPlaces): boolean {
   return moved.length > 0 && moved.every(([id, place]) => places[id] === place)
 }
 
-/** Where the lever stands for these places: an end, or null in neutral. */
-export function slotOf(slots: readonly Slot[], places: CouplerPlaces): Slot | null {
-  return slots.find(({ place }) => isIn(place, places)) ?? null
+/** Where each lever stands for these places, the first lever first: an end, or null in neutral. */
+export function standingOf(
+  slots: readonly Slot[],
+  places: CouplerPlaces,
+): ReadonlyMap<number, Slot | null> {
+  const levers = [...new Set(slots.map(({ lever }) => lever))].sort((one, other) => one - other)
+  return new Map(
+    levers.map((lever) => [
+      lever,
+      slots.find((slot) => slot.lever === lever && isIn(slot.place, places)) ?? null,
+    ]),
+  )
 }
 
 /** The places of rods that a switch or a control unit moves which these couplers stand in. */
@@ -68,14 +89,18 @@ export function switchedOf(
   )
 }
 
-/** The moves from one end to another; null is neutral, in the row that the lever came from. */
+/** The moves of one lever from an end to another; null is neutral, in the row that it came from. */
 export function leverMoves(from: Slot | null, to: Slot | null): readonly LeverMove[] {
   if (from === to) return []
   const row = from?.row ?? to?.row ?? 0
   return [
-    ...(from ? [{ kind: 'out' as const, row: from.row, end: from.end }] : []),
-    ...(to && to.row !== row ? [{ kind: 'across' as const, row, to: to.row }] : []),
-    ...(to ? [{ kind: 'in' as const, row: to.row, end: to.end, guard: to.guard }] : []),
+    ...(from ? [{ kind: 'out' as const, lever: from.lever, row: from.row, end: from.end }] : []),
+    ...(to && to.row !== row
+      ? [{ kind: 'across' as const, lever: to.lever, row, to: to.row }]
+      : []),
+    ...(to
+      ? [{ kind: 'in' as const, lever: to.lever, row: to.row, end: to.end, guard: to.guard }]
+      : []),
   ]
 }
 
@@ -102,6 +127,7 @@ export type SelectorFault =
   /** One end of the gate for two places. */
   | {
       readonly code: 'slot-twice'
+      readonly lever: number
       readonly row: number
       readonly end: GateEnd
       readonly selectors: readonly [string, string]
@@ -124,11 +150,12 @@ export function selectorFaults(draft: BoxDraft): readonly SelectorFault[] {
       if (travelMm !== undefined) travels.add(travelMm)
       // What has a switch of its own is in nobody's way in the gate.
       if (!gate || selector.switched !== undefined) continue
-      const key = `${gate.row} ${gate.end}`
+      const key = `${leverOf(selector)} ${gate.row} ${gate.end}`
       const other = taken.get(key)
       if (other !== undefined)
         faults.push({
           code: 'slot-twice',
+          lever: leverOf(selector),
           row: gate.row,
           end: gate.end,
           selectors: [other, selector.id],

@@ -3,7 +3,8 @@
  * out: what hangs on the input goes on as the input does, what hangs on an output as that does,
  * and what hangs on neither as it turned before. Each law that a coupler is to add then has a
  * difference left, which is a multiple of the input's speed plus a figure that stays: where the
- * multiple is not 0, one speed of the input takes it away.
+ * multiple is not 0, one speed of the input takes it away. What nothing settled before coasts, and
+ * has come to anything between a stand and the speed to which an open clutch drags it.
  */
 import type { CouplerPlaces } from '../box/box.ts'
 import { placeOf } from '../box/box.ts'
@@ -22,6 +23,14 @@ export interface HangsOn {
   readonly output: boolean
 }
 
+/** What a side that nothing drives may have come to. */
+export interface Coasting {
+  /** The open clutch that drags it along; null where it stands. */
+  readonly draggedBy: Coupler | null
+  /** The difference that there is then, counted as in `Match`. */
+  readonly slip: Rational
+}
+
 /** One law that a coupler adds when it goes in, and what is between it and that. */
 export interface Match {
   readonly coupler: Coupler
@@ -33,41 +42,66 @@ export interface Match {
    * before the change, teeth for a mesh. Null where something coasts or is not counted.
    */
   readonly slip: Rational | null
-  /** How far each body turns while the two sides come one turn nearer; empty where the input brings none. */
+  /** Where something coasts: what the difference is at either end of what it may have come to. */
+  readonly coasting: readonly Coasting[]
+  /**
+   * How far each body turns while the two sides come one turn nearer: with the input, or else with
+   * what coasts; empty where neither brings them nearer.
+   */
   readonly brought: ReadonlyMap<string, Rational>
   /** The input's speed that takes it away, for 1 before; null where the input changes nothing of it. */
   readonly inputSpeed: Rational | null
 }
 
+/** The difference that has to go, or the greatest that it may be where something coasts. */
+export function greatestSlip({ slip, coasting }: Match): Rational | null {
+  return (
+    slip ??
+    coasting
+      .map((each) => each.slip)
+      .reduce<Rational | null>(
+        (most, each) => (most && !each.abs().isGreaterThan(most.abs()) ? most : each),
+        null,
+      )
+  )
+}
+
+/** A change for which `matchesOf` is asked. */
+export interface Entering {
+  readonly before: Analysis
+  /** The couplers after it. */
+  readonly places: CouplerPlaces
+  /** Couplers that do not move. */
+  readonly others: readonly Coupler[]
+  /** Couplers that go in, one after another: one that is in already holds for those after it. */
+  readonly entering: readonly Coupler[]
+  /** Turns of the outputs for one of the input, where none of them is driven before. */
+  readonly outputSpeed: Rational
+}
+
 type Speeds = (freedom: string) => Rational | undefined
 
 /** How fast everything turned before, as far as something settled it. */
-function speedsBefore({ motions, state }: Analysis, { box }: Solver): Speeds {
+function speedsBefore({ box }: Solver, { before, outputSpeed }: Entering): Speeds {
+  const { motions, state } = before
   const { input, outputs } = box.draft
   return (body) => {
     if (body === input) return ONE
     const motion = motions.get(body)
     if (motion?.kind === 'turns') return motion.speed
     if (motion?.kind === 'still') return ZERO
-    // A change from neutral is one at rest; while another output drives, the road turns this one.
-    return state !== 'drive' && outputs.includes(body) ? ZERO : undefined
+    // In neutral the outputs do what the wheels do; while another output drives, the road turns this one.
+    return state !== 'drive' && outputs.includes(body) ? outputSpeed : undefined
   }
 }
 
-/**
- * What must match for each of `entering`, one after another in that order: a coupler that is in
- * already holds for those after it. `others` are the couplers that do not move.
- */
-export function matchesOf(
-  solver: Solver,
-  before: Analysis,
-  places: CouplerPlaces,
-  others: readonly Coupler[],
-  entering: readonly Coupler[],
-): readonly Match[] {
+/** What must match for each coupler that goes in. */
+export function matchesOf(solver: Solver, change: Entering): readonly Match[] {
+  const { places, others, entering } = change
   const { box, rank } = solver
-  const speeds = speedsBefore(before, solver)
   const isCounted = (law: Law): boolean => law.uncounted.length === 0
+  const clutches = clutchLaws(solver).filter(({ law }) => isCounted(law))
+  const speeds = speedsBefore(solver, change)
   let motions = restrictMotions(
     solver.motions,
     engagedLaws(box, places, others).filter(isCounted),
@@ -76,59 +110,123 @@ export function matchesOf(
   return entering.flatMap((coupler) => {
     if (placeOf(coupler, places) === undefined) return []
     return engagedLaws(box, places, [coupler]).map((law) => {
-      const match = matchOf(solver, motions, speeds, coupler, law)
+      const match = matchOf({ solver, motions, speeds, clutches }, coupler, law)
       if (isCounted(law)) motions = restrictMotions(motions, [law], rank)
       return match
     })
   })
 }
 
+interface ClutchLaw {
+  readonly clutch: Coupler
+  readonly law: Law
+}
+
+/** The laws that the friction clutches of a box would add. */
+function clutchLaws({ box }: Solver): readonly ClutchLaw[] {
+  return box.draft.couplers
+    .filter(({ kind }) => kind === 'friction-clutch')
+    .flatMap((clutch) =>
+      clutch.positions.flatMap(({ id }) =>
+        engagedLaws(box, { [clutch.id]: id }, [clutch]).map((law) => ({ clutch, law })),
+      ),
+    )
+}
+
 const NOTHING: ReadonlyMap<string, Rational> = new Map()
 
+/** How everything turns with one freedom alone, for a difference of one. */
 function broughtAlong(
   speeds: Motions['speeds'],
-  input: string,
-  ofInput: Rational,
+  freedom: string,
+  ofFreedom: Rational,
 ): ReadonlyMap<string, Rational> {
   return new Map(
     [...speeds].flatMap(([body, sum]) => {
-      const multiple = sum.get(input)
-      return multiple ? [[body, multiple.div(ofInput)] as const] : []
+      const multiple = sum.get(freedom)
+      return multiple ? [[body, multiple.div(ofFreedom)] as const] : []
     }),
   )
 }
 
-function matchOf(
-  { box }: Solver,
-  { speeds }: Motions,
-  before: Speeds,
-  coupler: Coupler,
-  law: Law,
-): Match {
-  const { input, outputs } = box.draft
+/** A law as a sum over what can turn freely. */
+interface Difference {
+  readonly ofInput: Rational
+  /** What is settled besides the input. */
+  readonly rest: Rational
+  /** What nothing settled, and by how much of it the law is off. */
+  readonly unsettled: ReadonlyMap<string, Rational>
+}
+
+function differenceOf(law: Law, motions: Motions, input: string, before: Speeds): Difference {
+  let [ofInput, rest] = [ZERO, ZERO]
+  const unsettled = new Map<string, Rational>()
+  for (const { body, coefficient } of law.terms)
+    for (const [freedom, multiple] of motions.speeds.get(body) ?? []) {
+      const product = coefficient.mul(multiple)
+      const speed = freedom === input ? undefined : before(freedom)
+      if (freedom === input) ofInput = ofInput.add(product)
+      else if (speed) rest = rest.add(product.mul(speed))
+      else unsettled.set(freedom, (unsettled.get(freedom) ?? ZERO).add(product))
+    }
+  const coasts = [...unsettled].filter(([, sum]) => !sum.isZero())
+  return { ofInput, rest, unsettled: new Map(coasts) }
+}
+
+interface Standing {
+  readonly solver: Solver
+  readonly motions: Motions
+  readonly speeds: Speeds
+  readonly clutches: readonly ClutchLaw[]
+}
+
+function matchOf(standing: Standing, coupler: Coupler, law: Law): Match {
+  const { solver, motions, speeds } = standing
+  const { input, outputs } = solver.box.draft
   const hangsOn = (body: string): HangsOn => {
-    const freedoms = [...(speeds.get(body)?.keys() ?? [])]
+    const freedoms = [...(motions.speeds.get(body)?.keys() ?? [])]
     return {
       input: freedoms.includes(input),
       output: freedoms.some((each) => outputs.includes(each)),
     }
   }
-  let ofInput = ZERO
-  let rest: Rational | null = law.uncounted.length > 0 ? null : ZERO
-  for (const { body, coefficient } of law.terms)
-    for (const [freedom, multiple] of speeds.get(body) ?? []) {
-      const product = coefficient.mul(multiple)
-      const speed = freedom === input ? undefined : before(freedom)
-      if (freedom === input) ofInput = ofInput.add(product)
-      else if (speed === undefined) rest = null
-      else rest = rest?.add(product.mul(speed)) ?? null
-    }
+  const { ofInput, rest, unsettled } = differenceOf(law, motions, input, speeds)
+  const isCounted = law.uncounted.length === 0
+  const isSettled = isCounted && unsettled.size === 0
+  const coasting = isCounted ? coastingOf(standing, ofInput.add(rest), unsettled) : []
+  const [coasts, ...more] = coasting.length > 0 ? [...unsettled] : []
+  const brings: readonly [string, Rational] | undefined = !ofInput.isZero()
+    ? [input, ofInput]
+    : more.length === 0
+      ? coasts
+      : undefined
   return {
     coupler,
     law,
     sides: law.terms.map(({ body }) => ({ body, hangsOn: hangsOn(body) })),
-    slip: rest ? ofInput.add(rest) : null,
-    brought: ofInput.isZero() ? NOTHING : broughtAlong(speeds, input, ofInput),
-    inputSpeed: rest && !ofInput.isZero() ? rest.div(ofInput).neg() : null,
+    slip: isSettled ? ofInput.add(rest) : null,
+    coasting,
+    brought: brings ? broughtAlong(motions.speeds, ...brings) : NOTHING,
+    inputSpeed: isSettled && !ofInput.isZero() ? rest.div(ofInput).neg() : null,
   }
+}
+
+/** What the difference is with all that coasts at a stand, and with each dragged along by an open clutch. */
+function coastingOf(
+  { solver, motions, speeds, clutches }: Standing,
+  standing: Rational,
+  unsettled: ReadonlyMap<string, Rational>,
+): readonly Coasting[] {
+  const { input, outputs } = solver.box.draft
+  // What hangs on an output turns as the road has it.
+  if (unsettled.size === 0 || outputs.some((each) => unsettled.has(each))) return []
+  const dragged = clutches.flatMap(({ clutch, law }): Coasting[] => {
+    const open = differenceOf(law, motions, input, speeds)
+    const [only, ...more] = [...open.unsettled]
+    const share = only && unsettled.get(only[0])
+    if (!share || more.length > 0) return []
+    const speed = open.ofInput.add(open.rest).div(only[1]).neg()
+    return [{ draggedBy: clutch, slip: standing.add(share.mul(speed)) }]
+  })
+  return [{ draggedBy: null, slip: standing }, ...dragged]
 }

@@ -227,6 +227,7 @@ const anyRod: fc.Arbitrary<Omit<Selector, 'id'>> = fc.record(
       ),
       { maxLength: 3 },
     ),
+    lever: fc.integer({ min: 1, max: 4 }),
     switched: fc.constantFrom(...SWITCH_RULES),
   },
   { requiredKeys: ['places'], noNullPrototype: true },

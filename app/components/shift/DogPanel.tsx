@@ -1,7 +1,9 @@
 import type { CouplerPosition, DogFigures, Match } from 'core'
-import { dogWork, reducedInertia, toNumber } from 'core'
+import { dogWork, greatestSlip, reducedInertia, toNumber } from 'core'
 
+import { TorqueField } from '~/components/Fields.tsx'
 import { DOG_FIELDS, dogsFault } from '~/files/couplerFigures.ts'
+import { COUPLER_M_S, MOST_LOAD_NM } from '~/views/shift/shiftInput.ts'
 import type { TorqueUnit } from '~/words/format.ts'
 import { dogSentences, neededDogWords } from '~/words/dogs.ts'
 import type { Naming } from '~/words/names.ts'
@@ -31,7 +33,8 @@ export function DogPanel(props: DogPanelProps) {
   const { naming, match, place, inputRpm, speedMPerS, torqueNm, torqueUnit } = props
   const { onDogs, onSpeed, onTorque } = props
   const dogs = place.dogs ?? {}
-  const slipRpm = match.slip === null ? 0 : Math.abs(toNumber(match.slip)) * inputRpm
+  const slip = greatestSlip(match)
+  const slipRpm = slip === null ? 0 : Math.abs(toNumber(slip)) * inputRpm
   const { kgM2, missing } = reducedInertia(naming.box, match.brought)
   const result = dogWork(dogs, {
     slipRadPerS: slipRpm * RAD_PER_S,
@@ -85,19 +88,18 @@ export function DogPanel(props: DogPanelProps) {
             label="Coupler moved at"
             unit="m/s"
             value={speedMPerS}
-            least={0.005}
-            most={5}
+            least={COUPLER_M_S[0]}
+            most={COUPLER_M_S[1]}
             what="A speed of a coupler"
             onChange={onSpeed}
           />
-          <NumberOfView
+          <TorqueField
             label="Load, or overrun, at the dogs"
-            unit="N·m"
-            value={torqueNm}
-            least={0}
-            most={20_000}
-            what="A load"
-            onChange={onTorque}
+            unit={torqueUnit}
+            valueNm={torqueNm}
+            leastNm={0}
+            mostNm={MOST_LOAD_NM}
+            onKeep={onTorque}
           />
         </div>
       </details>

@@ -1,10 +1,19 @@
 import { Link } from 'react-router'
 
 import type { BoxDraft, CouplerPosition, GearChange, Match } from 'core'
-import { WITH_RING, fullPlaces } from 'core'
+import { WITH_RING, fullPlaces, placeKey } from 'core'
 
 import { useOpenBox } from '~/components/box/boxContext.ts'
+import { useOpenJob } from '~/components/job/jobContext.ts'
 import type { ChangeView } from '~/components/useViewState.ts'
+import { measuredGapMm } from '~/views/shift/contactView.ts'
+import {
+  COUPLER_M_S,
+  MOST_DRAG_NM,
+  MOST_LOAD_NM,
+  USUAL_LOAD_NM,
+  figureWithin,
+} from '~/views/shift/shiftInput.ts'
 import type { Naming } from '~/words/names.ts'
 
 import { DogPanel } from './DogPanel.tsx'
@@ -20,17 +29,12 @@ interface EngagePanelsProps {
 }
 
 const USUAL_SPEED_M_S = 0.15
-const USUAL_LOAD_NM = 100
-
-const figureOf = (text: string | null, usual: number): number => {
-  const figure = Number(text ?? '')
-  return text !== null && text !== '' && Number.isFinite(figure) ? figure : usual
-}
 
 /** For everything that goes in and hangs on the engine: whether its ring can, or its dogs catch. */
 export function EngagePanels(props: EngagePanelsProps) {
   const { naming, gear, inputRpm, search, change, keep } = props
   const { id, draft, settings } = useOpenBox()
+  const { job } = useOpenJob()
   const endPlaces = fullPlaces(draft.couplers, gear.to.couplers)
   const engaging = gear.matches.flatMap((match) => {
     const place = match.coupler.positions.find(({ id }) => id === endPlaces[match.coupler.id])
@@ -66,7 +70,9 @@ export function EngagePanels(props: EngagePanelsProps) {
           match={match}
           place={place}
           inputRpm={inputRpm}
-          dragNm={figureOf(search.get('drag'), 0)}
+          dragNm={figureWithin(search.get('drag'), 0, [-MOST_DRAG_NM, MOST_DRAG_NM])}
+          gapMm={measuredGapMm(job, { key: placeKey(match.coupler, place) })}
+          lengthUnit={settings.lengthUnit}
           torqueUnit={settings.torqueUnit}
           onRing={(ring) => {
             setPlace(match, { ...place, ring })
@@ -91,8 +97,8 @@ export function EngagePanels(props: EngagePanelsProps) {
           match={match}
           place={place}
           inputRpm={inputRpm}
-          speedMPerS={Math.max(figureOf(search.get('coupler'), USUAL_SPEED_M_S), 0.005)}
-          torqueNm={Math.max(figureOf(search.get('load'), USUAL_LOAD_NM), 0)}
+          speedMPerS={figureWithin(search.get('coupler'), USUAL_SPEED_M_S, COUPLER_M_S)}
+          torqueNm={figureWithin(search.get('load'), USUAL_LOAD_NM, [0, MOST_LOAD_NM])}
           torqueUnit={settings.torqueUnit}
           onDogs={(next) => {
             setPlace(match, { ...place, dogs: next })
@@ -109,7 +115,7 @@ export function EngagePanels(props: EngagePanelsProps) {
         <p className="no-print">
           <Link
             className="text-accent underline"
-            to={`/boxes/${id}/shift/engage?at=${encodeURIComponent(`${first.match.coupler.id}/${first.place.id}`)}`}
+            to={`/boxes/${id}/shift/engage?at=${encodeURIComponent(placeKey(first.match.coupler, first.place))}`}
           >
             See it half engaged
           </Link>

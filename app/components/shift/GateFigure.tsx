@@ -1,4 +1,4 @@
-/** The gate from above, as the driver sees it, with the lever where it stands. */
+/** The gate of one lever from above, as the driver sees it, with the lever where it stands. */
 import type { Slot } from 'core'
 
 import type { LeverAt } from '~/views/shift/changeView.ts'
@@ -17,7 +17,7 @@ interface GateFigureProps {
   readonly lever: LeverAt | null
   /** Where the lever is going, and how much of that way it has gone. */
   readonly leverTo?: LeverAt | null
-  readonly part?: number
+  readonly part?: number | undefined
   readonly title: string
 }
 

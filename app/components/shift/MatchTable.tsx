@@ -4,7 +4,7 @@ import { toNumber } from 'core'
 import { Table } from '~/components/Table.tsx'
 import { formatSpeed } from '~/words/format.ts'
 import type { Naming } from '~/words/names.ts'
-import { sideWords, slipText } from '~/words/shift.ts'
+import { coastingWords, sideWords, slipText } from '~/words/shift.ts'
 
 interface MatchTableProps {
   readonly naming: Naming
@@ -18,36 +18,52 @@ interface MatchTableProps {
 export function MatchTable({ naming, matches, inputRpm, leftOf }: MatchTableProps) {
   if (matches.length === 0) return null
   return (
-    <Table
-      caption="What has to match"
-      isCaptionShown
-      className="w-full text-[0.95rem]"
-      rows={matches}
-      keyOf={(_, at) => at}
-      columns={[
-        {
-          heading: 'Between',
-          isName: true,
-          cell: ({ sides }) =>
-            sides.map((side) => (
-              <span key={side.body} className="block">
-                {sideWords(naming, side)}
-              </span>
-            )),
-        },
-        {
-          heading: 'Apart',
-          isRight: true,
-          className: 'font-semibold',
-          cell: (row) => slipText(row, inputRpm, leftOf(row)),
-        },
-        {
-          heading: 'Engine to match',
-          isRight: true,
-          cell: ({ inputSpeed }) =>
-            inputSpeed ? formatSpeed(toNumber(inputSpeed) * inputRpm) : 'changes nothing',
-        },
-      ]}
-    />
+    <div>
+      <Table
+        caption="What has to match"
+        isCaptionShown
+        className="w-full text-[0.95rem]"
+        rows={matches}
+        keyOf={(_, at) => at}
+        columns={[
+          {
+            heading: 'Between',
+            isName: true,
+            cell: ({ sides }) =>
+              sides.map((side) => (
+                <span key={side.body} className="block">
+                  {sideWords(naming, side)}
+                </span>
+              )),
+          },
+          {
+            heading: 'Apart',
+            isRight: true,
+            className: 'font-semibold',
+            cell: (row) => slipText(row, inputRpm, leftOf(row)),
+          },
+          {
+            heading: 'Engine to match',
+            isRight: true,
+            cell: ({ inputSpeed, sides }) =>
+              inputSpeed
+                ? formatSpeed(toNumber(inputSpeed) * inputRpm)
+                : sides.some(({ hangsOn }) => hangsOn.input)
+                  ? 'not settled'
+                  : 'changes nothing',
+          },
+        ]}
+      />
+      {matches.map((match, at) => {
+        const said = coastingWords(naming, match, inputRpm)
+        return (
+          said !== null && (
+            <p key={at} className="pt-1 text-[0.95rem]">
+              {said}
+            </p>
+          )
+        )
+      })}
+    </div>
   )
 }

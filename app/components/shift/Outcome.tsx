@@ -14,11 +14,14 @@ export function Outcome({
   naming,
   gear,
   inputRpm,
+  outputRpm,
   countHref,
 }: {
   readonly naming: Naming
   readonly gear: GearChange
   readonly inputRpm: number
+  /** As the wheels turn it, where nothing drives before the change; null where something does. */
+  readonly outputRpm: number | null
   readonly countHref: string
 }) {
   const { from, to, inputSpeed, isWithoutGap, uncounted } = gear
@@ -41,12 +44,20 @@ export function Outcome({
         drive.
       </p>
     )
+  if (inputSpeed.isZero())
+    return (
+      <p className="text-[1.1rem]">
+        The wheels stand, so that what turns with the input has to stand too before {to.label} goes
+        in.
+      </p>
+    )
   const after = toNumber(inputSpeed) * inputRpm
   const isBackwards = after < 0
   return (
     <div>
       <p className="text-[1.15rem]">
-        The engine goes from {formatSpeed(inputRpm)} to{' '}
+        {outputRpm !== null && `With the output at ${formatSpeed(outputRpm)}, `}
+        {outputRpm === null ? 'The' : 'the'} engine goes from {formatSpeed(inputRpm)} to{' '}
         <b className={isBackwards ? 'text-trouble' : undefined}>{formatSpeed(after)}</b>
         {!isBackwards && (
           <span className="text-graphite"> ({formatPercent(inputSpeed.sub(rational(1)))})</span>

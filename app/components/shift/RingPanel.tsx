@@ -1,16 +1,20 @@
 import type { CouplerPosition, Match, RingFigures } from 'core'
-import { USUAL_FRICTION, reducedInertia, ringWork, toNumber } from 'core'
+import { USUAL_FRICTION, greatestSlip, reducedInertia, ringWork, toNumber } from 'core'
 
-import { EntryField } from '~/components/Fields.tsx'
+import { EntryField, TorqueField } from '~/components/Fields.tsx'
 import { RING_FIELDS } from '~/files/couplerFigures.ts'
 import { LARGEST } from '~/files/boxFile.ts'
+import { Warning } from '~/components/Warning.tsx'
+import { wearLeftMm } from '~/views/shift/contactView.ts'
 import { parseWithin } from '~/views/layout/numbers.ts'
-import type { TorqueUnit } from '~/words/format.ts'
+import { MOST_DRAG_NM } from '~/views/shift/shiftInput.ts'
+import { wearLeftWords } from '~/words/contact.ts'
+import type { LengthUnit, TorqueUnit } from '~/words/format.ts'
 import type { Naming } from '~/words/names.ts'
 import { bodyName, placeName } from '~/words/names.ts'
 import { leftOutWords, neededWords, ringSentences } from '~/words/ring.ts'
 
-import { CouplerFigures, NumberOfView } from './CouplerFigures.tsx'
+import { CouplerFigures } from './CouplerFigures.tsx'
 
 interface RingPanelProps {
   readonly naming: Naming
@@ -18,6 +22,9 @@ interface RingPanelProps {
   readonly place: CouplerPosition
   readonly inputRpm: number
   readonly dragNm: number
+  /** As the job measured it; null where nobody did. */
+  readonly gapMm: number | null
+  readonly lengthUnit: LengthUnit
   readonly torqueUnit: TorqueUnit
   readonly onRing: (ring: RingFigures) => void
   readonly onInertia: (kgM2: number | undefined) => void
@@ -25,14 +32,15 @@ interface RingPanelProps {
 }
 
 const RAD_PER_S = (2 * Math.PI) / 60
-const MOST_DRAG_NM = 1_000
 
 /** Whether the ring can bring the two sides together, and the figures that it takes to say so. */
 export function RingPanel(props: RingPanelProps) {
-  const { naming, match, place, inputRpm, dragNm, torqueUnit, onRing, onInertia, onDrag } = props
+  const { naming, match, place, inputRpm, dragNm, gapMm, lengthUnit, torqueUnit } = props
+  const { onRing, onInertia, onDrag } = props
   const { input, members } = naming.box.draft
   const ring = place.ring ?? {}
-  const slipRpm = match.slip === null ? 0 : Math.abs(toNumber(match.slip)) * inputRpm
+  const slip = greatestSlip(match)
+  const slipRpm = slip === null ? 0 : Math.abs(toNumber(slip)) * inputRpm
   const { kgM2, missing } = reducedInertia(naming.box, match.brought)
   const result = ringWork(ring, {
     slipRadPerS: slipRpm * RAD_PER_S,
@@ -45,6 +53,14 @@ export function RingPanel(props: RingPanelProps) {
       <h2 className="text-[1.15rem] font-semibold">
         Can the {naming.words.ring} of {placeName(naming, match.coupler, place)} do it?
       </h2>
+      {gapMm !== null && gapMm <= 0 && (
+        <Warning>
+          {wearLeftWords(gapMm, null, true, lengthUnit)} What follows is of one that does.
+        </Warning>
+      )}
+      {gapMm !== null && gapMm > 0 && (
+        <p>{wearLeftWords(gapMm, wearLeftMm(ring, gapMm), true, lengthUnit)}</p>
+      )}
       {result.ok ? (
         <>
           {ringSentences(result.work, { slipRpm, inertiaKgM2: kgM2, dragNm }, torqueUnit).map(
@@ -91,14 +107,13 @@ export function RingPanel(props: RingPanelProps) {
               return null
             }}
           />
-          <NumberOfView
+          <TorqueField
             label="Drag against it, of clutch or cold oil"
-            unit="N·m"
-            value={dragNm}
-            least={-MOST_DRAG_NM}
-            most={MOST_DRAG_NM}
-            what="A drag"
-            onChange={onDrag}
+            unit={torqueUnit}
+            valueNm={dragNm}
+            leastNm={-MOST_DRAG_NM}
+            mostNm={MOST_DRAG_NM}
+            onKeep={onDrag}
           />
         </div>
       </details>

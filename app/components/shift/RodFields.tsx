@@ -1,7 +1,7 @@
 import { Plus, Trash2, X } from 'lucide-react'
 
 import type { GateEnd, GateGuard, GateSlot, Selector, SelectorPlace, SwitchRule } from 'core'
-import { GATE_ENDS, GATE_GUARDS, SWITCH_RULES } from 'core'
+import { FIRST_LEVER, GATE_ENDS, GATE_GUARDS, SWITCH_RULES, leverOf } from 'core'
 
 import { CheckField, EntryField, NameField, SelectField } from '~/components/Fields.tsx'
 import { LARGEST } from '~/files/boxFile.ts'
@@ -56,16 +56,19 @@ export function RodFields({ naming, rod, onChange, onRemove }: RodFieldsProps) {
         <div className="w-[20rem] max-w-full">
           <SelectField
             label="Moved"
-            value={rod.switched ?? ''}
+            value={rod.switched ?? `${leverOf(rod)}`}
             options={[
-              ['' as const, 'by the lever, through its gate'],
+              ...leverChoices(naming),
               ...SWITCH_RULES.map((rule): readonly [SwitchRule, string] => [
                 rule,
                 SWITCH_NAMES[rule],
               ]),
             ]}
             onChange={(value) => {
-              onChange({ ...rod, switched: value === '' ? undefined : value })
+              const switched = SWITCH_RULES.find((rule) => rule === value)
+              const number = Number(value)
+              const lever = number > FIRST_LEVER ? number : undefined
+              onChange({ ...rod, switched, lever })
             }}
           />
         </div>
@@ -105,6 +108,16 @@ export function RodFields({ naming, rod, onChange, onRemove }: RodFieldsProps) {
       )}
     </section>
   )
+}
+
+/** The levers that a box has, and one more. */
+function leverChoices({ box: { draft } }: Naming): readonly (readonly [string, string])[] {
+  const used = (draft.selectors ?? []).filter(({ switched }) => switched === undefined)
+  const most = Math.max(FIRST_LEVER, ...used.map(leverOf))
+  return Array.from({ length: Math.min(most + 1, LARGEST.levers) }, (_, at) => [
+    `${at + 1}`,
+    at === 0 ? 'by the lever, through its gate' : `by lever ${at + 1}, through a gate of its own`,
+  ])
 }
 
 interface PlaceFieldsProps {

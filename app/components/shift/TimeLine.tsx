@@ -6,7 +6,7 @@ import { PARTS_OF_A_STEP } from '~/views/shift/changeView.ts'
 import type { Naming } from '~/words/names.ts'
 import { SWITCH_NAMES, changeStepWords, rodName, rodPlaceName } from '~/words/shift.ts'
 
-import { GateFigure } from './GateFigure.tsx'
+import { Gates } from './Gates.tsx'
 
 interface TimeLineProps {
   readonly naming: Naming
@@ -19,7 +19,7 @@ interface TimeLineProps {
   readonly onMove: (at: number) => void
 }
 
-/** The lever in its gate, and the change along its steps, to be stopped anywhere. */
+/** The levers in their gates, and the change along its steps, to be stopped anywhere. */
 export function TimeLine(props: TimeLineProps) {
   const { naming, rods, gear, moment, at, inputRpm, onMove } = props
   const { steps, from, to } = gear
@@ -27,19 +27,8 @@ export function TimeLine(props: TimeLineProps) {
   const step = steps[moment.done]
   return (
     <div className="flex flex-wrap items-center gap-x-4 gap-y-1">
-      {slots.length > 0 && (
-        <div className="w-[13rem] max-w-full flex-none">
-          <GateFigure
-            naming={naming}
-            slots={slots}
-            lever={moment.lever}
-            leverTo={moment.leverTo}
-            part={moment.part}
-            title="Gate"
-          />
-        </div>
-      )}
-      <div className="min-w-[16rem] flex-1">
+      <Gates naming={naming} slots={slots} moment={moment} />
+      <div className="min-w-[16rem] flex-[3_1_16rem]">
         <SwitchedList naming={naming} rods={rods} moment={moment} />
         <label htmlFor="moment" className="font-semibold">
           {at === 0

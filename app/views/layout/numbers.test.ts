@@ -1,4 +1,11 @@
-import { parseWhole, lengthText, parseLength, parseWithin } from './numbers.ts'
+import {
+  lengthText,
+  parseLength,
+  parseTorque,
+  parseWhole,
+  parseWithin,
+  torqueText,
+} from './numbers.ts'
 
 test.each([
   ['71.5', 'mm', 71.5],
@@ -50,4 +57,17 @@ test('teeth, planets and starts are whole: parts of one are refused, not rounded
     sentence: 'A tooth count is a whole number from 5 to 400.',
   })
   expect(parse('4')).toEqual({ ok: false, sentence: 'A tooth count is 5 to 400.' })
+})
+
+test('a torque is read in the chosen unit, and its limits are told in that', () => {
+  // 1 lb·ft is 1.355 818 N·m (NIST SP 811).
+  const read = parseTorque('10', 'lbft', [0, 100], 'A load')
+  expect(read.ok && read.value).toBeCloseTo(13.55818, 5)
+  expect(torqueText(13.55818, 'lbft')).toBe('10')
+  expect(parseTorque('2,5', 'Nm', [0, 100], 'A load')).toEqual({ ok: true, value: 2.5 })
+  expect(parseTorque('100', 'lbft', [0, 100], 'A load')).toEqual({
+    ok: false,
+    sentence: 'A load is 0 to 73.756 lb·ft.',
+  })
+  expect(parseTorque('x', 'Nm', [0, 100], 'A load').ok).toBe(false)
 })

@@ -1,5 +1,6 @@
 /** Numbers as people type them into a drawing. */
-import type { LengthUnit } from '~/words/format.ts'
+import type { LengthUnit, TorqueUnit } from '~/words/format.ts'
+import { TORQUE_UNIT_NAMES, torqueUnitNm } from '~/words/format.ts'
 import { MM_PER_INCH } from 'core'
 
 /** Longest length that a box file may state. */
@@ -41,4 +42,25 @@ export function parseWhole(text: string, least: number, most: number, what: stri
   return entry.ok && !Number.isInteger(entry.value)
     ? { ok: false, sentence: `${what} is a whole number from ${least} to ${most}.` }
     : entry
+}
+
+/** A torque to type over, in the chosen unit, without trailing zeros. */
+export function torqueText(torqueNm: number, unit: TorqueUnit): string {
+  return `${Number((torqueNm / torqueUnitNm(unit)).toFixed(3))}`
+}
+
+/** A torque in the chosen unit, in newton-metres; the limits are in those too. */
+export function parseTorque(
+  text: string,
+  unit: TorqueUnit,
+  [leastNm, mostNm]: readonly [number, number],
+  what: string,
+): ParsedNumber {
+  const valueNm = parseNumber(text) * torqueUnitNm(unit)
+  return valueNm >= leastNm && valueNm <= mostNm
+    ? { ok: true, value: Number(valueNm.toFixed(6)) }
+    : {
+        ok: false,
+        sentence: `${what} is ${torqueText(leastNm, unit)} to ${torqueText(mostNm, unit)} ${TORQUE_UNIT_NAMES[unit]}.`,
+      }
 }

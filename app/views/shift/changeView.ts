@@ -7,12 +7,13 @@ import type {
   GateSlot,
   GearChange,
   LeverMove,
+  Slot,
 } from 'core'
-import { centreOf, fullPlaces, rodsOf, slotOf, slotsOf } from 'core'
+import { centreOf, fullPlaces, rodsOf, slotsOf, standingOf } from 'core'
 
 import type { OnTheWay } from '~/views/section/onTheWay.ts'
 
-/** Where the lever stands: in a row, at an end of it or in the neutral plane. */
+/** Where a lever stands: in a row, at an end of it or in the neutral plane. */
 export interface LeverAt {
   readonly row: number
   readonly end: GateSlot['end'] | null
@@ -24,9 +25,10 @@ export interface Moment {
   readonly done: number
   readonly part: number
   readonly places: CouplerPlaces
-  readonly lever: LeverAt | null
-  /** Where it is going, by `part` of the way; null while it rests. */
-  readonly leverTo: LeverAt | null
+  /** By the number of the lever, the first first. */
+  readonly levers: ReadonlyMap<number, LeverAt>
+  /** The lever that is moving and where it goes, by `part` of the way; null while all rest. */
+  readonly leverTo: (LeverAt & { readonly lever: number }) | null
   /** What is between two of its places. */
   readonly onTheWay: OnTheWay | undefined
   /** Whether the pedal is down or the throttle lifted, so that no torque comes in. */
@@ -59,13 +61,12 @@ export function momentOf(draft: BoxDraft, change: GearChange, at: number): Momen
   const slots = slotsOf(rodsOf(draft))
   const start = fullPlaces(draft.couplers, from.couplers)
   const places: Record<string, string> = { ...start }
-  const stood = slotOf(slots, start)
-  const firstRow = firstMove(change)?.row ?? slots[0]?.row
-  let lever: LeverAt | null = stood
-    ? { row: stood.row, end: stood.end }
-    : firstRow === undefined
-      ? null
-      : { row: firstRow, end: null }
+  const levers = new Map(
+    [...standingOf(slots, start)].map(([lever, stood]): [number, LeverAt] => [
+      lever,
+      { row: stood?.row ?? rowOf(lever, change, slots), end: stood?.end ?? null },
+    ]),
+  )
   let isUnloaded = false
   for (const step of steps.slice(0, done)) {
     if (step.kind === 'clutch') isUnloaded = step.is === 'down'
@@ -78,15 +79,15 @@ export function momentOf(draft: BoxDraft, change: GearChange, at: number): Momen
       for (const { id } of step.opening) places[id] = centre(draft, id) ?? places[id] ?? ''
       for (const { id, positions } of step.closing)
         places[id] = positions.find(({ engages }) => engages.length > 0)?.id ?? places[id] ?? ''
-    } else if (step.kind === 'lever') lever = after(step.move)
+    } else if (step.kind === 'lever') levers.set(step.move.lever, after(step.move))
   }
   const next = part > 0 ? steps[done] : undefined
   return {
     done,
     part,
     places,
-    lever,
-    leverTo: next?.kind === 'lever' ? after(next.move) : null,
+    levers,
+    leverTo: next?.kind === 'lever' ? { lever: next.move.lever, ...after(next.move) } : null,
     onTheWay: next && slidingIn(next, part),
     isUnloaded,
   }
@@ -108,8 +109,12 @@ function centre(draft: BoxDraft, couplerId: string): string | undefined {
     ?.positions.find(({ engages }) => engages.length === 0)?.id
 }
 
-function firstMove({ steps }: GearChange): LeverMove | undefined {
-  return steps.flatMap((step) => (step.kind === 'lever' ? [step.move] : []))[0]
+/** The row that a lever in neutral is in before its first move, or else its first row. */
+function rowOf(lever: number, { steps }: GearChange, slots: readonly Slot[]): number {
+  const moves = steps.flatMap((step) =>
+    step.kind === 'lever' && step.move.lever === lever ? [step.move] : [],
+  )
+  return moves[0]?.row ?? slots.find((slot) => slot.lever === lever)?.row ?? 1
 }
 
 function after(move: LeverMove): LeverAt {
@@ -132,7 +137,8 @@ export function slipLeft(
   const takesAway = steps.findIndex(
     (step) =>
       step.kind === 'match' ||
-      (step.kind === 'ring' && step.coupler.id === coupler) ||
+      step.kind === 'stand' ||
+      ((step.kind === 'ring' || step.kind === 'grind') && step.coupler.id === coupler) ||
       (step.kind === 'in' && step.move.coupler.id === coupler) ||
       (step.kind === 'hand-over' && step.closing.some(({ id }) => id === coupler)),
   )

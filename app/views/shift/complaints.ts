@@ -6,6 +6,7 @@ import {
   dogWork,
   fullPlaces,
   gearChange,
+  greatestSlip,
   proveInterlock,
   reducedInertia,
   ringWork,
@@ -46,8 +47,9 @@ function ringChanges(solver: Solver): readonly RingChange[] {
     if (!inputSpeed || inputSpeed.sign() <= 0) return []
     return matches.flatMap((match) => {
       const place = match.coupler.positions.find(({ id }) => id === places[match.coupler.id])
-      return place && match.slip && match.brought.size > 0 && WITH_RING.has(match.coupler.kind)
-        ? [{ from, into, match, place, slip: Math.abs(toNumber(match.slip)) }]
+      const slip = greatestSlip(match)
+      return place && slip && match.brought.size > 0 && WITH_RING.has(match.coupler.kind)
+        ? [{ from, into, match, place, slip: Math.abs(toNumber(slip)) }]
         : []
     })
   })

@@ -1,7 +1,14 @@
 import { buildPattern, readJob } from 'core'
 import type { Entry } from 'core'
 
-import { depthOf, engageables, measuredGapMm, travelOf } from './contactView.ts'
+import {
+  depthOf,
+  engageables,
+  measuredGapMm,
+  spentRings,
+  travelOf,
+  wearLeftMm,
+} from './contactView.ts'
 
 const draft = buildPattern('three-shaft', 'box', { reverse: 'sliding-idler' })
 
@@ -55,4 +62,17 @@ test('the gap is the least that was read last in the job', () => {
   expect(measuredGapMm(readJob([]), first)).toBeNull()
   const job = readJob([entry('1', ['0.9', '0.8', '0.95']), entry('2', ['0.71', '0.66', '0.7'])])
   expect(measuredGapMm(job, first)).toBeCloseTo(0.66, 9)
+  expect(spentRings(job, draft)).toEqual(new Set())
+  const worn = readJob([entry('1', ['0.9', '0.8', '0.95']), entry('2', ['0.1', '0', '0.2'])])
+  expect(spentRings(worn, draft)).toEqual(new Set([first.key]))
+})
+
+test('a gap is a wear in radius by the angle of the cone (geometry of a cone)', () => {
+  // A cone of half angle α that wears by x in radius lets its ring on by x / tan α.
+  expect(wearLeftMm({ halfAngleDeg: 45 }, 0.5)).toBeCloseTo(0.5, 9)
+  expect(wearLeftMm({ halfAngleDeg: 7, coneCount: 2 }, 1)).toBeCloseTo(
+    Math.tan(0.1221730476) / 2,
+    9,
+  )
+  expect(wearLeftMm({}, 1)).toBeNull()
 })

@@ -1,6 +1,6 @@
 /** A coupler half way in, as the address and the job have it. */
-import type { BoxDraft, Coupler, CouplerPosition, Job } from 'core'
-import { WITH_RING, measuredOn, rodsOf } from 'core'
+import type { BoxDraft, Coupler, CouplerPosition, Job, RingFigures } from 'core'
+import { WITH_RING, coneWearMm, measuredOn, placeKey, rodsOf } from 'core'
 
 export interface Engageable {
   readonly coupler: Coupler
@@ -22,7 +22,7 @@ export function engageables({ couplers }: BoxDraft): readonly Engageable[] {
                   coupler,
                   place,
                   hasRing: WITH_RING.has(coupler.kind),
-                  key: `${coupler.id}/${place.id}`,
+                  key: placeKey(coupler, place),
                 },
               ]
             : [],
@@ -49,7 +49,23 @@ export function depthOf({ place: { dogs } }: Engageable, travelMm: number): numb
 }
 
 /** The gap of a place’s ring as the job has it: the least that was read last; null where nobody did. */
-export function measuredGapMm(job: Job, { key }: Engageable): number | null {
+export function measuredGapMm(job: Job, { key }: Pick<Engageable, 'key'>): number | null {
   const latest = measuredOn(job, `ring:${key}`, 'ring-gap').at(-1)
   return latest ? latest.judgement.figures.figure : null
+}
+
+/** The places whose ring stands on its gear, as the job has it, and brakes nothing. */
+export function spentRings(job: Job, draft: BoxDraft): ReadonlySet<string> {
+  return new Set(
+    engageables(draft)
+      .filter((each) => each.hasRing && (measuredGapMm(job, each) ?? Infinity) <= 0)
+      .map(({ key }) => key),
+  )
+}
+
+/** By how much each cone of a ring may still wear in radius until its face meets the gear; null without its angle. */
+export function wearLeftMm(ring: RingFigures | undefined, gapMm: number): number | null {
+  return ring?.halfAngleDeg === undefined
+    ? null
+    : coneWearMm(gapMm, 0, ring.halfAngleDeg) / (ring.coneCount ?? 1)
 }

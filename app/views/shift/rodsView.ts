@@ -1,6 +1,6 @@
 /** Rods as somebody has set them, to try what an interlock keeps apart. */
 import type { BoxDraft, InterlockPart, MovedRod, Selector } from 'core'
-import { areHeldApart, rodsOf } from 'core'
+import { areHeldApart, leverOf, rodsOf } from 'core'
 
 /** Rods away from their middles, as the address has them. */
 export function parseMoved(draft: BoxDraft, text: string | null): readonly MovedRod[] {
@@ -29,12 +29,12 @@ export function holderOf(
   return moved.find(({ selector }) => selector.id !== rod && areHeldApart(parts, selector.id, rod))
 }
 
-/** Rods as they lie beside one another: row by row of the gate, and what has no row after them. */
+/** Rods as they lie beside one another: lever by lever, row by row of its gate, and what has no row after them. */
 export function inRows(rods: readonly Selector[]): readonly Selector[] {
   const rowOf = ({ places }: Selector): number =>
     Math.min(...places.map(({ gate }) => gate?.row ?? Infinity))
   return [...rods].sort((one, other) => {
     const [before, after] = [rowOf(one), rowOf(other)]
-    return before === after ? 0 : before - after
+    return leverOf(one) - leverOf(other) || (before === after ? 0 : before - after)
   })
 }

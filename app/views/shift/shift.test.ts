@@ -37,10 +37,10 @@ describe('a change along its time line', () => {
 
   test('begins where it came from and ends where it goes', () => {
     expect(at(0).places['coupler-1-2']).toBe('2')
-    expect(at(0).lever).toEqual({ row: 2, end: 'back' })
+    expect(at(0).levers).toEqual(new Map([[1, { row: 2, end: 'back' }]]))
     expect(at(last).places['coupler-1-2']).toBe('centre')
     expect(at(last).places['coupler-3-4']).toBe('3')
-    expect(at(last).lever).toEqual({ row: 3, end: 'forward' })
+    expect(at(last).levers).toEqual(new Map([[1, { row: 3, end: 'forward' }]]))
     expect(at(last + 5)).toEqual(at(last))
   })
 
@@ -48,8 +48,8 @@ describe('a change along its time line', () => {
     const lever = change.steps.findIndex(({ kind }) => kind === 'lever')
     expect(at(lever + 0.5)).toMatchObject({
       part: 0.5,
-      lever: { row: 2, end: 'back' },
-      leverTo: { row: 2, end: null },
+      levers: new Map([[1, { row: 2, end: 'back' }]]),
+      leverTo: { lever: 1, row: 2, end: null },
       onTheWay: undefined,
     })
     const out = change.steps.findIndex(({ kind }) => kind === 'out')
@@ -80,7 +80,7 @@ describe('a change along its time line', () => {
 
   test('starts in a row of its own where it comes from neutral', () => {
     const fromRest = gearChange(solverOf(four), position('N'), position('3'), 'clutch')
-    expect(momentOf(four, fromRest, 0).lever).toEqual({ row: 3, end: null })
+    expect(momentOf(four, fromRest, 0).levers.get(1)).toEqual({ row: 3, end: null })
   })
 })
 

@@ -37,6 +37,11 @@ const SWITCHED: Readonly<Partial<Record<Coupler['kind'], SwitchRule>>> = {
 
 const isReverse = ({ label }: BoxPosition): boolean => label.startsWith('R')
 
+/** Whether a coupler carries in a position. */
+function isAway({ id, positions }: Coupler, at: BoxPosition): boolean {
+  return positions.some((place) => place.id === at.couplers[id] && place.engages.length > 0)
+}
+
 /** The places of a coupler away from its centre. */
 function placesAway(coupler: Coupler): readonly CouplerPosition[] {
   return coupler.positions.filter((place) => place !== centreOf(coupler))
@@ -64,34 +69,40 @@ export function withSelectors(draft: BoxDraft, by: MovedBy): BoxDraft {
   return { ...draft, selectors, ...(interlockParts.length > 0 && { interlockParts }) }
 }
 
-/** A rod for each coupler; those of clutches that choose have no lever, whatever they are. */
+/**
+ * What switches a coupler that no lever moves. A range waits for the lever to pass neutral; one that
+ * has a neutral of its own among the positions has a lever of its own too.
+ */
+function switchOf({ positions }: BoxDraft, coupler: Coupler): SwitchRule | undefined {
+  const rule = SWITCHED[coupler.kind]
+  const canRest = positions.some((at) => !isAway(coupler, at))
+  return rule === 'at-neutral' && canRest ? undefined : rule
+}
+
+/**
+ * A rod for each coupler, and a lever for each set of them of which one is in at a time; where
+ * clutches choose there is no lever.
+ */
 function proposeSelectors(draft: BoxDraft): readonly Selector[] {
   const isAutomated = draft.couplers.some(({ kind }) => kind === 'friction-clutch')
   const moved = draft.couplers.filter(({ kind }) => kind !== 'friction-clutch')
-  const rowsOf = new Map<string, readonly GateSlot[]>()
-  const byLever = moved.filter((coupler) => !isAutomated && !SWITCHED[coupler.kind])
-  // What has to be in together is not moved by one lever.
-  const together = new Set(
-    draft.positions.flatMap(({ couplers }) => {
-      const away = byLever.filter(({ id, positions }) =>
-        positions.some((place) => place.id === couplers[id] && place.engages.length > 0),
-      )
-      return away.slice(1).map(({ id }) => id)
-    }),
+  const byLever = moved.filter((coupler) => !isAutomated && !switchOf(draft, coupler))
+  const inGate = leversOf(draft, byLever).flatMap((couplers, lever) =>
+    couplers
+      .map((coupler) => ({ coupler, first: forwardUse(draft, coupler) }))
+      .sort((one, other) => one.first - other.first)
+      .map(({ coupler }, at) => ({
+        coupler,
+        lever: lever + 1,
+        slots: slotsOf(draft, coupler, at + 1),
+      })),
   )
-  const inGate = byLever
-    .filter((coupler) => !together.has(coupler.id) && placesAway(coupler).length > 0)
-    .map((coupler) => ({ coupler, first: forwardUse(draft, coupler) }))
-    .sort((one, other) => one.first - other.first)
-  inGate.forEach(({ coupler }, at) => {
-    rowsOf.set(coupler.id, slotsOf(draft, coupler, at + 1))
-  })
   // As they lie in the case: row by row, and what has no row after them.
-  const inOrder = [...inGate.map(({ coupler }) => coupler)]
+  const inOrder = inGate.map(({ coupler }) => coupler)
   inOrder.push(...moved.filter((coupler) => !inOrder.includes(coupler)))
   return inOrder.flatMap((coupler): Selector[] => {
     const places = placesAway(coupler)
-    const slots = rowsOf.get(coupler.id)
+    const { slots, lever = 1 } = inGate.find((each) => each.coupler === coupler) ?? {}
     const switched = slots ? undefined : (SWITCHED[coupler.kind] ?? 'at-once')
     if (places.length === 0) return []
     return [
@@ -105,10 +116,27 @@ function proposeSelectors(draft: BoxDraft): readonly Selector[] {
             ...(slots?.[at] && { gate: slots[at] }),
           }))
           .sort((one, other) => isBack(one) - isBack(other)),
+        ...(lever > 1 && { lever }),
         ...(switched && { switched }),
       },
     ]
   })
+}
+
+/** What each lever moves: what has to be in together is not moved by one. */
+function leversOf(
+  { positions }: BoxDraft,
+  byLever: readonly Coupler[],
+): readonly (readonly Coupler[])[] {
+  const areTogether = (one: Coupler, other: Coupler): boolean =>
+    positions.some((at) => isAway(one, at) && isAway(other, at))
+  const levers: Coupler[][] = []
+  for (const coupler of byLever.filter((each) => placesAway(each).length > 0)) {
+    const lever = levers.find((moved) => !moved.some((each) => areTogether(each, coupler)))
+    if (lever) lever.push(coupler)
+    else levers.push([coupler])
+  }
+  return levers
 }
 
 function isBack({ gate }: Selector['places'][number]): number {

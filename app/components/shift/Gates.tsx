@@ -1,0 +1,40 @@
+import type { Slot } from 'core'
+
+import type { Moment } from '~/views/shift/changeView.ts'
+import type { Naming } from '~/words/names.ts'
+import { capitalize } from '~/words/names.ts'
+import { gateTitle, leverName } from '~/words/shift.ts'
+
+import { GateFigure } from './GateFigure.tsx'
+
+interface GatesProps {
+  readonly naming: Naming
+  readonly slots: readonly Slot[]
+  /** Where the levers stand; they are not drawn where nobody says. */
+  readonly moment?: Moment
+}
+
+/** The gate of each lever, side by side. */
+export function Gates({ naming, slots, moment }: GatesProps) {
+  const levers = [...new Set(slots.map(({ lever }) => lever))].sort((one, other) => one - other)
+  return levers.map((lever) => {
+    const title = gateTitle(naming, lever)
+    return (
+      <figure key={lever} className="max-w-[13rem] min-w-[7rem] flex-[1_1_7rem]">
+        <GateFigure
+          naming={naming}
+          slots={slots.filter((slot) => slot.lever === lever)}
+          lever={moment?.levers.get(lever) ?? null}
+          leverTo={moment?.leverTo?.lever === lever ? moment.leverTo : null}
+          part={moment?.part}
+          title={title}
+        />
+        {levers.length > 1 && (
+          <figcaption aria-hidden="true" className="text-center text-[0.92rem]">
+            {capitalize(leverName(naming, lever))}
+          </figcaption>
+        )}
+      </figure>
+    )
+  })
+}
