@@ -71,10 +71,17 @@ test('the engine to match, and what is apart, with their units', () => {
   const [match] = change.matches
   expect(match && slipText(match, 2_800)).toBe('400\u00a0rev/min')
   expect(match && slipText(match, 2_800, 0.5)).toBe('200\u00a0rev/min')
-  expect(match?.sides.map((side) => sideWords(naming, side))).toEqual([
-    '3rd gear, main shaft: follows the engine',
-    'Main shaft: follows the wheels',
+  const sides = (left: number) =>
+    match?.sides.map((side) =>
+      sideWords(naming, side, { inputRpm: 2_800, inputSpeed: match.inputSpeed, left }),
+    )
+  // Third is 2 : 1 and second 2.8 : 1, so that the gear goes from 1400 to the shaft's 1000.
+  expect(sides(1)).toEqual([
+    '3rd gear, main shaft: 1400\u00a0rev/min, follows the engine',
+    'Main shaft: 1000\u00a0rev/min, follows the wheels',
   ])
+  expect(sides(0.5)?.[0]).toContain('1200\u00a0rev/min')
+  expect(sides(0)?.[0]).toContain('1000\u00a0rev/min')
 })
 
 test('what coasts is told at a stand and as its clutch drags it', () => {

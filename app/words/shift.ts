@@ -10,6 +10,7 @@ import type {
   InterlockPart,
   LeverMove,
   Match,
+  MatchSide,
   MovedRod,
   OpenSet,
   Rational,
@@ -162,9 +163,18 @@ export function hangsOnWords({ input, output }: HangsOn): string {
   return input ? 'the engine' : output ? 'the wheels' : 'nothing, and coasts'
 }
 
-/** One side of what is to match: "3rd gear, main shaft, follows the engine". */
-export function sideWords(naming: Naming, { body, hangsOn }: Match['sides'][number]): string {
-  return `${capitalize(bodyName(naming, body))}: follows ${hangsOnWords(hangsOn)}`
+/**
+ * One side of what is to match: "3rd gear, main shaft: 1500 rev/min, follows the engine". `left` is
+ * the share of the difference that is still there.
+ */
+export function sideWords(
+  naming: Naming,
+  { body, hangsOn, speed, ofInput }: MatchSide,
+  { inputRpm, inputSpeed, left }: { inputRpm: number; inputSpeed: Rational | null; left: number },
+): string {
+  const brought = inputSpeed ? toNumber(ofInput) * (toNumber(inputSpeed) - 1) * (1 - left) : 0
+  const turns = speed ? `${formatSpeed((toNumber(speed) + brought) * inputRpm)}, ` : ''
+  return `${capitalize(bodyName(naming, body))}: ${turns}follows ${hangsOnWords(hangsOn)}`
 }
 
 /** The difference that has to go: "143 rev/min", or teeth that pass; the most of it where something coasts. */

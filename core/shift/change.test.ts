@@ -106,8 +106,18 @@ test('what a ring has to take away, by hand', () => {
   expect(match?.slip?.equals(rational(1, 7))).toBe(true)
   expect(match?.inputSpeed?.equals(rational(5, 7))).toBe(true)
   expect(match?.sides).toEqual([
-    { body: 'main-3', hangsOn: { input: true, output: false } },
-    { body: 'main', hangsOn: { input: false, output: true } },
+    {
+      body: 'main-3',
+      hangsOn: { input: true, output: false },
+      speed: rational(1, 2),
+      ofInput: rational(1, 2),
+    },
+    {
+      body: 'main',
+      hangsOn: { input: false, output: true },
+      speed: rational(5, 14),
+      ofInput: rational(0),
+    },
   ])
 })
 

@@ -20,7 +20,7 @@ export {
   standingOf,
   switchedOf,
 } from './lever.ts'
-export type { Coasting, HangsOn, Match } from './match.ts'
+export type { Coasting, HangsOn, Match, MatchSide } from './match.ts'
 export { greatestSlip } from './match.ts'
 export type { Inertia } from './inertia.ts'
 export { reducedInertia } from './inertia.ts'

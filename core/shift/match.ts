@@ -31,12 +31,22 @@ export interface Coasting {
   readonly slip: Rational
 }
 
+/** A body that a coupler is to join. */
+export interface MatchSide {
+  readonly body: string
+  readonly hangsOn: HangsOn
+  /** How it turned before, for one turn of the input; null where it coasts. */
+  readonly speed: Rational | null
+  /** By how much more it turns for one turn more of the input. */
+  readonly ofInput: Rational
+}
+
 /** One law that a coupler adds when it goes in, and what is between it and that. */
 export interface Match {
   readonly coupler: Coupler
   readonly law: Law
-  /** The bodies of the law, and what each follows. */
-  readonly sides: readonly { readonly body: string; readonly hangsOn: HangsOn }[]
+  /** The bodies of the law. */
+  readonly sides: readonly MatchSide[]
   /**
    * The difference that has to go if nobody does anything: turns for one turn that the input made
    * before the change, teeth for a mesh. Null where something coasts or is not counted.
@@ -158,10 +168,15 @@ interface Difference {
   readonly unsettled: ReadonlyMap<string, Rational>
 }
 
-function differenceOf(law: Law, motions: Motions, input: string, before: Speeds): Difference {
+function differenceOf(
+  terms: readonly Pick<Law['terms'][number], 'body' | 'coefficient'>[],
+  motions: Motions,
+  input: string,
+  before: Speeds,
+): Difference {
   let [ofInput, rest] = [ZERO, ZERO]
   const unsettled = new Map<string, Rational>()
-  for (const { body, coefficient } of law.terms)
+  for (const { body, coefficient } of terms)
     for (const [freedom, multiple] of motions.speeds.get(body) ?? []) {
       const product = coefficient.mul(multiple)
       const speed = freedom === input ? undefined : before(freedom)
@@ -190,7 +205,7 @@ function matchOf(standing: Standing, coupler: Coupler, law: Law): Match {
       output: freedoms.some((each) => outputs.includes(each)),
     }
   }
-  const { ofInput, rest, unsettled } = differenceOf(law, motions, input, speeds)
+  const { ofInput, rest, unsettled } = differenceOf(law.terms, motions, input, speeds)
   const isCounted = law.uncounted.length === 0
   const isSettled = isCounted && unsettled.size === 0
   const coasting = isCounted ? coastingOf(standing, ofInput.add(rest), unsettled) : []
@@ -203,7 +218,15 @@ function matchOf(standing: Standing, coupler: Coupler, law: Law): Match {
   return {
     coupler,
     law,
-    sides: law.terms.map(({ body }) => ({ body, hangsOn: hangsOn(body) })),
+    sides: law.terms.map(({ body }): MatchSide => {
+      const own = differenceOf([{ body, coefficient: ONE }], motions, input, speeds)
+      return {
+        body,
+        hangsOn: hangsOn(body),
+        speed: own.unsettled.size === 0 ? own.ofInput.add(own.rest) : null,
+        ofInput: own.ofInput,
+      }
+    }),
     slip: isSettled ? ofInput.add(rest) : null,
     coasting,
     brought: brings ? broughtAlong(motions.speeds, ...brings) : NOTHING,
@@ -221,7 +244,7 @@ function coastingOf(
   // What hangs on an output turns as the road has it.
   if (unsettled.size === 0 || outputs.some((each) => unsettled.has(each))) return []
   const dragged = clutches.flatMap(({ clutch, law }): Coasting[] => {
-    const open = differenceOf(law, motions, input, speeds)
+    const open = differenceOf(law.terms, motions, input, speeds)
     const [only, ...more] = [...open.unsettled]
     const share = only && unsettled.get(only[0])
     if (!share || more.length > 0) return []

@@ -29,10 +29,14 @@ export function MatchTable({ naming, matches, inputRpm, leftOf }: MatchTableProp
           {
             heading: 'Between',
             isName: true,
-            cell: ({ sides }) =>
-              sides.map((side) => (
+            cell: (row) =>
+              row.sides.map((side) => (
                 <span key={side.body} className="block">
-                  {sideWords(naming, side)}
+                  {sideWords(naming, side, {
+                    inputRpm,
+                    inputSpeed: row.inputSpeed,
+                    left: leftOf(row),
+                  })}
                 </span>
               )),
           },
