@@ -76,3 +76,21 @@ test('a course comes from a file, is kept on the device, and goes back out; a ba
   expect(lines[0]).toContain('seconds,km/h,engine rev/min')
   expect(lines.length).toBeGreaterThan(900)
 })
+
+test('other units are driven beside it, stand in the address, and can be taken out', async ({
+  page,
+}) => {
+  await page.goto(`${await addressOf(page, 'Ostrel')}/shift/drive`)
+  const choose = page.getByLabel('Drive another unit beside it')
+  const table = page.getByRole('table', { name: 'The same drive in other units' })
+  await choose.selectOption({ label: 'Solvane dual-clutch, unit 17' })
+  await expect(table.getByRole('row', { name: /^Solvane.*clutch to clutch/ })).toContainText('m')
+  await choose.selectOption({ label: 'Wrenfield motorcycle six-speed, unit 8' })
+  await expect(table.getByRole('row')).toHaveCount(4)
+  await expect(page).toHaveURL(/beside=[0-9a-f-]+\.[0-9a-f-]+/)
+  await page.reload()
+  await expect(table.getByRole('row')).toHaveCount(4)
+  await page.getByRole('button', { name: /^Take out Solvane/ }).click()
+  await expect(table.getByRole('row')).toHaveCount(3)
+  await expect(table).not.toContainText('Solvane')
+})

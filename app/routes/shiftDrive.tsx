@@ -1,7 +1,15 @@
+import { useEffect } from 'react'
+import type { ShouldRevalidateFunctionArgs } from 'react-router'
+
+import type { Route } from './+types/shiftDrive'
+import { withDatabase } from '~/.server/answers.ts'
+import { unitsBeside, unitsToChoose } from '~/.server/besideUnits.ts'
+import { staysOpen, unlessSamePage } from '~/client/staysOpen.ts'
 import { useOpenBox } from '~/components/box/boxContext.ts'
 import { IssueList } from '~/components/box/IssueList.tsx'
 import { CourseControls } from '~/components/drive/CourseControls.tsx'
-import { ChangeTable, EnergyTable, WayTable } from '~/components/drive/DriveTables.tsx'
+import { BesidePanel } from '~/components/drive/BesidePanel.tsx'
+import { ChangeTable, DrivesTable, EnergyTable } from '~/components/drive/DriveTables.tsx'
 import { DriveTimeline } from '~/components/drive/DriveTimeline.tsx'
 import { FigureFields } from '~/components/drive/FigureFields.tsx'
 import { useDrive } from '~/components/drive/useDrive.ts'
@@ -10,18 +18,51 @@ import { PrintButton } from '~/components/PrintButton.tsx'
 import { useShift } from '~/components/shift/useShift.ts'
 import { useViewState } from '~/components/useViewState.ts'
 import { Warning } from '~/components/Warning.tsx'
+import { besideOf } from '~/views/drive/besideUnits.ts'
 import { CAR_FIELDS, ENGINE_FIELDS, RULE_FIELDS, TIME_FIELDS } from '~/views/drive/driveView.ts'
 import { WAY_NAMES, notDrivenWords } from '~/words/drive.ts'
+import { capitalize } from '~/words/names.ts'
+
+/** The units of the bench that can be put beside this one, and those that are. */
+export async function loader({ params, request }: Route.LoaderArgs) {
+  const asked = new URL(request.url).searchParams.get('beside')
+  const [choices, units] = await withDatabase(() =>
+    Promise.all([unitsToChoose(params.boxId), unitsBeside(asked)]),
+  )
+  return { asked, choices, units, isAway: false }
+}
+
+const open = staysOpen<Awaited<ReturnType<typeof loader>>>()
+
+/** This box is driven in the browser; others have to have been asked for while the server was there. */
+export function clientLoader({ params, request, serverLoader }: Route.ClientLoaderArgs) {
+  const asked = new URL(request.url).searchParams.get('beside')
+  return open
+    .load(`${params.boxId} ${asked}`, serverLoader)
+    .catch(() => ({ asked, choices: [], units: [], isAway: true }))
+}
+
+/** The units are asked for anew only where others are named. */
+export function shouldRevalidate(asked: ShouldRevalidateFunctionArgs) {
+  const { currentUrl, nextUrl } = asked
+  const isSame = currentUrl.searchParams.get('beside') === nextUrl.searchParams.get('beside')
+  return !isSame || unlessSamePage(asked)
+}
 
 /** The box driven over a course, and what its changes of gear do to clutches, rings and torque. */
-export default function ShiftDrive() {
-  const { settings } = useOpenBox()
+export default function ShiftDrive({ loaderData }: Route.ComponentProps) {
+  const { asked, choices, units, isAway } = loaderData
+  const { id, settings } = useOpenBox()
   const { draft, naming, positions, solver, issues } = useShift()
   const [search, change] = useViewState()
-  const task = useDriveTask({ draft, positions, solver }, search)
+  useEffect(() => {
+    if (!loaderData.isAway) open.remember(`${id} ${loaderData.asked}`, loaderData)
+  }, [id, loaderData])
+  const task = useDriveTask({ draft, solver }, units, search)
   const { course, way, figures } = task
   const { answer, isRunning, hasFailed } = useDrive(task.job)
   const result = answer?.ok ? answer.result : undefined
+  const own = answer?.ok ? answer.figures[0] : undefined
   if (!solver)
     return (
       <main className="p-6">
@@ -75,7 +116,32 @@ export default function ShiftDrive() {
                 })
               }}
             />
-            <WayTable figures={answer.figures} />
+            <DrivesTable
+              caption="The same drive, changed otherwise"
+              heading="Changed"
+              drives={answer.figures.map(([each, figures]) => ({
+                key: each,
+                name: capitalize(WAY_NAMES[each]),
+                figures,
+              }))}
+            />
+            {own && (
+              <BesidePanel
+                words={naming.words}
+                own={{ name: draft.name, way, figures: own[1] }}
+                answers={answer.beside}
+                choices={choices}
+                units={units}
+                change={change}
+              />
+            )}
+            {units.length < besideOf(asked).length && (
+              <p className="text-graphite">
+                {isAway
+                  ? 'The other units cannot be had while the server does not answer.'
+                  : 'A unit that the address names is not on the bench, or is one too many.'}
+              </p>
+            )}
             <EnergyTable result={answer.result} />
           </div>
         )}

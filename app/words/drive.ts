@@ -10,10 +10,10 @@ import { listed } from './sentences.ts'
 const NBSP = '\u00a0'
 
 export const WAY_NAMES: Readonly<Record<DriveWay, string>> = {
-  ready: 'next gear made ready, clutch to clutch',
-  clutch: 'by hand, with the clutch',
-  'double-declutch': 'by hand, double-declutching',
-  'without-clutch': 'throttle lifted, clutch left alone',
+  ready: 'clutch to clutch',
+  clutch: 'with the clutch',
+  'without-clutch': 'throttle lifted',
+  'double-declutch': 'double-declutching',
 }
 
 export function formatSeconds(timeS: number): string {

@@ -1,9 +1,10 @@
-import type { DriveResult, DriveWay, DrivenChange } from 'core'
+import type { ReactNode } from 'react'
+
+import type { DriveResult, DrivenChange } from 'core'
 
 import { Table } from '~/components/Table.tsx'
 import type { DriveFigures } from '~/views/drive/driveView.ts'
-import { WAY_NAMES, formatSeconds, formatWork, readyWords } from '~/words/drive.ts'
-import { capitalize } from '~/words/names.ts'
+import { formatSeconds, formatWork, readyWords } from '~/words/drive.ts'
 import { formatNumber } from '~/words/format.ts'
 
 /** Every change of a drive, each of them a key to its moment. */
@@ -58,38 +59,58 @@ export function ChangeTable({
   )
 }
 
-/** The same course driven in each way that the box can be driven. */
-export function WayTable({
-  figures,
-}: {
-  readonly figures: readonly (readonly [DriveWay, DriveFigures])[]
-}) {
+/** One drive among several that are set beside one another. */
+export interface ComparedDrive {
+  readonly key: string
+  readonly name: ReactNode
+  /** A sentence where it is not driven. */
+  readonly figures: DriveFigures | string
+}
+
+interface DrivesTableProps {
+  readonly caption: string
+  readonly heading: string
+  readonly drives: readonly ComparedDrive[]
+}
+
+/** The same course driven in several ways, or in several boxes. */
+export function DrivesTable({ caption, heading, drives }: DrivesTableProps) {
+  const of =
+    (text: (figures: DriveFigures) => ReactNode) =>
+    ({ figures }: ComparedDrive): ReactNode =>
+      typeof figures === 'string' ? '' : text(figures)
   return (
     <Table
-      caption="The same drive, changed otherwise"
+      caption={caption}
       isCaptionShown
       className="w-full text-[0.92rem]"
-      rows={figures}
-      keyOf={([way]) => way}
+      rows={drives}
+      keyOf={({ key }) => key}
       columns={[
-        { heading: 'Changed', isName: true, cell: ([way]) => capitalize(WAY_NAMES[way]) },
-        { heading: 'Changes', isRight: true, cell: ([, each]) => each.changes },
         {
-          heading: 'Each takes',
-          isRight: true,
-          cell: ([, { medianS }]) => (medianS === null ? '' : formatSeconds(medianS)),
+          heading,
+          isName: true,
+          cell: ({ name, figures }) => (
+            <>
+              {name}
+              {typeof figures === 'string' && <span className="block">{figures}</span>}
+            </>
+          ),
         },
         {
-          heading: 'No drive',
+          heading: 'Changes',
           isRight: true,
-          cell: ([, each]) => formatSeconds(each.gapS),
+          cell: of(({ changes, medianS }) =>
+            medianS === null ? 'none' : `${changes}\u00a0×\u00a0${formatSeconds(medianS)}`,
+          ),
         },
-        { heading: 'Clutches', isRight: true, cell: ([, each]) => formatWork(each.clutchJ) },
-        { heading: 'Rings', isRight: true, cell: ([, each]) => formatWork(each.ringJ) },
+        { heading: 'No drive', isRight: true, cell: of(({ gapS }) => formatSeconds(gapS)) },
+        { heading: 'Clutches', isRight: true, cell: of(({ clutchJ }) => formatWork(clutchJ)) },
+        { heading: 'Rings', isRight: true, cell: of(({ ringJ }) => formatWork(ringJ)) },
         {
           heading: 'Way',
           isRight: true,
-          cell: ([, each]) => `${formatNumber(each.distanceM, 0)}\u00a0m`,
+          cell: of(({ distanceM }) => `${formatNumber(distanceM, 0)}\u00a0m`),
         },
       ]}
     />

@@ -1,14 +1,23 @@
 /** What is driven: the course, the way of changing and all figures, as the address and this device have them. */
 import { useMemo } from 'react'
 
-import type { BoxDraft, BoxPosition, CourseRow, DriveWay, Solver } from 'core'
-import { CHANGE_SCHOOLS, findPreselections } from 'core'
+import type { BoxDraft, Car, CourseRow, DriveWay, Solver } from 'core'
 
 import { useOwnCourse } from '~/client/courseStore.ts'
 import type { ParsedCourse } from '~/files/driveCsv.ts'
 import { parseDriveCsv } from '~/files/driveCsv.ts'
 import type { DriveJob } from '~/views/drive/driveJob.ts'
-import { carOf, rulesOf, timesOf, topRatioOf, usualCar } from '~/views/drive/driveView.ts'
+import type { UnitBeside } from '~/views/drive/besideUnits.ts'
+import { usualUnit } from '~/views/drive/besideUnits.ts'
+import {
+  carOf,
+  rulesOf,
+  timesOf,
+  topRatioOf,
+  usualCar,
+  usualWay,
+  waysOf,
+} from '~/views/drive/driveView.ts'
 
 import { COURSES } from './courses.ts'
 
@@ -40,7 +49,6 @@ export interface DriveTaskOfPage {
 
 interface OpenedBox {
   readonly draft: BoxDraft
-  readonly positions: readonly BoxPosition[]
   readonly solver: Solver | undefined
 }
 
@@ -62,24 +70,21 @@ function useCourse(asked: string | null): Pick<DriveTaskOfPage, 'course' | 'cour
 }
 
 export function useDriveTask(
-  { draft, positions, solver }: OpenedBox,
+  { draft, solver }: OpenedBox,
+  units: readonly UnitBeside[],
   search: URLSearchParams,
 ): DriveTaskOfPage {
   const { course, courses } = useCourse(search.get('drive'))
-  const ways = useMemo((): readonly DriveWay[] => {
-    const canWait =
-      solver !== undefined &&
-      positions.some((position) => findPreselections(solver, position).length > 0)
-    return canWait ? ['ready', ...CHANGE_SCHOOLS] : CHANGE_SCHOOLS
-  }, [solver, positions])
-  const usual = (draft.drums ?? []).length > 0 ? 'without-clutch' : (ways[0] ?? 'clutch')
-  const way = ways.find((each) => each === search.get('way')) ?? usual
+  const ways = useMemo(() => waysOf(solver), [solver])
+  const way = ways.find((each) => each === search.get('way')) ?? usualWay(draft, ways)
   const topRatio = useMemo(() => solver && topRatioOf(solver), [solver])
   const figures = {
     car: carOf(search, usualCar(draft, topRatio)),
     rules: rulesOf(search),
     times: timesOf(search),
   }
+  const usual = useMemo(() => units.map(usualUnit), [units])
+  const toldBeside = JSON.stringify(usual.map(({ car }) => carOf(search, car)))
   // The address changes with every moment that is looked at; the drive only with its figures.
   const told = JSON.stringify(figures)
   const { rows } = course
@@ -91,10 +96,14 @@ export function useDriveTask(
             course: rows,
             way,
             others: ways.filter((each) => each !== way),
+            beside: (JSON.parse(toldBeside) as readonly Car[]).flatMap((car, at) => {
+              const unit = usual[at]
+              return unit ? [{ ...unit, car }] : []
+            }),
             ...(JSON.parse(told) as DriveFiguresOfPage),
           }
         : undefined,
-    [solver, draft, rows, way, ways, told],
+    [solver, draft, rows, way, ways, told, usual, toldBeside],
   )
   return { course, courses, ways, way, figures, job }
 }

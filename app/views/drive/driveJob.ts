@@ -5,12 +5,14 @@ import type {
   CourseRow,
   DriveResult,
   DriveWay,
+  Powertrain,
   PowertrainResult,
   ShiftRules,
   ShiftTimes,
 } from 'core'
 import { checkBox, driveCourse, powertrainOf, prepareSolver, stepsFor } from 'core'
 
+import type { UsualUnit } from './besideUnits.ts'
 import type { DriveFigures } from './driveView.ts'
 import { figuresOfDrive } from './driveView.ts'
 
@@ -21,8 +23,21 @@ export interface DriveJob {
   readonly way: DriveWay
   /** Driven besides, for their figures. */
   readonly others: readonly DriveWay[]
+  /** Other units, each in the way that is usual for it. */
+  readonly beside: readonly UsualUnit[]
   readonly rules: ShiftRules
   readonly times: ShiftTimes
+}
+
+/** Why a box is not driven. */
+export type NotDriven = Extract<PowertrainResult, { readonly ok: false }>
+
+/** What came of another unit. */
+export interface BesideAnswer {
+  readonly id: string
+  readonly name: string
+  readonly way: DriveWay
+  readonly answer: { readonly ok: true; readonly figures: DriveFigures } | NotDriven
 }
 
 export type DriveAnswer =
@@ -30,24 +45,58 @@ export type DriveAnswer =
       readonly ok: true
       readonly result: DriveResult
       readonly figures: readonly (readonly [DriveWay, DriveFigures])[]
+      readonly beside: readonly BesideAnswer[]
     }
-  | Extract<PowertrainResult, { readonly ok: false }>
+  | NotDriven
 
-export function runDrive({ draft, others, ...task }: DriveJob): DriveAnswer {
+function powertrainOfDraft(draft: BoxDraft): PowertrainResult {
   const checked = checkBox(draft)
-  if (!checked.ok) return { ok: false, kind: 'none-drives' }
-  const found = powertrainOf(prepareSolver(checked.box))
+  return checked.ok ? powertrainOf(prepareSolver(checked.box)) : { ok: false, kind: 'none-drives' }
+}
+
+type Drive = Pick<DriveJob, 'car' | 'course' | 'rules' | 'times' | 'way'>
+
+function drive({ powertrain }: { readonly powertrain: Powertrain }, how: Drive): DriveFigures {
+  const { car, course, rules, times, way } = how
+  return figuresOfDrive(
+    driveCourse({
+      car,
+      course,
+      rules,
+      times,
+      way,
+      powertrain,
+      stepsATick: stepsFor(car),
+      isSampled: false,
+    }),
+  )
+}
+
+export function runDrive(job: DriveJob): DriveAnswer {
+  const { draft, car, course, way, others, beside, rules, times } = job
+  const found = powertrainOfDraft(draft)
   if (!found.ok) return found
-  const stepsATick = stepsFor(task.car)
-  const drive = (way: DriveWay, isSampled: boolean): DriveResult =>
-    driveCourse({ ...task, way, powertrain: found.powertrain, stepsATick, isSampled })
-  const result = drive(task.way, true)
+  const how = { car, course, rules, times }
+  const result = driveCourse({
+    ...how,
+    way,
+    powertrain: found.powertrain,
+    stepsATick: stepsFor(car),
+    isSampled: true,
+  })
   return {
     ok: true,
     result,
     figures: [
-      [task.way, figuresOfDrive(result)],
-      ...others.map((way) => [way, figuresOfDrive(drive(way, false))] as const),
+      [way, figuresOfDrive(result)],
+      ...others.map((other) => [other, drive(found, { ...how, way: other })] as const),
     ],
+    beside: beside.map((unit): BesideAnswer => {
+      const theirs = powertrainOfDraft(unit.draft)
+      const answer = theirs.ok
+        ? ({ ok: true, figures: drive(theirs, { ...how, car: unit.car, way: unit.way }) } as const)
+        : theirs
+      return { id: unit.id, name: unit.name, way: unit.way, answer }
+    }),
   }
 }

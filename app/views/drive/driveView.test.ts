@@ -1,6 +1,9 @@
 import { USUAL_CAR, USUAL_RULES, USUAL_TIMES, buildPattern, checkBox, prepareSolver } from 'core'
 import type { BoxDraft, DriveSample } from 'core'
 
+import { dualClutch } from '../../../core/testing/boxes.ts'
+
+import { besideOf, formatBeside, usualUnit } from './besideUnits.ts'
 import { runDrive } from './driveJob.ts'
 import {
   carOf,
@@ -14,7 +17,7 @@ import {
 } from './driveView.ts'
 
 /** Tooth counts that mesh somehow: 20 and up on what drives, more on what is driven. */
-function counted(id: 'dual-clutch' | 'three-shaft'): BoxDraft {
+function counted(id: 'dual-clutch' | 'three-shaft' | 'motorcycle'): BoxDraft {
   const draft = buildPattern(id, 'box', {})
   return { ...draft, gears: draft.gears.map((gear, at) => ({ ...gear, toothCount: 20 + at })) }
 }
@@ -96,6 +99,7 @@ const job = {
   course,
   way: 'clutch',
   others: ['double-declutch'],
+  beside: [],
   rules: USUAL_RULES,
   times: USUAL_TIMES,
 } as const
@@ -107,6 +111,28 @@ test('a job drives its way and, for their figures, the others', () => {
   expect(answer.figures[0]?.[1].distanceM).toBe(answer.result.distanceM)
   expect(sampleAt(answer.result, 3)?.timeS).toBeCloseTo(3, 9)
   expect(sampleAt(answer.result, 99)).toBe(answer.result.samples.at(-1))
+})
+
+test('other units are driven over the same course, each as is usual for it and in its own car', () => {
+  const unit = (id: string, draft: BoxDraft) => usualUnit({ id, name: id, draft })
+  const twin = unit('twin', dualClutch())
+  const drum = unit('drum', { ...counted('motorcycle'), rollingRadiusMm: 305 })
+  const blank = unit('blank', buildPattern('three-shaft', 'box', {}))
+  expect([twin.way, drum.way, blank.way]).toEqual(['ready', 'without-clutch', 'clutch'])
+  expect(drum.car.rollingRadiusMm).toBe(305)
+  const answer = runDrive({ draft: counted('three-shaft'), ...job, beside: [twin, drum, blank] })
+  if (!answer.ok) throw new Error(answer.kind)
+  const alone = runDrive({ draft: dualClutch(), ...job, car: twin.car, way: 'ready', others: [] })
+  if (!alone.ok) throw new Error(alone.kind)
+  const [first, , last] = answer.beside
+  expect(first?.answer).toEqual({ ok: true, figures: alone.figures[0]?.[1] })
+  expect(last?.answer).toMatchObject({ ok: false, kind: 'uncounted' })
+})
+
+test('the units of an address are named once each', () => {
+  expect(besideOf('a.b.a..')).toEqual(['a', 'b'])
+  expect(besideOf(null)).toEqual([])
+  expect(besideOf(formatBeside(['a', 'b']))).toEqual(['a', 'b'])
 })
 
 test('a job of a box that is not counted says so', () => {

@@ -7,12 +7,14 @@ import type {
   CourseRow,
   DriveResult,
   DriveSample,
+  DriveWay,
   Engine,
   ShiftRules,
   ShiftTimes,
   Solver,
 } from 'core'
 import {
+  CHANGE_SCHOOLS,
   SAMPLE_S,
   USUAL_CAR,
   USUAL_RULES,
@@ -151,6 +153,19 @@ export function topRatioOf(solver: Solver): number | undefined {
     return analysis.state === 'drive' ? [Math.abs(toNumber(analysis.ratio))] : []
   })
   return ratios.length > 0 ? Math.min(...ratios) : undefined
+}
+
+/** The ways in which the gears of a box can be changed: made ready only where one can wait behind its clutch. */
+export function waysOf(solver: Solver | undefined): readonly DriveWay[] {
+  const canWait = solver?.box.draft.positions.some(
+    (position) => position.isHidden !== true && findPreselections(solver, position).length > 0,
+  )
+  return canWait === true ? ['ready', ...CHANGE_SCHOOLS] : CHANGE_SCHOOLS
+}
+
+/** What a drum turns is changed without the clutch; everything else in the first way that it has. */
+export function usualWay({ drums = [] }: BoxDraft, ways: readonly DriveWay[]): DriveWay {
+  return drums.length > 0 ? 'without-clutch' : (ways[0] ?? 'clutch')
 }
 
 /** Where the couplers stand at one instant: in the gear that carries, with what waits beside it. */
