@@ -110,7 +110,6 @@ export function matchesOf(solver: Solver, change: Entering): readonly Match[] {
   const { places, others, entering } = change
   const { box, rank } = solver
   const isCounted = (law: Law): boolean => law.uncounted.length === 0
-  const clutches = clutchLaws(solver).filter(({ law }) => isCounted(law))
   const speeds = speedsBefore(solver, change)
   let motions = restrictMotions(
     solver.motions,
@@ -120,7 +119,7 @@ export function matchesOf(solver: Solver, change: Entering): readonly Match[] {
   return entering.flatMap((coupler) => {
     if (placeOf(coupler, places) === undefined) return []
     return engagedLaws(box, places, [coupler]).map((law) => {
-      const match = matchOf({ solver, motions, speeds, clutches }, coupler, law)
+      const match = matchOf({ solver, input: box.draft.input, motions, speeds }, coupler, law)
       if (isCounted(law)) motions = restrictMotions(motions, [law], rank)
       return match
     })
@@ -132,13 +131,15 @@ interface ClutchLaw {
   readonly law: Law
 }
 
-/** The laws that the friction clutches of a box would add. */
+/** The laws that the friction clutches of a box would add, as far as they are counted. */
 function clutchLaws({ box }: Solver): readonly ClutchLaw[] {
   return box.draft.couplers
     .filter(({ kind }) => kind === 'friction-clutch')
     .flatMap((clutch) =>
       clutch.positions.flatMap(({ id }) =>
-        engagedLaws(box, { [clutch.id]: id }, [clutch]).map((law) => ({ clutch, law })),
+        engagedLaws(box, { [clutch.id]: id }, [clutch])
+          .filter(({ uncounted }) => uncounted.length === 0)
+          .map((law) => ({ clutch, law })),
       ),
     )
 }
@@ -159,45 +160,55 @@ function broughtAlong(
   )
 }
 
-/** A law as a sum over what can turn freely. */
-interface Difference {
+/** How a body turns, or what a law is off by, as a sum over what can turn freely. */
+interface Turning {
   readonly ofInput: Rational
   /** What is settled besides the input. */
   readonly rest: Rational
-  /** What nothing settled, and by how much of it the law is off. */
+  /** What nothing settled, and how much of it is in the sum. */
   readonly unsettled: ReadonlyMap<string, Rational>
 }
 
-function differenceOf(
-  terms: readonly Pick<Law['terms'][number], 'body' | 'coefficient'>[],
-  motions: Motions,
-  input: string,
-  before: Speeds,
-): Difference {
+function turningOf(body: string, { motions, speeds, input }: Standing): Turning {
   let [ofInput, rest] = [ZERO, ZERO]
   const unsettled = new Map<string, Rational>()
-  for (const { body, coefficient } of terms)
-    for (const [freedom, multiple] of motions.speeds.get(body) ?? []) {
-      const product = coefficient.mul(multiple)
-      const speed = freedom === input ? undefined : before(freedom)
-      if (freedom === input) ofInput = ofInput.add(product)
-      else if (speed) rest = rest.add(product.mul(speed))
-      else unsettled.set(freedom, (unsettled.get(freedom) ?? ZERO).add(product))
+  for (const [freedom, multiple] of motions.speeds.get(body) ?? []) {
+    const speed = freedom === input ? undefined : speeds(freedom)
+    if (freedom === input) ofInput = multiple
+    else if (speed) rest = rest.add(multiple.mul(speed))
+    else unsettled.set(freedom, multiple)
+  }
+  return { ofInput, rest, unsettled }
+}
+
+/** What a law is off by while its bodies turn like this. */
+function differenceOf({ terms }: Law, turnings: readonly Turning[]): Turning {
+  let [ofInput, rest] = [ZERO, ZERO]
+  const unsettled = new Map<string, Rational>()
+  terms.forEach(({ coefficient }, at) => {
+    const turning = turnings[at]
+    if (!turning) return
+    ofInput = ofInput.add(coefficient.mul(turning.ofInput))
+    rest = rest.add(coefficient.mul(turning.rest))
+    for (const [freedom, multiple] of turning.unsettled) {
+      const sum = (unsettled.get(freedom) ?? ZERO).add(coefficient.mul(multiple))
+      if (sum.isZero()) unsettled.delete(freedom)
+      else unsettled.set(freedom, sum)
     }
-  const coasts = [...unsettled].filter(([, sum]) => !sum.isZero())
-  return { ofInput, rest, unsettled: new Map(coasts) }
+  })
+  return { ofInput, rest, unsettled }
 }
 
 interface Standing {
   readonly solver: Solver
+  readonly input: string
   readonly motions: Motions
   readonly speeds: Speeds
-  readonly clutches: readonly ClutchLaw[]
 }
 
 function matchOf(standing: Standing, coupler: Coupler, law: Law): Match {
-  const { solver, motions, speeds } = standing
-  const { input, outputs } = solver.box.draft
+  const { solver, input, motions } = standing
+  const { outputs } = solver.box.draft
   const hangsOn = (body: string): HangsOn => {
     const freedoms = [...(motions.speeds.get(body)?.keys() ?? [])]
     return {
@@ -205,7 +216,8 @@ function matchOf(standing: Standing, coupler: Coupler, law: Law): Match {
       output: freedoms.some((each) => outputs.includes(each)),
     }
   }
-  const { ofInput, rest, unsettled } = differenceOf(law.terms, motions, input, speeds)
+  const turnings = law.terms.map(({ body }) => turningOf(body, standing))
+  const { ofInput, rest, unsettled } = differenceOf(law, turnings)
   const isCounted = law.uncounted.length === 0
   const isSettled = isCounted && unsettled.size === 0
   const coasting = isCounted ? coastingOf(standing, ofInput.add(rest), unsettled) : []
@@ -218,13 +230,13 @@ function matchOf(standing: Standing, coupler: Coupler, law: Law): Match {
   return {
     coupler,
     law,
-    sides: law.terms.map(({ body }): MatchSide => {
-      const own = differenceOf([{ body, coefficient: ONE }], motions, input, speeds)
+    sides: turnings.map((turning, at): MatchSide => {
+      const body = law.terms[at]?.body ?? ''
       return {
         body,
         hangsOn: hangsOn(body),
-        speed: own.unsettled.size === 0 ? own.ofInput.add(own.rest) : null,
-        ofInput: own.ofInput,
+        speed: turning.unsettled.size === 0 ? turning.ofInput.add(turning.rest) : null,
+        ofInput: turning.ofInput,
       }
     }),
     slip: isSettled ? ofInput.add(rest) : null,
@@ -236,20 +248,23 @@ function matchOf(standing: Standing, coupler: Coupler, law: Law): Match {
 
 /** What the difference is with all that coasts at a stand, and with each dragged along by an open clutch. */
 function coastingOf(
-  { solver, motions, speeds, clutches }: Standing,
-  standing: Rational,
+  standing: Standing,
+  still: Rational,
   unsettled: ReadonlyMap<string, Rational>,
 ): readonly Coasting[] {
-  const { input, outputs } = solver.box.draft
+  const { outputs } = standing.solver.box.draft
   // What hangs on an output turns as the road has it.
   if (unsettled.size === 0 || outputs.some((each) => unsettled.has(each))) return []
-  const dragged = clutches.flatMap(({ clutch, law }): Coasting[] => {
-    const open = differenceOf(law.terms, motions, input, speeds)
+  const dragged = clutchLaws(standing.solver).flatMap(({ clutch, law }): Coasting[] => {
+    const open = differenceOf(
+      law,
+      law.terms.map(({ body }) => turningOf(body, standing)),
+    )
     const [only, ...more] = [...open.unsettled]
     const share = only && unsettled.get(only[0])
     if (!share || more.length > 0) return []
     const speed = open.ofInput.add(open.rest).div(only[1]).neg()
-    return [{ draggedBy: clutch, slip: standing.add(share.mul(speed)) }]
+    return [{ draggedBy: clutch, slip: still.add(share.mul(speed)) }]
   })
-  return [{ draggedBy: null, slip: standing }, ...dragged]
+  return [{ draggedBy: null, slip: still }, ...dragged]
 }
