@@ -4,6 +4,7 @@ import { reactRouter } from '@react-router/dev/vite'
 import tailwindcss from '@tailwindcss/vite'
 import { defineConfig } from 'vite'
 import type { Plugin } from 'vite'
+import { compression } from 'vite-plugin-compression2'
 
 /** The program that works on archives, beside the server and sharing its modules. */
 const archiveProgram: Plugin = {
@@ -46,7 +47,14 @@ function routerFile(name: string): string {
 }
 
 export default defineConfig(({ isSsrBuild }) => ({
-  plugins: [tailwindcss(), reactRouter(), archiveProgram, routerProduction],
+  plugins: [
+    tailwindcss(),
+    reactRouter(),
+    archiveProgram,
+    routerProduction,
+    // Once, and as small as they get; the server sends what the browser takes.
+    !isSsrBuild && compression({ include: /\.(js|css|svg)$/, algorithms: ['gzip', 'brotli'] }),
+  ],
   resolve: { tsconfigPaths: true },
   worker: { format: 'es' },
   // Inlined fonts and pictures would be data: addresses, which the content policy refuses.

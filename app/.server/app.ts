@@ -5,6 +5,7 @@ import path from 'node:path'
 import { createRequestHandler } from '@react-router/express'
 import compression from 'compression'
 import express from 'express'
+import staticGzip from 'express-static-gzip'
 import helmet from 'helmet'
 import onHeaders from 'on-headers'
 
@@ -75,11 +76,16 @@ if (isProduction) {
       strictTransportSecurity: false,
     }),
   )
-  app.use(compression())
   app.use(
     '/assets',
-    express.static(path.join(BUILD_FOLDER, 'client/assets'), { immutable: true, maxAge: '1y' }),
+    // As the build has compressed them; the rest is compressed as it goes out.
+    staticGzip(path.join(BUILD_FOLDER, 'client/assets'), {
+      enableBrotli: true,
+      orderPreference: ['br', 'gz'],
+      serveStatic: { immutable: true, maxAge: '1y' },
+    }),
   )
+  app.use(compression())
   app.use(express.static(path.join(BUILD_FOLDER, 'client'), { maxAge: '1h' }))
 }
 /** What says nothing of its own about being kept is asked for anew each time. */
