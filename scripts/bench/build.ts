@@ -17,7 +17,7 @@ const ID = '00000000-0000-4000-8000-000000000310'
 const JOB = '00000000-0000-4000-8000-000000000311'
 const ASSEMBLIES = 10_000
 const ROUNDS = 9
-const STEPS = 40
+const STEPS = 300
 
 /** The same box as another value, so that nothing of it is known yet. */
 function afresh(draft: BoxDraft): BoxDraft {
