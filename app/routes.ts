@@ -28,7 +28,7 @@ export default [
       route('compare', 'routes/traceCompare.tsx'),
       route('sheet', 'routes/traceSheet.tsx'),
     ]),
-    layout('routes/jobs.tsx', { id: 'routes/jobOfShift' }, [
+    layout('routes/jobBeside.tsx', [
       route('shift', 'routes/shift.tsx'),
       route('shift/engage', 'routes/shiftEngage.tsx'),
     ]),

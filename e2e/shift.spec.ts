@@ -241,3 +241,21 @@ test('a rod that a second lever moves has a gate of its own', async ({ page }) =
   await page.goto(`${await addressOf(page, 'Drumlow')}/shift?from=2H&to=4H`)
   await expect(page.getByRole('img', { name: /^Gate of lever/ })).toHaveCount(2)
 })
+
+test('what cannot be had of a job is not reckoned with, and a change is shown all the same', async ({
+  page,
+}) => {
+  await page.goto(`${await addressOf(page, 'Ostrel')}/shift/drive`)
+  await expect(page.getByRole('table', { name: 'Changes of gear' })).toBeVisible()
+  await page.route('**/*.data*', (route) => route.fulfill({ status: 429, body: 'too much' }))
+  await page.getByRole('link', { name: 'Change of gear', exact: true }).click()
+  const told = page.getByText('what was measured in a job is not reckoned with here')
+  await expect(told).toBeVisible()
+  await expect(page.getByRole('list', { name: 'Steps' })).toContainText('Clutch down.')
+  await page.getByRole('link', { name: 'Drive', exact: true }).click()
+  await expect(page.getByRole('table', { name: 'Changes of gear' })).toBeVisible()
+  await page.unroute('**/*.data*')
+  await page.getByRole('link', { name: 'Change of gear', exact: true }).click()
+  await expect(page.getByText(/^Job \d/).first()).toBeVisible()
+  await expect(told).toHaveCount(0)
+})

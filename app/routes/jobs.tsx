@@ -18,10 +18,12 @@ import type { Shelf } from '~/files/shelf.ts'
 import { entryWords } from '~/words/jobs.ts'
 import { capitalize } from '~/words/names.ts'
 
-interface LoadedJobs {
+export interface LoadedJobs {
   readonly jobs: readonly LoadedJob[]
   readonly shelf: Shelf
   readonly rules: readonly ShopRule[]
+  /** Whether they could not be had, so that there may be more. */
+  readonly isAway?: boolean
 }
 
 export async function loader({ params }: Route.LoaderArgs): Promise<LoadedJobs> {
@@ -33,17 +35,20 @@ export async function loader({ params }: Route.LoaderArgs): Promise<LoadedJobs> 
 
 const open = staysOpen<LoadedJobs>()
 
-export function clientLoader({ params, serverLoader }: Route.ClientLoaderArgs) {
+export function clientLoader({
+  params,
+  serverLoader,
+}: Pick<Route.ClientLoaderArgs, 'params' | 'serverLoader'>): Promise<LoadedJobs> {
   return open.load(params.boxId, serverLoader)
 }
 
 export const shouldRevalidate = unlessSamePage
 
 /** The pages that belong to a job share what is entered in it. */
-export default function Jobs({ loaderData }: Route.ComponentProps) {
+export default function Jobs({ loaderData }: { readonly loaderData: LoadedJobs }) {
   const { id, draft, settings, words } = useOpenBox()
   useEffect(() => {
-    open.remember(id, loaderData)
+    if (loaderData.isAway !== true) open.remember(id, loaderData)
   }, [id, loaderData])
   const [search] = useSearchParams()
   const { opened: kept, outbox } = useKeptJob(
@@ -81,6 +86,10 @@ export default function Jobs({ loaderData }: Route.ComponentProps) {
                   : 'All entries kept'}
             </p>
           </>
+        ) : loaderData.isAway === true ? (
+          <p role="status">
+            The server does not answer: what was measured in a job is not reckoned with here.
+          </p>
         ) : (
           <OpenTheFirst />
         )}
