@@ -43,7 +43,7 @@ export function MatchTable({ naming, matches, inputRpm, leftOf }: MatchTableProp
           {
             heading: 'Apart',
             isRight: true,
-            className: 'font-semibold',
+            className: 'font-semibold whitespace-normal!',
             cell: (row) => slipText(row, inputRpm, leftOf(row)),
           },
           {
