@@ -2,10 +2,11 @@ import { X } from 'lucide-react'
 import { useMemo, useState } from 'react'
 
 import type { BoxDraft, Direction } from 'core'
-import { diffDrafts, freshId, handlingOf } from 'core'
+import { freshId, handlingOf } from 'core'
 
 import { PrintButton } from '~/components/PrintButton.tsx'
 import { useOpenBox } from '~/components/box/boxContext.ts'
+import { useBecome } from '~/components/box/useBecome.ts'
 import { BenchCheckTable } from '~/components/build/BenchCheckTable.tsx'
 import { PartPicture } from '~/components/build/PartPicture.tsx'
 import { useBuild } from '~/components/build/useBuild.ts'
@@ -22,7 +23,7 @@ import { capitalize } from '~/words/names.ts'
 
 /** Every step with its part, to tick and to fill in, for print. */
 export default function BuildSheet() {
-  const { draft, edit, words, settings } = useOpenBox()
+  const { draft, words, settings } = useOpenBox()
   const torque = TORQUE_UNIT_NAMES[settings.torqueUnit]
   const { job } = useOpenJob()
   const { naming, section, order, assembly, nameOf } = useBuild()
@@ -120,25 +121,20 @@ export default function BuildSheet() {
           </Warning>
         )}
         <BenchCheckTable draft={draft} job={job} rows={rows} />
-        <Stated draft={draft} edit={edit} />
+        <Stated draft={draft} />
         <p className="sr-only">{assembly.parts.length} parts in all.</p>
       </div>
     </main>
   )
 }
 
-type Edit = ReturnType<typeof useOpenBox>['edit']
-
 /** What people state of the order, besides what the parts themselves tell. */
-function Stated({ draft, edit }: { readonly draft: BoxDraft; readonly edit: Edit }) {
+function Stated({ draft }: { readonly draft: BoxDraft }) {
+  const become = useBecome()
   const { naming, assembly, nameOf } = useBuild()
   const [first, setFirst] = useState('')
   const [then, setThen] = useState('')
   const stated = draft.precedences ?? []
-  const become = (next: BoxDraft): void => {
-    const changes = diffDrafts(draft, next)
-    if (changes.length > 0) edit({ kind: 'change', changes })
-  }
   const options = [
     ['', 'choose a part'],
     ...assembly.parts

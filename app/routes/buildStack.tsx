@@ -1,27 +1,20 @@
 import { useMemo } from 'react'
 import { Link } from 'react-router'
 
-import type { EndPlay, Entered, MeasuredStack } from 'core'
-import { boundsOf, diffDrafts, limitFor, measuredOn, pieceOfRef, shimRange, timingsOf } from 'core'
+import type { MeasuredStack } from 'core'
+import { boundsOf, limitFor, measuredOn, timingsOf } from 'core'
 
 import { useOpenBox } from '~/components/box/boxContext.ts'
+import { useBecome } from '~/components/box/useBecome.ts'
+import { EndPlayWords } from '~/components/build/EndPlayWords.tsx'
+import { StackLength, StackParts } from '~/components/build/StackFields.tsx'
 import { TimingCards } from '~/components/build/TimingCards.tsx'
 import { useBuild } from '~/components/build/useBuild.ts'
-import { CheckField, EntryField, SelectField } from '~/components/Fields.tsx'
+import { SelectField } from '~/components/Fields.tsx'
 import { useOpenJob } from '~/components/job/jobContext.ts'
 import { ShimPlanner } from '~/components/measure/ShimPlanner.tsx'
 import { useViewState } from '~/components/useViewState.ts'
-import {
-  EMPTY_STACK,
-  mmOf,
-  questionOf,
-  stackAnswer,
-  stackRows,
-  withLength,
-} from '~/views/build/stack.ts'
-import { lengthText, parseLength } from '~/views/layout/numbers.ts'
-import { formatLength } from '~/words/format.ts'
-import { boundsWords } from '~/words/measures.ts'
+import { EMPTY_STACK, questionOf, stackAnswer, stackRows } from '~/views/build/stack.ts'
 import { bodyName, capitalize } from '~/words/names.ts'
 
 /** More than that is no play that shims are for. */
@@ -29,7 +22,8 @@ const MOST_PLAY_MM = 10
 
 /** A stack against its shaft: the end play that follows, the shim for it; and timed countershafts. */
 export default function BuildStack() {
-  const { draft, words, edit } = useOpenBox()
+  const { draft, words } = useOpenBox()
+  const become = useBecome()
   const { job, current, shelf, rules, record } = useOpenJob()
   const { naming, groups, nameOf } = useBuild()
   const [search, change] = useViewState()
@@ -58,36 +52,8 @@ export default function BuildStack() {
     unit,
   )
   const bounds = boundsOf(limit)
-  const measured = measuredOn(job, shaft, 'end-play').at(-1)
+  const measuredMm = measuredOn(job, shaft, 'end-play').at(-1)?.judgement.figures.figure
   const play = answer && (answer.after ?? answer.before)
-  /** A length of the stack; where nothing is typed it is as nobody had said it. */
-  const field = (
-    label: string,
-    value: Entered | null,
-    onKeep: (length: Entered | null) => void,
-  ) => {
-    const shown = value === null ? '' : lengthText(mmOf(value), unit)
-    return (
-      <EntryField
-        key={`${shaft} ${label} ${shown}`}
-        label={label}
-        unit={unit}
-        inputMode="decimal"
-        value={shown}
-        isDisabled={isDisabled}
-        onCommit={(text) => {
-          if (text.trim() === '') {
-            onKeep(null)
-            return null
-          }
-          const length = parseLength(text, unit, 0)
-          if (!length.ok) return length.sentence
-          onKeep({ text: lengthText(length.value, unit), unit })
-          return null
-        }}
-      />
-    )
-  }
   return (
     <main
       className="grid flex-1 content-start gap-x-8 gap-y-4 px-4 py-3 lg:min-h-0 lg:grid-cols-2 lg:overflow-auto"
@@ -109,60 +75,51 @@ export default function BuildStack() {
                   change({ shaft: bench })
                 }}
               />
-              {field('Room between the stops', stack.room, (room) => {
-                keep({ room })
-              })}
-              {field('Room, ±', stack.roomDeviation, (length) => {
-                keep({ roomDeviation: length ?? EMPTY_STACK.roomDeviation })
-              })}
-              {field('Each part, ±', stack.partDeviation, (length) => {
-                keep({ partDeviation: length ?? EMPTY_STACK.partDeviation })
-              })}
+              <StackLength
+                key={`room ${shaft}`}
+                label="Room between the stops"
+                value={stack.room}
+                unit={unit}
+                isDisabled={isDisabled}
+                onKeep={(room) => {
+                  keep({ room })
+                }}
+              />
+              <StackLength
+                key={`room deviation ${shaft}`}
+                label="Room, ±"
+                value={stack.roomDeviation}
+                unit={unit}
+                isDisabled={isDisabled}
+                onKeep={(length) => {
+                  keep({ roomDeviation: length ?? EMPTY_STACK.roomDeviation })
+                }}
+              />
+              <StackLength
+                key={`part deviation ${shaft}`}
+                label="Each part, ±"
+                value={stack.partDeviation}
+                unit={unit}
+                isDisabled={isDisabled}
+                onKeep={(length) => {
+                  keep({ partDeviation: length ?? EMPTY_STACK.partDeviation })
+                }}
+              />
             </div>
-            <ul aria-label="Parts of the stack">
-              {rows.map(({ part, lengthMm, isIn }) => (
-                <li
-                  key={part.id}
-                  className="border-rule grid grid-cols-[minmax(0,1fr)_8rem] items-end gap-2 border-t py-0.5"
-                >
-                  <CheckField
-                    label={capitalize(nameOf(part))}
-                    isChecked={isIn}
-                    isDisabled={isDisabled}
-                    onChange={() => {
-                      keep({
-                        turned: turned.includes(part.id)
-                          ? turned.filter((each) => each !== part.id)
-                          : [...turned, part.id],
-                      })
-                    }}
-                  />
-                  {isIn && (
-                    <EntryField
-                      key={`${lengthMm} ${unit}`}
-                      label={<span className="sr-only">{`Length of ${nameOf(part)}`}</span>}
-                      unit={unit}
-                      inputMode="decimal"
-                      value={lengthMm === undefined ? '' : lengthText(lengthMm, unit)}
-                      onCommit={(text) => {
-                        const length =
-                          text.trim() === '' ? undefined : parseLength(text, unit, 0.001)
-                        if (length && !length.ok) return length.sentence
-                        const next = withLength(
-                          naming.box,
-                          part,
-                          length?.value,
-                          pieceOfRef(naming.box, part.part.ref),
-                        )
-                        const changes = diffDrafts(draft, next)
-                        if (changes.length > 0) edit({ kind: 'change', changes })
-                        return null
-                      }}
-                    />
-                  )}
-                </li>
-              ))}
-            </ul>
+            <StackParts
+              index={naming.box}
+              rows={rows}
+              unit={unit}
+              isDisabled={isDisabled}
+              nameOf={nameOf}
+              onTurn={(part) => {
+                const isTurned = turned.includes(part)
+                keep({
+                  turned: isTurned ? turned.filter((each) => each !== part) : [...turned, part],
+                })
+              }}
+              onChange={become}
+            />
           </>
         ) : (
           <p>Nothing stands on a shaft that could be added up. List the parts on Lay out first.</p>
@@ -186,36 +143,13 @@ export default function BuildStack() {
             </p>
           ) : (
             answer && (
-              <>
-                <PlayWords title="End play" play={answer.before} unit={unit} />
-                {answer.after && (
-                  <PlayWords title="With the part replaced" play={answer.after} unit={unit} />
-                )}
-                {limit && bounds ? (
-                  <>
-                    <p>Asked for: {boundsWords(bounds, limit.unit)}</p>
-                    {!measured && (
-                      <ShimWords
-                        play={play ?? answer.before}
-                        leastMm={bounds.least}
-                        mostMm={bounds.most}
-                        unit={unit}
-                      />
-                    )}
-                  </>
-                ) : (
-                  <p className="text-graphite">
-                    The maker’s range of the end play of this shaft is not known: enter it on the
-                    data sheet, and the shim follows.
-                  </p>
-                )}
-                {measured && (
-                  <p>
-                    Measured in this job: {formatLength(measured.judgement.figures.figure, unit)}.
-                    It counts before what the lengths make of it.
-                  </p>
-                )}
-              </>
+              <EndPlayWords
+                answer={answer}
+                limit={limit}
+                bounds={bounds}
+                measuredMm={measuredMm}
+                unit={unit}
+              />
             )
           )}
           <div className="grid grid-cols-2 gap-2">
@@ -233,10 +167,18 @@ export default function BuildStack() {
                 keep({ instead: part === '' ? undefined : { part, length: null } })
               }}
             />
-            {instead &&
-              field('The new one is long', instead.length, (length) => {
-                keep({ instead: { ...instead, length } })
-              })}
+            {instead && (
+              <StackLength
+                key={`${shaft} ${instead.part}`}
+                label="The new one is long"
+                value={instead.length}
+                unit={unit}
+                isDisabled={isDisabled}
+                onKeep={(length) => {
+                  keep({ instead: { ...instead, length } })
+                }}
+              />
+            )}
           </div>
           <p className="text-graphite text-[0.9rem]">
             Worst case adds every deviation; the root of their squares is what many parts made
@@ -256,7 +198,7 @@ export default function BuildStack() {
               shelf={shelf}
               limit={limit}
               unit={unit}
-              measuredMm={measured?.judgement.figures.figure ?? play.mm}
+              measuredMm={measuredMm ?? play.mm}
               done={job.shims.get(shaft)}
               isDisabled={isDisabled}
               onFit={(thicknesses, expected) => {
@@ -268,54 +210,5 @@ export default function BuildStack() {
         <TimingCards naming={naming} timings={timings} />
       </div>
     </main>
-  )
-}
-
-function PlayWords({
-  title,
-  play,
-  unit,
-}: {
-  readonly title: string
-  readonly play: EndPlay
-  readonly unit: 'mm' | 'in'
-}) {
-  return (
-    <p className="text-[1.1rem]">
-      {title}: <b>{formatLength(play.mm, unit)}</b>
-      {play.mm < 0 && ' (preload: the stack is longer than its room)'}, ±{' '}
-      {formatLength(play.rootMm, unit)} to be expected, ± {formatLength(play.worstMm, unit)} in the
-      worst case.
-    </p>
-  )
-}
-
-function ShimWords({
-  play,
-  leastMm,
-  mostMm,
-  unit,
-}: {
-  readonly play: EndPlay
-  readonly leastMm: number | undefined
-  readonly mostMm: number | undefined
-  readonly unit: 'mm' | 'in'
-}) {
-  if (leastMm === undefined || mostMm === undefined) return null
-  const range = shimRange(play, leastMm, mostMm)
-  if (!range)
-    return (
-      <p>
-        It is less than the least that is asked for: a thinner part is needed, by{' '}
-        {formatLength(leastMm - play.mm, unit)} at least.
-      </p>
-    )
-  return range.leastMm === 0 ? (
-    <p>It is within the range without a shim.</p>
-  ) : (
-    <p>
-      Shim: from <b>{formatLength(range.leastMm, unit)}</b> to{' '}
-      <b>{formatLength(range.mostMm, unit)}</b> brings it in.
-    </p>
   )
 }

@@ -2,11 +2,12 @@ import { Plus } from 'lucide-react'
 import { useMemo, useState } from 'react'
 import { Link } from 'react-router'
 
-import { diffDrafts, indexBox } from 'core'
+import { indexBox } from 'core'
 import type { BoxDraft } from 'core'
 
 import { PrintButton } from '~/components/PrintButton.tsx'
 import { useOpenBox } from '~/components/box/boxContext.ts'
+import { useBecome } from '~/components/box/useBecome.ts'
 import { BearingTable } from '~/components/sheet/BearingTable.tsx'
 import { SheetTable } from '~/components/sheet/SheetTable.tsx'
 import { CheckField } from '~/components/Fields.tsx'
@@ -25,13 +26,10 @@ const TITLES: Readonly<Record<SheetSection, string>> = {
 
 /** Everything that is the maker's or stamped on the unit, on one page, with places for what is not known. */
 export default function DataSheet() {
-  const { id, draft, words, edit, settings } = useOpenBox()
+  const { id, draft, words, settings } = useOpenBox()
   const naming = useMemo(() => ({ box: indexBox(draft), words }), [draft, words])
   const rows = useMemo(() => sheetRows(draft), [draft])
-  const become = (next: BoxDraft): void => {
-    const changes = diffDrafts(draft, next)
-    if (changes.length > 0) edit({ kind: 'change', changes })
-  }
+  const become = useBecome()
   return (
     <main className="flex-1 px-4 py-3 lg:min-h-0 lg:overflow-auto" tabIndex={0}>
       <title>{`${draft.name} · Data sheet · Udrix`}</title>

@@ -1,21 +1,9 @@
-import { useMemo } from 'react'
 import { useHotkeys } from 'react-hotkeys-hook'
 
-import type { BoxDraft } from 'core'
-import {
-  CHANGE_SCHOOLS,
-  analyse,
-  diffDrafts,
-  fullPlaces,
-  gearChange,
-  isLocked,
-  rodsOf,
-  selectorFaults,
-} from 'core'
+import { analyse, fullPlaces, isLocked, rodsOf, selectorFaults } from 'core'
 
 import { useOpenBox } from '~/components/box/boxContext.ts'
 import { IssueList } from '~/components/box/IssueList.tsx'
-import { useOpenJob } from '~/components/job/jobContext.ts'
 import { PrintButton } from '~/components/PrintButton.tsx'
 import { SectionDrawing } from '~/components/section/SectionDrawing.tsx'
 import { ChangeControls } from '~/components/shift/ChangeControls.tsx'
@@ -26,15 +14,12 @@ import { PositionRow } from '~/components/shift/PositionRow.tsx'
 import { ShiftProposal, saysWhatMoves } from '~/components/shift/ShiftProposal.tsx'
 import { StepList } from '~/components/shift/StepList.tsx'
 import { TimeLine } from '~/components/shift/TimeLine.tsx'
+import { useChangeOfGear } from '~/components/shift/useChangeOfGear.ts'
 import { useShift } from '~/components/shift/useShift.ts'
 import { useViewState } from '~/components/useViewState.ts'
 import { Warning } from '~/components/Warning.tsx'
-import { PARTS_OF_A_STEP, chosenPositions, momentOf, slipLeft } from '~/views/shift/changeView.ts'
-import { spentRings } from '~/views/shift/contactView.ts'
-import { MOST_RPM, figureWithin, rollingSpeed } from '~/views/shift/shiftInput.ts'
+import { PARTS_OF_A_STEP, slipLeft } from '~/views/shift/changeView.ts'
 import { selectorFaultWords } from '~/words/shift.ts'
-
-const USUAL_RPM = 3_000
 
 /** Digits choose on the time line too, and nowhere else where something is typed. */
 const DIGITS = {
@@ -45,39 +30,21 @@ const DIGITS = {
 
 /** A change from one position to another, step by step, with what has to match. */
 export default function Shift() {
-  const { id, draft, words, edit } = useOpenBox()
-  const { naming, positions, solver, issues } = useShift()
+  const { id, words } = useOpenBox()
+  const open = useShift()
+  const { draft, naming, positions, solver, issues } = open
   const [search, change] = useViewState()
-  const chosen = chosenPositions(positions, search.get('from'), search.get('to'))
-  const school = CHANGE_SCHOOLS.find((each) => each === search.get('school')) ?? 'clutch'
-  const inputRpm = figureWithin(search.get('speed'), USUAL_RPM, [1, MOST_RPM])
-  const [from, to] = chosen ?? []
-  const outputRpm = figureWithin(search.get('rolls'), 0, [0, MOST_RPM])
-  const { job } = useOpenJob()
-  const gear = useMemo(
-    () =>
-      solver && from && to
-        ? gearChange(solver, from, to, school, {
-            outputSpeed: rollingSpeed(solver, outputRpm, inputRpm),
-            spentRings: spentRings(job, draft),
-          })
-        : undefined,
-    [solver, from, to, school, outputRpm, inputRpm, job, draft],
-  )
-  const last = (gear?.steps.length ?? 0) * PARTS_OF_A_STEP
-  const asked = Number(search.get('at') ?? '')
-  const at = Number.isFinite(asked) ? Math.min(Math.max(asked, 0), last) : 0
-  const moment = useMemo(() => gear && momentOf(draft, gear, at), [draft, gear, at])
+  const { school, inputRpm, outputRpm, shown } = useChangeOfGear(open, search)
   useHotkeys(
     '*',
     ({ key, ctrlKey, metaKey, altKey }) => {
       const position = positions.find(({ label }) => label.toLowerCase() === key.toLowerCase())
       if (position && !ctrlKey && !metaKey && !altKey)
-        change({ from: to?.id, to: position.id, at: '' })
+        change({ from: shown?.to.id, to: position.id, at: '' })
     },
     DIGITS,
   )
-  if (!solver || !from || !to || !gear || !moment)
+  if (!solver || !shown)
     return (
       <main className="p-6">
         <title>{`${draft.name} · Shift · Udrix`}</title>
@@ -85,14 +52,11 @@ export default function Shift() {
         <IssueList draft={draft} issues={issues} words={words} />
       </main>
     )
+  const { from, to, gear, moment, at, last } = shown
   const isDriven = analyse(solver, fullPlaces(draft.couplers, from.couplers)).state !== 'neutral'
   const rods = rodsOf(draft)
   const faults = selectorFaults(draft)
   const state = analyse(solver, moment.places)
-  const keep = (next: BoxDraft): void => {
-    const changes = diffDrafts(draft, next)
-    if (changes.length > 0) edit({ kind: 'change', changes })
-  }
   return (
     <main className="grid min-h-0 flex-1 grid-cols-[minmax(0,1fr)] lg:grid-cols-[minmax(0,1fr)_22rem] xl:grid-cols-[minmax(0,1fr)_27rem]">
       <title>{`${from.label} to ${to.label} · ${draft.name} · Shift · Udrix`}</title>
@@ -187,7 +151,6 @@ export default function Shift() {
           inputRpm={inputRpm}
           search={search}
           change={change}
-          keep={keep}
         />
         <div className="no-print">
           <PrintButton />

@@ -1,33 +1,24 @@
 import { useMemo } from 'react'
 
-import type { Drum, DrumPoint } from 'core'
-import { analyse, diffDrafts, placesOver, proveDrum, rational, settlesAt } from 'core'
+import type { Drum } from 'core'
+import { analyse, placesOver, proveDrum, rational, settlesAt } from 'core'
 
 import { useOpenBox } from '~/components/box/boxContext.ts'
+import { useBecome } from '~/components/box/useBecome.ts'
 import { IssueList } from '~/components/box/IssueList.tsx'
-import { EntryField, SelectField } from '~/components/Fields.tsx'
 import { SectionDrawing } from '~/components/section/SectionDrawing.tsx'
 import { DrumFigure } from '~/components/shift/DrumFigure.tsx'
-import { DrumPoints } from '~/components/shift/DrumPoints.tsx'
+import { FalseNeutrals, GrooveFields, StarKeys } from '~/components/shift/DrumPanels.tsx'
 import { ShiftProposal, saysWhatMoves } from '~/components/shift/ShiftProposal.tsx'
 import { useShift } from '~/components/shift/useShift.ts'
 import { useViewState } from '~/components/useViewState.ts'
 import { Warning } from '~/components/Warning.tsx'
-import { parseWithin } from '~/views/layout/numbers.ts'
 import { stretchAt, withPoints } from '~/views/shift/drumView.ts'
-import {
-  drumFaults,
-  falseNeutralWords,
-  formatAngle,
-  settleWords,
-  stretchWords,
-} from '~/words/drum.ts'
-import { capitalize, couplerName } from '~/words/names.ts'
-import { stopName } from '~/words/shift.ts'
+import { drumFaults, formatAngle, settleWords, stretchWords } from '~/words/drum.ts'
 
 /** The drum unrolled, what it does at every angle, and its grooves to change. */
 export default function ShiftDrum() {
-  const { words, edit } = useOpenBox()
+  const { words } = useOpenBox()
   const { draft, naming, solver, issues } = useShift()
   const [search, change] = useViewState()
   const drum = draft.drums?.[0]
@@ -37,23 +28,21 @@ export default function ShiftDrum() {
   )
   const asked = Number(search.get('angle') ?? '')
   const angleDeg = Number.isFinite(asked) ? Math.min(Math.max(asked, 0), 359.9) : 0
+  const become = useBecome()
   const keep = (next: Drum): void => {
-    const changes = diffDrafts(draft, { ...draft, drums: [next] })
-    if (changes.length > 0) edit({ kind: 'change', changes })
+    become({ ...draft, drums: [next] })
   }
   if (!solver || !drum || !proof)
     return (
       <main className="flex flex-col gap-3 p-4">
         <title>{`${draft.name} · Drum · Udrix`}</title>
         <h2 className="text-[1.35rem]">No drum</h2>
-        {solver ? (
-          saysWhatMoves(draft) ? (
-            <p>Rods move the forks of this box. A drum is found in motorcycles and racing boxes.</p>
-          ) : (
-            <ShiftProposal draft={draft} />
-          )
-        ) : (
+        {!solver ? (
           <IssueList draft={draft} issues={issues} words={words} />
+        ) : saysWhatMoves(draft) ? (
+          <p>Rods move the forks of this box. A drum is found in motorcycles and racing boxes.</p>
+        ) : (
+          <ShiftProposal draft={draft} />
         )}
       </main>
     )
@@ -64,12 +53,8 @@ export default function ShiftDrum() {
     0,
     drum.tracks.findIndex(({ coupler }) => coupler === search.get('groove')),
   )
-  const track = drum.tracks[groove]
   const turnTo = (angle: number): void => {
     change({ angle: angle === 0 ? '' : `${angle}` })
-  }
-  const setPoints = (at: number, points: readonly DrumPoint[]): void => {
-    keep(withPoints(drum, at, points))
   }
   return (
     <main className="grid min-h-0 flex-1 grid-cols-[minmax(0,1fr)] lg:grid-cols-[minmax(0,1fr)_22rem]">
@@ -97,7 +82,9 @@ export default function ShiftDrum() {
           angleDeg={angleDeg}
           title={`Drum of ${draft.name} unrolled: ${drum.tracks.length} grooves over one turn, with the state of the box under them`}
           onAngle={turnTo}
-          onPoints={setPoints}
+          onPoints={(at, points) => {
+            keep(withPoints(drum, at, points))
+          }}
         />
         <label htmlFor="angle" className="sr-only">
           Angle of the drum
@@ -125,78 +112,17 @@ export default function ShiftDrum() {
           {stretch && <p>{stretchWords(naming, stretch)}</p>}
           <p>{settleWords(naming, star)}</p>
         </div>
-        <div role="group" aria-label="Stops of the star" className="flex flex-wrap gap-1">
-          {proof.stops.map(({ stop }) => (
-            <button
-              key={stop.angleDeg}
-              type="button"
-              className="button min-w-[44px]"
-              aria-pressed={Math.abs(stop.angleDeg - angleDeg) < 0.3}
-              onClick={() => {
-                turnTo(stop.angleDeg)
-              }}
-            >
-              {stopName(naming, stop.position)}
-            </button>
-          ))}
-        </div>
-        <div>
-          <h2 className="text-[1.15rem] font-semibold">False neutrals</h2>
-          {proof.falseNeutrals.length === 0 ? (
-            <p>None.</p>
-          ) : (
-            <ul className="list-disc pl-5">
-              {proof.falseNeutrals.map((each) => (
-                <li key={each.stretch.fromDeg.toString()}>{falseNeutralWords(each)}</li>
-              ))}
-            </ul>
-          )}
-        </div>
-        {track && (
-          <div className="flex flex-col gap-2">
-            <SelectField
-              label="Groove"
-              value={track.coupler}
-              options={drum.tracks.map(({ coupler }): readonly [string, string] => {
-                const found = naming.box.couplers.get(coupler)
-                return [coupler, found ? capitalize(couplerName(naming, found)) : coupler]
-              })}
-              onChange={(coupler) => {
-                change({ groove: coupler })
-              }}
-            />
-            <div className="grid grid-cols-2 gap-2">
-              {(['touchesFromMm', 'carriesFromMm'] as const).map((key) => (
-                <EntryField
-                  key={`${track.coupler} ${key} ${track[key]}`}
-                  label={key === 'touchesFromMm' ? 'Dogs touch from' : 'Deep enough from'}
-                  unit="mm"
-                  inputMode="decimal"
-                  value={`${track[key]}`}
-                  onCommit={(text) => {
-                    const value = parseWithin(text, 0.1, 60, 'A depth in millimetres')
-                    if (!value.ok) return value.sentence
-                    const next = { ...track, [key]: value.value }
-                    if (next.carriesFromMm < next.touchesFromMm)
-                      return 'Dogs touch before they are deep enough to carry.'
-                    keep({
-                      ...drum,
-                      tracks: drum.tracks.map((each) => (each === track ? next : each)),
-                    })
-                    return null
-                  }}
-                />
-              ))}
-            </div>
-            <DrumPoints
-              key={track.coupler}
-              track={track}
-              onPoints={(points) => {
-                setPoints(groove, points)
-              }}
-            />
-          </div>
-        )}
+        <StarKeys naming={naming} stops={proof.stops} angleDeg={angleDeg} onAngle={turnTo} />
+        <FalseNeutrals found={proof.falseNeutrals} />
+        <GrooveFields
+          naming={naming}
+          drum={drum}
+          groove={groove}
+          onGroove={(coupler) => {
+            change({ groove: coupler })
+          }}
+          onChange={keep}
+        />
       </aside>
     </main>
   )

@@ -1,26 +1,17 @@
-import { Link } from 'react-router'
-
 import type { Approach } from 'core'
-import { contactOf, dogWork } from 'core'
+import { contactOf } from 'core'
 
 import { useOpenBox } from '~/components/box/boxContext.ts'
-import { EntryField, SelectField, TorqueField } from '~/components/Fields.tsx'
+import { SelectField } from '~/components/Fields.tsx'
 import { useOpenJob } from '~/components/job/jobContext.ts'
 import { PrintButton } from '~/components/PrintButton.tsx'
 import { ContactFigure } from '~/components/shift/ContactFigure.tsx'
+import { DogLoadFields, RingGapFields } from '~/components/shift/EngageFields.tsx'
 import { useShift } from '~/components/shift/useShift.ts'
 import { useViewState } from '~/components/useViewState.ts'
-import { lengthText, parseLength } from '~/views/layout/numbers.ts'
-import {
-  depthOf,
-  engageables,
-  measuredGapMm,
-  travelOf,
-  wearLeftMm,
-} from '~/views/shift/contactView.ts'
+import { depthOf, engageables, measuredGapMm, travelOf } from '~/views/shift/contactView.ts'
 import { MOST_LOAD_NM, USUAL_LOAD_NM, figureWithin } from '~/views/shift/shiftInput.ts'
-import { contactWords, wearLeftWords } from '~/words/contact.ts'
-import { dogSentences } from '~/words/dogs.ts'
+import { contactWords } from '~/words/contact.ts'
 import { capitalize, couplerName, placeName } from '~/words/names.ts'
 
 /** Of the way, in a hundredth, where the page opens. */
@@ -60,9 +51,7 @@ export default function ShiftEngage() {
   }
   const contact = contactOf(approach)
   const said = contactWords(contact, approach, lengthUnit)
-  const { ring, dogs = {} } = place
-  const torqueNm = figureWithin(search.get('load'), USUAL_LOAD_NM, [0, MOST_LOAD_NM])
-  const work = dogWork(dogs, { slipRadPerS: 0, speedMPerS: 1, inertiaKgM2: 0, torqueNm })
+  const { dogs = {} } = place
   return (
     <main className="grid min-h-0 flex-1 grid-cols-[minmax(0,1fr)] lg:grid-cols-[minmax(0,1fr)_22rem] xl:grid-cols-[minmax(0,1fr)_27rem]">
       <title>{`${name} half engaged · ${draft.name} · Udrix`}</title>
@@ -123,70 +112,26 @@ export default function ShiftEngage() {
           }}
         />
         {hasRing ? (
-          <>
-            <EntryField
-              key={`gap ${gapMm} ${lengthUnit}`}
-              label="Gap between ring and gear"
-              unit={lengthUnit}
-              inputMode="decimal"
-              value={gapMm === null ? '' : lengthText(gapMm, lengthUnit)}
-              onCommit={(text) => {
-                if (text.trim() === '') {
-                  change({ gap: '' })
-                  return null
-                }
-                const gap = parseLength(text, lengthUnit, 0)
-                if (!gap.ok) return gap.sentence
-                change({ gap: `${gap.value}` })
-                return null
-              }}
-            />
-            <p>
-              {gapMm === null
-                ? 'Nobody has measured this ring in the job: it is taken to brake. Type a gap to try one.'
-                : wearLeftWords(gapMm, wearLeftMm(ring, gapMm), triedMm === null, lengthUnit)}
-            </p>
-            {triedMm !== null && measuredMm !== null && triedMm !== measuredMm && (
-              <p className="text-graphite">
-                In the job it measured {lengthText(measuredMm, lengthUnit)} {lengthUnit}.
-              </p>
-            )}
-            <p>
-              <Link
-                className="text-accent underline"
-                to={`/boxes/${id}/measure?part=${encodeURIComponent(`ring:${chosen.key}`)}`}
-              >
-                Measure this ring
-              </Link>
-            </p>
-          </>
+          <RingGapFields
+            ring={place.ring}
+            measuredMm={measuredMm}
+            triedMm={triedMm}
+            unit={lengthUnit}
+            measureHref={`/boxes/${id}/measure?part=${encodeURIComponent(`ring:${chosen.key}`)}`}
+            onTry={(gap) => {
+              change({ gap: gap === null ? '' : `${gap}` })
+            }}
+          />
         ) : (
-          <>
-            {work.ok &&
-              dogSentences({
-                work: work.work,
-                slipRpm: 0,
-                torqueNm,
-                bandRpm: null,
-                unit: torqueUnit,
-              }).map((sentence) => <p key={sentence}>{sentence}</p>)}
-            {!work.ok && (
-              <p>
-                Drawn with six dogs, half of the circle free. Enter theirs on Change of gear, at a
-                change into {name}.
-              </p>
-            )}
-            <TorqueField
-              label="Load, or overrun, at the dogs"
-              unit={torqueUnit}
-              valueNm={torqueNm}
-              leastNm={0}
-              mostNm={MOST_LOAD_NM}
-              onKeep={(value) => {
-                change({ load: `${value}` })
-              }}
-            />
-          </>
+          <DogLoadFields
+            dogs={dogs}
+            name={name}
+            torqueNm={figureWithin(search.get('load'), USUAL_LOAD_NM, [0, MOST_LOAD_NM])}
+            unit={torqueUnit}
+            onTorque={(torqueNm) => {
+              change({ load: `${torqueNm}` })
+            }}
+          />
         )}
         <div className="no-print">
           <PrintButton />

@@ -6,6 +6,8 @@ import { analyse, explainLock, isLocked, placesWith, proveInterlock, rodsOf } fr
 import { useOpenBox } from '~/components/box/boxContext.ts'
 import { IssueList } from '~/components/box/IssueList.tsx'
 import { SectionDrawing } from '~/components/section/SectionDrawing.tsx'
+import { WithEveryPart, WithOneOut } from '~/components/shift/InterlockProofs.tsx'
+import { RodKeys } from '~/components/shift/RodKeys.tsx'
 import { RodsFigure } from '~/components/shift/RodsFigure.tsx'
 import { ShiftProposal, saysWhatMoves } from '~/components/shift/ShiftProposal.tsx'
 import { useShift } from '~/components/shift/useShift.ts'
@@ -13,8 +15,7 @@ import { useViewState } from '~/components/useViewState.ts'
 import { Warning } from '~/components/Warning.tsx'
 import { formatMoved, holderOf, inRows, parseMoved } from '~/views/shift/rodsView.ts'
 import { lockSentence } from '~/words/lock.ts'
-import { capitalize } from '~/words/names.ts'
-import { interlockPartWords, openSetWords, rodName, rodPlaceName } from '~/words/shift.ts'
+import { rodName } from '~/words/shift.ts'
 
 const NO_PARTS: readonly InterlockPart[] = []
 
@@ -54,7 +55,6 @@ export default function ShiftInterlock() {
         <IssueList draft={draft} issues={issues} words={words} />
       </main>
     )
-  const locking = proof.open.filter((each) => each.isLocked)
   return (
     <main className="grid min-h-0 flex-1 grid-cols-[minmax(0,1fr)] lg:grid-cols-[minmax(0,1fr)_22rem] xl:grid-cols-[minmax(0,1fr)_27rem]">
       <title>{`${draft.name} · Interlock · Udrix`}</title>
@@ -81,36 +81,7 @@ export default function ShiftInterlock() {
             title={`${rods.length} rods with ${left.length} of ${parts.length} balls, pins and plates between them`}
           />
         )}
-        <div className="flex flex-col gap-1">
-          {rods.map((rod) => (
-            <div
-              key={rod.id}
-              role="group"
-              aria-label={capitalize(rodName(naming, rod))}
-              className="flex flex-wrap items-center gap-1"
-            >
-              <span className="w-[9rem]">{capitalize(rodName(naming, rod))}</span>
-              {[null, ...rod.places].map((place) => {
-                const isHere =
-                  (moved.find(({ selector }) => selector.id === rod.id)?.place.id ?? null) ===
-                  (place?.id ?? null)
-                return (
-                  <button
-                    key={place?.id ?? ''}
-                    type="button"
-                    aria-pressed={isHere}
-                    className="button aria-pressed:bg-accent-wash min-w-[44px]"
-                    onClick={() => {
-                      set(rod, place)
-                    }}
-                  >
-                    {place ? rodPlaceName(naming, { place }) : 'middle'}
-                  </button>
-                )
-              })}
-            </div>
-          ))}
-        </div>
+        <RodKeys naming={naming} rods={rods} moved={moved} onSet={set} />
         <div role="status" className="min-h-[1.6rem]">
           {refused && holder && (
             <p className="text-trouble font-semibold">
@@ -136,71 +107,11 @@ export default function ShiftInterlock() {
             No rod is said that a lever moves, so there is nothing to keep apart.
             {(draft.drums ?? []).length > 0 && ' The drum moves one fork after another.'}
           </p>
-        ) : locking.length === 0 ? (
-          <p>
-            <b>
-              {proof.open.length === 0
-                ? 'No two gears can be in together.'
-                : 'What can be in together does not lock.'}
-            </b>{' '}
-            Every state of the rods was tried.
-          </p>
         ) : (
-          <ul className="list-disc pl-5">
-            {locking.map((each) => (
-              <li key={formatMoved(each.moved)} className="text-trouble font-semibold">
-                {openSetWords(naming, each)}
-              </li>
-            ))}
-          </ul>
+          <WithEveryPart naming={naming} open={proof.open} />
         )}
         {parts.length > 0 && <h2 className="text-[1.35rem]">With one left out</h2>}
-        <ul className="flex flex-col gap-2">
-          {proof.without.map(({ part, opened }) => {
-            const isOut = out.has(part.id)
-            const bad = opened.filter((each) => each.isLocked)
-            return (
-              <li key={part.id} className="border-rule border-t pt-1">
-                <label className="flex min-h-[44px] cursor-pointer items-center gap-2 font-semibold">
-                  <input
-                    type="checkbox"
-                    className="accent-accent size-5"
-                    checked={!isOut}
-                    onChange={() => {
-                      const next = isOut
-                        ? [...out].filter((id) => id !== part.id)
-                        : [...out, part.id]
-                      change({ out: next.join('|'), moved: '', held: '' })
-                    }}
-                  />
-                  {capitalize(interlockPartWords(naming, part))}
-                </label>
-                {bad.length === 0 ? (
-                  <p className="text-graphite">Without it nothing more can lock.</p>
-                ) : (
-                  <p>
-                    Without it:{' '}
-                    {bad.map((each, at) => (
-                      <span key={formatMoved(each.moved)}>
-                        {at > 0 && ', '}
-                        <button
-                          type="button"
-                          className="text-accent underline"
-                          onClick={() => {
-                            change({ out: part.id, moved: formatMoved(each.moved), held: '' })
-                          }}
-                        >
-                          {each.moved.map((rod) => rodPlaceName(naming, rod)).join(' and ')}
-                        </button>
-                      </span>
-                    ))}{' '}
-                    in together, and it locks.
-                  </p>
-                )}
-              </li>
-            )
-          })}
-        </ul>
+        <WithOneOut naming={naming} without={proof.without} out={out} change={change} />
         <p className="text-graphite text-[0.9rem]">
           A box that locks on the road stops the driven wheels. Count balls and pins back in, and
           try every pair of rods before the cover goes on.

@@ -1,9 +1,8 @@
 import { Plus } from 'lucide-react'
 
-import type { BoxDraft } from 'core'
-import { diffDrafts, freshId, removePart, rodsOf, selectorFaults, slotsOf } from 'core'
+import { freshId, removePart, rodsOf, selectorFaults, slotsOf } from 'core'
 
-import { useOpenBox } from '~/components/box/boxContext.ts'
+import { useBecome } from '~/components/box/useBecome.ts'
 import { Gates } from '~/components/shift/Gates.tsx'
 import { InterlockFields } from '~/components/shift/InterlockFields.tsx'
 import { RodFields } from '~/components/shift/RodFields.tsx'
@@ -15,12 +14,8 @@ import { selectorFaultWords } from '~/words/shift.ts'
 
 /** What moves the couplers of a box: its rods, their places in the gate, and what lies between them. */
 export default function ShiftRods() {
-  const { edit } = useOpenBox()
   const { draft, naming } = useShift()
-  const become = (next: BoxDraft): void => {
-    const changes = diffDrafts(draft, next)
-    if (changes.length > 0) edit({ kind: 'change', changes })
-  }
+  const become = useBecome()
   const rods = draft.selectors ?? []
   const parts = draft.interlockParts ?? []
   return (

@@ -1,8 +1,9 @@
 import { useMemo } from 'react'
 
-import { couplersAway, diagnoseSpin, diffDrafts, spin } from 'core'
+import { couplersAway, diagnoseSpin, spin } from 'core'
 
 import { useOpenBox } from '~/components/box/boxContext.ts'
+import { useBecome } from '~/components/box/useBecome.ts'
 import { SectionDrawing } from '~/components/section/SectionDrawing.tsx'
 import { formatPlaces } from '~/views/trace/movedPlaces.ts'
 import { SpinFindings } from '~/components/trace/SpinFindings.tsx'
@@ -13,7 +14,8 @@ import { useOpenTrace } from '~/components/trace/traceContext.ts'
 import { useSpinTicks } from '~/components/trace/useSpinTicks.ts'
 
 export default function TraceSpin() {
-  const { draft, words, edit } = useOpenBox()
+  const { draft, words } = useOpenBox()
+  const become = useBecome()
   const { naming, positions, search, change, layers, pace, solver } = useOpenTrace()
   const { box } = solver
   const state = useMemo(() => readSpin(draft, positions, search), [draft, positions, search])
@@ -66,7 +68,7 @@ export default function TraceSpin() {
             if (mend.kind === 'coupler') {
               ticking.move(mend.coupler, mend.place)
               change({ at: formatPlaces(draft, { ...setup.places, [mend.coupler]: mend.place }) })
-            } else edit({ kind: 'change', changes: diffDrafts(draft, mend.draft) })
+            } else become(mend.draft)
           }}
         />
         <SpinTicks

@@ -1,10 +1,9 @@
 import { Download } from 'lucide-react'
 import { useState } from 'react'
 
-import { diffDrafts } from 'core'
-
 import { Table } from '~/components/Table.tsx'
 import { useOpenBox } from '~/components/box/boxContext.ts'
+import { useBecome } from '~/components/box/useBecome.ts'
 import { FileButton } from '~/components/FileButton.tsx'
 import { Preview } from '~/components/Preview.tsx'
 import type { ParsedCountsCsv } from '~/files/countsCsv.ts'
@@ -14,7 +13,8 @@ import { indexBox } from 'core'
 
 /** Counts to a spreadsheet and back, with what will change shown before it does. */
 export function CountsFile() {
-  const { id, draft, words, edit } = useOpenBox()
+  const { id, draft, words } = useOpenBox()
+  const become = useBecome()
   const [read, setRead] = useState<ParsedCountsCsv>()
   const naming = { box: indexBox(draft), words }
   return (
@@ -56,7 +56,7 @@ export function CountsFile() {
             setRead(undefined)
           }}
           onConfirm={() => {
-            edit({ kind: 'change', changes: diffDrafts(draft, read.draft) })
+            become(read.draft)
             setRead(undefined)
           }}
         >

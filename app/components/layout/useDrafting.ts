@@ -1,9 +1,9 @@
 import { useCallback } from 'react'
 
 import type { BoxDraft, PartRef } from 'core'
-import { diffDrafts } from 'core'
 
 import { useOpenBox } from '~/components/box/boxContext.ts'
+import { useBecome } from '~/components/box/useBecome.ts'
 import { useViewState } from '~/components/useViewState.ts'
 
 import { formatPartRef, parsePartRef } from '~/views/layout/partRef.ts'
@@ -20,7 +20,7 @@ export interface Drafting {
 
 /** The box as a drawing that can be changed, with the part that is selected in it. */
 export function useDrafting(): Drafting {
-  const { draft, edit } = useOpenBox()
+  const { draft } = useOpenBox()
   const [search, change] = useViewState()
   const select = useCallback(
     (part: PartRef | undefined) => {
@@ -28,13 +28,7 @@ export function useDrafting(): Drafting {
     },
     [change],
   )
-  const become = useCallback(
-    (next: BoxDraft) => {
-      const changes = diffDrafts(draft, next)
-      if (changes.length > 0) edit({ kind: 'change', changes })
-    },
-    [draft, edit],
-  )
+  const become = useBecome()
   return {
     draft,
     selected: parsePartRef(draft, search.get('part')),

@@ -1,9 +1,10 @@
 import { Link } from 'react-router'
 
-import type { BoxDraft, CouplerPosition, GearChange, Match } from 'core'
+import type { CouplerPosition, GearChange, Match } from 'core'
 import { WITH_RING, fullPlaces, placeKey } from 'core'
 
 import { useOpenBox } from '~/components/box/boxContext.ts'
+import { useBecome } from '~/components/box/useBecome.ts'
 import { useOpenJob } from '~/components/job/jobContext.ts'
 import type { ChangeView } from '~/components/useViewState.ts'
 import { measuredGapMm } from '~/views/shift/contactView.ts'
@@ -25,15 +26,15 @@ interface EngagePanelsProps {
   readonly inputRpm: number
   readonly search: URLSearchParams
   readonly change: ChangeView
-  readonly keep: (next: BoxDraft) => void
 }
 
 const USUAL_SPEED_M_S = 0.15
 
 /** For everything that goes in and hangs on the engine: whether its ring can, or its dogs catch. */
 export function EngagePanels(props: EngagePanelsProps) {
-  const { naming, gear, inputRpm, search, change, keep } = props
+  const { naming, gear, inputRpm, search, change } = props
   const { id, draft, settings } = useOpenBox()
+  const become = useBecome()
   const { job } = useOpenJob()
   const endPlaces = fullPlaces(draft.couplers, gear.to.couplers)
   const engaging = gear.matches.flatMap((match) => {
@@ -48,7 +49,7 @@ export function EngagePanels(props: EngagePanelsProps) {
       match.law.kind === 'lock',
   )
   const setPlace = ({ coupler }: Match, place: CouplerPosition): void => {
-    keep({
+    become({
       ...draft,
       couplers: draft.couplers.map((each) =>
         each.id === coupler.id
@@ -78,7 +79,7 @@ export function EngagePanels(props: EngagePanelsProps) {
             setPlace(match, { ...place, ring })
           }}
           onInertia={(inertiaKgM2) => {
-            keep({
+            become({
               ...draft,
               members: draft.members.map((member) =>
                 member.id === draft.input ? { ...member, inertiaKgM2 } : member,

@@ -1,14 +1,13 @@
 import type { BoxDraft } from 'core'
-import { diffDrafts, withSelectors } from 'core'
+import { withSelectors } from 'core'
 
-import { useOpenBox } from '~/components/box/boxContext.ts'
+import { useBecome } from '~/components/box/useBecome.ts'
 
 /** Offers what usually moves the couplers of a box that says nothing of it. */
 export function ShiftProposal({ draft }: { readonly draft: BoxDraft }) {
-  const { edit } = useOpenBox()
+  const become = useBecome()
   const take = (by: 'lever' | 'drum'): void => {
-    const changes = diffDrafts(draft, withSelectors(draft, by))
-    if (changes.length > 0) edit({ kind: 'change', changes })
+    become(withSelectors(draft, by))
   }
   return (
     <div className="bg-sheet border-rule flex flex-wrap items-center gap-2 border p-3">

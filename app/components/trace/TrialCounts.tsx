@@ -2,9 +2,10 @@ import { CheckCheck, X } from 'lucide-react'
 import { useState } from 'react'
 
 import type { BoxDraft } from 'core'
-import { countedGears, countedTogether, diffDrafts, withTrialCounts } from 'core'
+import { countedGears, countedTogether, withTrialCounts } from 'core'
 
 import { useOpenBox } from '~/components/box/boxContext.ts'
+import { useBecome } from '~/components/box/useBecome.ts'
 import { CountField } from '~/components/Fields.tsx'
 import { Preview } from '~/components/Preview.tsx'
 import { Table } from '~/components/Table.tsx'
@@ -21,7 +22,8 @@ interface TrialCountsProps {
 
 /** Other counts for any of the gears, to be looked at together and taken over in one step. */
 export function TrialCounts({ naming, counts, onChange }: TrialCountsProps) {
-  const { draft, edit } = useOpenBox()
+  const { draft } = useOpenBox()
+  const become = useBecome()
   const [isAsked, setIsAsked] = useState(false)
   const tried = withTrialCounts(draft, counts)
   return (
@@ -91,7 +93,7 @@ export function TrialCounts({ naming, counts, onChange }: TrialCountsProps) {
             setIsAsked(false)
           }}
           onConfirm={() => {
-            edit({ kind: 'change', changes: diffDrafts(draft, tried) })
+            become(tried)
             setIsAsked(false)
             onChange(new Map())
           }}

@@ -113,11 +113,17 @@ export interface StackQuestion {
   readonly instead: { readonly part: string; readonly lengthMm: number } | undefined
 }
 
+/** The end play with the parts as they are, and with the one replaced. */
+export interface StackAnswer {
+  readonly before: EndPlay
+  readonly after: EndPlay | undefined
+}
+
 /** The end play before and after; undefined while a length is missing. */
 export function stackAnswer(
   rows: readonly StackRow[],
   { room, plusMinusMm, instead }: StackQuestion,
-): { readonly before: EndPlay; readonly after: EndPlay | undefined } | undefined {
+): StackAnswer | undefined {
   const stack = rows.filter(({ isIn }) => isIn)
   const lengths = stack.flatMap(({ lengthMm }) => lengthMm ?? [])
   if (stack.length === 0 || lengths.length < stack.length) return undefined

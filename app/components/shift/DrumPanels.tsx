@@ -1,0 +1,115 @@
+import type { Drum, DrumPoint, DrumProof } from 'core'
+
+import { EntryField, SelectField } from '~/components/Fields.tsx'
+import { parseWithin } from '~/views/layout/numbers.ts'
+import { withPoints } from '~/views/shift/drumView.ts'
+import { falseNeutralWords } from '~/words/drum.ts'
+import type { Naming } from '~/words/names.ts'
+import { capitalize, couplerName } from '~/words/names.ts'
+import { stopName } from '~/words/shift.ts'
+
+import { DrumPoints } from './DrumPoints.tsx'
+
+interface StarKeysProps {
+  readonly naming: Naming
+  readonly stops: DrumProof['stops']
+  readonly angleDeg: number
+  readonly onAngle: (angleDeg: number) => void
+}
+
+/** A key for each stop of the star. */
+export function StarKeys({ naming, stops, angleDeg, onAngle }: StarKeysProps) {
+  return (
+    <div role="group" aria-label="Stops of the star" className="flex flex-wrap gap-1">
+      {stops.map(({ stop }) => (
+        <button
+          key={stop.angleDeg}
+          type="button"
+          className="button min-w-[44px]"
+          aria-pressed={Math.abs(stop.angleDeg - angleDeg) < 0.3}
+          onClick={() => {
+            onAngle(stop.angleDeg)
+          }}
+        >
+          {stopName(naming, stop.position)}
+        </button>
+      ))}
+    </div>
+  )
+}
+
+/** Where the box falls out of gear between two of them. */
+export function FalseNeutrals({ found }: { readonly found: DrumProof['falseNeutrals'] }) {
+  return (
+    <div>
+      <h2 className="text-[1.15rem] font-semibold">False neutrals</h2>
+      {found.length === 0 ? (
+        <p>None.</p>
+      ) : (
+        <ul className="list-disc pl-5">
+          {found.map((each) => (
+            <li key={each.stretch.fromDeg.toString()}>{falseNeutralWords(each)}</li>
+          ))}
+        </ul>
+      )}
+    </div>
+  )
+}
+
+interface GrooveFieldsProps {
+  readonly naming: Naming
+  readonly drum: Drum
+  /** Which of its grooves, and the choice of another by its coupler. */
+  readonly groove: number
+  readonly onGroove: (coupler: string) => void
+  readonly onChange: (drum: Drum) => void
+}
+
+/** One groove in figures: from where its dogs touch and carry, and its points. */
+export function GrooveFields({ naming, drum, groove, onGroove, onChange }: GrooveFieldsProps) {
+  const track = drum.tracks[groove]
+  if (!track) return null
+  return (
+    <div className="flex flex-col gap-2">
+      <SelectField
+        label="Groove"
+        value={track.coupler}
+        options={drum.tracks.map(({ coupler }): readonly [string, string] => {
+          const found = naming.box.couplers.get(coupler)
+          return [coupler, found ? capitalize(couplerName(naming, found)) : coupler]
+        })}
+        onChange={onGroove}
+      />
+      <div className="grid grid-cols-2 gap-2">
+        {(['touchesFromMm', 'carriesFromMm'] as const).map((key) => (
+          <EntryField
+            key={`${track.coupler} ${key} ${track[key]}`}
+            label={key === 'touchesFromMm' ? 'Dogs touch from' : 'Deep enough from'}
+            unit="mm"
+            inputMode="decimal"
+            value={`${track[key]}`}
+            onCommit={(text) => {
+              const value = parseWithin(text, 0.1, 60, 'A depth in millimetres')
+              if (!value.ok) return value.sentence
+              const next = { ...track, [key]: value.value }
+              if (next.carriesFromMm < next.touchesFromMm)
+                return 'Dogs touch before they are deep enough to carry.'
+              onChange({
+                ...drum,
+                tracks: drum.tracks.map((each) => (each === track ? next : each)),
+              })
+              return null
+            }}
+          />
+        ))}
+      </div>
+      <DrumPoints
+        key={track.coupler}
+        track={track}
+        onPoints={(points: readonly DrumPoint[]) => {
+          onChange(withPoints(drum, groove, points))
+        }}
+      />
+    </div>
+  )
+}
