@@ -6,6 +6,24 @@ import { expect, test } from './udrix.ts'
 
 const row = (name: string) => ({ hasText: name })
 
+test('a search stands after a box was duplicated, renamed or deleted', async ({ page }) => {
+  await page.goto('/?q=Tarn&sort=name')
+  const boxes = page.getByRole('list', { name: 'Boxes on the bench' }).getByRole('listitem')
+  const copy = boxes.filter({ hasText: 'Tarn' }).filter({ hasText: 'copy' })
+  await doWith(boxes.filter({ hasText: 'Tarn' }).first(), /^More/, 'Duplicate')
+  await expect(copy).toHaveCount(1)
+  await expect(page).toHaveURL(/q=Tarn&sort=name/)
+  await doWith(copy, /^More/, 'Rename')
+  await page.getByLabel('New name').fill('Tarn, the other copy')
+  await page.keyboard.press('Enter')
+  await expect(page.getByRole('link', { name: /^Tarn, the other copy/ })).toBeVisible()
+  await doWith(copy, /^More/, 'Delete')
+  await expect(copy).toHaveCount(0)
+  await expect(page).toHaveURL(/q=Tarn&sort=name/)
+  await expect(boxes.filter({ hasText: 'Tarn' })).not.toHaveCount(0)
+  await expect(boxes.filter({ hasText: 'Ostrel' })).toHaveCount(0)
+})
+
 test('the demo boxes are marked, and a box can be renamed, duplicated, deleted and brought back', async ({
   page,
 }) => {

@@ -4,15 +4,17 @@ import { useState } from 'react'
 import { useSubmit } from 'react-router'
 
 import { RenameDialog } from './RenameDialog.tsx'
+import { useBenchAction } from './useBenchAction.ts'
 
 const ITEM = 'menu-item text-accent font-semibold'
 
 /** What can be done with a box as a whole, out of the way of the box. */
 export function BoxMenu({ id, name }: { readonly id: string; readonly name: string }) {
   const submit = useSubmit()
+  const action = useBenchAction()
   const [isRenamed, setIsRenamed] = useState(false)
   const ask = (intent: 'duplicate' | 'delete') => (): void => {
-    void submit({ box: id, intent }, { method: 'post', action: '/?index' })
+    void submit({ box: id, intent }, { method: 'post', action })
   }
   return (
     <>

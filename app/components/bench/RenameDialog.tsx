@@ -3,6 +3,8 @@ import { Dialog } from 'radix-ui'
 import { LONGEST_NAME } from 'core'
 import { Form } from 'react-router'
 
+import { useBenchAction } from './useBenchAction.ts'
+
 interface RenameDialogProps {
   readonly id: string
   readonly name: string
@@ -12,6 +14,7 @@ interface RenameDialogProps {
 
 /** Renames a box from the bench. */
 export function RenameDialog({ id, name, isOpen, onOpenChange }: RenameDialogProps) {
+  const action = useBenchAction()
   return (
     <Dialog.Root open={isOpen} onOpenChange={onOpenChange}>
       <Dialog.Portal>
@@ -23,7 +26,7 @@ export function RenameDialog({ id, name, isOpen, onOpenChange }: RenameDialogPro
           <Dialog.Title className="mb-3 text-xl">Rename “{name}”</Dialog.Title>
           <Form
             method="post"
-            action="/?index"
+            action={action}
             onSubmit={() => {
               onOpenChange(false)
             }}
