@@ -201,12 +201,23 @@ describe('moving off', () => {
     expect(plain.matches[0]?.slip?.isZero()).toBe(false)
   })
 
-  test('into reverse the vehicle has to stand, in neutral and out of a gear', () => {
+  test('a drum turns once the clutch is down, the engine being matched before', () => {
+    const bike = counted(buildPattern('motorcycle', 'bike', {}))
+    const options = { outputSpeed: rational(1, 10) }
+    const steps = changeOf(bike, 'N', '2', 'double-declutch', options).steps.map(({ kind }) => kind)
+    expect(steps.slice(0, 3)).toEqual(['match', 'clutch', 'turn'])
+    expect(steps.at(-1)).toBe('clutch')
+  })
+
+  test('into reverse the vehicle has to stand, in neutral and out of a gear, with the clutch', () => {
     const outputSpeed = rational(1, 10)
     expect(changeOf(dogs, 'N', 'R', 'clutch', { outputSpeed }).steps.map(told)).toContain(
       'vehicle stands',
     )
-    expect(changeOf(dogs, '1', 'R', 'without-clutch').steps.map(told)).toContain('vehicle stands')
+    const steps = changeOf(dogs, '1', 'R', 'without-clutch').steps.map(told)
+    expect(steps[0]).toBe('clutch down')
+    expect(steps).toContain('vehicle stands')
+    expect(steps.at(-1)).toBe('clutch up')
   })
 })
 

@@ -341,23 +341,27 @@ function matchedBy({ school, spentRings, entering, inputSpeed }: Gapped): readon
 
 /** Out of one position, through neutral, into the other. */
 function withGap(change: Gapped): readonly ChangeStep[] {
-  const { school, spentRings, hand, leaving, entering } = change
+  const { school, spentRings, hand, leaving, entering, inputSpeed } = change
   const ownClutches = entering.some(({ coupler }) => isClutch(coupler))
-  const hasPedal =
-    !ownClutches && (school !== 'without-clutch' || change.inputSpeed?.isZero() === true)
+  // What has to stand first is taken with the clutch in every school.
+  const hasToStand = inputSpeed !== null && inputSpeed.sign() <= 0
+  const hasPedal = !ownClutches && (school !== 'without-clutch' || hasToStand)
   const matched = matchedBy(change)
-  const out = leaving.map((move): ChangeStep => ({ kind: 'out', move }))
   const isInNeutral = leaving.length === 0
   const pedal = (is: 'down' | 'up'): readonly ChangeStep[] =>
     hasPedal ? [{ kind: 'clutch', is }] : []
+  const release = (): readonly ChangeStep[] =>
+    hasPedal || isInNeutral ? pedal('down') : [{ kind: 'lift' }]
+  const out = [...hand.out, ...leaving.map((move): ChangeStep => ({ kind: 'out', move }))]
   const isTwice =
     school === 'double-declutch' && hasPedal && matched.some(({ kind }) => kind === 'match')
-  const release: readonly ChangeStep[] =
-    hasPedal || isInNeutral ? pedal('down') : [{ kind: 'lift' }]
   return [
-    // In neutral with the clutch up the engine brings the input along as it is.
-    ...(isTwice && isInNeutral ? [] : [...release, ...hand.out, ...out]),
-    ...(isTwice ? [...(isInNeutral ? [] : pedal('up')), ...matched, ...pedal('down')] : matched),
+    ...(!isTwice
+      ? [...release(), ...out, ...matched]
+      : isInNeutral
+        ? // With the clutch up the engine brings the input along as it is.
+          [...matched, ...pedal('down'), ...out]
+        : [...release(), ...out, ...pedal('up'), ...matched, ...pedal('down')]),
     ...hand.in,
     ...entering.flatMap((move) => entry(move, spentRings)),
     ...pedal('up'),
