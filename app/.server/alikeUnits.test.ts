@@ -1,25 +1,14 @@
 /** @jest-environment node */
-import path from 'node:path'
-import { sql } from 'drizzle-orm'
-
 import { threeShaftBox } from 'core'
 
 import { alikeUnits, otherUnit } from './alikeUnits.ts'
 import { createBox, deleteBox, findBox } from './boxes.ts'
-import { db, migrateDatabase, pool } from './db/client.ts'
+import { onEmptyBench } from './testing/emptyBench.ts'
 
 const four = threeShaftBox({ name: 'one', forwardCount: 4, directAt: 4, reverse: 'sliding-idler' })
 const five = threeShaftBox({ name: 'five', forwardCount: 5, directAt: 4, reverse: 'sliding-idler' })
 
-beforeAll(async () => {
-  await migrateDatabase(path.resolve('app/.server/db/migrations'))
-})
-beforeEach(async () => {
-  await db.execute(sql`truncate boxes, box_revisions, seeds restart identity cascade`)
-})
-afterAll(async () => {
-  await pool.end()
-})
+onEmptyBench()
 
 test('units of a kind have the same shafts and gears, and are on the bench', async () => {
   const id = await createBox(four)

@@ -1,5 +1,4 @@
 /** @jest-environment node */
-import path from 'node:path'
 import { sql } from 'drizzle-orm'
 import { v7 as uuidv7 } from 'uuid'
 
@@ -11,7 +10,8 @@ import { BENCH_SORTS, WHOLE_BENCH } from '../views/bench/benchView.ts'
 
 import { BENCH_PAGE_SIZE, listBoxes } from './bench.ts'
 import { createBox, editBox } from './boxes.ts'
-import { db, migrateDatabase, pool } from './db/client.ts'
+import { db } from './db/client.ts'
+import { onEmptyBench } from './testing/emptyBench.ts'
 import { seedDemo } from './demo.ts'
 import { addEntries, openJob } from './jobs.ts'
 import { unitWithJob } from './testing/units.ts'
@@ -23,15 +23,7 @@ const draft: BoxDraft = threeShaftBox({
   reverse: 'sliding-idler',
 })
 
-beforeAll(async () => {
-  await migrateDatabase(path.resolve('app/.server/db/migrations'))
-})
-beforeEach(async () => {
-  await db.execute(sql`truncate boxes, box_revisions, seeds restart identity cascade`)
-})
-afterAll(async () => {
-  await pool.end()
-})
+onEmptyBench()
 
 describe('the bench page by page', () => {
   const names = async (search: string, after: string | null = null) => {

@@ -1,26 +1,15 @@
 /** @jest-environment node */
-import path from 'node:path'
-import { sql } from 'drizzle-orm'
-
 import { threeShaftBox } from 'core'
 
 import { MOST_BESIDE } from '~/views/drive/besideUnits.ts'
 
 import { unitsBeside, unitsToChoose } from './besideUnits.ts'
 import { createBox, deleteBox } from './boxes.ts'
-import { db, migrateDatabase, pool } from './db/client.ts'
+import { onEmptyBench } from './testing/emptyBench.ts'
 
 const draft = threeShaftBox({ name: 'one', forwardCount: 4, directAt: 4, reverse: 'sliding-idler' })
 
-beforeAll(async () => {
-  await migrateDatabase(path.resolve('app/.server/db/migrations'))
-})
-beforeEach(async () => {
-  await db.execute(sql`truncate boxes, box_revisions, seeds restart identity cascade`)
-})
-afterAll(async () => {
-  await pool.end()
-})
+onEmptyBench()
 
 test('units to choose are the others on the bench', async () => {
   const id = await createBox(draft)
