@@ -18,7 +18,7 @@ import { PrintButton } from '~/components/PrintButton.tsx'
 import { useShift } from '~/components/shift/useShift.ts'
 import { useViewState } from '~/components/useViewState.ts'
 import { Warning } from '~/components/Warning.tsx'
-import { besideOf } from '~/views/drive/besideUnits.ts'
+import { besideOf, formatBeside } from '~/views/drive/besideUnits.ts'
 import { CAR_FIELDS, ENGINE_FIELDS, RULE_FIELDS, TIME_FIELDS } from '~/views/drive/driveView.ts'
 import { WAY_NAMES, notDrivenWords } from '~/words/drive.ts'
 import { capitalize } from '~/words/names.ts'
@@ -139,7 +139,18 @@ export default function ShiftDrive({ loaderData }: Route.ComponentProps) {
               <p className="text-graphite">
                 {isAway
                   ? 'The other units cannot be had while the server does not answer.'
-                  : 'A unit that the address names is not on the bench, or is one too many.'}
+                  : 'A unit that the address names is not on the bench, or is one too many.'}{' '}
+                {!isAway && (
+                  <button
+                    type="button"
+                    className="button-quiet text-accent underline"
+                    onClick={() => {
+                      change({ beside: formatBeside(units.map((unit) => unit.id)) })
+                    }}
+                  >
+                    Leave it out
+                  </button>
+                )}
               </p>
             )}
             <EnergyTable result={answer.result} />

@@ -71,10 +71,7 @@ test('the engine to match, and what is apart, with their units', () => {
   const [match] = change.matches
   expect(match && slipText(match, 2_800)).toBe('400\u00a0rev/min')
   expect(match && slipText(match, 2_800, 0.5)).toBe('200\u00a0rev/min')
-  const sides = (left: number) =>
-    match?.sides.map((side) =>
-      sideWords(naming, side, { inputRpm: 2_800, inputSpeed: match.inputSpeed, left }),
-    )
+  const sides = (left: number) => match && sideWords(naming, match, { inputRpm: 2_800, left })
   // Third is 2 : 1 and second 2.8 : 1, so that the gear goes from 1400 to the shaft's 1000.
   expect(sides(1)).toEqual([
     '3rd gear, main shaft: 1400\u00a0rev/min, follows the engine',
@@ -82,6 +79,23 @@ test('the engine to match, and what is apart, with their units', () => {
   ])
   expect(sides(0.5)?.[0]).toContain('1200\u00a0rev/min')
   expect(sides(0)?.[0]).toContain('1000\u00a0rev/min')
+})
+
+test('a side that turns against the other is told below 0, and only then', () => {
+  const side = (body: string, speed: number) => ({
+    body,
+    hangsOn: { input: true, output: false },
+    speed: rational(speed, 2),
+    ofInput: rational(0),
+  })
+  const say = (...speeds: readonly [number, number]) =>
+    sideWords(
+      naming,
+      { sides: [side('main-3', speeds[0]), side('main', speeds[1])], inputSpeed: null },
+      { inputRpm: 1_000, left: 1 },
+    ).map((said) => said.replace(/^.*: /, '').replace(/,.*/, ''))
+  expect(say(-1, -2)).toEqual(['500\u00a0rev/min', '1000\u00a0rev/min'])
+  expect(say(-1, 2)).toEqual(['500\u00a0rev/min', '\u22121000\u00a0rev/min'])
 })
 
 test('what coasts is told at a stand and as its clutch drags it', () => {

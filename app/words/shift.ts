@@ -10,7 +10,6 @@ import type {
   InterlockPart,
   LeverMove,
   Match,
-  MatchSide,
   MovedRod,
   OpenSet,
   Rational,
@@ -163,18 +162,29 @@ export function hangsOnWords({ input, output }: HangsOn): string {
   return input ? 'the engine' : output ? 'the wheels' : 'nothing, and coasts'
 }
 
+/** What `sideWords` is asked of: at which speed of the input, and how far its difference is gone. */
+export interface SideMoment {
+  readonly inputRpm: number
+  /** The share of the difference that is still there. */
+  readonly left: number
+}
+
 /**
- * One side of what is to match: "3rd gear, main shaft: 1500 rev/min, follows the engine". `left` is
- * the share of the difference that is still there.
+ * The sides of what is to match: "3rd gear, main shaft: 1500 rev/min, follows the engine". A speed is
+ * below 0 where that side turns against the first.
  */
 export function sideWords(
   naming: Naming,
-  { body, hangsOn, speed, ofInput }: MatchSide,
-  { inputRpm, inputSpeed, left }: { inputRpm: number; inputSpeed: Rational | null; left: number },
-): string {
-  const brought = inputSpeed ? toNumber(ofInput) * (toNumber(inputSpeed) - 1) * (1 - left) : 0
-  const turns = speed ? `${formatSpeed((toNumber(speed) + brought) * inputRpm)}, ` : ''
-  return `${capitalize(bodyName(naming, body))}: ${turns}follows ${hangsOnWords(hangsOn)}`
+  { sides, inputSpeed }: Pick<Match, 'sides' | 'inputSpeed'>,
+  { inputRpm, left }: SideMoment,
+): readonly string[] {
+  const first = sides.flatMap(({ speed }) => (speed && !speed.isZero() ? [speed.sign()] : []))[0]
+  return sides.map(({ body, hangsOn, speed, ofInput }) => {
+    const brought = inputSpeed ? toNumber(ofInput) * (toNumber(inputSpeed) - 1) * (1 - left) : 0
+    const perTurn = speed && (first ?? 1) * (toNumber(speed) + brought)
+    const turns = perTurn === null ? '' : `${formatSpeed(perTurn * inputRpm)}, `
+    return `${capitalize(bodyName(naming, body))}: ${turns}follows ${hangsOnWords(hangsOn)}`
+  })
 }
 
 /** The difference that has to go: "143 rev/min", or teeth that pass; the most of it where something coasts. */

@@ -121,6 +121,25 @@ test('what a ring has to take away, by hand', () => {
   ])
 })
 
+test('at the speed that matches, both sides of every coupler turn alike (equality of speeds)', () => {
+  for (const pattern of ['three-shaft', 'racing', 'transverse-transaxle', 'motorcycle'] as const) {
+    const draft = counted(buildPattern(pattern, 'box', {}))
+    const solver = prepareSolver(boxOf(draft))
+    const told: number[] = []
+    for (const from of draft.positions)
+      for (const to of draft.positions)
+        for (const { law, sides, inputSpeed } of gearChange(solver, from, to, 'clutch').matches) {
+          if (law.kind !== 'lock' || !inputSpeed) continue
+          const [one, other] = sides.map(({ speed, ofInput }) =>
+            speed?.add(ofInput.mul(inputSpeed.sub(rational(1)))),
+          )
+          expect(one && other?.equals(one)).toBe(true)
+          told.push(inputSpeed.toNumber())
+        }
+    expect(told.length).toBeGreaterThan(10)
+  }
+})
+
 test('at rest the input has to stand still before anything goes in', () => {
   const [match] = changeOf(four, 'N', '1').matches
   expect(match?.inputSpeed?.isZero()).toBe(true)

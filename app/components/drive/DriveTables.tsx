@@ -62,7 +62,7 @@ export function ChangeTable({
 /** One drive among several that are set beside one another. */
 export interface ComparedDrive {
   readonly key: string
-  readonly name: ReactNode
+  readonly name: string
   /** A sentence where it is not driven. */
   readonly figures: DriveFigures | string
 }

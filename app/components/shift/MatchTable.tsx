@@ -30,13 +30,9 @@ export function MatchTable({ naming, matches, inputRpm, leftOf }: MatchTableProp
             heading: 'Between',
             isName: true,
             cell: (row) =>
-              row.sides.map((side) => (
-                <span key={side.body} className="block">
-                  {sideWords(naming, side, {
-                    inputRpm,
-                    inputSpeed: row.inputSpeed,
-                    left: leftOf(row),
-                  })}
+              sideWords(naming, row, { inputRpm, left: leftOf(row) }).map((said, at) => (
+                <span key={at} className="block">
+                  {said}
                 </span>
               )),
           },
