@@ -10,6 +10,7 @@ import type {
   PressSeat,
   WayOff,
 } from 'core'
+import { oncePer } from 'core'
 
 import { formatLength } from './format.ts'
 import type { Naming } from './names.ts'
@@ -126,23 +127,20 @@ function likeness({ kind, on, coupler, place, carries }: Piece): string {
 }
 
 /** Pieces without a name of their own by their likeness, in their order along the shafts. */
-const ALIKE = new WeakMap<readonly Piece[], ReadonlyMap<string, readonly Piece[]>>()
+const alikeIn = oncePer((pieces: readonly Piece[]): ReadonlyMap<string, readonly Piece[]> => {
+  const found = new Map<string, Piece[]>()
+  for (const each of pieces.filter(({ name }) => !name)) {
+    const group = found.get(likeness(each))
+    if (group) group.push(each)
+    else found.set(likeness(each), [each])
+  }
+  const station = ({ stationMm = Number.MAX_VALUE }: Piece): number => stationMm
+  for (const group of found.values()) group.sort((one, other) => station(one) - station(other))
+  return found
+})
 
 function alikeWith(pieces: readonly Piece[], piece: Piece): readonly Piece[] {
-  let groups = ALIKE.get(pieces)
-  if (!groups) {
-    const found = new Map<string, Piece[]>()
-    for (const each of pieces.filter(({ name }) => !name)) {
-      const group = found.get(likeness(each))
-      if (group) group.push(each)
-      else found.set(likeness(each), [each])
-    }
-    const station = ({ stationMm = Number.MAX_VALUE }: Piece): number => stationMm
-    for (const group of found.values()) group.sort((one, other) => station(one) - station(other))
-    ALIKE.set(pieces, found)
-    groups = found
-  }
-  return groups.get(likeness(piece)) ?? []
+  return alikeIn(pieces).get(likeness(piece)) ?? []
 }
 
 /** "needle bearing under 3rd, main shaft", "snap ring 2 of the main shaft", "fork of 3–4". */

@@ -1,3 +1,4 @@
+import { oncePer } from './oncePer.ts'
 import type { BoxDraft, Coupler, CouplerPosition, Gear, Link, Member, Piece } from './types.ts'
 
 declare const checked: unique symbol
@@ -29,7 +30,7 @@ function byId<P extends { readonly id: string }>(parts: readonly P[]): ReadonlyM
 }
 
 /** Makes the parts of a draft findable. A draft that is not checked may have ids that lead nowhere. */
-export function indexBox(draft: BoxDraft): BoxIndex {
+export const indexBox: (draft: BoxDraft) => BoxIndex = oncePer((draft) => {
   const slidingLinks = new Set<string>()
   for (const coupler of draft.couplers)
     for (const position of coupler.positions)
@@ -48,7 +49,7 @@ export function indexBox(draft: BoxDraft): BoxIndex {
     ],
     slidingLinks,
   }
-}
+})
 
 /** The body that a gear turns with: itself when it is free, its member otherwise. */
 export function bodyOfGear(gear: Gear): string {

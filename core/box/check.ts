@@ -3,6 +3,7 @@ import { centreOf, indexBox, namedPlace, placeOf } from './box.ts'
 import type { BoxIssue, BoxIssueCode, IdKind } from './issues.ts'
 import { definitionOf, endsOf, pairsOf } from './links/index.ts'
 import { pitchRadiusOfModuleMm } from './mesh.ts'
+import { oncePer } from './oncePer.ts'
 import { checkPieces } from './pieces/check.ts'
 import { LEAST_TOOTH_COUNT, MOST_TOOTH_COUNT, isToothCount } from './toothCount.ts'
 import { median, sumsBetweenAxes } from './toothSums.ts'
@@ -79,8 +80,12 @@ export type CheckedBox =
  * to its culprit; gears without a count are not a problem. A draft whose ids lead
  * nowhere is checked no further, since nothing else could be said of it.
  */
-export function checkBox(draft: BoxDraft): CheckedBox {
-  const index = indexBox(draft)
+export const checkBox: (draft: BoxDraft) => CheckedBox = oncePer((draft) =>
+  check(indexBox(draft)),
+)
+
+function check(index: BoxIndex): CheckedBox {
+  const { draft } = index
   const idIssues = checkIds(index)
   if (idIssues.length > 0) return { ok: false, issues: idIssues }
   const meshed = new Set(

@@ -96,6 +96,7 @@ export {
 export type { Chosen, PatternId } from './patterns/index.ts'
 export { withSelectors } from './selectors/propose.ts'
 export { PATTERNS, PATTERN_IDS, buildPattern, choose, chosenOption } from './patterns/index.ts'
+export { oncePer } from './oncePer.ts'
 export { LEAST_TOOTH_COUNT, MOST_TOOTH_COUNT, isToothCount } from './toothCount.ts'
 export { threeShaftBox } from './patterns/threeShaft.ts'
 export type {

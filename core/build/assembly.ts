@@ -6,8 +6,9 @@
  */
 import type { BoxIndex } from '../box/box.ts'
 import { indexBox } from '../box/box.ts'
+import { oncePer } from '../box/oncePer.ts'
 import { WITH_HUBS, memberOfPiece } from '../box/pieces/index.ts'
-import type { Coupler, PieceKind } from '../box/types.ts'
+import type { BoxDraft, Coupler, PieceKind } from '../box/types.ts'
 import type { UnitPart } from '../job/unitParts.ts'
 import { pieceOfRef, refOfPiece, unitParts } from '../job/unitParts.ts'
 
@@ -40,16 +41,10 @@ export interface Assembly {
 /** What holds a shaft in line at the bench is no part of what is put together. */
 const TOOLS: ReadonlySet<PieceKind> = new Set<PieceKind>(['dummy-shaft'])
 
-const KNOWN = new WeakMap<object, Assembly>()
-
 /** The unit as parts that come off; found once for each draft. */
-export function assemblyOf(draft: BoxIndex['draft']): Assembly {
-  const known = KNOWN.get(draft)
-  if (known) return known
-  const made = assemble(indexBox(draft))
-  KNOWN.set(draft, made)
-  return made
-}
+export const assemblyOf: (draft: BoxDraft) => Assembly = oncePer((draft) =>
+  assemble(indexBox(draft)),
+)
 
 function assemble(index: BoxIndex): Assembly {
   const pieces = (index.draft.pieces ?? []).map((piece) => ({

@@ -5,6 +5,7 @@
  * (`removal.ts`), so that the fewest turns are found by taking off all that a side allows
  * before the next is turned up.
  */
+import { oncePer } from '../box/oncePer.ts'
 import type { ClosingSide } from '../box/types.ts'
 import { CLOSING_SIDES } from '../box/types.ts'
 
@@ -31,16 +32,8 @@ export interface Order {
   readonly circle: readonly string[]
 }
 
-const KNOWN = new WeakMap<Assembly, Order>()
-
 /** The order of a unit; worked out once. */
-export function orderOf(assembly: Assembly): Order {
-  const known = KNOWN.get(assembly)
-  if (known) return known
-  const made = order(assembly)
-  KNOWN.set(assembly, made)
-  return made
-}
+export const orderOf: (assembly: Assembly) => Order = oncePer(order)
 
 function order({ parts }: Assembly): Order {
   const held = new Set(stuckParts(parts))

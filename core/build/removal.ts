@@ -5,6 +5,8 @@
  * all that can come off leaves nothing. Putting together is the same turned round.
  */
 
+import { oncePer } from '../box/oncePer.ts'
+
 /** A way off; open once everything in it is off. */
 export interface Way {
   readonly blockedBy: readonly string[]
@@ -23,19 +25,13 @@ interface Numbered {
   readonly ways: readonly (readonly (readonly number[])[])[]
 }
 
-const NUMBERED = new WeakMap<readonly Removable[], Numbered>()
-
-function numbered(parts: readonly Removable[]): Numbered {
-  const known = NUMBERED.get(parts)
-  if (known) return known
+const numbered = oncePer((parts: readonly Removable[]): Numbered => {
   const at = new Map(parts.map(({ id }, which) => [id, which]))
   const ways = parts.map((part) =>
     part.ways.map(({ blockedBy }) => [...new Set(blockedBy.flatMap((id) => at.get(id) ?? []))]),
   )
-  const made = { ids: parts.map(({ id }) => id), at, ways }
-  NUMBERED.set(parts, made)
-  return made
-}
+  return { ids: parts.map(({ id }) => id), at, ways }
+})
 
 /** The first way of a part that is open once `off` are off. */
 export function openWay<W extends Way>(

@@ -1,6 +1,7 @@
 /** Shafts as they come out of a case: which is in which other's way. */
 import type { BoxIndex } from '../box/box.ts'
-import type { ClosingSide, Member, ShaftEnd } from '../box/types.ts'
+import { oncePer } from '../box/oncePer.ts'
+import type { BoxDraft, ClosingSide, Member, ShaftEnd } from '../box/types.ts'
 import { layOutSection } from '../drawing/section.ts'
 
 /** A member as it comes out of the case, or off the shaft that runs through it. */
@@ -51,22 +52,19 @@ interface Disc {
   readonly isCounted: boolean
 }
 
-const DISCS = new WeakMap<BoxIndex['draft'], ReadonlyMap<string, readonly Disc[]>>()
+const discsByMember = oncePer((draft: BoxDraft): ReadonlyMap<string, readonly Disc[]> => {
+  const found = new Map<string, Disc[]>()
+  for (const { gear, yMm, radiusMm, isInternal, isCounted } of layOutSection(draft).gears)
+    if (!isInternal)
+      found.set(gear.member, [
+        ...(found.get(gear.member) ?? []),
+        { atMm: gear.stationMm, yMm, radiusMm, isCounted },
+      ])
+  return found
+})
 
 function discsOf({ draft }: BoxIndex, { member, tubes }: Shaft): readonly Disc[] {
-  let byMember = DISCS.get(draft)
-  if (!byMember) {
-    const made = new Map<string, Disc[]>()
-    for (const { gear, yMm, radiusMm, isInternal, isCounted } of layOutSection(draft).gears)
-      if (!isInternal)
-        made.set(gear.member, [
-          ...(made.get(gear.member) ?? []),
-          { atMm: gear.stationMm, yMm, radiusMm, isCounted },
-        ])
-    DISCS.set(draft, made)
-    byMember = made
-  }
-  const found = byMember
+  const found = discsByMember(draft)
   return [member.id, ...tubes].flatMap((id) => found.get(id) ?? [])
 }
 

@@ -5,6 +5,7 @@
  */
 import type { BoxIndex } from '../box/box.ts'
 import { indexBox } from '../box/box.ts'
+import { oncePer } from '../box/oncePer.ts'
 import { isNewEachTime, memberOfPiece } from '../box/pieces/index.ts'
 import type { BoxDraft, Piece, PieceKind } from '../box/types.ts'
 import type { Measure } from '../measure/measurement.ts'
@@ -96,25 +97,21 @@ export function keyOfPiece(index: BoxIndex, piece: Piece): string {
 }
 
 /** Pieces by the key that they are ordered by, found once for each box. */
-const PIECES_BY_KEY = new WeakMap<BoxDraft, ReadonlyMap<string, readonly Piece[]>>()
-
-function piecesByKey(index: BoxIndex): ReadonlyMap<string, readonly Piece[]> {
-  const known = PIECES_BY_KEY.get(index.draft)
-  if (known) return known
+const piecesByKey = oncePer((draft: BoxDraft): ReadonlyMap<string, readonly Piece[]> => {
+  const index = indexBox(draft)
   const found = new Map<string, Piece[]>()
-  for (const piece of index.draft.pieces ?? []) {
+  for (const piece of draft.pieces ?? []) {
     const key = keyOfPiece(index, piece)
     const alike = found.get(key)
     if (alike) alike.push(piece)
     else found.set(key, [piece])
   }
-  PIECES_BY_KEY.set(index.draft, found)
   return found
-}
+})
 
 /** The pieces that are ordered by a key of their own kind; empty where the box has none listed. */
 export function piecesOfKey(index: BoxIndex, key: string): readonly Piece[] {
-  return piecesByKey(index).get(key) ?? []
+  return piecesByKey(index.draft).get(key) ?? []
 }
 
 /** The kind of part that a reference is to; undefined of a piece that is gone. */

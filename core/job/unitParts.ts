@@ -2,6 +2,7 @@
 import { WITH_RINGS, seatOf } from '../box/pieces/index.ts'
 import type { BoxIndex } from '../box/box.ts'
 import { indexBox } from '../box/box.ts'
+import { oncePer } from '../box/oncePer.ts'
 import type { BoxDraft, CouplerKind, Gear, Piece } from '../box/types.ts'
 import type { Measure } from '../measure/measurement.ts'
 import type { Look } from './job.ts'
@@ -71,23 +72,18 @@ export function refOfPiece({ couplers }: BoxIndex, piece: Piece): string {
 }
 
 /** Pieces by their references, found once for each box. */
-const PIECES_BY_REF = new WeakMap<BoxDraft, ReadonlyMap<string, Piece>>()
-
-function piecesByRef(index: BoxIndex): ReadonlyMap<string, Piece> {
-  const known = PIECES_BY_REF.get(index.draft)
-  if (known) return known
+const piecesByRef = oncePer((draft: BoxDraft): ReadonlyMap<string, Piece> => {
+  const index = indexBox(draft)
   // Of two for one place the first counts.
-  const found = new Map(
-    [...(index.draft.pieces ?? [])].reverse().map((piece) => [refOfPiece(index, piece), piece]),
+  return new Map(
+    [...(draft.pieces ?? [])].reverse().map((piece) => [refOfPiece(index, piece), piece]),
   )
-  PIECES_BY_REF.set(index.draft, found)
-  return found
-}
+})
 
 /** The piece that a reference is to; undefined where the box has none for it. */
 export function pieceOfRef(index: BoxIndex, ref: string): Piece | undefined {
   const { kind, id } = readPartReference(ref)
-  return kind === 'piece' ? index.pieces.get(id) : piecesByRef(index).get(ref)
+  return kind === 'piece' ? index.pieces.get(id) : piecesByRef(index.draft).get(ref)
 }
 
 /** Every part of a unit, family by family; rings in the order of the positions, the rest along the shafts. */

@@ -1,6 +1,7 @@
 /** A change from one position to another: what moves in which order, and what must match. */
 import type { CouplerPlaces } from '../box/box.ts'
 import { centreOf, placeOf } from '../box/box.ts'
+import { oncePer } from '../box/oncePer.ts'
 import type {
   BoxDraft,
   BoxPosition,
@@ -186,13 +187,9 @@ interface Known {
   readonly ends: WeakMap<BoxPosition, End>
 }
 
-const KNOWN = new WeakMap<Solver, Known>()
-
-function knownOf(solver: Solver): Known {
-  const known = KNOWN.get(solver)
-  if (known) return known
+const knownOf = oncePer((solver: Solver): Known => {
   const rods = rodsOf(solver.box.draft)
-  const made: Known = {
+  return {
     slots: slotsOf(rods),
     byCoupler: new Map(
       [...rods]
@@ -205,9 +202,7 @@ function knownOf(solver: Solver): Known {
     ),
     ends: new WeakMap(),
   }
-  KNOWN.set(solver, made)
-  return made
-}
+})
 
 function endOf(solver: Solver, { ends, slots }: Known, position: BoxPosition): End {
   const known = ends.get(position)

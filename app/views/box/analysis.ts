@@ -1,5 +1,5 @@
 import type { Analysis, BoxDraft, BoxIssue, PositionAnalysis, Solver } from 'core'
-import { analyse, checkBox, prepareSolver, toNumber } from 'core'
+import { analyse, checkBox, oncePer, prepareSolver, toNumber } from 'core'
 
 /** A draft with everything that the core says of it. */
 export interface AnalysedBox {
@@ -11,7 +11,8 @@ export interface AnalysedBox {
   readonly fullTorque: number
 }
 
-export function analyseDraft(draft: BoxDraft): AnalysedBox {
+/** Everything that the core says of a draft; found once for each. */
+export const analyseDraft: (draft: BoxDraft) => AnalysedBox = oncePer((draft) => {
   const checked = checkBox(draft)
   if (!checked.ok)
     return { solver: undefined, positions: [], issues: checked.issues, fullTorque: 1 }
@@ -25,7 +26,7 @@ export function analyseDraft(draft: BoxDraft): AnalysedBox {
     issues: checked.warnings,
     fullTorque: Math.max(1, ...positions.map(({ analysis }) => mostTorque(analysis))),
   }
-}
+})
 
 /** The most torque that any part carries, for one unit of input torque. */
 export function mostTorque(analysis: Analysis): number {

@@ -5,6 +5,8 @@
  * end that is; it follows from the diameters.
  */
 import type { BoxIndex } from '../box.ts'
+import { indexBox } from '../box.ts'
+import { oncePer } from '../oncePer.ts'
 import type { BoxDraft, Gear, Member, Piece, ShaftEnd } from '../types.ts'
 import { PIECE_DEFINITIONS, opens } from './kinds.ts'
 import { stretchesOf, thickestMm } from './shafts.ts'
@@ -76,16 +78,8 @@ function seatOfGear(index: BoxIndex, gear: Gear): Seated | undefined {
 }
 
 /** What stands along each member, found once for each box. */
-const ROWS = new WeakMap<BoxDraft, ReadonlyMap<string, readonly Seated[]>>()
-
-/** What stands along a member, from its input end to its output end. */
-export function rowOf(index: BoxIndex, memberId: string): readonly Seated[] {
-  const rows = ROWS.get(index.draft) ?? rowsOf(index)
-  ROWS.set(index.draft, rows)
-  return rows.get(memberId) ?? []
-}
-
-function rowsOf(index: BoxIndex): ReadonlyMap<string, readonly Seated[]> {
+const rowsOf = oncePer((draft: BoxDraft): ReadonlyMap<string, readonly Seated[]> => {
+  const index = indexBox(draft)
   const rows = new Map<string, Seated[]>(index.draft.members.map(({ id }) => [id, []]))
   const pieces = (index.draft.pieces ?? []).flatMap((piece) => seatOf(index, piece) ?? [])
   const gears = index.draft.gears.flatMap((gear) => seatOfGear(index, gear) ?? [])
@@ -93,6 +87,11 @@ function rowsOf(index: BoxIndex): ReadonlyMap<string, readonly Seated[]> {
   for (const row of rows.values())
     row.sort((one, other) => one.fromMm + one.toMm - (other.fromMm + other.toMm))
   return rows
+})
+
+/** What stands along a member, from its input end to its output end. */
+export function rowOf(index: BoxIndex, memberId: string): readonly Seated[] {
+  return rowsOf(index.draft).get(memberId) ?? []
 }
 
 /** What a part bears on towards each end of its shaft. */
