@@ -1,4 +1,4 @@
-import { useCallback, useMemo, useState } from 'react'
+import { Fragment, useCallback, useMemo, useState } from 'react'
 import { Link } from 'react-router'
 
 import type { AssemblyPart, Direction } from 'core'
@@ -75,7 +75,7 @@ export default function BuildPage() {
       </main>
     )
   return (
-    <main className="grid min-h-0 flex-1 lg:grid-cols-[minmax(0,1fr)_23rem] xl:grid-cols-[minmax(0,1fr)_28rem]">
+    <main className="grid min-h-0 flex-1 lg:grid-cols-[minmax(0,1fr)_23rem] lg:grid-rows-[minmax(0,1fr)] xl:grid-cols-[minmax(0,1fr)_28rem]">
       <title>{`${draft.name} · Build · Udrix`}</title>
       <section
         aria-label="The unit as it stands, and its parts in a row"
@@ -144,7 +144,7 @@ export default function BuildPage() {
             }}
           >
             {look && (
-              <WhenOpened key={inHand.part.id} title="Look at it, photograph it, note it">
+              <WhenOpened of={inHand.part.id} title="Look at it, photograph it, note it">
                 <LookButtons
                   look={look}
                   isDisabled={isDisabled}
@@ -188,23 +188,27 @@ export default function BuildPage() {
   )
 }
 
-/** What is only made once somebody opens it, since a part is in hand for a moment. */
+/** What is only made once somebody opens it for a part, which is in hand for a moment. */
 function WhenOpened({
+  of,
   title,
   children,
 }: {
+  readonly of: string
   readonly title: string
   readonly children: React.ReactNode
 }) {
-  const [isOpen, setIsOpen] = useState(false)
+  const [openedOf, setOpenedOf] = useState('')
+  const isOpen = openedOf === of
   return (
     <details
+      open={isOpen}
       onToggle={(event) => {
-        setIsOpen(event.currentTarget.open)
+        if (event.currentTarget.open !== isOpen) setOpenedOf(isOpen ? '' : of)
       }}
     >
       <summary className="cursor-pointer py-1 font-semibold">{title}</summary>
-      {isOpen && children}
+      {isOpen && <Fragment key={of}>{children}</Fragment>}
     </details>
   )
 }

@@ -1,11 +1,11 @@
 /** The unit as far as it is together, and the parts of one of its rows. */
-import { memo, useCallback, useMemo } from 'react'
+import { memo, useCallback, useEffect, useMemo, useRef } from 'react'
 
 import type { AssemblyPart, BoxDraft } from 'core'
 import { readPartReference, refOfPiece } from 'core'
 
 import { SectionDrawing } from '~/components/section/SectionDrawing.tsx'
-import type { Standing } from '~/views/build/buildView.ts'
+import type { Group, Standing } from '~/views/build/buildView.ts'
 import { bareParts, neighboursOf } from '~/views/build/buildView.ts'
 import type { Layer, Layers } from '~/views/section/layers.ts'
 import { bodyName, capitalize } from '~/words/names.ts'
@@ -24,6 +24,48 @@ interface UnitAsItStandsProps {
   readonly row: string
   readonly onRow: (row: string) => void
   readonly onChoose: (part: AssemblyPart) => void
+}
+
+interface RowChooserProps {
+  readonly build: OpenBuild
+  readonly off: ReadonlySet<string>
+  readonly shown: Group | undefined
+  readonly onRow: (row: string) => void
+}
+
+/** The rows that the parts lie in, each with how many of its parts are in; the one shown is in sight. */
+function RowChooser({ build: { naming, groups }, off, shown, onRow }: RowChooserProps) {
+  const list = useRef<HTMLDivElement>(null)
+  useEffect(() => {
+    const pressed = list.current?.querySelector<HTMLElement>('[aria-pressed=true]')
+    if (list.current && pressed)
+      list.current.scrollTop = pressed.offsetTop - list.current.clientHeight / 2
+  }, [shown])
+  return (
+    <div
+      ref={list}
+      role="group"
+      aria-label="Rows of parts"
+      className="relative flex flex-wrap gap-x-1 lg:max-h-full lg:flex-none lg:flex-col lg:flex-nowrap lg:overflow-y-auto"
+    >
+      {groups.map(({ bench, parts }) => (
+        <button
+          key={bench ?? 'case'}
+          type="button"
+          aria-pressed={shown?.bench === bench}
+          className="button-quiet aria-pressed:bg-accent-wash lg:justify-between lg:pointer-fine:min-h-8"
+          onClick={() => {
+            onRow(bench ?? 'case')
+          }}
+        >
+          {capitalize(bench === null ? 'case' : bodyName(naming, bench))}{' '}
+          <span className="text-graphite tabular-nums">
+            {parts.filter((part) => !off.has(part.id)).length}/{parts.length}
+          </span>
+        </button>
+      ))}
+    </div>
+  )
 }
 
 export const UnitAsItStands = memo(function UnitAsItStands(props: UnitAsItStandsProps) {
@@ -66,32 +108,20 @@ export const UnitAsItStands = memo(function UnitAsItStands(props: UnitAsItStands
   }
   return (
     <>
-      <div className="build min-h-[17rem] flex-1">
-        <SectionDrawing
-          draft={draft}
-          words={naming.words}
-          layers={LAYERS}
-          classOf={classOf}
-          title={`Section along the shafts of ${draft.name}; what is off is drawn pale`}
-        />
-      </div>
-      <div role="group" aria-label="Rows of parts" className="flex flex-wrap gap-1">
-        {groups.map(({ bench, parts }) => (
-          <button
-            key={bench ?? 'case'}
-            type="button"
-            aria-pressed={group?.bench === bench}
-            className="button-quiet aria-pressed:underline"
-            onClick={() => {
-              onRow(bench ?? 'case')
-            }}
-          >
-            {capitalize(bench === null ? 'case' : bodyName(naming, bench))}{' '}
-            <span className="text-graphite tabular-nums">
-              {parts.filter((part) => !off.has(part.id)).length}/{parts.length}
-            </span>
-          </button>
-        ))}
+      <div className="flex min-h-[17rem] flex-1 gap-2 max-lg:flex-col">
+        {/* Out of the flow, so that a step does not lay the whole drawing out again. */}
+        <div className="build relative min-h-[17rem] flex-1">
+          <div className="absolute inset-0">
+            <SectionDrawing
+              draft={draft}
+              words={naming.words}
+              layers={LAYERS}
+              classOf={classOf}
+              title={`Section along the shafts of ${draft.name}; what is off is drawn pale`}
+            />
+          </div>
+        </div>
+        <RowChooser build={build} off={off} shown={group} onRow={onRow} />
       </div>
       {shown && group.bench === null && <PartTiles {...shown} />}
       {shown && group.bench !== null && (
