@@ -75,7 +75,7 @@ export default function BuildPage() {
       </main>
     )
   return (
-    <main className="grid min-h-0 flex-1 lg:grid-cols-[minmax(0,1fr)_23rem] lg:grid-rows-[minmax(0,1fr)] xl:grid-cols-[minmax(0,1fr)_28rem]">
+    <main className="work-area lg:grid-cols-[minmax(0,1fr)_23rem] xl:grid-cols-[minmax(0,1fr)_28rem]">
       <title>{`${draft.name} · Build · Udrix`}</title>
       <section
         aria-label="The unit as it stands, and its parts in a row"

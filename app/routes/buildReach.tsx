@@ -61,7 +61,7 @@ export default function BuildReach() {
     ({ part: { part } }) => part.looks.length > 0 && part.kind !== 'shaft' && !isJudged(job, part),
   )
   return (
-    <main className="grid min-h-0 flex-1 lg:grid-cols-[minmax(0,1fr)_23rem] xl:grid-cols-[minmax(0,1fr)_30rem]">
+    <main className="work-area lg:grid-cols-[minmax(0,1fr)_23rem] xl:grid-cols-[minmax(0,1fr)_30rem]">
       <title>{`${draft.name} · Get at a part · Udrix`}</title>
       <section
         aria-label="What is wanted"

@@ -118,7 +118,7 @@ export default function Count() {
       </main>
     )
   return (
-    <main className="grid min-h-0 flex-1 lg:grid-cols-[minmax(0,1fr)_20rem] xl:grid-cols-[minmax(0,1fr)_25rem]">
+    <main className="work-area lg:grid-cols-[minmax(0,1fr)_20rem] xl:grid-cols-[minmax(0,1fr)_25rem]">
       <title>{`${draft.name} · Count · Udrix`}</title>
       <CautionsGate />
       <section

@@ -54,7 +54,7 @@ export default function History({ loaderData }: Route.ComponentProps) {
   )
   const last = revisions.at(-1)
   return (
-    <main className="grid min-h-0 flex-1 lg:grid-cols-2">
+    <main className="work-area lg:grid-cols-2">
       <title>{`${draft.name} · History · Udrix`}</title>
       <section aria-label="History" className="min-h-0 overflow-auto p-4" tabIndex={0}>
         <h2 className="mb-2 text-[1.2rem]">What was done, latest first</h2>

@@ -42,7 +42,7 @@ export default function LayOut() {
   return (
     <main
       className={clsx(
-        'grid min-h-0 flex-1 grid-cols-[minmax(0,1fr)]',
+        'work-area',
         view !== 'positions' &&
           'lg:grid-cols-[minmax(0,1fr)_20rem] xl:grid-cols-[minmax(0,1fr)_23.5rem]',
       )}

@@ -62,7 +62,7 @@ export default function MeasurePage() {
   const measure = part.measures.find((each) => each === asked) ?? part.measures[0]
   const name = unitPartName(naming, part.ref)
   return (
-    <main className="grid min-h-0 flex-1 lg:grid-cols-[minmax(0,1fr)_23rem] xl:grid-cols-[minmax(0,1fr)_28rem]">
+    <main className="work-area lg:grid-cols-[minmax(0,1fr)_23rem] xl:grid-cols-[minmax(0,1fr)_28rem]">
       <title>{`${draft.name} · Measure · Udrix`}</title>
       <section
         aria-label="Section along the shafts, and parts"

@@ -86,10 +86,7 @@ export default function NewBox({ loaderData, actionData }: Route.ComponentProps)
         <PageHead title="Start a new box" about="Which is nearest to yours?" />
       </div>
       <main className="flex min-h-0 flex-1 flex-col">
-        <Form
-          method="post"
-          className="grid min-h-0 flex-1 grid-cols-[minmax(0,1fr)] lg:grid-cols-[21rem_minmax(0,1fr)]"
-        >
+        <Form method="post" className="work-area lg:grid-cols-[21rem_minmax(0,1fr)]">
           <PatternList words={words} selected={patternId} onSelect={setPatternId} />
           <div className="flex min-h-0 flex-col gap-2 p-4 pt-2">
             <p role="status">

@@ -56,7 +56,7 @@ export default function Ratios() {
         hrefOf={(position) => `/boxes/${id}/trace?position=${position}`}
       />
       <IssueList draft={draft} issues={issues} words={words} />
-      <div className="grid min-h-0 flex-1 gap-4 lg:grid-cols-[20rem_1fr]">
+      <div className="work-area gap-4 lg:grid-cols-[20rem_1fr]">
         <div className="flex flex-col items-start gap-4">
           <ShiftSpeedField
             engineRpm={engineRpm}

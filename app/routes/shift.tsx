@@ -58,7 +58,7 @@ export default function Shift() {
   const faults = selectorFaults(draft)
   const state = analyse(solver, moment.places)
   return (
-    <main className="grid min-h-0 flex-1 grid-cols-[minmax(0,1fr)] lg:grid-cols-[minmax(0,1fr)_22rem] xl:grid-cols-[minmax(0,1fr)_27rem]">
+    <main className="work-area lg:grid-cols-[minmax(0,1fr)_22rem] xl:grid-cols-[minmax(0,1fr)_27rem]">
       <title>{`${from.label} to ${to.label} · ${draft.name} · Shift · Udrix`}</title>
       <section
         aria-label="The change"

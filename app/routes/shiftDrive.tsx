@@ -71,7 +71,7 @@ export default function ShiftDrive({ loaderData }: Route.ComponentProps) {
       </main>
     )
   return (
-    <main className="grid min-h-0 flex-1 grid-cols-[minmax(0,1fr)] lg:grid-cols-[minmax(0,1fr)_24rem] xl:grid-cols-[minmax(0,1fr)_29rem]">
+    <main className="work-area lg:grid-cols-[minmax(0,1fr)_24rem] xl:grid-cols-[minmax(0,1fr)_29rem]">
       <title>{`${draft.name} · Drive · Udrix`}</title>
       <section
         aria-label="The drive"

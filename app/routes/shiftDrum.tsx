@@ -57,7 +57,7 @@ export default function ShiftDrum() {
     change({ angle: angle === 0 ? '' : `${angle}` })
   }
   return (
-    <main className="grid min-h-0 flex-1 grid-cols-[minmax(0,1fr)] lg:grid-cols-[minmax(0,1fr)_22rem]">
+    <main className="work-area lg:grid-cols-[minmax(0,1fr)_22rem]">
       <title>{`${draft.name} · Drum · Udrix`}</title>
       <section
         aria-label="Drum, unrolled"

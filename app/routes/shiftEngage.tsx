@@ -53,7 +53,7 @@ export default function ShiftEngage() {
   const said = contactWords(contact, approach, lengthUnit)
   const { dogs = {} } = place
   return (
-    <main className="grid min-h-0 flex-1 grid-cols-[minmax(0,1fr)] lg:grid-cols-[minmax(0,1fr)_22rem] xl:grid-cols-[minmax(0,1fr)_27rem]">
+    <main className="work-area lg:grid-cols-[minmax(0,1fr)_22rem] xl:grid-cols-[minmax(0,1fr)_27rem]">
       <title>{`${name} half engaged · ${draft.name} · Udrix`}</title>
       <section
         aria-label={`${capitalize(couplerName(naming, coupler))}, on its way into ${name}`}

@@ -56,7 +56,7 @@ export default function ShiftInterlock() {
       </main>
     )
   return (
-    <main className="grid min-h-0 flex-1 grid-cols-[minmax(0,1fr)] lg:grid-cols-[minmax(0,1fr)_22rem] xl:grid-cols-[minmax(0,1fr)_27rem]">
+    <main className="work-area lg:grid-cols-[minmax(0,1fr)_22rem] xl:grid-cols-[minmax(0,1fr)_27rem]">
       <title>{`${draft.name} · Interlock · Udrix`}</title>
       <section
         aria-label="Rods and what lies between them"

@@ -33,7 +33,7 @@ export default function TraceSpin() {
     [draft, setup, result],
   )
   return (
-    <div className="grid min-h-0 flex-1 lg:grid-cols-[minmax(0,1fr)_27rem]">
+    <div className="work-area lg:grid-cols-[minmax(0,1fr)_27rem]">
       <title>{`${draft.name} · Spin test · Udrix`}</title>
       <section aria-label="Spin test" className="flex min-h-0 flex-col gap-2 px-4 pt-2 pb-3">
         <SpinSetupFields naming={naming} state={state} result={result} onChange={change} />

@@ -32,7 +32,7 @@ export default function TraceTowing() {
     ],
   ] as const
   return (
-    <div className="grid min-h-0 flex-1 lg:grid-cols-[minmax(0,1fr)_27rem]">
+    <div className="work-area lg:grid-cols-[minmax(0,1fr)_27rem]">
       <title>{`${draft.name} · Towing and oil · Udrix`}</title>
       <section aria-label="Towing" className="flex min-h-0 flex-col gap-2 px-4 pt-3 pb-3">
         <h2 className="text-[1.2rem]">

@@ -56,7 +56,7 @@ export default function Turns() {
   const givenTurns = search.get(given) ?? USUAL_TURNS
   const isReadable = parseReading(givenTurns).ok
   return (
-    <main className="grid min-h-0 flex-1 lg:grid-cols-[minmax(0,1fr)_23rem] xl:grid-cols-[minmax(0,1fr)_28rem]">
+    <main className="work-area lg:grid-cols-[minmax(0,1fr)_23rem] xl:grid-cols-[minmax(0,1fr)_28rem]">
       <title>{`${draft.name} · Turns · Udrix`}</title>
       <section
         aria-label="Section along the shafts, and turn checks"

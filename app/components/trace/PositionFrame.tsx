@@ -24,7 +24,7 @@ export function PositionFrame({ title, onSelect, children }: PositionFrameProps)
   const { naming, selected, input, lock, issues, positions, search, change } = trace
   const { position } = selected
   return (
-    <div className="grid min-h-0 flex-1 grid-cols-[minmax(0,1fr)] lg:grid-cols-[minmax(0,1fr)_20rem] xl:grid-cols-[minmax(0,1fr)_23.5rem]">
+    <div className="work-area lg:grid-cols-[minmax(0,1fr)_20rem] xl:grid-cols-[minmax(0,1fr)_23.5rem]">
       <title>{`${position.label} · ${draft.name} · ${title} · Udrix`}</title>
       <section aria-label={title} className="flex min-h-0 flex-col gap-1 px-4 pt-2 pb-3">
         <h2 className="hidden text-[1.3rem] print:block">{`${draft.name}, position ${position.label}`}</h2>
