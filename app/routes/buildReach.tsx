@@ -2,7 +2,7 @@ import { X } from 'lucide-react'
 import { useMemo, useState } from 'react'
 import { Link } from 'react-router'
 
-import { isJudged, partsOff, readPartReference, refOfPiece } from 'core'
+import { isJudged, partsOff } from 'core'
 
 import { useOpenBox } from '~/components/box/boxContext.ts'
 import { PartPicture } from '~/components/build/PartPicture.tsx'
@@ -11,7 +11,7 @@ import { useOpenJob } from '~/components/job/jobContext.ts'
 import { SearchField } from '~/components/SearchField.tsx'
 import { SectionDrawing } from '~/components/section/SectionDrawing.tsx'
 import { useViewState } from '~/components/useViewState.ts'
-import { bareParts } from '~/views/build/buildView.ts'
+import { bareParts, partsDrawn } from '~/views/build/buildView.ts'
 import { reachOf } from '~/views/build/reach.ts'
 import { findParts, searchableParts } from '~/views/measure/findParts.ts'
 import type { Layer, Layers } from '~/views/section/layers.ts'
@@ -49,10 +49,9 @@ export default function BuildReach() {
   const steps = reach?.steps ?? []
   const offHere = new Set(steps.map(({ part }) => part.id))
   const bare = bareParts(groups, off)
+  const drawnParts = useMemo(() => partsDrawn(naming.box, assembly), [naming, assembly])
   const classOf = (drawn: string): string | undefined => {
-    const { kind, id: drawnId } = readPartReference(drawn)
-    const piece = kind === 'piece' ? naming.box.pieces.get(drawnId) : undefined
-    const part = assembly.byRef.get(piece ? refOfPiece(naming.box, piece) : drawn)
+    const part = drawnParts.get(drawn)
     if (!part) return undefined
     if (bare.has(part.id)) return 'is-off'
     return offHere.has(part.id) ? 'in-hand' : undefined

@@ -36,18 +36,25 @@ function readLetter<Item>(key: string, text: string): Letter<Item> | undefined {
   }
 }
 
+/** The keys under a prefix, in the order of entry. */
+function keysUnder(store: Store, prefix: string): readonly string[] {
+  const keys: string[] = []
+  for (let at = 0; at < (store?.length ?? 0); at++) {
+    const key = store?.key(at)
+    if (key?.startsWith(prefix)) keys.push(key)
+  }
+  return keys.sort()
+}
+
 /** All that waits under a prefix, in the order of entry. */
 export function readLetters<Item>(store: Store, prefix: string): Stored<Item> {
   const letters: Letter<Item>[] = []
   const broken: string[] = []
-  for (let at = 0; at < (store?.length ?? 0); at++) {
-    const key = store?.key(at)
-    if (!key?.startsWith(prefix)) continue
+  for (const key of keysUnder(store, prefix)) {
     const letter = readLetter<Item>(key, store?.getItem(key) ?? '')
     if (letter) letters.push(letter)
     else broken.push(key)
   }
-  letters.sort((one, other) => (one.key < other.key ? -1 : 1))
   return { letters, broken }
 }
 
@@ -79,10 +86,10 @@ export function putLetter<Item>(
   waiting: readonly Letter<Item>[],
   tag: string,
 ): Letter<Item> {
-  const keys = [...waiting, ...readLetters(store, prefix).letters].map(({ key }) =>
-    Number(key.slice(prefix.length, prefix.length + KEY_DIGITS)),
-  )
-  const place = Math.max(0, ...keys.filter(Number.isFinite)) + 1
+  const places = [...waiting.map(({ key }) => key), ...keysUnder(store, prefix)]
+    .map((key) => Number(key.slice(prefix.length, prefix.length + KEY_DIGITS)))
+    .filter(Number.isFinite)
+  const place = Math.max(0, ...places) + 1
   const key = `${prefix}${`${place}`.padStart(KEY_DIGITS, '0')}-${tag}`
   const letter = { key, item, aside: null, isStored: true }
   return { ...letter, isStored: write(store, letter) }

@@ -2,11 +2,10 @@
 import { memo, useCallback, useEffect, useMemo, useRef } from 'react'
 
 import type { AssemblyPart, BoxDraft } from 'core'
-import { readPartReference, refOfPiece } from 'core'
 
 import { SectionDrawing } from '~/components/section/SectionDrawing.tsx'
 import type { Group, Standing } from '~/views/build/buildView.ts'
-import { bareParts, neighboursOf } from '~/views/build/buildView.ts'
+import { bareParts, neighboursOf, partsDrawn } from '~/views/build/buildView.ts'
 import type { Layer, Layers } from '~/views/section/layers.ts'
 import { bodyName, capitalize } from '~/words/names.ts'
 
@@ -77,24 +76,21 @@ export const UnitAsItStands = memo(function UnitAsItStands(props: UnitAsItStands
     groups.find(({ bench }) => bench === (inHand?.part.bench ?? null)) ??
     groups[0]
   const touched = useMemo(
-    () => new Set(inHand ? neighboursOf(groups, inHand.part, off).flatMap(({ refs }) => refs) : []),
+    () => new Set(inHand ? neighboursOf(groups, inHand.part, off) : []),
     [groups, inHand, off],
   )
-  const handRefs = inHand?.part.refs
+  const held = inHand?.part
   const bare = useMemo(() => bareParts(groups, off), [groups, off])
+  const drawnParts = useMemo(() => partsDrawn(naming.box, assembly), [naming, assembly])
   const classOf = useCallback(
     (drawn: string): string | undefined => {
-      const { kind, id: drawnId } = readPartReference(drawn)
-      const piece = kind === 'piece' ? naming.box.pieces.get(drawnId) : undefined
-      const ref = piece ? refOfPiece(naming.box, piece) : drawn
-      // A gear that stays on its shaft goes where that goes.
-      const gear = kind === 'gear' ? naming.box.gears.get(drawnId) : undefined
-      const part = assembly.byRef.get(ref) ?? (gear && assembly.byRef.get(`shaft:${gear.member}`))
-      if (handRefs?.includes(part?.id ?? ref) === true) return 'in-hand'
-      if (part && bare.has(part.id)) return 'is-off'
-      return touched.has(ref) ? 'touched' : undefined
+      const part = drawnParts.get(drawn)
+      if (!part) return undefined
+      if (part === held) return 'in-hand'
+      if (bare.has(part.id)) return 'is-off'
+      return touched.has(part) ? 'touched' : undefined
     },
-    [assembly, naming, bare, handRefs, touched],
+    [drawnParts, bare, held, touched],
   )
   const shown = group && {
     index: naming.box,

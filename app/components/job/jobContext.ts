@@ -97,11 +97,11 @@ export function useKeptJob(
   })
   const { pending, aside, takeBack } = outbox
   const found = useMemo(() => {
-    const entries = new Map<string, Entry>()
-    for (const { jobId, entry } of [...pending, ...kept])
-      if (jobId === current?.id) entries.set(entry.id, entry)
     // What the server says of an entry is its last word.
-    for (const entry of current?.entries ?? NO_ENTRIES) entries.set(entry.id, entry)
+    const entries = new Map((current?.entries ?? NO_ENTRIES).map((entry) => [entry.id, entry]))
+    // An entry keeps its place from being sent to being kept.
+    for (const { jobId, entry } of [...kept, ...pending])
+      if (jobId === current?.id && !entries.has(entry.id)) entries.set(entry.id, entry)
     return [...entries.values()]
   }, [current, kept, pending])
   // An entry that the server has kept as it was sent is no news.

@@ -80,7 +80,7 @@ interface Layout {
 
 const NO_SHIFTS: ReadonlyMap<string, number> = new Map()
 
-export function SectionDrawing(props: SectionDrawingProps) {
+export function SectionDrawing({ classOf, ...props }: SectionDrawingProps) {
   const { draft, words, state, litGear, title, layers = USUAL_LAYERS, pace, onTheWay } = props
   const naming: Naming = useMemo(() => ({ box: indexBox(draft), words }), [draft, words])
   const hasPieces = layers.has('parts')
@@ -129,13 +129,13 @@ export function SectionDrawing(props: SectionDrawingProps) {
       motions={shownMotions}
       litGear={litGear}
       movingGears={movingGears}
-      classOf={props.classOf}
+      classOf={classOf}
     />
   )
   const writing = (
     <>
       {layout.section.couplers.map((drawn) => (
-        <g key={drawn.coupler.id} className={props.classOf?.(`sleeve:${drawn.coupler.id}`)}>
+        <g key={drawn.coupler.id} className={classOf?.(`sleeve:${drawn.coupler.id}`)}>
           <CouplerShape
             drawn={drawn}
             place={places.get(drawn.coupler.id)}
@@ -274,7 +274,7 @@ const Parts = memo(function Parts(props: PartsProps) {
   )
 })
 
-interface WritingProps extends SectionDrawingProps {
+interface WritingProps extends Omit<SectionDrawingProps, 'classOf'> {
   readonly naming: Naming
   readonly layout: Layout
   readonly layers: Layers
@@ -282,7 +282,7 @@ interface WritingProps extends SectionDrawingProps {
 }
 
 /** The torque, and what is written over the parts. */
-function Writing(props: WritingProps) {
+const Writing = memo(function Writing(props: WritingProps) {
   const { naming, layout, layers, state, drive, forces, input, overlay } = props
   const { section, scale, seats, shifts } = layout
   const fullTorque = props.ribbonFullTorque ?? 1
@@ -346,7 +346,7 @@ function Writing(props: WritingProps) {
       {overlay?.(section, scale)}
     </>
   )
-}
+})
 
 /** A chain, or a mesh of gears that the drawing cannot bring together. */
 function ApartMesh({ mesh, scale }: { readonly mesh: SectionMesh; readonly scale: Scale }) {

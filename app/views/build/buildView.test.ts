@@ -1,12 +1,19 @@
 /** What Build shows, on a four-speed whose parts are known by name. */
-import { assemblyOf, buildPattern, orderOf, progressOf, readJob, withBuild } from 'core'
+import { assemblyOf, buildPattern, indexBox, orderOf, progressOf, readJob, withBuild } from 'core'
 import type { AssemblyPart, Entry, EntryBody } from 'core'
 
-import { bareParts, groupsOf, inHandOf, lastStep, neighboursOf, trayFor } from './buildView.ts'
+import {
+  bareParts,
+  groupsOf,
+  inHandOf,
+  lastStep,
+  neighboursOf,
+  partsDrawn,
+  trayFor,
+} from './buildView.ts'
 
-const assembly = assemblyOf(
-  withBuild(buildPattern('three-shaft', 'unit', { forward: '4', overdrives: 'none' })),
-)
+const draft = withBuild(buildPattern('three-shaft', 'unit', { forward: '4', overdrives: 'none' }))
+const assembly = assemblyOf(draft)
 const order = orderOf(assembly)
 const groups = groupsOf(assembly, order)
 
@@ -108,4 +115,17 @@ test('a part touches what is still beside it in its row', () => {
   const rest = neighboursOf(groups, hub, new Set([after?.id ?? '']))
   expect(rest.map(({ id }) => id)).not.toContain(after?.id)
   expect(neighboursOf(groups, partOf('piece:bolt-1'), new Set())).toEqual([])
+})
+
+test('every figure of the drawing is of a part: what cannot come off its shaft is of that shaft', () => {
+  const drawn = partsDrawn(indexBox(draft), assembly)
+  for (const { id } of draft.gears) expect(drawn.has(`gear:${id}`)).toBe(true)
+  const pieces = (draft.pieces ?? []).filter(({ kind }) => kind !== 'dummy-shaft')
+  expect(pieces.filter(({ id }) => !drawn.has(`piece:${id}`))).toEqual([])
+  const free = draft.gears.find(({ mount }) => mount === 'free')
+  expect(drawn.get(`gear:${free?.id ?? ''}`)?.id).toBe(`gear:${free?.id ?? ''}`)
+  // The head gear is cut on the input shaft (common practice).
+  const head = draft.gears.find(({ member }) => member === 'input')
+  expect(drawn.get(`gear:${head?.id ?? ''}`)?.refs).toContain('shaft:input')
+  expect(drawn.get('gear:none')).toBeUndefined()
 })

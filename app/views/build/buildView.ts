@@ -2,6 +2,7 @@
 import type {
   Assembly,
   AssemblyPart,
+  BoxIndex,
   ClosingSide,
   Direction,
   Job,
@@ -9,7 +10,7 @@ import type {
   Progress,
   Step,
 } from 'core'
-import { leastToReach } from 'core'
+import { leastToReach, refOfPiece } from 'core'
 
 /** What is worked on as one: the case, or a shaft on the bench. */
 export interface Group {
@@ -129,6 +130,21 @@ export function bareParts(groups: readonly Group[], off: ReadonlySet<string>): R
       .map(({ bench }) => `shaft:${bench ?? ''}`),
   )
   return new Set([...off].filter((id) => !dressed.has(id)))
+}
+
+/** The part that each figure of the drawing is of, by the reference that it is drawn under. */
+export function partsDrawn(box: BoxIndex, { byRef }: Assembly): ReadonlyMap<string, AssemblyPart> {
+  const found = new Map(byRef)
+  for (const piece of box.pieces.values()) {
+    const part = byRef.get(refOfPiece(box, piece))
+    if (part) found.set(`piece:${piece.id}`, part)
+  }
+  // A gear that stays on its shaft goes where that goes.
+  for (const { id, member } of box.gears.values()) {
+    const part = byRef.get(`gear:${id}`) ?? byRef.get(`shaft:${member}`)
+    if (part) found.set(`gear:${id}`, part)
+  }
+  return found
 }
 
 /** The parts that what is in hand touches: those that stand before and after it in its row. */
