@@ -1,7 +1,7 @@
 import { Fragment, useCallback, useMemo, useState } from 'react'
 import { Link } from 'react-router'
 
-import type { AssemblyPart, Direction } from 'core'
+import type { AssemblyPart, Direction, UnitPart } from 'core'
 import { progressOf } from 'core'
 
 import { useOpenBox } from '~/components/box/boxContext.ts'
@@ -66,7 +66,6 @@ export default function BuildPage() {
   }
   const trayOf = (part: AssemblyPart): string =>
     job.trays.get(part.id) ?? trayFor(groups, order, part, job.trays)
-  const look = inHand?.part.part.looks[0]
   if (assembly.parts.length === 0)
     return (
       <main className="p-6">
@@ -104,19 +103,12 @@ export default function BuildPage() {
       <aside className="border-rule bg-sheet flex min-h-0 flex-col gap-2 overflow-auto p-4 max-lg:order-first max-lg:border-b-2 lg:border-l-2">
         {!current && <p>Steps are kept in the job of a visit: open one above first.</p>}
         {job.taken.steps.length === 0 && (
-          <p className="text-graphite">
-            It came as a whole, unless somebody says otherwise.{' '}
-            <button
-              type="button"
-              className="button-quiet text-accent underline"
-              disabled={isDisabled}
-              onClick={() => {
-                record({ kind: 'step', part: null, is: 'off' })
-              }}
-            >
-              It came in pieces
-            </button>
-          </p>
+          <CameAsAWhole
+            isDisabled={isDisabled}
+            onInPieces={() => {
+              record({ kind: 'step', part: null, is: 'off' })
+            }}
+          />
         )}
         {inHand ? (
           <InHandPanel
@@ -143,48 +135,92 @@ export default function BuildPage() {
               letGo()
             }}
           >
-            {look && (
-              <WhenOpened of={inHand.part.id} title="Look at it, photograph it, note it">
-                <LookButtons
-                  look={look}
-                  isDisabled={isDisabled}
-                  onGrade={(grade) => {
-                    record({ kind: 'look', part: inHand.part.part.ref, look, grade })
-                  }}
-                />
-                <PartNote
-                  isDisabled={isDisabled}
-                  onNote={(text) => {
-                    record({ kind: 'note', text, part: inHand.part.part.ref })
-                  }}
-                />
-                <Photos boxId={id} part={inHand.part.part.ref} />
-              </WhenOpened>
-            )}
+            <WhileInHand part={inHand.part.part} boxId={id} isDisabled={isDisabled} />
           </InHandPanel>
         ) : (
-          <p className="text-lg">
-            {direction === 'down' ? (
-              <>
-                Everything is off.{' '}
-                <Link to="?view=up" className="text-accent underline">
-                  Put it together
-                </Link>{' '}
-                when the parts are here.
-              </>
-            ) : (
-              <>
-                Everything is in.{' '}
-                <Link to={`/boxes/${id}/build/sheet`} className="text-accent underline">
-                  Check it at the bench
-                </Link>{' '}
-                before it leaves.
-              </>
-            )}
-          </p>
+          <NothingLeft direction={direction} boxId={id} />
         )}
       </aside>
     </main>
+  )
+}
+
+/** Where nothing was said yet: it came as it was driven, or somebody took it apart before. */
+function CameAsAWhole({
+  isDisabled,
+  onInPieces,
+}: {
+  readonly isDisabled: boolean
+  readonly onInPieces: () => void
+}) {
+  return (
+    <p className="text-graphite">
+      It came as a whole, unless somebody says otherwise.{' '}
+      <button
+        type="button"
+        className="button-quiet text-accent underline"
+        disabled={isDisabled}
+        onClick={onInPieces}
+      >
+        It came in pieces
+      </button>
+    </p>
+  )
+}
+
+/** All steps of a direction are done: what comes after them. */
+function NothingLeft({
+  direction,
+  boxId,
+}: {
+  readonly direction: Direction
+  readonly boxId: string
+}) {
+  const [done, to, next, when] =
+    direction === 'down'
+      ? ['off', '?view=up', 'Put it together', 'when the parts are here']
+      : ['in', `/boxes/${boxId}/build/sheet`, 'Check it at the bench', 'before it leaves']
+  return (
+    <p className="text-lg">
+      Everything is {done}.{' '}
+      <Link to={to} className="text-accent underline">
+        {next}
+      </Link>{' '}
+      {when}.
+    </p>
+  )
+}
+
+/** What is judged, written down and photographed of the part in hand. */
+function WhileInHand({
+  part: { ref, looks },
+  boxId,
+  isDisabled,
+}: {
+  readonly part: UnitPart
+  readonly boxId: string
+  readonly isDisabled: boolean
+}) {
+  const { record } = useOpenJob()
+  const [look] = looks
+  if (!look) return null
+  return (
+    <WhenOpened of={ref} title="Look at it, photograph it, note it">
+      <LookButtons
+        look={look}
+        isDisabled={isDisabled}
+        onGrade={(grade) => {
+          record({ kind: 'look', part: ref, look, grade })
+        }}
+      />
+      <PartNote
+        isDisabled={isDisabled}
+        onNote={(text) => {
+          record({ kind: 'note', text, part: ref })
+        }}
+      />
+      <Photos boxId={boxId} part={ref} />
+    </WhenOpened>
   )
 }
 

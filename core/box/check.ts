@@ -80,9 +80,7 @@ export type CheckedBox =
  * to its culprit; gears without a count are not a problem. A draft whose ids lead
  * nowhere is checked no further, since nothing else could be said of it.
  */
-export const checkBox: (draft: BoxDraft) => CheckedBox = oncePer((draft) =>
-  check(indexBox(draft)),
-)
+export const checkBox: (draft: BoxDraft) => CheckedBox = oncePer((draft) => check(indexBox(draft)))
 
 function check(index: BoxIndex): CheckedBox {
   const { draft } = index
