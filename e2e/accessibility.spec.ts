@@ -5,12 +5,19 @@ import { WAY } from '../app/views/box/way.ts'
 import { addressOf, openDemo, startFourSpeed } from './pages.ts'
 import { expect, test } from './udrix.ts'
 
+type Theme = 'light' | 'dark'
+
 /**
  * Asks axe of whatever the page shows, under a name for the report: everything in the light
- * theme, and in the dark one what differs there, the colours.
+ * theme, and in the dark one what differs there, the colours. They do not change with the size
+ * of the screen: the pages of the way are looked at in both themes on a phone.
  */
-async function look(page: Page, name: string): Promise<void> {
-  for (const colorScheme of ['light', 'dark'] as const) {
+async function look(
+  page: Page,
+  name: string,
+  themes: readonly Theme[] = ['light', 'dark'],
+): Promise<void> {
+  for (const colorScheme of themes) {
     await page.emulateMedia({ colorScheme, reducedMotion: 'reduce' })
     // What passes is not asked for, and no page has frames that would want a second run.
     const axe = new AxeBuilder({ page }).setLegacyMode().options({ resultTypes: ['violations'] })
@@ -66,7 +73,7 @@ test('no page of a job has an axe violation', async ({ page }) => {
   const box = page.url().replace(/\/job.*/, '')
   for (const view of ['turns', 'turns/closed', 'turns/gear', 'measure', 'order']) {
     await page.goto(`${box}/${view}`)
-    await look(page, view)
+    await look(page, view, ['light'])
   }
   await page.goto(`${box}/measure?part=${encodeURIComponent('ring:coupler-1-2/2')}`)
   await expect(page.locator('section svg text').first()).toBeVisible()
@@ -136,9 +143,9 @@ async function expectWithin(page: Page, width: number, message: string): Promise
     .toBeLessThanOrEqual(width)
 }
 
-for (const [name, width, height] of [
-  ['upright tablet', 820, 1180],
-  ['phone', 390, 844],
+for (const [name, width, height, themes] of [
+  ['upright tablet', 820, 1180, ['light']],
+  ['phone', 390, 844, ['light', 'dark']],
 ] as const)
   test.describe(name, () => {
     test.use({ viewport: { width, height } })
@@ -148,7 +155,7 @@ for (const [name, width, height] of [
     }) => {
       for (const path of ['/', '/new', '/shelf', '/glossary', '/archive', '/deleted', '/gone']) {
         await page.goto(path)
-        await look(page, `${path} on a ${name}`)
+        await look(page, `${path} on a ${name}`, themes)
         await expectWithin(page, width, `${path} on a ${name}`)
       }
     })
@@ -160,7 +167,7 @@ for (const [name, width, height] of [
         const box = await addressOf(page, 'Ostrel')
         for (const { path } of step.pages) {
           await page.goto(`${box}/${path}`)
-          await look(page, `${path} on a ${name}`)
+          await look(page, `${path} on a ${name}`, themes)
           await expectWithin(page, width, `${path} on a ${name}`)
         }
       })

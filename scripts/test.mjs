@@ -15,8 +15,8 @@ const JEST_RESULTS = path.join(RESULTS, 'jest.json')
 const PLAYWRIGHT_RESULTS = path.join(RESULTS, 'playwright.json')
 const BUILD = '.udrix/test/build'
 
-/** Many tests wait for a database or a process to die: a worker a processor, none left over. */
-const WORKERS = os.availableParallelism()
+/** Many tests wait for a database or a process to die: one worker more than processors. */
+const WORKERS = os.availableParallelism() + 1
 const JEST = `npm run -s jest -- --maxWorkers=${WORKERS} --json --outputFile=${JEST_RESULTS}`
 /** Properties are tried on the same examples in every whole run; `npm run jest` draws new ones. */
 const SEED = '20261126'
