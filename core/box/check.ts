@@ -1,6 +1,7 @@
 import type { Box, BoxIndex, CouplerPlaces } from './box.ts'
 import { centreOf, indexBox, namedPlace, placeOf } from './box.ts'
-import type { BoxIssue, BoxIssueCode, IdKind } from './issues.ts'
+import { checkIds } from './checkIds.ts'
+import type { BoxIssue, BoxIssueCode } from './issues.ts'
 import { definitionOf, endsOf, pairsOf } from './links/index.ts'
 import { pitchRadiusOfModuleMm } from './mesh.ts'
 import { oncePer } from './oncePer.ts'
@@ -106,127 +107,6 @@ function check(index: BoxIndex): CheckedBox {
     ? { ok: false, issues: found }
     : // The one place where an index becomes a checked box.
       { ok: true, box: index as Box, warnings: found }
-}
-
-function checkIds(index: BoxIndex): BoxIssue[] {
-  const { draft } = index
-  const issues: BoxIssue[] = []
-  const axes = new Set(draft.axes.map((axis) => axis.id))
-  const bodies = new Set(index.bodies)
-
-  const unique = (seen: Set<string>, id: string, path: Path): void => {
-    if (seen.has(id)) issues.push({ code: 'duplicate-id', path, id })
-    seen.add(id)
-  }
-  const known = (
-    set: { has(id: string): boolean },
-    id: string,
-    expected: IdKind,
-    path: Path,
-  ): void => {
-    if (!set.has(id)) issues.push({ code: 'unknown-id', path, id, expected })
-  }
-
-  const knownPlaces = (places: CouplerPlaces, path: Path): void => {
-    for (const [couplerId, placeId] of Object.entries(places)) {
-      const coupler = index.couplers.get(couplerId)
-      if (!coupler) known(index.couplers, couplerId, 'coupler', [...path, couplerId])
-      else if (!coupler.positions.some((place) => place.id === placeId))
-        issues.push({
-          code: 'unknown-id',
-          path: [...path, couplerId],
-          id: placeId,
-          expected: 'coupler-position',
-        })
-    }
-  }
-
-  const seenAxes = new Set<string>()
-  draft.axes.forEach(({ id }, at) => {
-    unique(seenAxes, id, ['axes', at, 'id'])
-  })
-  const seenBodies = new Set<string>()
-  draft.members.forEach(({ id, axis }, at) => {
-    unique(seenBodies, id, ['members', at, 'id'])
-    known(axes, axis, 'axis', ['members', at, 'axis'])
-  })
-  draft.gears.forEach(({ id, member, twinOf }, at) => {
-    unique(seenBodies, id, ['gears', at, 'id'])
-    if (twinOf !== undefined) known(index.gears, twinOf, 'gear', ['gears', at, 'twinOf'])
-    known(index.members, member, 'member', ['gears', at, 'member'])
-  })
-  const seenLinks = new Set<string>()
-  draft.links.forEach((link, at) => {
-    unique(seenLinks, link.id, ['links', at, 'id'])
-    for (const { key, id, expected } of endsOf(link))
-      known(
-        expected === 'gear' ? index.gears : expected === 'member' ? index.members : bodies,
-        id,
-        expected,
-        ['links', at, key],
-      )
-  })
-  const seenCouplers = new Set<string>()
-  draft.couplers.forEach((coupler, at) => {
-    unique(seenCouplers, coupler.id, ['couplers', at, 'id'])
-    known(bodies, coupler.hub, 'body', ['couplers', at, 'hub'])
-    coupler.gears?.forEach((gear, which) => {
-      known(index.gears, gear, 'gear', ['couplers', at, 'gears', which])
-    })
-    const seenPlaces = new Set<string>()
-    coupler.positions.forEach((position, place) => {
-      const path: Path = ['couplers', at, 'positions', place]
-      unique(seenPlaces, position.id, [...path, 'id'])
-      position.engages.forEach((engagement, which) => {
-        const here: Path = [...path, 'engages', which]
-        if (engagement.kind === 'mesh')
-          known(index.links, engagement.link, 'link', [...here, 'link'])
-        else known(bodies, engagement.body, 'body', [...here, 'body'])
-      })
-    })
-  })
-  const seenPositions = new Set<string>()
-  draft.positions.forEach((position, at) => {
-    unique(seenPositions, position.id, ['positions', at, 'id'])
-    knownPlaces(position.couplers, ['positions', at, 'couplers'])
-  })
-  const seenInterlocks = new Set<string>()
-  draft.interlocks?.forEach(({ id, couplers }, at) => {
-    unique(seenInterlocks, id, ['interlocks', at, 'id'])
-    couplers.forEach((couplerId, which) => {
-      known(index.couplers, couplerId, 'coupler', ['interlocks', at, 'couplers', which])
-    })
-  })
-  const seenRules = new Set<string>()
-  draft.rules?.forEach(({ id, forbids }, at) => {
-    unique(seenRules, id, ['rules', at, 'id'])
-    knownPlaces(forbids, ['rules', at, 'forbids'])
-  })
-  const seenPieces = new Set<string>()
-  draft.pieces?.forEach(({ id }, at) => {
-    unique(seenPieces, id, ['pieces', at, 'id'])
-  })
-  const seenLines = new Set<string>()
-  draft.sheet?.forEach(({ id }, at) => {
-    unique(seenLines, id, ['sheet', at, 'id'])
-  })
-  const seenPrecedences = new Set<string>()
-  draft.precedences?.forEach(({ id }, at) => {
-    unique(seenPrecedences, id, ['precedences', at, 'id'])
-  })
-  const seenSelectors = new Set<string>()
-  draft.selectors?.forEach(({ id }, at) => {
-    unique(seenSelectors, id, ['selectors', at, 'id'])
-  })
-  const seenInterlockParts = new Set<string>()
-  draft.interlockParts?.forEach(({ id }, at) => {
-    unique(seenInterlockParts, id, ['interlockParts', at, 'id'])
-  })
-  known(bodies, draft.input, 'body', ['input'])
-  draft.outputs.forEach((output, at) => {
-    known(bodies, output, 'body', ['outputs', at])
-  })
-  return issues
 }
 
 function checkEnds(index: BoxIndex): BoxIssue[] {

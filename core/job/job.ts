@@ -361,6 +361,126 @@ function checkOf(entry: Entry, body: Body<'turn-check'>): TurnCheck | undefined 
   }
 }
 
+/** A job while its log is read, entry by entry. */
+interface Told {
+  intake: Intake
+  waitingFor: string
+  isClosed: boolean
+  leftOut: string
+  isApart: boolean
+  readonly checks: { readonly entry: Entry; readonly check: TurnCheck }[]
+  readonly spins: SpinTicks[]
+  readonly findings: Finding[]
+  readonly limits: Map<string, Body<'limit'>>
+  readonly shims: Map<string, FittedShims>
+  readonly stacks: Map<string, MeasuredStack>
+  readonly marks: Map<Stage, boolean>
+  readonly trays: Map<string, string>
+  readonly moved: Map<string, 'off' | 'in'>
+  readonly steps: Entry[]
+  readonly lines: Map<string, PartLine>
+  readonly overrules: Map<string, Overruling>
+}
+
+function nothingTold(): Told {
+  return {
+    intake: EMPTY_INTAKE,
+    waitingFor: '',
+    isClosed: false,
+    leftOut: '',
+    isApart: false,
+    checks: [],
+    spins: [],
+    findings: [],
+    limits: new Map(),
+    shims: new Map(),
+    stacks: new Map(),
+    marks: new Map(),
+    trays: new Map(),
+    moved: new Map(),
+    steps: [],
+    lines: new Map(),
+    overrules: new Map(),
+  }
+}
+
+/** What an entry of each kind changes in what is told of the job. */
+const READERS: {
+  readonly [Kind in EntryBody['kind']]: (told: Told, body: Body<Kind>, entry: Entry) => void
+} = {
+  intake: (told, { intake }) => {
+    told.intake = intake
+  },
+  waiting: (told, body) => {
+    told.waitingFor = body.for
+  },
+  'turn-check': ({ checks }, body, entry) => {
+    const check = checkOf(entry, body)
+    if (check) checks.push({ entry, check })
+  },
+  spin: ({ spins }, { places, held, turned, ticks }) => {
+    const stood = Object.fromEntries(places.map(({ coupler, place }) => [coupler, place]))
+    spins.push({ setup: { places: stood, held, turned }, ticks })
+  },
+  measurement: ({ findings, shims }, body, entry) => {
+    const finding = measuredFinding(entry, body)
+    if (!finding) return
+    findings.push(finding)
+    const fitted = shims.get(body.part)
+    if (fitted?.measuredMm === null && body.measure === 'end-play')
+      shims.set(body.part, { ...fitted, measuredMm: finding.judgement.figures.figure })
+  },
+  look: ({ findings }, { part, look: what, grade: verdict }, entry) => {
+    findings.push({ kind: 'seen', entry, part, what, verdict, overruled: null })
+  },
+  overrule: ({ overrules }, { entry: of, verdict, reason }, { by }) => {
+    overrules.set(of, { verdict, reason, by })
+  },
+  limit: ({ limits }, body) => {
+    limits.set(`${body.limit.source} ${body.measure} ${body.part ?? ''}`, body)
+  },
+  shims: ({ shims }, { part, thicknesses, expected }) => {
+    shims.set(part, { thicknesses, expected, measuredMm: null })
+  },
+  stack: ({ stacks }, { shaft, stack }) => {
+    stacks.set(shaft, stack)
+  },
+  tray: ({ trays }, { part, tray }) => {
+    if (tray === '') trays.delete(part)
+    else trays.set(part, tray)
+  },
+  step: (told, { part, is, tray }, entry) => {
+    const { moved, steps, trays } = told
+    steps.push(entry)
+    if (part === null) {
+      told.isApart = is === 'off'
+      moved.clear()
+      if (is === 'in') trays.clear()
+      return
+    }
+    moved.set(part, is)
+    if (is === 'in') trays.delete(part)
+    else if (tray !== undefined) trays.set(part, tray)
+  },
+  stage: ({ marks }, { stage, isDone }) => {
+    marks.set(stage, isDone)
+  },
+  line: ({ lines }, { line }) => {
+    lines.set(line.key, line)
+  },
+  close: (told, { leftOut }) => {
+    told.isClosed = true
+    told.leftOut = leftOut
+  },
+  reopen: (told) => {
+    told.isClosed = false
+  },
+  // What is written or photographed changes nothing, and what is withdrawn was left out before.
+  note: () => undefined,
+  photo: () => undefined,
+  withdraw: () => undefined,
+}
+
 /** Reads a log, in any order, into the job that it tells of. */
 export function readJob(log: readonly Entry[]): Job {
   const ordered = [...log].sort(
@@ -370,130 +490,24 @@ export function readJob(log: readonly Entry[]): Job {
     ordered.flatMap(({ body }) => (body.kind === 'withdraw' ? [body.entry] : [])),
   )
   const entries = ordered.filter(({ id }) => !withdrawn.has(id))
-  let intake = EMPTY_INTAKE
-  let waitingFor = ''
-  let isClosed = false
-  let leftOut = ''
-  const checks: { entry: Entry; check: TurnCheck }[] = []
-  const spins: SpinTicks[] = []
-  const findings: Finding[] = []
-  const limits = new Map<string, Body<'limit'>>()
-  const shims = new Map<string, FittedShims>()
-  const stacks = new Map<string, MeasuredStack>()
-  const marks = new Map<Stage, boolean>()
-  const trays = new Map<string, string>()
-  const moved = new Map<string, 'off' | 'in'>()
-  const steps: Entry[] = []
-  let isApart = false
-  const lines = new Map<string, PartLine>()
-  const overrules = new Map<string, Overruling>()
+  const told = nothingTold()
   for (const entry of entries) {
-    const { body } = entry
-    switch (body.kind) {
-      case 'intake':
-        intake = body.intake
-        break
-      case 'waiting':
-        waitingFor = body.for
-        break
-      case 'turn-check': {
-        const check = checkOf(entry, body)
-        if (check) checks.push({ entry, check })
-        break
-      }
-      case 'spin': {
-        const { held, turned, ticks } = body
-        const places = Object.fromEntries(body.places.map(({ coupler, place }) => [coupler, place]))
-        spins.push({ setup: { places, held, turned }, ticks })
-        break
-      }
-      case 'measurement': {
-        const finding = measuredFinding(entry, body)
-        if (!finding) break
-        findings.push(finding)
-        const fitted = shims.get(body.part)
-        if (fitted?.measuredMm === null && body.measure === 'end-play')
-          shims.set(body.part, { ...fitted, measuredMm: finding.judgement.figures.figure })
-        break
-      }
-      case 'look': {
-        const { part, look: what, grade: verdict } = body
-        findings.push({ kind: 'seen', entry, part, what, verdict, overruled: null })
-        break
-      }
-      case 'overrule': {
-        const { verdict, reason } = body
-        overrules.set(body.entry, { verdict, reason, by: entry.by })
-        break
-      }
-      case 'limit':
-        limits.set(`${body.limit.source} ${body.measure} ${body.part ?? ''}`, body)
-        break
-      case 'shims': {
-        const { thicknesses, expected } = body
-        shims.set(body.part, { thicknesses, expected, measuredMm: null })
-        break
-      }
-      case 'stack':
-        stacks.set(body.shaft, body.stack)
-        break
-      case 'tray':
-        if (body.tray === '') trays.delete(body.part)
-        else trays.set(body.part, body.tray)
-        break
-      case 'step': {
-        const { part, is, tray } = body
-        steps.push(entry)
-        if (part === null) {
-          isApart = is === 'off'
-          moved.clear()
-          if (is === 'in') trays.clear()
-          break
-        }
-        moved.set(part, is)
-        if (is === 'in') trays.delete(part)
-        else if (tray !== undefined) trays.set(part, tray)
-        break
-      }
-      case 'stage':
-        marks.set(body.stage, body.isDone)
-        break
-      case 'line':
-        lines.set(body.line.key, body.line)
-        break
-      case 'close':
-        isClosed = true
-        leftOut = body.leftOut
-        break
-      case 'reopen':
-        isClosed = false
-        break
-      case 'note':
-      case 'photo':
-      case 'withdraw':
-        break
-    }
+    // The reader of a kind takes the bodies of that kind.
+    const read = READERS[entry.body.kind] as (told: Told, body: EntryBody, entry: Entry) => void
+    read(told, entry.body, entry)
   }
+  const { isApart, moved, steps, overrules, findings, limits, lines, ...rest } = told
   return {
-    intake,
+    ...rest,
     entries,
     withdrawn,
-    checks,
-    spins,
     findings: findings.map((finding) => ({
       ...finding,
       overruled: overrules.get(finding.entry.id) ?? null,
     })),
     limits: [...limits.values()],
-    shims,
-    stacks,
-    marks,
-    trays,
     taken: { isApart, moved, steps },
-    waitingFor,
     lines: [...lines.values()],
-    isClosed,
-    leftOut,
   }
 }
 
