@@ -21,16 +21,10 @@ const JEST = `npm run -s jest -- --maxWorkers=${WORKERS} --json --outputFile=${J
 /** Properties are tried on the same examples in every whole run; `npm run jest` draws new ones. */
 const SEED = '20261126'
 const CHECKS = 'npm run -s typecheck && npm run -s lint && npm run -s kills -- 10'
-
-/** @type {readonly (readonly [name: string, command: string, args: readonly string[]])[]} */
-const STEPS = [
-  [
-    'types, lint, import rules and kills beside Jest',
-    'npx',
-    ['concurrently', '--group', '--names', 'checks,Jest', CHECKS, JEST],
-  ],
-  ['browser tests', 'npx', ['playwright', 'test']],
-]
+/** The browser is tried too where Jest has found something. */
+const TESTS = `${JEST}; jest=$?; npx playwright test && exit $jest`
+/** Side by side: neither of them keeps two processors busy alone. */
+const ALL = ['concurrently', '--group', '--names', 'checks,tests', CHECKS, TESTS]
 
 /**
  * @typedef {{ numPassedTests: number, numFailedTests: number }} JestResults
@@ -71,13 +65,10 @@ async function main() {
   await ensureBuild(BUILD)
   process.env.UDRIX_SEED ??= SEED
 
-  const failed = []
-  for (const [name, command, args] of STEPS) {
-    console.log(`\n== ${name}`)
-    const from = performance.now()
-    if ((await exitCode(command, args)) !== 0) failed.push(name)
-    console.log(`== ${name}: ${((performance.now() - from) / 1000).toFixed(0)} s`)
-  }
+  console.log('\n== types, lint, import rules and kills beside Jest and then the browser tests')
+  const from = performance.now()
+  const isPassed = (await exitCode('npx', ALL)) === 0
+  console.log(`== ${((performance.now() - from) / 1000).toFixed(0)} s`)
   const jest = /** @type {JestResults | undefined} */ (readResults(JEST_RESULTS))
   const playwright = /** @type {PlaywrightResults | undefined} */ (readResults(PLAYWRIGHT_RESULTS))
   const browser = playwright?.stats ?? { expected: 0, unexpected: 0, flaky: 0 }
@@ -90,7 +81,7 @@ async function main() {
   ]
   fs.writeFileSync(path.join(RESULTS, 'summary'), `${summary.join('\n')}\n`)
   console.log(`\nJest and browser tests:\n${summary.join('\n')}`)
-  if (failed.length > 0) throw new SetupError(`Failed: ${failed.join(', ')}.`)
+  if (!isPassed) throw new SetupError('Not everything passed. What did not is told above.')
 }
 
 try {
