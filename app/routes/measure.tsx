@@ -1,7 +1,7 @@
 import { useMemo, useState } from 'react'
 
 import type { Measure, ReadingUnit, UnitPart } from 'core'
-import { MEASURES, alongShafts, indexBox, refOfPiece, unitParts, verdictsByPart } from 'core'
+import { MEASURES, alongShafts, indexBox, unitParts, verdictsByPart } from 'core'
 
 import { useOpenBox } from '~/components/box/boxContext.ts'
 import { Photos } from '~/components/job/Photos.tsx'
@@ -10,19 +10,14 @@ import { FindingList } from '~/components/measure/FindingList.tsx'
 import { LookButtons } from '~/components/measure/LookButtons.tsx'
 import { MeasureOfPart } from '~/components/measure/MeasureOfPart.tsx'
 import { PartChooser } from '~/components/measure/PartChooser.tsx'
-import { VerdictMarks } from '~/components/measure/VerdictMarks.tsx'
-import { SectionDrawing } from '~/components/section/SectionDrawing.tsx'
+import { VerdictDrawing } from '~/components/measure/VerdictDrawing.tsx'
 import { TrayField } from '~/components/measure/TrayField.tsx'
 import { Neighbours } from '~/components/measure/Neighbours.tsx'
-import { PartHits, ShaftHits } from '~/components/measure/PartHits.tsx'
 import { Warning } from '~/components/Warning.tsx'
-import type { Layer, Layers } from '~/views/section/layers.ts'
 import { useViewState } from '~/components/useViewState.ts'
 import { unitPartName } from '~/words/jobs.ts'
 import { MEASURE_NAMES } from '~/words/measures.ts'
 import { capitalize } from '~/words/names.ts'
-
-const LAYERS: Layers = new Set<Layer>(['rest', 'names', 'counts', 'parts'])
 
 /** Measurements and looks, part by part, with their verdicts in the drawing. */
 export default function MeasurePage() {
@@ -54,10 +49,6 @@ export default function MeasurePage() {
         <p className="text-lg">This box has no parts yet. Lay it out first.</p>
       </main>
     )
-  const refOf = (pieceId: string): string => {
-    const piece = draft.pieces?.find(({ id: each }) => each === pieceId)
-    return piece ? refOfPiece(naming.box, piece) : `piece:${pieceId}`
-  }
   const asked = MEASURES.find((each) => each === search.get('measure'))
   const measure = part.measures.find((each) => each === asked) ?? part.measures[0]
   const name = unitPartName(naming, part.ref)
@@ -68,41 +59,7 @@ export default function MeasurePage() {
         aria-label="Section along the shafts, and parts"
         className="flex min-h-0 flex-col gap-1 overflow-auto px-4 pt-2 pb-3"
       >
-        <div className="min-h-[17rem] flex-1">
-          <SectionDrawing
-            draft={draft}
-            words={words}
-            layers={LAYERS}
-            litGear={part.kind === 'gear' ? part.id : undefined}
-            title={`Section along the shafts of ${draft.name} with the verdict on each part`}
-            gearHref={(gear) => `?part=gear:${gear}`}
-            onChooseGear={(gear) => {
-              choose(`gear:${gear}`)
-            }}
-            underlay={(section, scale) => (
-              <ShaftHits section={section} scale={scale} chosen={part.ref} onChoose={choose} />
-            )}
-            overlay={(section, scale) => (
-              <>
-                <PartHits
-                  section={section}
-                  scale={scale}
-                  chosen={part.ref}
-                  refOf={refOf}
-                  onChoose={choose}
-                />
-                <VerdictMarks
-                  section={section}
-                  scale={scale}
-                  naming={naming}
-                  verdicts={verdicts}
-                  hrefOf={(ref) => `?part=${encodeURIComponent(ref)}`}
-                  onChoose={choose}
-                />
-              </>
-            )}
-          />
-        </div>
+        <VerdictDrawing part={part} verdicts={verdicts} onChoose={choose} />
         <PartChooser
           job={job}
           naming={naming}
@@ -132,23 +89,13 @@ export default function MeasurePage() {
             record({ kind: 'tray', part: part.ref, tray })
           }}
         />
-        {part.measures.length > 1 && (
-          <div role="group" aria-label="What is measured" className="flex flex-wrap gap-1">
-            {part.measures.map((each) => (
-              <button
-                key={each}
-                type="button"
-                aria-pressed={each === measure}
-                className="button aria-pressed:bg-accent-wash"
-                onClick={() => {
-                  change({ part: part.ref, measure: each })
-                }}
-              >
-                {capitalize(MEASURE_NAMES[each])}
-              </button>
-            ))}
-          </div>
-        )}
+        <MeasureChoice
+          measures={part.measures}
+          chosen={measure}
+          onChoose={(each) => {
+            change({ part: part.ref, measure: each })
+          }}
+        />
         {measure && (
           <MeasureOfPart
             key={`${part.ref} ${measure}`}
@@ -182,5 +129,33 @@ export default function MeasurePage() {
         />
       </aside>
     </main>
+  )
+}
+
+interface MeasureChoiceProps {
+  readonly measures: readonly Measure[]
+  readonly chosen: Measure | undefined
+  readonly onChoose: (measure: Measure) => void
+}
+
+/** What of a part is measured, where there is more than one thing. */
+function MeasureChoice({ measures, chosen, onChoose }: MeasureChoiceProps) {
+  if (measures.length <= 1) return null
+  return (
+    <div role="group" aria-label="What is measured" className="flex flex-wrap gap-1">
+      {measures.map((each) => (
+        <button
+          key={each}
+          type="button"
+          aria-pressed={each === chosen}
+          className="button aria-pressed:bg-accent-wash"
+          onClick={() => {
+            onChoose(each)
+          }}
+        >
+          {capitalize(MEASURE_NAMES[each])}
+        </button>
+      ))}
+    </div>
   )
 }

@@ -1,9 +1,9 @@
 import { TriangleAlert } from 'lucide-react'
 import { useEffect } from 'react'
-import { Form, data, isRouteErrorResponse } from 'react-router'
+import { data, isRouteErrorResponse } from 'react-router'
 
 import type { ReadingUnit } from 'core'
-import { MEASURES, MEASURE_RULES, unitsOf } from 'core'
+import { MEASURES } from 'core'
 
 import { OUTAGE_SENTENCE, unlessOutage, withDatabase } from '~/.server/answers.ts'
 import { readForm, textOf } from '~/.server/requests.ts'
@@ -13,14 +13,14 @@ import { useLastWord } from '~/components/useLastWord.ts'
 import { PieceTable } from '~/components/shelf/PieceTable.tsx'
 import { StockTable } from '~/components/shelf/StockTable.tsx'
 import { People } from '~/components/shelf/People.tsx'
+import { ShopRules } from '~/components/shelf/ShopRules.tsx'
 import type { ShelfSaid } from '~/components/shelf/useShelfEdits.ts'
 import { useShelfEdits } from '~/components/shelf/useShelfEdits.ts'
 import { useLiveData } from '~/client/live.ts'
 import { staysOpen } from '~/client/staysOpen.ts'
 import { parseJson } from '~/files/text.ts'
 import { formatPieces, parsePieces, ruleSchema, shelfSchema } from '~/files/shelf.ts'
-import { MEASURE_NAMES, UNIT_NAMES, boundsText } from '~/words/measures.ts'
-import { capitalize } from '~/words/names.ts'
+import { MEASURE_NAMES, boundsText } from '~/words/measures.ts'
 import { PageHead } from '~/components/PageHead.tsx'
 
 import type { Route } from './+types/shelf'
@@ -159,18 +159,8 @@ export default function ShelfPage({ loaderData, actionData }: Route.ComponentPro
       <main className="grid gap-x-8 gap-y-4 py-4 md:grid-cols-2 xl:grid-cols-[1fr_1fr_2fr]">
         <div className="min-h-[1.6rem] md:col-span-2 xl:col-span-3">
           {isKeeping && <p role="status">Keeping…</p>}
-          {[said, ruled].map(
-            (each, at) =>
-              each && (
-                <p
-                  key={at}
-                  role={each.isKept ? 'status' : 'alert'}
-                  className={each.isKept ? '' : 'trouble'}
-                >
-                  {!each.isKept && <TriangleAlert aria-hidden />} {each.sentence}
-                </p>
-              ),
-          )}
+          <Said outcome={said} />
+          <Said outcome={ruled} />
           {said && !said.isKept && (
             <button type="button" className="button mt-1" onClick={again}>
               Keep it again
@@ -211,67 +201,19 @@ export default function ShelfPage({ loaderData, actionData }: Route.ComponentPro
             }}
           />
         </div>
-        <section aria-label="Rules of the shop">
-          <h2 className="text-[1.2rem]">Limits that the shop goes by</h2>
-          <p className="text-graphite">
-            For every unit. The maker’s figure, entered where a part is measured, comes before them;
-            they come before the rules of thumb that ship with Udrix.
-          </p>
-          {MEASURES.map((measure) => {
-            const limit = rules.find((rule) => rule.measure === measure)?.limit
-            const units = unitsOf(MEASURE_RULES[measure].judges)
-            const usual = units.find((each) => each === unit) ?? units[0]
-            return (
-              <Form
-                key={`${measure} ${JSON.stringify(limit)}`}
-                method="post"
-                aria-label={`Limit of ${MEASURE_NAMES[measure]}`}
-                className="border-rule flex flex-wrap items-end gap-2 border-b py-1.5"
-              >
-                <input type="hidden" name="measure" value={measure} />
-                <span className="min-w-[9rem] flex-1 font-semibold">
-                  {capitalize(MEASURE_NAMES[measure])}
-                  <span className="text-graphite block font-normal">
-                    {limit ? boundsText(limit) : 'no rule'}
-                  </span>
-                </span>
-                {(['least', 'most'] as const).map((end) => (
-                  <label key={end} className="text-[0.9rem]">
-                    {capitalize(end)}
-                    <input
-                      name={end}
-                      className="field block w-[5rem]"
-                      inputMode="decimal"
-                      autoComplete="off"
-                      defaultValue={limit?.[end] ?? ''}
-                    />
-                  </label>
-                ))}
-                <select
-                  name="unit"
-                  aria-label={`Unit of ${MEASURE_NAMES[measure]}`}
-                  className="field w-auto"
-                  defaultValue={limit?.unit ?? usual ?? ''}
-                >
-                  {units.map((each) => (
-                    <option key={each} value={each}>
-                      {UNIT_NAMES[each]}
-                    </option>
-                  ))}
-                </select>
-                <button className="button" name="intent" value="rule">
-                  Keep
-                </button>
-                {limit && (
-                  <button className="button-quiet" name="intent" value="drop-rule">
-                    Drop
-                  </button>
-                )}
-              </Form>
-            )
-          })}
-        </section>
+        <ShopRules rules={rules} unit={unit} />
       </main>
     </div>
+  )
+}
+
+/** What came of keeping something. */
+function Said({ outcome }: { readonly outcome: ShelfSaid | undefined }) {
+  if (!outcome) return null
+  const { isKept, sentence } = outcome
+  return (
+    <p role={isKept ? 'status' : 'alert'} className={isKept ? '' : 'trouble'}>
+      {!isKept && <TriangleAlert aria-hidden />} {sentence}
+    </p>
   )
 }

@@ -11,7 +11,7 @@ import { CourseControls } from '~/components/drive/CourseControls.tsx'
 import { BesidePanel } from '~/components/drive/BesidePanel.tsx'
 import { ChangeTable, DrivesTable, EnergyTable } from '~/components/drive/DriveTables.tsx'
 import { DriveTimeline } from '~/components/drive/DriveTimeline.tsx'
-import { FigureFields } from '~/components/drive/FigureFields.tsx'
+import { DriveFields } from '~/components/drive/DriveFields.tsx'
 import { useDrive } from '~/components/drive/useDrive.ts'
 import { useDriveTask } from '~/components/drive/useDriveTask.ts'
 import { PrintButton } from '~/components/PrintButton.tsx'
@@ -19,7 +19,6 @@ import { useShift } from '~/components/shift/useShift.ts'
 import { useViewState } from '~/components/useViewState.ts'
 import { Warning } from '~/components/Warning.tsx'
 import { besideOf, formatBeside } from '~/views/drive/besideUnits.ts'
-import { CAR_FIELDS, ENGINE_FIELDS, RULE_FIELDS, TIME_FIELDS } from '~/views/drive/driveView.ts'
 import { WAY_NAMES, notDrivenWords } from '~/words/drive.ts'
 import { capitalize } from '~/words/names.ts'
 
@@ -136,54 +135,17 @@ export default function ShiftDrive({ loaderData }: Route.ComponentProps) {
               />
             )}
             {units.length < besideOf(asked).length && (
-              <p className="text-graphite">
-                {isAway
-                  ? 'The other units cannot be had while the server does not answer.'
-                  : 'A unit that the address names is not on the bench, or is one too many.'}{' '}
-                {!isAway && (
-                  <button
-                    type="button"
-                    className="button-quiet text-accent underline"
-                    onClick={() => {
-                      change({ beside: formatBeside(units.map((unit) => unit.id)) })
-                    }}
-                  >
-                    Leave it out
-                  </button>
-                )}
-              </p>
+              <MissingUnits
+                isAway={isAway}
+                onLeaveOut={() => {
+                  change({ beside: formatBeside(units.map((unit) => unit.id)) })
+                }}
+              />
             )}
             <EnergyTable result={answer.result} />
           </div>
         )}
-        <FigureFields
-          title="Rules of changing"
-          fields={RULE_FIELDS}
-          figures={figures.rules}
-          torqueUnit={settings.torqueUnit}
-          change={change}
-        />
-        <FigureFields
-          title="How long hands and feet take"
-          fields={TIME_FIELDS}
-          figures={figures.times}
-          torqueUnit={settings.torqueUnit}
-          change={change}
-        />
-        <FigureFields
-          title="Engine"
-          fields={ENGINE_FIELDS}
-          figures={figures.car.engine}
-          torqueUnit={settings.torqueUnit}
-          change={change}
-        />
-        <FigureFields
-          title="Car, clutch and rings"
-          fields={CAR_FIELDS}
-          figures={figures.car}
-          torqueUnit={settings.torqueUnit}
-          change={change}
-        />
+        <DriveFields figures={figures} torqueUnit={settings.torqueUnit} change={change} />
         <div className="no-print">
           <PrintButton />
         </div>
@@ -193,5 +155,30 @@ export default function ShiftDrive({ loaderData }: Route.ComponentProps) {
         </p>
       </aside>
     </main>
+  )
+}
+
+/** Units that the address names and that are not beside this one. */
+function MissingUnits({
+  isAway,
+  onLeaveOut,
+}: {
+  /** Whether the server could not be asked for them. */
+  readonly isAway: boolean
+  readonly onLeaveOut: () => void
+}) {
+  if (isAway)
+    return (
+      <p className="text-graphite">
+        The other units cannot be had while the server does not answer.
+      </p>
+    )
+  return (
+    <p className="text-graphite">
+      A unit that the address names is not on the bench, or is one too many.{' '}
+      <button type="button" className="button-quiet text-accent underline" onClick={onLeaveOut}>
+        Leave it out
+      </button>
+    </p>
   )
 }

@@ -106,39 +106,21 @@ export function useOutbox<Item, Kept extends { readonly kind: 'kept' }>(
 
   useEffect(() => {
     const first = setTimeout(look)
-    const onStorage = ({ key }: StorageEvent) => {
-      if (key !== null && !key.startsWith(prefix)) return
-      // Another page has sent what this one found in the store; what it puts there is its own.
-      const there = new Set(readLetters(browserStore(), prefix).letters.map((each) => each.key))
-      const left = queue.current.filter((each) => !each.isStored || there.has(each.key))
-      if (left.length < queue.current.length) show(left)
-    }
-    window.addEventListener('storage', onStorage)
     return () => {
       clearTimeout(first)
-      window.removeEventListener('storage', onStorage)
     }
-  }, [look, prefix, show])
+  }, [look])
 
-  useEffect(() => {
-    if (!isWaiting) return
-    const retry = setInterval(() => void flush(), RETRY_MS)
-    return () => {
-      clearInterval(retry)
-    }
-  }, [isWaiting, flush])
-
+  /** Another page has sent what this one found in the store; what it puts there is its own. */
+  const leaveOutSent = useCallback(() => {
+    const there = new Set(readLetters(browserStore(), prefix).letters.map((each) => each.key))
+    const left = queue.current.filter((each) => !each.isStored || there.has(each.key))
+    if (left.length < queue.current.length) show(left)
+  }, [prefix, show])
+  useStoredElsewhere(prefix, leaveOutSent)
+  useRetries(isWaiting, flush)
   const isUnsafe = letters.some(({ isStored }) => !isStored)
-  useEffect(() => {
-    if (!isUnsafe) return
-    const warn = (event: BeforeUnloadEvent) => {
-      event.preventDefault()
-    }
-    window.addEventListener('beforeunload', warn)
-    return () => {
-      window.removeEventListener('beforeunload', warn)
-    }
-  }, [isUnsafe])
+  useLeavingWarning(isUnsafe)
 
   const put = useCallback(
     (items: readonly Item[]) => {
@@ -163,10 +145,55 @@ export function useOutbox<Item, Kept extends { readonly kind: 'kept' }>(
     },
     [replace],
   )
+  return { ...useSorted(letters), isWaiting, isUnsafe, brokenCount, put, retry, takeBack }
+}
+
+/** What is on its way and what was set aside. */
+function useSorted<Item>(
+  letters: readonly Letter<Item>[],
+): Pick<Outbox<Item>, 'pending' | 'aside'> {
   const pending = useMemo(
     () => letters.filter(({ aside }) => aside === null).map(({ item }) => item),
     [letters],
   )
   const aside = useMemo(() => letters.filter((letter) => letter.aside !== null), [letters])
-  return { pending, aside, isWaiting, isUnsafe, brokenCount, put, retry, takeBack }
+  return { pending, aside }
+}
+
+/** Hears of what other pages of this browser change in the store under a prefix. */
+function useStoredElsewhere(prefix: string, onChange: () => void): void {
+  useEffect(() => {
+    const onStorage = ({ key }: StorageEvent) => {
+      if (key === null || key.startsWith(prefix)) onChange()
+    }
+    window.addEventListener('storage', onStorage)
+    return () => {
+      window.removeEventListener('storage', onStorage)
+    }
+  }, [prefix, onChange])
+}
+
+/** Tries again and again while something waits. */
+function useRetries(isWaiting: boolean, flush: () => Promise<void>): void {
+  useEffect(() => {
+    if (!isWaiting) return
+    const retry = setInterval(() => void flush(), RETRY_MS)
+    return () => {
+      clearInterval(retry)
+    }
+  }, [isWaiting, flush])
+}
+
+/** Has the browser ask before it leaves a page with what is nowhere else. */
+function useLeavingWarning(isUnsafe: boolean): void {
+  useEffect(() => {
+    if (!isUnsafe) return
+    const warn = (event: BeforeUnloadEvent) => {
+      event.preventDefault()
+    }
+    window.addEventListener('beforeunload', warn)
+    return () => {
+      window.removeEventListener('beforeunload', warn)
+    }
+  }, [isUnsafe])
 }

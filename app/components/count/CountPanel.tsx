@@ -44,61 +44,11 @@ function mountWords({ words, box }: Naming, gear: Gear): string {
 }
 
 /** Asks for one count. What is typed is kept on Enter and on leaving the field. */
-export function CountPanel({
-  gear,
-  place,
-  reading,
-  first,
-  onType,
-  onKeep,
-  onSettle,
-  onNext,
-  onPass,
-}: CountPanelProps) {
+export function CountPanel(props: CountPanelProps) {
+  const { gear, place, reading, first, onSettle } = props
   const { draft, words } = useOpenBox()
-  const kept = readingOf(gear, reading)
-  const [text, setText] = useState(kept === null ? '' : `${kept}`)
-  const [problem, setProblem] = useState<string>()
-  const [shown, setShown] = useState(kept)
-  // What was taken back, or came from another tab, replaces what stands in the field.
-  if (shown !== kept) {
-    setShown(kept)
-    setText(kept === null ? '' : `${kept}`)
-  }
-  const field = useRef<HTMLInputElement>(null)
   const progress = countingProgress(draft)
   const naming = { box: indexBox(draft), words }
-  const name = countedName(naming, gear)
-  const twin = countedTogether(draft, gear)[1]
-
-  useEffect(() => {
-    field.current?.focus()
-    field.current?.select()
-  }, [])
-
-  const keep = (): boolean => {
-    const entry = parseCount(text)
-    if (!entry.ok) {
-      setProblem(entry.sentence)
-      return false
-    }
-    setProblem(undefined)
-    if (entry.toothCount !== kept) onKeep(entry.toothCount)
-    return true
-  }
-  const keepLatest = useRef(keep)
-  useEffect(() => {
-    keepLatest.current = keep
-  })
-  useEffect(() => {
-    const leave = () => keepLatest.current()
-    window.addEventListener('pagehide', leave)
-    return () => {
-      window.removeEventListener('pagehide', leave)
-    }
-  }, [])
-
-  const isAllCounted = progress.counted === progress.total
   return (
     <section aria-label="Count one gear">
       <p className="text-graphite flex justify-between">
@@ -112,6 +62,54 @@ export function CountPanel({
       {first.kind === 'position' && reading === 'first' && (
         <p className="font-semibold">{firstWords(draft, first.position)}</p>
       )}
+      <CountForm {...props} />
+      {isDisputed(gear) && (
+        <Dispute
+          gear={gear}
+          areTwins={countedTogether(draft, gear).length > 1}
+          onSettle={onSettle}
+        />
+      )}
+      {isConfirmed(gear) && <p className="mt-2">✓ Counted twice with the same result.</p>}
+      <Passes {...props} />
+    </section>
+  )
+}
+
+type CountFormProps = Pick<CountPanelProps, 'gear' | 'reading' | 'onType' | 'onKeep' | 'onNext'>
+
+/** The field for the count, in which the person stands as soon as the gear is asked for. */
+function CountForm({ gear, reading, onType, onKeep, onNext }: CountFormProps) {
+  const { draft, words } = useOpenBox()
+  const kept = readingOf(gear, reading)
+  const [text, setText] = useState(kept === null ? '' : `${kept}`)
+  const [problem, setProblem] = useState<string>()
+  const [shown, setShown] = useState(kept)
+  // What was taken back, or came from another tab, replaces what stands in the field.
+  if (shown !== kept) {
+    setShown(kept)
+    setText(kept === null ? '' : `${kept}`)
+  }
+  const field = useRef<HTMLInputElement>(null)
+  useEffect(() => {
+    field.current?.focus()
+    field.current?.select()
+  }, [])
+  const keep = (): boolean => {
+    const entry = parseCount(text)
+    if (!entry.ok) {
+      setProblem(entry.sentence)
+      return false
+    }
+    setProblem(undefined)
+    if (entry.toothCount !== kept) onKeep(entry.toothCount)
+    return true
+  }
+  useOnLeaving(keep)
+  const naming = { box: indexBox(draft), words }
+  const twin = countedTogether(draft, gear)[1]
+  return (
+    <>
       <form
         onSubmit={(event) => {
           event.preventDefault()
@@ -119,15 +117,9 @@ export function CountPanel({
         }}
       >
         <label htmlFor="count" className="mt-1 block text-[1.45rem] leading-tight font-bold">
-          {capitalize(name)}
+          {capitalize(countedName(naming, gear))}
           <span className="text-graphite block text-[1rem] font-normal">
-            {reading === 'first'
-              ? twin
-                ? 'They are alike: one count serves both. How many teeth?'
-                : 'How many teeth?'
-              : twin
-                ? `Count it again, on the ${bodyName(naming, twin.member)}: how many teeth?`
-                : 'Count it again: how many teeth?'}
+            {questionOf(reading, twin && bodyName(naming, twin.member))}
           </span>
         </label>
         <div className="mt-2 flex gap-2">
@@ -159,11 +151,44 @@ export function CountPanel({
           {problem}
         </Warning>
       )}
-      {isDisputed(gear) && (
-        <Dispute gear={gear} areTwins={twin !== undefined} onSettle={onSettle} />
-      )}
-      {isConfirmed(gear) && <p className="mt-2">✓ Counted twice with the same result.</p>}
-      {isAllCounted && reading === 'first' && progress.disputed.length === 0 && (
+    </>
+  )
+}
+
+/** Does something when the page is left, with what stands in it then. */
+function useOnLeaving(work: () => void): void {
+  const latest = useRef(work)
+  useEffect(() => {
+    latest.current = work
+  })
+  useEffect(() => {
+    const leave = () => {
+      latest.current()
+    }
+    window.addEventListener('pagehide', leave)
+    return () => {
+      window.removeEventListener('pagehide', leave)
+    }
+  }, [])
+}
+
+/** What is asked, and of which of two gears that are alike. */
+function questionOf(reading: WhichCount, twinOn: string | undefined): string {
+  if (reading === 'second')
+    return twinOn
+      ? `Count it again, on the ${twinOn}: how many teeth?`
+      : 'Count it again: how many teeth?'
+  return twinOn ? 'They are alike: one count serves both. How many teeth?' : 'How many teeth?'
+}
+
+/** Once all are counted: on to Trace, or once more over all of them. */
+function Passes({ reading, onPass }: Pick<CountPanelProps, 'reading' | 'onPass'>) {
+  const { draft } = useOpenBox()
+  const { counted, total, disputed } = countingProgress(draft)
+  const isAllCounted = counted === total
+  return (
+    <>
+      {isAllCounted && reading === 'first' && disputed.length === 0 && (
         <Link to="../trace" relative="path" className="button button-main mt-3 w-full">
           All counted. Trace the torque
         </Link>
@@ -179,7 +204,7 @@ export function CountPanel({
           {reading === 'first' ? 'Count again to confirm' : 'Back to first counts'}
         </button>
       )}
-    </section>
+    </>
   )
 }
 

@@ -3,6 +3,7 @@ import { ArrowDown, ArrowUp } from 'lucide-react'
 import type { Axis, BoxDraft, Member } from 'core'
 import { MEMBER_KINDS, freshId, indexBox, moveLane, removePart, setTwins, toggleOutput } from 'core'
 
+import type { LengthUnit } from '~/words/format.ts'
 import { bodyName, capitalize } from '~/words/names.ts'
 import type { Vocabulary } from '~/words/vocabulary.ts'
 import { lengthText, parseLength } from '~/views/layout/numbers.ts'
@@ -27,10 +28,12 @@ function toggleHeld(draft: BoxDraft, body: string): BoxDraft {
     : { ...draft, links: [...draft.links, { id: freshId(draft, 'held'), kind: 'held', body }] }
 }
 
+/** Changes some of a member; answers that nothing is wrong with it. */
+type PutMember = (change: Partial<Member>) => null
+
 export function MemberFields({ drafting, words, member }: MemberFieldsProps) {
   const { draft, become } = drafting
-  const unit = words.lengthUnit
-  const put = (change: Partial<Member>): null => {
+  const put: PutMember = (change) => {
     become(withPart(draft, 'members', { ...member, ...change }))
     return null
   }
@@ -40,7 +43,6 @@ export function MemberFields({ drafting, words, member }: MemberFieldsProps) {
   const others = draft.members.filter(
     ({ id, axis }) => axis !== member.axis && draft.gears.some((gear) => gear.member === id),
   )
-  const lane = draft.axes.findIndex(({ id }) => id === member.axis)
   return (
     <>
       <div className="grid grid-cols-2 gap-2">
@@ -51,44 +53,7 @@ export function MemberFields({ drafting, words, member }: MemberFieldsProps) {
           options={MEMBER_KINDS.map((kind) => [kind, words.members[kind]])}
           onChange={(kind) => put({ kind })}
         />
-        {(
-          [
-            ['fromMm', 'From'],
-            ['toMm', 'To'],
-          ] as const
-        ).map(([key, label]) => (
-          <EntryField
-            key={`${key} ${member[key]} ${unit}`}
-            label={label}
-            unit={unit}
-            inputMode="decimal"
-            value={lengthText(member[key], unit)}
-            onCommit={(text) => {
-              const length = parseLength(text, unit)
-              return length.ok ? put({ [key]: length.value }) : length.sentence
-            }}
-          />
-        ))}
-        {([0, 1] as const).map((which) => (
-          <EntryField
-            key={`bearing ${which} ${member.bearingsMm?.[which]} ${unit}`}
-            label={which === 0 ? 'First bearing' : 'Second bearing'}
-            unit={unit}
-            inputMode="decimal"
-            value={member.bearingsMm ? lengthText(member.bearingsMm[which], unit) : ''}
-            onCommit={(text) => {
-              if (text.trim() === '') return put({ bearingsMm: undefined })
-              const length = parseLength(text, unit)
-              if (!length.ok) return length.sentence
-              const [first, second] = member.bearingsMm ?? [member.fromMm, member.toMm]
-              const bearingsMm: [number, number] =
-                which === 0 ? [length.value, second] : [first, length.value]
-              return bearingsMm[0] < bearingsMm[1]
-                ? put({ bearingsMm })
-                : 'The first bearing stands nearer the input end.'
-            }}
-          />
-        ))}
+        <MemberLengths member={member} unit={words.lengthUnit} put={put} />
         <SelectField
           label="Line"
           value={member.axis}
@@ -108,58 +73,132 @@ export function MemberFields({ drafting, words, member }: MemberFieldsProps) {
             }}
           />
         )}
-        <div className="flex items-end gap-1">
-          {(
-            [
-              [-1, 'Line up', ArrowUp],
-              [1, 'Line down', ArrowDown],
-            ] as const
-          ).map(([by, title, Icon]) => (
-            <button
-              key={title}
-              type="button"
-              className="button flex-1"
-              aria-label={title}
-              disabled={!draft.axes[lane + by]}
-              onClick={() => {
-                become(moveLane(draft, member.axis, by))
-              }}
-            >
-              <Icon aria-hidden />
-            </button>
-          ))}
-        </div>
+        <LaneButtons drafting={drafting} member={member} />
       </div>
-      <div className="grid grid-cols-2">
-        <CheckField
-          label="Power enters here"
-          isChecked={draft.input === member.id}
-          onChange={() => {
-            become({ ...draft, input: member.id })
-          }}
-        />
-        <CheckField
-          label="Power leaves here"
-          isChecked={draft.outputs.includes(member.id)}
-          onChange={() => {
-            become(toggleOutput(draft, member.id))
-          }}
-        />
-        <CheckField
-          label="A tube"
-          isChecked={member.isHollow === true}
-          onChange={(isHollow) => put({ isHollow: isHollow || undefined })}
-        />
-        <CheckField
-          label="Held to the case"
-          isChecked={draft.links.some((link) => link.kind === 'held' && link.body === member.id)}
-          onChange={() => {
-            become(toggleHeld(draft, member.id))
-          }}
-        />
-      </div>
+      <MemberFlags drafting={drafting} member={member} put={put} />
       <StepFields drafting={drafting} words={words} member={member} />
     </>
+  )
+}
+
+interface MemberLengthsProps {
+  readonly member: Member
+  readonly unit: LengthUnit
+  readonly put: PutMember
+}
+
+/** From where to where it goes, and where its bearings stand. */
+function MemberLengths({ member, unit, put }: MemberLengthsProps) {
+  return (
+    <>
+      {(
+        [
+          ['fromMm', 'From'],
+          ['toMm', 'To'],
+        ] as const
+      ).map(([key, label]) => (
+        <EntryField
+          key={`${key} ${member[key]} ${unit}`}
+          label={label}
+          unit={unit}
+          inputMode="decimal"
+          value={lengthText(member[key], unit)}
+          onCommit={(text) => {
+            const length = parseLength(text, unit)
+            return length.ok ? put({ [key]: length.value }) : length.sentence
+          }}
+        />
+      ))}
+      {([0, 1] as const).map((which) => (
+        <EntryField
+          key={`bearing ${which} ${member.bearingsMm?.[which]} ${unit}`}
+          label={which === 0 ? 'First bearing' : 'Second bearing'}
+          unit={unit}
+          inputMode="decimal"
+          value={member.bearingsMm ? lengthText(member.bearingsMm[which], unit) : ''}
+          onCommit={(text) => {
+            if (text.trim() === '') return put({ bearingsMm: undefined })
+            const length = parseLength(text, unit)
+            if (!length.ok) return length.sentence
+            const [first, second] = member.bearingsMm ?? [member.fromMm, member.toMm]
+            const bearingsMm: [number, number] =
+              which === 0 ? [length.value, second] : [first, length.value]
+            return bearingsMm[0] < bearingsMm[1]
+              ? put({ bearingsMm })
+              : 'The first bearing stands nearer the input end.'
+          }}
+        />
+      ))}
+    </>
+  )
+}
+
+/** Puts the line that a member lies on above or below its neighbour. */
+function LaneButtons({
+  drafting: { draft, become },
+  member,
+}: Pick<MemberFieldsProps, 'drafting' | 'member'>) {
+  const lane = draft.axes.findIndex(({ id }) => id === member.axis)
+  return (
+    <div className="flex items-end gap-1">
+      {(
+        [
+          [-1, 'Line up', ArrowUp],
+          [1, 'Line down', ArrowDown],
+        ] as const
+      ).map(([by, title, Icon]) => (
+        <button
+          key={title}
+          type="button"
+          className="button flex-1"
+          aria-label={title}
+          disabled={!draft.axes[lane + by]}
+          onClick={() => {
+            become(moveLane(draft, member.axis, by))
+          }}
+        >
+          <Icon aria-hidden />
+        </button>
+      ))}
+    </div>
+  )
+}
+
+interface MemberFlagsProps extends Pick<MemberFieldsProps, 'drafting' | 'member'> {
+  readonly put: PutMember
+}
+
+/** What it is to the power, and to the case. */
+function MemberFlags({ drafting: { draft, become }, member, put }: MemberFlagsProps) {
+  return (
+    <div className="grid grid-cols-2">
+      <CheckField
+        label="Power enters here"
+        isChecked={draft.input === member.id}
+        onChange={() => {
+          become({ ...draft, input: member.id })
+        }}
+      />
+      <CheckField
+        label="Power leaves here"
+        isChecked={draft.outputs.includes(member.id)}
+        onChange={() => {
+          become(toggleOutput(draft, member.id))
+        }}
+      />
+      <CheckField
+        label="A tube"
+        isChecked={member.isHollow === true}
+        onChange={(isHollow) => put({ isHollow: isHollow || undefined })}
+      />
+      <CheckField
+        label="Held to the case"
+        isChecked={draft.links.some((link) => link.kind === 'held' && link.body === member.id)}
+        onChange={() => {
+          become(toggleHeld(draft, member.id))
+        }}
+      />
+    </div>
   )
 }
 

@@ -1,6 +1,6 @@
 import clsx from 'clsx'
 import { CornerDownLeft, Plus } from 'lucide-react'
-import { useRef, useState } from 'react'
+import { useRef } from 'react'
 
 import type {
   ConeCount,
@@ -11,25 +11,12 @@ import type {
   Measure,
   ReadingUnit,
 } from 'core'
-import {
-  CONE_COUNTS,
-  MEASURE_RULES,
-  boundsOf,
-  exactBoundsOf,
-  exactFigureOf,
-  judge,
-  limitFor,
-  parseReading,
-  parseSpan,
-  spanOf,
-  unitsOf,
-} from 'core'
+import { CONE_COUNTS, MEASURE_RULES, boundsOf, unitsOf } from 'core'
 
 import { SelectField } from '~/components/Fields.tsx'
 import { measureHint } from '~/words/measureHints.ts'
 import { Explained } from '~/components/words/Explained.tsx'
 import { useWords } from '~/components/useWords.ts'
-import { entryBodySchema } from '~/files/jobEntry.ts'
 import type { Shelf } from '~/files/shelf.ts'
 import {
   CONE_NAMES,
@@ -48,8 +35,14 @@ import { capitalize } from '~/words/names.ts'
 import { Warning } from '~/components/Warning.tsx'
 
 import { LeafHint } from './LeafHint.tsx'
-
+import type { Phase } from './useMeasuring.ts'
+import { useMeasuring } from './useMeasuring.ts'
 import { VerdictSign } from './VerdictMarks.tsx'
+
+const PHASES: readonly (readonly [Phase, string])[] = [
+  ['found', 'as found'],
+  ['after', 'after the work'],
+]
 
 interface MeasureEntryProps {
   readonly limits: KnownLimits
@@ -67,60 +60,17 @@ interface MeasureEntryProps {
 
 /** Asks for the readings of one measurement; the verdict stands beside them before they are kept. */
 export function MeasureEntry(props: MeasureEntryProps) {
-  const { part, measure, partName, unit, tool, shelf, isDisabled, onUnit, onTool, onKeep } = props
+  const { measure, partName, unit, tool, shelf, isDisabled, onUnit, onTool } = props
   const words = useWords()
-  const rule = MEASURE_RULES[measure]
-  const [readings, setReadings] = useState<readonly string[]>(
-    Array.from({ length: rule.leastReadings }, () => ''),
-  )
-  const [beside, setBeside] = useState('')
-  const [cones, setCones] = useState<ConeCount>(1)
-  const [phase, setPhase] = useState<Phase>('found')
-  const [problems, setProblems] = useState<readonly string[]>([])
-  const [isAsked, setIsAsked] = useState(false)
-  const [isFineMeant, setIsFineMeant] = useState(false)
   const fields = useRef<(HTMLInputElement | null)[]>([])
-  const limit = limitFor(props.limits, part, measure, unit)
-  const written = readings.filter((text) => text.trim() !== '')
-  const values = written.map((text) => spanOf(text, unit))
-  const known = values.filter((value) => value !== undefined)
-  // A radius is set by a rule in mm; a journal is read with the same tool as its bore.
-  const besideUnit = rule.beside === 'journal' ? unit : 'mm'
-  const besideMm = exactFigureOf(beside, besideUnit) ?? null
-  const judgement =
-    known.length > 0 && known.length === values.length && (!rule.beside || besideMm)
-      ? judge(measure, known, besideMm, exactBoundsOf(limit))
-      : undefined
-
-  const doubtful = unit === 'thou' ? written.filter(isTooFineForThou) : []
-  const keep = (): void => {
-    if (doubtful.length > 0 && !isFineMeant) {
-      setIsAsked(true)
-      return
-    }
-    setIsAsked(false)
-    const parsed = entryBodySchema.safeParse({
-      kind: 'measurement',
-      part,
-      measure,
-      readings: written,
-      unit,
-      ...(rule.beside !== null &&
-        parseReading(beside).ok && { [rule.beside]: { text: beside, unit: besideUnit } }),
-      tool,
-      limit,
-      ...(measure === 'ring-gap' && { cones }),
-      phase,
-    })
-    if (!parsed.success) {
-      setProblems([...new Set(parsed.error.issues.map(({ message }) => message))])
-      return
-    }
-    setProblems([])
-    setIsFineMeant(false)
-    onKeep(parsed.data)
-    setReadings(Array.from({ length: rule.leastReadings }, () => ''))
-    fields.current[0]?.focus()
+  const measuring = useMeasuring(props)
+  const { rule, readings, written, limit, judgement, question, cones } = measuring
+  /** Enter goes to the next place still empty, and keeps when there is none. */
+  const goOnOrKeep = (): void => {
+    const empty = readings.findIndex((text) => text.trim() === '')
+    const next = empty < 0 ? null : fields.current[empty]
+    if (next && written.length < rule.leastReadings && document.activeElement !== next) next.focus()
+    else if (measuring.keep()) fields.current[0]?.focus()
   }
   return (
     <form
@@ -128,15 +78,7 @@ export function MeasureEntry(props: MeasureEntryProps) {
       className="grid gap-2"
       onSubmit={(event) => {
         event.preventDefault()
-        // Enter goes to the next place still empty, and keeps when there is none.
-        const empty = readings.findIndex((text) => text.trim() === '')
-        if (
-          empty >= 0 &&
-          written.length < rule.leastReadings &&
-          document.activeElement !== fields.current[empty]
-        )
-          fields.current[empty]?.focus()
-        else keep()
+        goOnOrKeep()
       }}
     >
       <p className="text-[0.98rem]">
@@ -150,69 +92,39 @@ export function MeasureEntry(props: MeasureEntryProps) {
         isDisabled={isDisabled}
         fields={fields}
         onUnit={onUnit}
-        onReadings={(next) => {
-          setReadings(next)
-          setProblems([])
-        }}
+        onReadings={measuring.setReadings}
       />
       {rule.beside !== null && (
-        <label className="font-semibold">
-          {rule.beside === 'radius'
-            ? 'Read at a radius of, in mm'
-            : `Diameter of what runs in it, in ${UNIT_WORDS[unit]}`}
-          <input
-            className="field mt-1 block w-[8rem]"
-            inputMode="decimal"
-            autoComplete="off"
-            value={beside}
-            onChange={(event) => {
-              setBeside(event.target.value)
-            }}
-          />
-        </label>
+        <BesideField
+          beside={rule.beside}
+          unit={unit}
+          text={measuring.beside}
+          onText={measuring.setBeside}
+        />
       )}
-      <div className="flex flex-wrap gap-3">
-        <label className="flex-1 text-[0.9rem] font-semibold">
-          Tool
-          <input
-            className="field block w-full text-base font-normal"
-            value={tool}
-            maxLength={200}
-            placeholder="feeler leaves, dial"
-            onChange={(event) => {
-              onTool(event.target.value)
-            }}
-          />
-        </label>
-        {measure === 'ring-gap' && (
-          <SelectField
-            label="Cones"
-            value={`${cones}`}
-            options={CONE_COUNTS.map((count) => [`${count}`, CONE_NAMES[count]] as const)}
-            onChange={(chosen) => {
-              setCones(CONE_COUNTS.find((count) => `${count}` === chosen) ?? 1)
-            }}
-          />
-        )}
-        <SelectField label="When" value={phase} options={PHASES} onChange={setPhase} />
-      </div>
+      <HowFields
+        measure={measure}
+        tool={tool}
+        cones={cones}
+        phase={measuring.phase}
+        onTool={onTool}
+        onCones={measuring.setCones}
+        onPhase={measuring.setPhase}
+      />
       <LimitLine limit={limit} />
       {measure === 'ring-gap' && <LeafHint shelf={shelf} limit={limit} unit={unit} />}
       {judgement && <JudgementLine measure={measure} judgement={judgement} unit={unit} />}
-      {isAsked && doubtful.length > 0 && (
+      {question && (
         <InchesQuestion
-          doubtful={doubtful}
+          doubtful={question.doubtful}
           onInches={() => {
-            setIsAsked(false)
+            question.close()
             onUnit('in')
           }}
-          onThousandths={() => {
-            setIsFineMeant(true)
-            setIsAsked(false)
-          }}
+          onThousandths={question.meanThousandths}
         />
       )}
-      {problems.map((problem) => (
+      {measuring.problems.map((problem) => (
         <Warning key={problem} role="alert">
           {problem}
         </Warning>
@@ -221,6 +133,75 @@ export function MeasureEntry(props: MeasureEntryProps) {
         <CornerDownLeft aria-hidden /> Keep, judge
       </button>
     </form>
+  )
+}
+
+interface BesideFieldProps {
+  readonly beside: 'radius' | 'journal'
+  readonly unit: ReadingUnit
+  readonly text: string
+  readonly onText: (text: string) => void
+}
+
+/** What a reading says nothing without: the radius it was read at, or what runs in the bore. */
+function BesideField({ beside, unit, text, onText }: BesideFieldProps) {
+  return (
+    <label className="font-semibold">
+      {beside === 'radius'
+        ? 'Read at a radius of, in mm'
+        : `Diameter of what runs in it, in ${UNIT_WORDS[unit]}`}
+      <input
+        className="field mt-1 block w-[8rem]"
+        inputMode="decimal"
+        autoComplete="off"
+        value={text}
+        onChange={(event) => {
+          onText(event.target.value)
+        }}
+      />
+    </label>
+  )
+}
+
+interface HowFieldsProps {
+  readonly measure: Measure
+  readonly tool: string
+  readonly cones: ConeCount
+  readonly phase: Phase
+  readonly onTool: (tool: string) => void
+  readonly onCones: (cones: ConeCount) => void
+  readonly onPhase: (phase: Phase) => void
+}
+
+/** With what it was measured, on what, and when. */
+function HowFields(props: HowFieldsProps) {
+  const { measure, tool, cones, phase, onTool, onCones, onPhase } = props
+  return (
+    <div className="flex flex-wrap gap-3">
+      <label className="flex-1 text-[0.9rem] font-semibold">
+        Tool
+        <input
+          className="field block w-full text-base font-normal"
+          value={tool}
+          maxLength={200}
+          placeholder="feeler leaves, dial"
+          onChange={(event) => {
+            onTool(event.target.value)
+          }}
+        />
+      </label>
+      {measure === 'ring-gap' && (
+        <SelectField
+          label="Cones"
+          value={`${cones}`}
+          options={CONE_COUNTS.map((count) => [`${count}`, CONE_NAMES[count]] as const)}
+          onChange={(chosen) => {
+            onCones(CONE_COUNTS.find((count) => `${count}` === chosen) ?? 1)
+          }}
+        />
+      )}
+      <SelectField label="When" value={phase} options={PHASES} onChange={onPhase} />
+    </div>
   )
 }
 
@@ -294,13 +275,6 @@ function ReadingFields(props: ReadingFieldsProps) {
   )
 }
 
-type Phase = 'found' | 'after'
-
-const PHASES: readonly (readonly [Phase, string])[] = [
-  ['found', 'as found'],
-  ['after', 'after the work'],
-]
-
 /** What the readings come to, before they are kept. */
 function JudgementLine({
   measure,
@@ -352,16 +326,6 @@ function InchesQuestion({
       </span>
     </div>
   )
-}
-
-/** Less than a ten-thousandth of an inch is read by no tool of the bench. */
-const FINEST_THOU = 0.1
-
-/** Whether a figure in thousandths looks like one in inches, such as 0.018. */
-function isTooFineForThou(text: string): boolean {
-  const reading = parseSpan(text)
-  const size = reading.ok ? Math.abs(reading.span.high.toNumber()) : 0
-  return size > 0 && size < FINEST_THOU
 }
 
 /** The limit in force and where it came from. */

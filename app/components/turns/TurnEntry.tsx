@@ -69,29 +69,7 @@ export function TurnEntry(props: TurnEntryProps) {
         keep()
       }}
     >
-      <fieldset>
-        <legend className="font-semibold">Position selected</legend>
-        <div className="flex flex-wrap gap-1">
-          {positions.map(({ id, label }) => (
-            <label
-              key={id}
-              className="border-rule has-checked:border-accent has-checked:bg-accent-wash has-focus-visible:outline-accent flex min-h-[44px] min-w-[44px] cursor-pointer items-center justify-center border-2 px-2 text-[1.1rem] font-bold has-focus-visible:outline-2"
-            >
-              <input
-                type="radio"
-                className="sr-only"
-                name="turn-position"
-                value={id}
-                checked={id === position}
-                onChange={() => {
-                  onPosition(id)
-                }}
-              />
-              {label}
-            </label>
-          ))}
-        </div>
-      </fieldset>
+      <PositionChoice positions={positions} position={position} onPosition={onPosition} />
       {places.length > 0 && (
         <SelectField
           label="Output turned at"
@@ -125,22 +103,14 @@ export function TurnEntry(props: TurnEntryProps) {
             }}
           />
         </label>
-        <label className="flex-1 font-semibold">
-          Read to within ±
-          <select
-            className="field mt-1 block w-full text-[1.1rem]"
+        <div className="flex-1">
+          <SelectField
+            label="Read to within ±"
             value={fineness}
-            onChange={(event) => {
-              setFineness(event.target.value)
-            }}
-          >
-            {FINENESSES.map((each) => (
-              <option key={each} value={each}>
-                {each} turn
-              </option>
-            ))}
-          </select>
-        </label>
+            options={FINENESSES.map((each) => [each, `${each} turn`] as const)}
+            onChange={setFineness}
+          />
+        </div>
       </div>
       <label className="font-semibold">
         Turns of the {names[readAt]}
@@ -167,5 +137,36 @@ export function TurnEntry(props: TurnEntryProps) {
         <CornerDownLeft aria-hidden /> Keep this check
       </button>
     </form>
+  )
+}
+
+type PositionChoiceProps = Pick<TurnEntryProps, 'positions' | 'position' | 'onPosition'>
+
+/** The position that is selected while the shafts are turned. */
+function PositionChoice({ positions, position, onPosition }: PositionChoiceProps) {
+  return (
+    <fieldset>
+      <legend className="font-semibold">Position selected</legend>
+      <div className="flex flex-wrap gap-1">
+        {positions.map(({ id, label }) => (
+          <label
+            key={id}
+            className="border-rule has-checked:border-accent has-checked:bg-accent-wash has-focus-visible:outline-accent flex min-h-[44px] min-w-[44px] cursor-pointer items-center justify-center border-2 px-2 text-[1.1rem] font-bold has-focus-visible:outline-2"
+          >
+            <input
+              type="radio"
+              className="sr-only"
+              name="turn-position"
+              value={id}
+              checked={id === position}
+              onChange={() => {
+                onPosition(id)
+              }}
+            />
+            {label}
+          </label>
+        ))}
+      </div>
+    </fieldset>
   )
 }

@@ -1,0 +1,147 @@
+/** The readings of one measurement while they are entered, and what they come to. */
+import { useState } from 'react'
+
+import type {
+  ConeCount,
+  EnteredLimit,
+  EntryBody,
+  Judgement,
+  KnownLimits,
+  Measure,
+  ReadingUnit,
+} from 'core'
+import {
+  MEASURE_RULES,
+  exactBoundsOf,
+  exactFigureOf,
+  judge,
+  limitFor,
+  parseReading,
+  spanOf,
+} from 'core'
+
+import { entryBodySchema } from '~/files/jobEntry.ts'
+import { isTooFineForThou } from '~/views/measure/thousandths.ts'
+
+export type Phase = 'found' | 'after'
+
+interface Measured {
+  readonly limits: KnownLimits
+  readonly part: string
+  readonly measure: Measure
+  readonly unit: ReadingUnit
+  readonly tool: string
+  readonly onKeep: (body: EntryBody) => void
+}
+
+export interface Measuring {
+  readonly rule: (typeof MEASURE_RULES)[Measure]
+  readonly readings: readonly string[]
+  /** Those that are not empty. */
+  readonly written: readonly string[]
+  readonly limit: EnteredLimit | null
+  /** Undefined while there is nothing to judge. */
+  readonly judgement: Judgement | undefined
+  readonly beside: string
+  readonly cones: ConeCount
+  readonly phase: Phase
+  readonly problems: readonly string[]
+  /** Asked before figures are kept that look like inches; undefined otherwise. */
+  readonly question:
+    | {
+        readonly doubtful: readonly string[]
+        readonly close: () => void
+        readonly meanThousandths: () => void
+      }
+    | undefined
+  readonly setReadings: (readings: readonly string[]) => void
+  readonly setBeside: (text: string) => void
+  readonly setCones: (cones: ConeCount) => void
+  readonly setPhase: (phase: Phase) => void
+  /** Keeps the measurement; false where something is to be answered or mended first. */
+  readonly keep: () => boolean
+}
+
+export function useMeasuring({ limits, part, measure, unit, tool, onKeep }: Measured): Measuring {
+  const rule = MEASURE_RULES[measure]
+  const noReadings = Array.from({ length: rule.leastReadings }, () => '')
+  const [readings, setReadings] = useState<readonly string[]>(noReadings)
+  const [beside, setBeside] = useState('')
+  const [cones, setCones] = useState<ConeCount>(1)
+  const [phase, setPhase] = useState<Phase>('found')
+  const [problems, setProblems] = useState<readonly string[]>([])
+  const [isAsked, setIsAsked] = useState(false)
+  const [isFineMeant, setIsFineMeant] = useState(false)
+  const limit = limitFor(limits, part, measure, unit)
+  const written = readings.filter((text) => text.trim() !== '')
+  const values = written.map((text) => spanOf(text, unit))
+  const known = values.filter((value) => value !== undefined)
+  // A radius is set by a rule in mm; a journal is read with the same tool as its bore.
+  const besideUnit = rule.beside === 'journal' ? unit : 'mm'
+  const besideMm = exactFigureOf(beside, besideUnit) ?? null
+  const judgement =
+    known.length > 0 && known.length === values.length && (!rule.beside || besideMm)
+      ? judge(measure, known, besideMm, exactBoundsOf(limit))
+      : undefined
+  const doubtful = unit === 'thou' ? written.filter(isTooFineForThou) : []
+  const keep = (): boolean => {
+    const isDoubted = doubtful.length > 0 && !isFineMeant
+    setIsAsked(isDoubted)
+    if (isDoubted) return false
+    const parsed = entryBodySchema.safeParse({
+      kind: 'measurement',
+      part,
+      measure,
+      readings: written,
+      unit,
+      ...(rule.beside !== null &&
+        parseReading(beside).ok && { [rule.beside]: { text: beside, unit: besideUnit } }),
+      tool,
+      limit,
+      ...(measure === 'ring-gap' && { cones }),
+      phase,
+    })
+    if (!parsed.success) {
+      setProblems([...new Set(parsed.error.issues.map(({ message }) => message))])
+      return false
+    }
+    setProblems([])
+    setIsFineMeant(false)
+    onKeep(parsed.data)
+    setReadings(noReadings)
+    return true
+  }
+  const close = (): void => {
+    setIsAsked(false)
+  }
+  return {
+    rule,
+    readings,
+    written,
+    limit,
+    judgement,
+    beside,
+    cones,
+    phase,
+    problems,
+    question:
+      isAsked && doubtful.length > 0
+        ? {
+            doubtful,
+            close,
+            meanThousandths: () => {
+              setIsFineMeant(true)
+              close()
+            },
+          }
+        : undefined,
+    setReadings: (next) => {
+      setReadings(next)
+      setProblems([])
+    },
+    setBeside,
+    setCones,
+    setPhase,
+    keep,
+  }
+}
