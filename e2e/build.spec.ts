@@ -89,6 +89,18 @@ test('two people have one tray before them, and a step is taken back', async ({
   await expectStep(other, 2, total)
 })
 
+test('a note that is half typed is kept as the part is laid down', async ({ page }) => {
+  const box = await startFourSpeed(page, 'Noted')
+  await openJob(page, box)
+  await page.goto(`${box}/build?part=gear:main-2`)
+  await page.getByText('Look at it, photograph it, note it').click()
+  await page.getByRole('textbox', { name: 'Note' }).fill('blue at the rim')
+  await page.getByRole('button', { name: 'It is off all the same' }).click()
+  await expect(page.getByRole('textbox', { name: 'Note' })).toHaveCount(0)
+  await page.goto(`${box}/job`)
+  await expect(page.getByText(/^Note on 2nd gear, .*: blue at the rim$/)).toBeVisible()
+})
+
 test('a part that is still on the bench is told with the least to take off for it', async ({
   page,
 }) => {

@@ -77,6 +77,10 @@ test('everything goes by keyboard: choose, move, count in place, take out, bring
   await page.keyboard.press('Shift+ArrowRight')
   await page.keyboard.press('ArrowLeft')
   await expect(station).toHaveValue(`${before + 9}`)
+  const named = (await gear.getAttribute('aria-label')) ?? ''
+  await page.keyboard.type('38')
+  await page.keyboard.press('Escape')
+  await expect(gear).toBeFocused()
   await page.keyboard.type('39')
   await page.keyboard.press('Enter')
   await expect(aside.getByLabel('Teeth')).toHaveValue('39')
@@ -86,6 +90,13 @@ test('everything goes by keyboard: choose, move, count in place, take out, bring
   await page.keyboard.press('Control+z')
   await expect(gear).toBeVisible()
   await expect(gear).toHaveAccessibleName(/39 teeth/)
+  // The count was one step, and the one that was given up none.
+  await page.keyboard.press('Control+z')
+  await expect(gear).toHaveAccessibleName(named)
+  await page.keyboard.press('Control+z')
+  await gear.focus()
+  await page.keyboard.press('Enter')
+  await expect(station).toHaveValue(`${before + 10}`)
 })
 
 test('a box is built up from the menu, part by part', async ({ page }) => {

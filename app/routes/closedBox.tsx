@@ -36,7 +36,7 @@ export default function ClosedBox() {
     [draft, isFromScratch, found, shown],
   )
   return (
-    <main className="flex-1 px-4 py-2 lg:min-h-0 lg:overflow-auto">
+    <main className="flex flex-1 flex-col px-4 py-2 lg:min-h-0 lg:overflow-auto">
       <title>{`${draft.name} · Only turns known · Udrix`}</title>
       <p className="py-1">
         The box stays closed: every set of tooth counts that fits the {checks.length}{' '}
@@ -64,7 +64,7 @@ export default function ClosedBox() {
       <p role="status" className="py-2 text-[1.1rem]">
         {statusOf(state, asked.ok ? aheadWords(asked.search) : '')}
       </p>
-      <div className="h-[17rem]">
+      <div className="h-[17rem] flex-none lg:h-auto lg:min-h-[17rem] lg:flex-1">
         <SectionDrawing
           draft={filled}
           words={words}

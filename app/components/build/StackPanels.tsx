@@ -31,7 +31,7 @@ export function StackRoom({ open, bench, benches, naming, onShaft }: StackRoomPr
   const { shaft, stack, unit, isDisabled, keep } = open
   const common = { unit, isDisabled }
   return (
-    <div className="grid grid-cols-2 gap-2 sm:grid-cols-4">
+    <div className="grid grid-cols-2 items-end gap-2 sm:grid-cols-4">
       <SelectField
         label="Shaft"
         value={bench}

@@ -128,10 +128,17 @@ function CountInPlace({
 }) {
   const [text, setText] = useState(first)
   const [isRefused, setIsRefused] = useState(false)
+  const isOver = useRef(false)
+  /** Once: the field is left as well when it goes. */
+  const finish = (toothCount?: number | null) => {
+    if (isOver.current) return
+    isOver.current = true
+    onDone(toothCount)
+  }
   const commit = () => {
     const entry = parseCount(text)
     if (text !== '' && !entry.ok) setIsRefused(true)
-    else onDone(entry.ok && text !== '' ? entry.toothCount : undefined)
+    else finish(entry.ok && text !== '' ? entry.toothCount : undefined)
   }
   return (
     <foreignObject
@@ -155,7 +162,7 @@ function CountInPlace({
         onKeyDown={(event) => {
           event.stopPropagation()
           if (event.key === 'Enter') commit()
-          if (event.key === 'Escape') onDone()
+          if (event.key === 'Escape') finish()
         }}
       />
     </foreignObject>

@@ -22,7 +22,7 @@ export function FoundSets({ naming, search, sets, shownAt, onShow }: FoundSetsPr
   const best = sets[0]?.score ?? 0
   return (
     <div
-      className="overflow-auto lg:max-h-[15rem]"
+      className="overflow-auto lg:max-h-[15rem] lg:flex-none"
       tabIndex={0}
       role="region"
       aria-label="Sets that fit"

@@ -127,6 +127,11 @@ describe('what was found', () => {
       { total: 0, likeliest: [], combinations: 2401 },
       'None of 2,401 combinations fits. A limit is too narrow, or a turn check is misread.',
     ],
+    [
+      { total: 0, likeliest: [], combinations: 1 },
+      'The counts as they stand do not fit. A limit is too narrow, or a turn check is misread.',
+    ],
+    [{ total: 1, likeliest: [set], combinations: 1 }, '1 set fits, of 1 combination.'],
     [{ total: 1, likeliest: [set], combinations: 2401 }, '1 set fits, of 2,401 combinations.'],
     [
       { total: 12, likeliest: [set, set], combinations: 2401 },

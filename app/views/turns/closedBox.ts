@@ -102,16 +102,21 @@ export function askSearch(
   return posed.ok ? posed : { ok: false, sentence: refusalOf(posed, labelOf) }
 }
 
+function combinationWords(count: number): string {
+  return `${formatMany(count)} ${count === 1 ? 'combination' : 'combinations'}`
+}
+
 /** How much there is to look through. */
 export function aheadWords(search: CountSearch): string {
-  return `${formatMany(countSets(search))} combinations of the counts of ${search.gears.length} gears to look through.`
+  const gears = search.gears.length === 1 ? 'one gear' : `${search.gears.length} gears`
+  return `${combinationWords(countSets(search))} of the counts of ${gears} to look through.`
 }
 
 /** What a search came to. */
 export function foundWords({ total, combinations, likeliest }: FoundCounts): string {
   if (total === 0)
-    return `None of ${formatMany(combinations)} combinations fits. A limit is too narrow, or a turn check is misread.`
-  const fit = `${formatMany(total)} ${total === 1 ? 'set fits' : 'sets fit'}, of ${formatMany(combinations)} combinations.`
+    return `${combinations === 1 ? 'The counts as they stand do not fit' : `None of ${combinationWords(combinations)} fits`}. A limit is too narrow, or a turn check is misread.`
+  const fit = `${formatMany(total)} ${total === 1 ? 'set fits' : 'sets fit'}, of ${combinationWords(combinations)}.`
   return total > likeliest.length
     ? `${fit} The ${likeliest.length} likeliest are listed; more turns of the output, or narrower sums, leave fewer.`
     : fit
