@@ -3,12 +3,11 @@ import type { Entry, EntryBody, Intake, Waiting } from 'core'
 import { buildPattern, indexBox, withBuild } from 'core'
 
 import { entryWords, isTrouble, needWords, stageWords, unitPartName, waitingWords } from './jobs.ts'
-import { bodyName } from './names.ts'
 import { PLAIN_WORDS } from './vocabulary.ts'
 
 const draft = withBuild(buildPattern('three-shaft', 'unit', { forward: '4', overdrives: 'none' }))
 const naming = { box: indexBox(draft), words: PLAIN_WORDS }
-const MAIN = bodyName(naming, 'main')
+const MAIN = 'main shaft'
 
 /** A text with its no-break spaces as plain ones. */
 const plain = (text: string): string => text.replaceAll('\u00a0', ' ')

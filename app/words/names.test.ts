@@ -67,7 +67,7 @@ test('a shaft without a name is called by its kind, several of one kind by numbe
 test('a gear is told by its shaft, an idler is not', () => {
   const third = draft.gears.find(({ id }) => id === 'main-3')
   if (!third) throw new Error('no third')
-  expect(gearName(naming, third)).toBe(`${third.label}, ${bodyName(naming, 'main')}`)
+  expect(gearName(naming, third)).toBe('3rd gear, main shaft')
   const idler = withMembers(({ id }) => (id === 'main' ? { kind: 'idler' } : {}))
   expect(gearName(idler, third)).toBe(third.label)
   expect(partName(naming, 'main-3')).toBe(gearName(naming, third))
@@ -88,9 +88,7 @@ test('gears for which one count serves are named together', () => {
     ...draft,
     gears: draft.gears.map((gear) => (gear === counter ? { ...gear, twinOf: 'main-3' } : gear)),
   })
-  expect(countedName(twins, main)).toBe(
-    `${gearName(twins, main)} and ${bodyName(twins, counter.member)}`,
-  )
+  expect(countedName(twins, main)).toBe('3rd gear, main shaft and countershaft')
   expect(countedName(naming, main)).toBe(gearName(naming, main))
 })
 
@@ -99,13 +97,10 @@ describe('a coupler', () => {
   if (!coupler) throw new Error('no coupler')
 
   test('is called after the positions that its places make, numbers first', () => {
-    const made = coupler.positions
-      .filter(({ engages }) => engages.length > 0)
-      .map((place) => placeName(naming, coupler, place))
-    expect(couplerLabel(naming, coupler)).toBe([...made].sort().join('–'))
-    expect(couplerName(naming, coupler)).toBe(
-      `${couplerLabel(naming, coupler)} ${PLAIN_WORDS.couplers[coupler.kind]}`,
-    )
+    // Of a four-speed: one between first and second, one between third and direct (common practice).
+    const labels = draft.couplers.map((each) => couplerLabel(naming, each))
+    expect(labels).toEqual(expect.arrayContaining(['1–2', '3–4']))
+    expect(couplerName(naming, coupler)).toMatch(/^(1–2|3–4) sleeve$/)
   })
 
   test('with a name of its own is called so, and by less of it where there is little room', () => {

@@ -29,6 +29,7 @@ interface Reference extends Named {
   readonly expected: Exclude<IdKind, 'coupler-position'>
 }
 
+/** Ids that stand twice, and ids that lead to nothing, each with the path to it. */
 export function checkIds(index: BoxIndex): readonly BoxIssue[] {
   return [...duplicateIds(index.draft), ...unknownIds(index)]
 }

@@ -29,6 +29,7 @@ export interface OpenStack {
   readonly keep: (next: Partial<MeasuredStack>) => void
 }
 
+/** The stack of a row of parts, kept in the job that is open; an empty one where there is no row. */
 export function useStack(group: Group | undefined): OpenStack {
   const { draft, words } = useOpenBox()
   const { job, current, rules, record } = useOpenJob()

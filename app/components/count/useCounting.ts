@@ -27,6 +27,7 @@ interface Going {
   readonly first?: string
 }
 
+/** The gear that is asked for, and everything that the page does with it. */
 export interface Counting extends Pick<AnalysedBox, 'positions' | 'issues'> {
   /** The gear that is asked for; undefined where there is none to count. */
   readonly gear: Gear | undefined

@@ -23,6 +23,7 @@ import {
 import { entryBodySchema } from '~/files/jobEntry.ts'
 import { isTooFineForThou } from '~/views/measure/thousandths.ts'
 
+/** When it was measured: as it came, or after it was worked on. */
 export type Phase = 'found' | 'after'
 
 interface Measured {
@@ -34,6 +35,7 @@ interface Measured {
   readonly onKeep: (body: EntryBody) => void
 }
 
+/** What is entered, what it comes to, and what keeps it. Figures are in the unit that was chosen. */
 export interface Measuring {
   readonly rule: (typeof MEASURE_RULES)[Measure]
   readonly readings: readonly string[]

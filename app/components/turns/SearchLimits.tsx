@@ -19,6 +19,7 @@ export interface SearchAsked {
   readonly isFromScratch: boolean
 }
 
+/** What stands in the fields at first. */
 export const USUAL_SEARCH: SearchAsked = {
   texts: USUAL_LIMITS,
   seconds: TIMES[1][0],

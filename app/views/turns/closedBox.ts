@@ -5,6 +5,7 @@ import { LEAST_TOOTH_COUNT, MOST_TOOTH_COUNT, countSets, poseSearch, withToothCo
 /** The limits of a search as they are typed. */
 export type LimitTexts = Readonly<Record<keyof CountLimits, string>>
 
+/** What limits a search, with what is asked for it. */
 export const LIMIT_FIELDS = [
   ['leastTeeth', 'Least teeth of a gear'],
   ['mostTeeth', 'Most teeth of a gear'],
@@ -12,6 +13,7 @@ export const LIMIT_FIELDS = [
   ['mostSum', 'Most teeth of a pair together'],
 ] as const satisfies readonly (readonly [keyof CountLimits, string])[]
 
+/** Limits that most boxes of cars and vans keep (common practice). */
 export const USUAL_LIMITS: LimitTexts = {
   leastTeeth: '12',
   mostTeeth: '60',
