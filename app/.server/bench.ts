@@ -131,6 +131,21 @@ async function renewSummaries(): Promise<boolean> {
   return stale.length <= MOST_RENEWED
 }
 
+/** A condition a word: in the name of a box, in its jobs, or stamped on one of its parts. */
+function wordsOf(search: string): readonly (SQL | undefined)[] {
+  // Whole boxes are read for it, so only where a number may be meant.
+  const mayBeNumber = /\d/.test(search)
+  const words = search.split(/\s+/).filter(Boolean).slice(0, 8)
+  return words.map((word) => {
+    const like = `%${word.replace(/[\\%_]/g, '\\$&')}%`
+    return or(
+      ilike(boxes.name, like),
+      isWrittenInJobs(like),
+      mayBeNumber ? isStampedOn(like) : undefined,
+    )
+  })
+}
+
 /**
  * A page of the boxes on the bench that a view asks for, after the place that `after` names.
  * A place that names nothing is the beginning.
@@ -141,21 +156,11 @@ export async function listBoxes(
 ): Promise<BenchPage> {
   const asksJobs = stage !== null || sort === 'stage' || (waits !== null && !(waits in BOX_WAITS))
   const isWhole = asksJobs ? await renewSummaries() : true
-  const words = search.split(/\s+/).filter(Boolean).slice(0, 8)
-  // Whole boxes are read for it, so only where a number may be meant.
-  const mayBeNumber = /\d/.test(search)
   const matching = and(
     onBench,
     stage === null ? undefined : isAtStage(stage),
     waits === null ? undefined : doesWait(waits),
-    ...words.map((word) => {
-      const like = `%${word.replace(/[\\%_]/g, '\\$&')}%`
-      return or(
-        ilike(boxes.name, like),
-        isWrittenInJobs(like),
-        mayBeNumber ? isStampedOn(like) : undefined,
-      )
-    }),
+    ...wordsOf(search),
   )
   const [, at, id] = CURSOR.exec(after ?? '') ?? []
   const hasCursor = sort === 'touched'

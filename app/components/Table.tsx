@@ -28,6 +28,27 @@ interface TableProps<Row> {
   readonly className?: string
 }
 
+/** One row's line, a cell a column. */
+function Cells<Row>({ columns, row }: Pick<TableProps<Row>, 'columns'> & { readonly row: Row }) {
+  return columns.map(({ isName, isRight, className: own, cell }, at) => {
+    const Cell = isName ? 'th' : 'td'
+    return (
+      <Cell
+        key={at}
+        scope={isName ? 'row' : undefined}
+        className={clsx(
+          'py-0.5 pr-4 last:pr-0',
+          isName && 'font-normal',
+          isRight && 'text-right whitespace-nowrap',
+          typeof own === 'function' ? own(row) : own,
+        )}
+      >
+        {cell(row)}
+      </Cell>
+    )
+  })
+}
+
 /** A table for reading: a heading a column, a line a row. Sorted and edited ones build their own. */
 export function Table<Row>({
   caption,
@@ -68,23 +89,7 @@ export function Table<Row>({
             data-row={rowOf?.(row)}
             className={clsx('border-rule border-b align-baseline', rowClassName?.(row))}
           >
-            {columns.map(({ isName, isRight, className: own, cell }, at) => {
-              const Cell = isName ? 'th' : 'td'
-              return (
-                <Cell
-                  key={at}
-                  scope={isName ? 'row' : undefined}
-                  className={clsx(
-                    'py-0.5 pr-4 last:pr-0',
-                    isName && 'font-normal',
-                    isRight && 'text-right whitespace-nowrap',
-                    typeof own === 'function' ? own(row) : own,
-                  )}
-                >
-                  {cell(row)}
-                </Cell>
-              )
-            })}
+            <Cells columns={columns} row={row} />
           </tr>
         ))}
       </tbody>

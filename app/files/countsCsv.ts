@@ -8,6 +8,7 @@ import type { BoxDraft, Gear } from 'core'
 import { countingOrder, indexBox, isToothCount } from 'core'
 
 import { TOOTH_COUNT_ADVICE } from '../words/issues.ts'
+import type { Naming } from '../words/names.ts'
 import { bodyName, gearName } from '../words/names.ts'
 import type { Vocabulary } from '../words/vocabulary.ts'
 
@@ -39,6 +40,46 @@ export type ParsedCountsCsv =
   | { readonly ok: true; readonly draft: BoxDraft; readonly changed: readonly ChangedCount[] }
   | { readonly ok: false; readonly problems: readonly string[] }
 
+interface EnteredCounts {
+  readonly toothCount: number | null
+  readonly recount: number | null
+}
+
+/** The counts that the rows tell for each gear, and what is wrong with them. */
+function readRows(
+  naming: Naming,
+  rows: readonly Readonly<Record<string, string | undefined>>[],
+  fields: readonly string[],
+): { readonly entered: ReadonlyMap<string, EnteredCounts>; readonly problems: readonly string[] } {
+  const problems: string[] = []
+  const entered = new Map<string, EnteredCounts>()
+  const count = (cell: string | undefined, line: number, gear: Gear): number | null => {
+    const trimmed = cell?.trim() ?? ''
+    if (trimmed === '') return null
+    const value = Number(trimmed)
+    if (!isToothCount(value))
+      problems.push(
+        `Line ${line}, ${gearName(naming, gear)}: “${trimmed}” is no tooth count. ${TOOTH_COUNT_ADVICE}`,
+      )
+    return value
+  }
+  rows.forEach((row, at) => {
+    const line = at + 2
+    const id = row.id?.trim().replace(/^'/, '') ?? ''
+    const gear = naming.box.gears.get(id)
+    if (!gear) problems.push(`Line ${line}: this box has no gear with the id “${id}”.`)
+    else if (entered.has(id)) problems.push(`Line ${line}: ${gearName(naming, gear)} stands twice.`)
+    else
+      entered.set(id, {
+        toothCount: count(row.teeth, line, gear),
+        recount: fields.includes('second count')
+          ? count(row['second count'], line, gear)
+          : (gear.recount ?? null),
+      })
+  })
+  return { entered, problems }
+}
+
 /** Reads counts back into the box they came from: all of them, or none with every reason. */
 export function parseCountsCsv(draft: BoxDraft, text: string, words: Vocabulary): ParsedCountsCsv {
   if (text.length > LARGEST_CSV_CHARACTERS)
@@ -60,36 +101,7 @@ export function parseCountsCsv(draft: BoxDraft, text: string, words: Vocabulary)
         `There is no column ${missing.map((field) => `"${field}"`).join(' and ')}. Export the counts, edit that file, and keep its first line.`,
       ],
     }
-  const naming = { box: indexBox(draft), words }
-  const problems: string[] = []
-  const seen = new Set<string>()
-  const entered = new Map<string, { toothCount: number | null; recount: number | null }>()
-  const count = (cell: string | undefined, line: number, gear: Gear): number | null => {
-    const trimmed = cell?.trim() ?? ''
-    if (trimmed === '') return null
-    const value = Number(trimmed)
-    if (!isToothCount(value))
-      problems.push(
-        `Line ${line}, ${gearName(naming, gear)}: “${trimmed}” is no tooth count. ${TOOTH_COUNT_ADVICE}`,
-      )
-    return value
-  }
-  parsed.data.forEach((row, at) => {
-    const line = at + 2
-    const id = row.id?.trim().replace(/^'/, '') ?? ''
-    const gear = naming.box.gears.get(id)
-    if (!gear) problems.push(`Line ${line}: this box has no gear with the id “${id}”.`)
-    else if (seen.has(id)) problems.push(`Line ${line}: ${gearName(naming, gear)} stands twice.`)
-    else {
-      seen.add(id)
-      entered.set(id, {
-        toothCount: count(row.teeth, line, gear),
-        recount: fields.includes('second count')
-          ? count(row['second count'], line, gear)
-          : (gear.recount ?? null),
-      })
-    }
-  })
+  const { entered, problems } = readRows({ box: indexBox(draft), words }, parsed.data, fields)
   if (problems.length > 0) return { ok: false, problems: problems.slice(0, MOST_PROBLEMS) }
   const changed = draft.gears.flatMap((gear): ChangedCount[] => {
     const counts = entered.get(gear.id)

@@ -12,6 +12,7 @@ import type { LoadedBox } from '~/components/box/boxContext.ts'
 import { OpenBoxProvider } from '~/components/box/boxContext.ts'
 import { BoxName } from '~/components/box/BoxName.tsx'
 import { PagesOfStep, Steps, usePlace } from '~/components/box/Way.tsx'
+import type { KeptBox } from '~/components/box/useKeptBox.ts'
 import { useKeptBox } from '~/components/box/useKeptBox.ts'
 import { HelpButton } from '~/components/HelpButton.tsx'
 import { useLiveData } from '~/client/live.ts'
@@ -21,6 +22,7 @@ import { Tour } from '~/components/Tour.tsx'
 import { staysOpen, unlessSamePage } from '~/client/staysOpen.ts'
 import { editWords } from '~/words/changes.ts'
 import { conflictWords } from '~/words/issues.ts'
+import type { Vocabulary } from '~/words/vocabulary.ts'
 import { vocabularyOf } from '~/words/vocabulary.ts'
 
 export async function loader({ params, request }: Route.LoaderArgs): Promise<LoadedBox> {
@@ -45,6 +47,46 @@ export const shouldRevalidate = unlessSamePage
 /** Every box has a state of its own: another box is another page, also by the back button. */
 export default function Box({ loaderData }: Route.ComponentProps) {
   return <OpenedBox key={loaderData.id} loaderData={loaderData} />
+}
+
+/** Whether everything is kept, and what takes the last change back. */
+function KeptAndUndo({ kept: { outbox, undo, redo } }: { readonly kept: KeptBox }) {
+  return (
+    <>
+      <p role="status" className="text-graphite mr-1 text-[0.86rem]">
+        {outbox.isWaiting ? '' : outbox.pending.length > 0 ? 'Keeping…' : 'Kept'}
+      </p>
+      <button type="button" className="button-quiet" onClick={undo} disabled={!undo}>
+        <Undo2 aria-hidden /> <span className="sr-only">Undo</span>
+      </button>
+      <button type="button" className="button-quiet" onClick={redo} disabled={!redo}>
+        <Redo2 aria-hidden /> <span className="sr-only">Redo</span>
+      </button>
+    </>
+  )
+}
+
+interface ConflictsProps {
+  readonly kept: KeptBox
+  readonly words: Vocabulary
+}
+
+/** What somebody else had changed meanwhile, so that it was not placed. */
+function Conflicts({ kept: { draft, conflicts, dismissConflicts }, words }: ConflictsProps) {
+  if (conflicts.length === 0) return null
+  return (
+    <div role="alert" className="trouble bg-trouble-wash items-center px-4 py-1">
+      <TriangleAlert aria-hidden />
+      <ul className="flex-1">
+        {conflicts.map((conflict, at) => (
+          <li key={at}>{conflictWords(draft, conflict, words)}</li>
+        ))}
+      </ul>
+      <button type="button" className="button-quiet" onClick={dismissConflicts}>
+        <X aria-hidden /> Understood
+      </button>
+    </div>
+  )
 }
 
 function OpenedBox({ loaderData }: { readonly loaderData: LoadedBox }) {
@@ -87,25 +129,7 @@ function OpenedBox({ loaderData }: { readonly loaderData: LoadedBox }) {
           <BoxName key={kept.draft.name} isDemo={isDemo} />
           <Steps {...place} />
           <div className="ml-auto flex flex-wrap items-center gap-1">
-            <p role="status" className="text-graphite mr-1 text-[0.86rem]">
-              {outbox.isWaiting ? '' : outbox.pending.length > 0 ? 'Keeping…' : 'Kept'}
-            </p>
-            <button
-              type="button"
-              className="button-quiet"
-              onClick={kept.undo}
-              disabled={!kept.undo}
-            >
-              <Undo2 aria-hidden /> <span className="sr-only">Undo</span>
-            </button>
-            <button
-              type="button"
-              className="button-quiet"
-              onClick={kept.redo}
-              disabled={!kept.redo}
-            >
-              <Redo2 aria-hidden /> <span className="sr-only">Redo</span>
-            </button>
+            <KeptAndUndo kept={kept} />
             <SettingsControls settings={settings} />
             <HelpButton />
           </div>
@@ -113,19 +137,7 @@ function OpenedBox({ loaderData }: { readonly loaderData: LoadedBox }) {
         <PagesOfStep {...place} />
         <Tour base={place.base} />
         <OutboxNotices outbox={outbox} wordsOf={({ edit }) => editWords(kept.draft, words, edit)} />
-        {kept.conflicts.length > 0 && (
-          <div role="alert" className="trouble bg-trouble-wash items-center px-4 py-1">
-            <TriangleAlert aria-hidden />
-            <ul className="flex-1">
-              {kept.conflicts.map((conflict, at) => (
-                <li key={at}>{conflictWords(kept.draft, conflict, words)}</li>
-              ))}
-            </ul>
-            <button type="button" className="button-quiet" onClick={kept.dismissConflicts}>
-              <X aria-hidden /> Understood
-            </button>
-          </div>
-        )}
+        <Conflicts kept={kept} words={words} />
         <Outlet />
       </div>
     </OpenBoxProvider>

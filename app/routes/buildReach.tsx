@@ -1,24 +1,57 @@
 import { useMemo } from 'react'
 import { Link } from 'react-router'
 
+import type { AssemblyPart } from 'core'
 import { partsOff } from 'core'
 
 import { useOpenBox } from '~/components/box/boxContext.ts'
 import { ReachSteps } from '~/components/build/ReachSteps.tsx'
+import type { OpenBuild } from '~/components/build/useBuild.ts'
 import { useBuild } from '~/components/build/useBuild.ts'
 import { WantedParts } from '~/components/build/WantedParts.tsx'
 import { useOpenJob } from '~/components/job/jobContext.ts'
 import { SectionDrawing } from '~/components/section/SectionDrawing.tsx'
 import { useViewState } from '~/components/useViewState.ts'
 import { bareParts, partsDrawn } from '~/views/build/buildView.ts'
+import type { Reach } from '~/views/build/reach.ts'
 import { reachOf } from '~/views/build/reach.ts'
 import type { Layer, Layers } from '~/views/section/layers.ts'
 
 const LAYERS: Layers = new Set<Layer>(['parts', 'names'])
 
+interface ReachedProps {
+  readonly build: OpenBuild
+  readonly reach: Reach | undefined
+  readonly targets: readonly AssemblyPart[]
+}
+
+/** What has to come off, or why there is nothing to tell. */
+function Reached({ build, reach, targets }: ReachedProps) {
+  const { id } = useOpenBox()
+  if (targets.length === 0)
+    return (
+      <p className="text-lg">
+        Name the part that you want to get at, or several. Udrix tells the least that has to come
+        off for it.
+      </p>
+    )
+  if (!reach)
+    return (
+      <p className="text-lg">
+        It does not come off as the parts are described.{' '}
+        <Link to={`/boxes/${id}/build`} className="text-accent underline">
+          See what holds it
+        </Link>
+        .
+      </p>
+    )
+  if (reach.steps.length === 0) return <p className="text-lg">It is off already.</p>
+  return <ReachSteps build={build} reach={reach} targets={targets} />
+}
+
 /** The least that has to come off to get at a part or a few. */
 export default function BuildReach() {
-  const { id, draft, words } = useOpenBox()
+  const { draft, words } = useOpenBox()
   const { job } = useOpenJob()
   const build = useBuild()
   const { naming, assembly, order, groups } = build
@@ -58,24 +91,7 @@ export default function BuildReach() {
         </div>
       </section>
       <aside className="border-rule bg-sheet flex min-h-0 flex-col gap-3 overflow-auto border-l-2 p-4">
-        {targets.length === 0 ? (
-          <p className="text-lg">
-            Name the part that you want to get at, or several. Udrix tells the least that has to
-            come off for it.
-          </p>
-        ) : !reach ? (
-          <p className="text-lg">
-            It does not come off as the parts are described.{' '}
-            <Link to={`/boxes/${id}/build`} className="text-accent underline">
-              See what holds it
-            </Link>
-            .
-          </p>
-        ) : reach.steps.length === 0 ? (
-          <p className="text-lg">It is off already.</p>
-        ) : (
-          <ReachSteps build={build} reach={reach} targets={targets} />
-        )}
+        <Reached build={build} reach={reach} targets={targets} />
       </aside>
     </main>
   )

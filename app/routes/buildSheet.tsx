@@ -131,17 +131,8 @@ export default function BuildSheet() {
 /** What people state of the order, besides what the parts themselves tell. */
 function Stated({ draft }: { readonly draft: BoxDraft }) {
   const become = useBecome()
-  const { naming, assembly, nameOf } = useBuild()
-  const [first, setFirst] = useState('')
-  const [then, setThen] = useState('')
+  const { naming } = useBuild()
   const stated = draft.precedences ?? []
-  const options = [
-    ['', 'choose a part'],
-    ...assembly.parts
-      .map((part) => [part.id, capitalize(nameOf(part))] as const)
-      .sort(([, one], [, other]) => one.localeCompare(other)),
-  ] as const
-  const isReady = first !== '' && then !== '' && first !== then
   return (
     <section aria-label="What you state of the order" className="no-print">
       <h3 className="text-[1.15rem]">What you state of the order</h3>
@@ -166,27 +157,39 @@ function Stated({ draft }: { readonly draft: BoxDraft }) {
           </li>
         ))}
       </ul>
-      <div className="grid items-end gap-2 sm:grid-cols-[1fr_1fr_auto]">
-        <SelectField label="Goes in first" value={first} options={options} onChange={setFirst} />
-        <SelectField label="Goes in after it" value={then} options={options} onChange={setThen} />
-        <button
-          type="button"
-          className="button"
-          disabled={!isReady}
-          onClick={() => {
-            const named = `${first} ${then}`
-            const id = named.length > LARGEST.idLength ? freshId(draft, 'order') : named
-            become({
-              ...draft,
-              precedences: [...stated.filter((each) => each.id !== id), { id, first, then }],
-            })
-            setFirst('')
-            setThen('')
-          }}
-        >
-          State it
-        </button>
-      </div>
+      <StateForm draft={draft} />
     </section>
+  )
+}
+
+/** Two parts to choose, the one that goes in before the other. */
+function StateForm({ draft }: { readonly draft: BoxDraft }) {
+  const become = useBecome()
+  const { assembly, nameOf } = useBuild()
+  const [first, setFirst] = useState('')
+  const [then, setThen] = useState('')
+  const options = [
+    ['', 'choose a part'],
+    ...assembly.parts
+      .map((part) => [part.id, capitalize(nameOf(part))] as const)
+      .sort(([, one], [, other]) => one.localeCompare(other)),
+  ] as const
+  const isReady = first !== '' && then !== '' && first !== then
+  const state = (): void => {
+    const named = `${first} ${then}`
+    const id = named.length > LARGEST.idLength ? freshId(draft, 'order') : named
+    const others = (draft.precedences ?? []).filter((each) => each.id !== id)
+    become({ ...draft, precedences: [...others, { id, first, then }] })
+    setFirst('')
+    setThen('')
+  }
+  return (
+    <div className="grid items-end gap-2 sm:grid-cols-[1fr_1fr_auto]">
+      <SelectField label="Goes in first" value={first} options={options} onChange={setFirst} />
+      <SelectField label="Goes in after it" value={then} options={options} onChange={setThen} />
+      <button type="button" className="button" disabled={!isReady} onClick={state}>
+        State it
+      </button>
+    </div>
   )
 }

@@ -10,8 +10,13 @@ import { withDatabase } from '~/.server/answers.ts'
 import { jobsOfBox } from '~/.server/jobs.ts'
 import { readRules, readShelf } from '~/.server/shelf.ts'
 import { useOpenBox } from '~/components/box/boxContext.ts'
-import type { LoadedJob } from '~/components/job/jobContext.ts'
-import { JobOutboxProvider, OpenJobProvider, useKeptJob } from '~/components/job/jobContext.ts'
+import type { JobOutbox, LoadedJob } from '~/components/job/jobContext.ts'
+import {
+  JobOutboxProvider,
+  OpenJobProvider,
+  useKeptJob,
+  useOpenJob,
+} from '~/components/job/jobContext.ts'
 import { OutboxNotices } from '~/components/outbox/OutboxNotices.tsx'
 import { staysOpen, unlessSamePage } from '~/client/staysOpen.ts'
 import type { Shelf } from '~/files/shelf.ts'
@@ -44,6 +49,48 @@ export function clientLoader({
 
 export const shouldRevalidate = unlessSamePage
 
+interface JobInHandProps {
+  /** The server did not say which jobs there are. */
+  readonly isAway: boolean
+  readonly outbox: Pick<JobOutbox, 'isWaiting' | 'pending'>
+}
+
+/** Which job is entered into, by whom, and whether all of it is kept. */
+function JobInHand({ isAway, outbox }: JobInHandProps) {
+  const { settings } = useOpenBox()
+  const { current, job, shelf } = useOpenJob()
+  return (
+    <section
+      aria-label="The job in hand"
+      className="border-rule no-print flex flex-wrap items-center gap-x-4 gap-y-1 border-b px-4 py-1"
+    >
+      {current ? (
+        <>
+          <p>
+            <b>Job {current.number}</b>
+            {job.isClosed && ' (closed)'}
+            {job.intake.reference !== '' && ` · ${job.intake.reference}`}
+          </p>
+          <Initials value={settings.initials} known={shelf.initials} />
+          <p role="status" className="text-graphite text-[0.86rem]">
+            {outbox.isWaiting
+              ? ''
+              : outbox.pending.length > 0
+                ? 'Keeping the entry…'
+                : 'All entries kept'}
+          </p>
+        </>
+      ) : isAway ? (
+        <p role="status">
+          The server does not answer: what was measured in a job is not reckoned with here.
+        </p>
+      ) : (
+        <OpenTheFirst />
+      )}
+    </section>
+  )
+}
+
 /** The pages that belong to a job share what is entered in it. */
 export default function Jobs({ loaderData }: { readonly loaderData: LoadedJobs }) {
   const { id, draft, settings, words } = useOpenBox()
@@ -66,34 +113,7 @@ export default function Jobs({ loaderData }: { readonly loaderData: LoadedJobs }
   const { newer } = kept
   return (
     <OpenJobProvider value={opened}>
-      <section
-        aria-label="The job in hand"
-        className="border-rule no-print flex flex-wrap items-center gap-x-4 gap-y-1 border-b px-4 py-1"
-      >
-        {kept.current ? (
-          <>
-            <p>
-              <b>Job {kept.current.number}</b>
-              {kept.job.isClosed && ' (closed)'}
-              {kept.job.intake.reference !== '' && ` · ${kept.job.intake.reference}`}
-            </p>
-            <Initials value={settings.initials} known={shelf.initials} />
-            <p role="status" className="text-graphite text-[0.86rem]">
-              {outbox.isWaiting
-                ? ''
-                : outbox.pending.length > 0
-                  ? 'Keeping the entry…'
-                  : 'All entries kept'}
-            </p>
-          </>
-        ) : loaderData.isAway === true ? (
-          <p role="status">
-            The server does not answer: what was measured in a job is not reckoned with here.
-          </p>
-        ) : (
-          <OpenTheFirst />
-        )}
-      </section>
+      <JobInHand isAway={loaderData.isAway === true} outbox={outbox} />
       {newer && (
         <p role="status" className="bg-accent-wash flex items-center gap-3 px-4 py-1">
           Job {newer.number} of this unit is open. What you enter here goes to job{' '}

@@ -13,7 +13,32 @@ import { ShiftSpeedField, Shifts } from '~/components/ratios/Shifts.tsx'
 import { SelectField } from '~/components/Fields.tsx'
 import { parseShiftRpm } from '~/views/ratios/shiftPoints.ts'
 import { useViewState } from '~/components/useViewState.ts'
+import type { Naming } from '~/words/names.ts'
 import { bodyName } from '~/words/names.ts'
+
+interface PlaceFieldProps {
+  readonly naming: Naming
+  readonly places: readonly string[]
+  readonly at: string | undefined
+  readonly onChange: (place: string) => void
+}
+
+/** Asks at which part the turns are told. */
+function PlaceField({ naming, places, at, onChange }: PlaceFieldProps) {
+  return (
+    <div className="w-80">
+      <SelectField
+        label="Turns of the input for one turn of the"
+        value={at ?? ''}
+        options={[
+          ['', 'first output driven'],
+          ...places.map((place) => [place, bodyName(naming, place)] as const),
+        ]}
+        onChange={onChange}
+      />
+    </div>
+  )
+}
 
 export default function Ratios() {
   const { id, draft, words, settings } = useOpenBox()
@@ -29,25 +54,19 @@ export default function Ratios() {
     [positions, draft.finalDrive, at],
   )
   const engineRpm = parseShiftRpm(search.get('shift'))
-  const naming = { box: indexBox(draft), words }
   return (
     <main className="flex flex-1 flex-col gap-4 px-4 py-3">
       <title>{`${draft.name} · Ratios · Udrix`}</title>
       <h2 className="sr-only">Ratios</h2>
       {places.length > 1 && (
-        <div className="w-80">
-          <SelectField
-            label="Turns of the input for one turn of the"
-            value={at ?? ''}
-            options={[
-              ['', 'first output driven'],
-              ...places.map((place) => [place, bodyName(naming, place)] as const),
-            ]}
-            onChange={(place) => {
-              change({ at: place })
-            }}
-          />
-        </div>
+        <PlaceField
+          naming={{ box: indexBox(draft), words }}
+          places={places}
+          at={at}
+          onChange={(place) => {
+            change({ at: place })
+          }}
+        />
       )}
       <RatioTable
         rows={rows}

@@ -19,7 +19,9 @@ import { useShelfEdits } from '~/components/shelf/useShelfEdits.ts'
 import { useLiveData } from '~/client/live.ts'
 import { staysOpen } from '~/client/staysOpen.ts'
 import { parseJson } from '~/files/text.ts'
+import type { Shelf } from '~/files/shelf.ts'
 import { formatPieces, parsePieces, ruleSchema, shelfSchema } from '~/files/shelf.ts'
+import type { LengthUnit } from '~/words/format.ts'
 import { MEASURE_NAMES, boundsText } from '~/words/measures.ts'
 import { PageHead } from '~/components/PageHead.tsx'
 
@@ -141,6 +143,42 @@ async function forgetRule(form: FormData) {
   })
 }
 
+interface StockAndPeopleProps {
+  readonly shelf: Shelf
+  readonly unit: LengthUnit
+  readonly put: (change: Partial<Shelf>) => void
+}
+
+/** Shims and parts that lie ready, and who works here. */
+function StockAndPeople({ shelf, unit, put }: StockAndPeopleProps) {
+  return (
+    <div className="grid content-start gap-6">
+      <PieceTable
+        title="Shims on the shelf"
+        one="shim"
+        hint="With how many there are: 0.10 x4 0.15 x2."
+        pieces={shelf.shims}
+        unit={unit}
+        onChange={(shims) => {
+          put({ shims })
+        }}
+      />
+      <StockTable
+        stock={shelf.stock}
+        onChange={(stock) => {
+          put({ stock })
+        }}
+      />
+      <People
+        initials={shelf.initials}
+        onChange={(initials) => {
+          put({ initials })
+        }}
+      />
+    </div>
+  )
+}
+
 /** The shop's own leaves, shims, people and limits. */
 export default function ShelfPage({ loaderData, actionData }: Route.ComponentProps) {
   const { shelf: kept, rules, unit, base } = loaderData
@@ -177,30 +215,7 @@ export default function ShelfPage({ loaderData, actionData }: Route.ComponentPro
             put({ leaves })
           }}
         />
-        <div className="grid content-start gap-6">
-          <PieceTable
-            title="Shims on the shelf"
-            one="shim"
-            hint="With how many there are: 0.10 x4 0.15 x2."
-            pieces={shelf.shims}
-            unit={unit}
-            onChange={(shims) => {
-              put({ shims })
-            }}
-          />
-          <StockTable
-            stock={shelf.stock}
-            onChange={(stock) => {
-              put({ stock })
-            }}
-          />
-          <People
-            initials={shelf.initials}
-            onChange={(initials) => {
-              put({ initials })
-            }}
-          />
-        </div>
+        <StockAndPeople shelf={shelf} unit={unit} put={put} />
         <ShopRules rules={rules} unit={unit} />
       </main>
     </div>

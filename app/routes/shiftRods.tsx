@@ -12,6 +12,28 @@ import { Warning } from '~/components/Warning.tsx'
 import { LARGEST } from '~/files/boxFile.ts'
 import { selectorFaultWords } from '~/words/shift.ts'
 
+/** What is asked here, beside the gate as it is so far. */
+function RodsHead() {
+  const { draft, naming } = useShift()
+  const slots = slotsOf(rodsOf(draft))
+  return (
+    <div className="flex flex-wrap items-center gap-6">
+      <div className="min-w-[16rem] flex-1">
+        <h2 className="text-[1.5rem]">Rods and gate</h2>
+        <p>
+          Each rod has a fork, and places that a lever brings it to. Rows of its gate are counted
+          from the driver’s left; forward is away from the driver.
+        </p>
+      </div>
+      {slots.length > 0 && (
+        <div className="flex gap-4">
+          <Gates naming={naming} slots={slots} />
+        </div>
+      )}
+    </div>
+  )
+}
+
 /** What moves the couplers of a box: its rods, their places in the gate, and what lies between them. */
 export default function ShiftRods() {
   const { draft, naming } = useShift()
@@ -22,20 +44,7 @@ export default function ShiftRods() {
     <main className="flex-1 px-4 py-3 lg:min-h-0 lg:overflow-auto" tabIndex={0}>
       <title>{`${draft.name} · Rods and gate · Udrix`}</title>
       <div className="mx-auto grid max-w-[76rem] grid-cols-[minmax(0,1fr)] gap-4">
-        <div className="flex flex-wrap items-center gap-6">
-          <div className="min-w-[16rem] flex-1">
-            <h2 className="text-[1.5rem]">Rods and gate</h2>
-            <p>
-              Each rod has a fork, and places that a lever brings it to. Rows of its gate are
-              counted from the driver’s left; forward is away from the driver.
-            </p>
-          </div>
-          {slotsOf(rodsOf(draft)).length > 0 && (
-            <div className="flex gap-4">
-              <Gates naming={naming} slots={slotsOf(rodsOf(draft))} />
-            </div>
-          )}
-        </div>
+        <RodsHead />
         {!saysWhatMoves(draft) && <ShiftProposal draft={draft} />}
         {selectorFaults(draft).map((fault) => {
           const sentence = selectorFaultWords(naming, fault)

@@ -5,10 +5,41 @@ import { couplersAway, spin } from 'core'
 import { useOpenBox } from '~/components/box/boxContext.ts'
 import { SectionDrawing } from '~/components/section/SectionDrawing.tsx'
 import { neutralPlaces } from '~/views/trace/spinState.ts'
+import type { Towing } from '~/views/trace/towing.ts'
 import { towingOf } from '~/views/trace/towing.ts'
 import { useOpenTrace } from '~/components/trace/traceContext.ts'
+import type { Naming } from '~/words/names.ts'
 import { bodyName, capitalize, partName } from '~/words/names.ts'
 import { Warning } from '~/components/Warning.tsx'
+
+/** What turns while the unit is towed, what does not, and what runs with little oil. */
+function TowedParts({ naming, towing }: { readonly naming: Naming; readonly towing: Towing }) {
+  const lists = [
+    ['Turns', 'with the wheels.', towing.turning],
+    ['Is not driven', 'so it stands, or drifts, and throws no oil.', towing.standing],
+    [
+      'Runs on its shaft',
+      'one turns in the other with only the oil that happens to be there.',
+      towing.running,
+    ],
+  ] as const
+  return lists.map(([title, rest, parts]) => (
+    <section key={title}>
+      <h3 className="text-[1.05rem]">
+        {title} <span className="text-graphite font-normal">{rest}</span>
+      </h3>
+      {parts.length === 0 ? (
+        <p>Nothing.</p>
+      ) : (
+        <ul className="list-disc pl-5">
+          {parts.map((part) => (
+            <li key={part}>{capitalize(partName(naming, part))}</li>
+          ))}
+        </ul>
+      )}
+    </section>
+  ))
+}
 
 export default function TraceTowing() {
   const { draft, words } = useOpenBox()
@@ -22,15 +53,6 @@ export default function TraceTowing() {
       towing: towingOf(solver.box, result),
     }
   }, [draft, positions, solver, output])
-  const lists = [
-    ['Turns', 'with the wheels.', towing.turning],
-    ['Is not driven', 'so it stands, or drifts, and throws no oil.', towing.standing],
-    [
-      'Runs on its shaft',
-      'one turns in the other with only the oil that happens to be there.',
-      towing.running,
-    ],
-  ] as const
   return (
     <div className="work-area lg:grid-cols-[minmax(0,1fr)_27rem]">
       <title>{`${draft.name} · Towing and oil · Udrix`}</title>
@@ -63,22 +85,7 @@ export default function TraceTowing() {
           unless the maker’s manual says so; lift them, or take the propeller shaft or the axle
           shafts out.
         </Warning>
-        {lists.map(([title, rest, parts]) => (
-          <section key={title}>
-            <h3 className="text-[1.05rem]">
-              {title} <span className="text-graphite font-normal">{rest}</span>
-            </h3>
-            {parts.length === 0 ? (
-              <p>Nothing.</p>
-            ) : (
-              <ul className="list-disc pl-5">
-                {parts.map((part) => (
-                  <li key={part}>{capitalize(partName(naming, part))}</li>
-                ))}
-              </ul>
-            )}
-          </section>
-        ))}
+        <TowedParts naming={naming} towing={towing} />
         <p className="text-graphite text-[0.86rem]">
           Where the oil stands, and which gears reach into it, is the maker’s to say. With a{' '}
           {words.couplers.synchronizer} engaged the wheels turn the input too: that is not towing

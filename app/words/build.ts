@@ -15,6 +15,7 @@ import type {
 } from 'core'
 import { STACK_UNITS_PER_MM, handlingOf, pieceOfRef } from 'core'
 
+import type { LengthUnit } from './format.ts'
 import { formatLength } from './format.ts'
 import { unitPartName } from './jobs.ts'
 import type { Naming } from './names.ts'
@@ -188,6 +189,22 @@ export interface DifferenceWords {
   readonly other: string
 }
 
+/** What a field of a part says; a length in the given unit. */
+function fieldWords(value: unknown, unit: LengthUnit | null): string {
+  if (typeof value === 'number' && unit) return formatLength(value, unit)
+  if (typeof value === 'number' || typeof value === 'string') return `${value}`
+  return value === true ? 'yes' : 'not said'
+}
+
+function measuredWords(valueMm: number | null, unit: LengthUnit): string {
+  return valueMm === null ? 'not measured' : formatLength(valueMm, unit)
+}
+
+function shimWords(shims: readonly number[], unit: LengthUnit): string {
+  if (shims.length === 0) return 'none'
+  return shims.map((each) => formatLength(each / STACK_UNITS_PER_MM, unit)).join(' + ')
+}
+
 /** A difference in words; what only the other has is called as it is there. */
 export function differenceWords(
   naming: Naming,
@@ -195,8 +212,6 @@ export function differenceWords(
   difference: Difference,
 ): DifferenceWords {
   const unit = naming.words.lengthUnit
-  const length = (value: number | null): string =>
-    value === null ? 'not measured' : formatLength(value, unit)
   switch (difference.kind) {
     case 'only': {
       const isHere = difference.on === 'one'
@@ -207,36 +222,24 @@ export function differenceWords(
       }
     }
     case 'field': {
-      const said = (value: unknown): string =>
-        typeof value === 'number' && difference.field.endsWith('Mm')
-          ? formatLength(value, unit)
-          : typeof value === 'number' || typeof value === 'string'
-            ? `${value}`
-            : value === true
-              ? 'yes'
-              : 'not said'
+      const isLength = difference.field.endsWith('Mm')
       return {
         what: `${FIELD_NAMES[difference.field]} of the ${unitPartName(naming, difference.ref)}`,
-        one: said(difference.one),
-        other: said(difference.other),
+        one: fieldWords(difference.one, isLength ? unit : null),
+        other: fieldWords(difference.other, isLength ? unit : null),
       }
     }
-    case 'shims': {
-      const stack = (shims: readonly number[]): string =>
-        shims.length === 0
-          ? 'none'
-          : shims.map((each) => formatLength(each / STACK_UNITS_PER_MM, unit)).join(' + ')
+    case 'shims':
       return {
         what: `shims of the ${unitPartName(naming, difference.ref)}`,
-        one: stack(difference.one),
-        other: stack(difference.other),
+        one: shimWords(difference.one, unit),
+        other: shimWords(difference.other, unit),
       }
-    }
     case 'end-play':
       return {
         what: `end play of the ${unitPartName(naming, difference.ref)}`,
-        one: length(difference.one),
-        other: length(difference.other),
+        one: measuredWords(difference.one, unit),
+        other: measuredWords(difference.other, unit),
       }
     case 'renewed': {
       const isHere = difference.on === 'one'

@@ -180,26 +180,29 @@ function lineWords(line: PartLine): string {
   return `${quantity} × ${what}: ${lineStateName(state, line.isLabour === true)}${rest}`
 }
 
+/** An intake; of what was written before, only what is new is told again. */
+function intakeWords(intake: Intake, before: Intake | undefined): string {
+  const { reference, serial = '', complaint, distance, oil, cameWith } = intake
+  const news = [
+    ...(complaint === before?.complaint ? [] : [complaint === '' ? '' : `“${complaint}”`]),
+    ...(isSameFigure(distance, before?.distance)
+      ? []
+      : [distance ? `${distance.text} ${UNIT_NAMES[distance.unit]} run` : 'no distance']),
+    ...(reference === (before?.reference ?? '') ? [] : [`reference ${reference}`]),
+    ...(serial === (before?.serial ?? '') ? [] : [`serial ${serial}`]),
+    ...(oil === (before?.oil ?? '') ? [] : [`oil: ${oil}`]),
+    ...(cameWith === (before?.cameWith ?? '') ? [] : [`came with ${cameWith}`]),
+  ].filter((each) => each !== '')
+  const title = before ? 'Intake corrected' : 'Intake'
+  return news.length === 0 ? title : `${title}: ${news.join(', ')}`
+}
+
 /** One line of the log; of an intake, `before` is the one that it corrects. */
 export function entryWords(naming: Naming, { body }: Entry, before?: Intake): string {
   const part = (ref: string): string => unitPartName(naming, ref)
   switch (body.kind) {
-    case 'intake': {
-      const { reference, serial = '', complaint, distance, oil, cameWith } = body.intake
-      // Of what was written before, only what is new is told again.
-      const news = [
-        ...(complaint === before?.complaint ? [] : [complaint === '' ? '' : `“${complaint}”`]),
-        ...(isSameFigure(distance, before?.distance)
-          ? []
-          : [distance ? `${distance.text} ${UNIT_NAMES[distance.unit]} run` : 'no distance']),
-        ...(reference === (before?.reference ?? '') ? [] : [`reference ${reference}`]),
-        ...(serial === (before?.serial ?? '') ? [] : [`serial ${serial}`]),
-        ...(oil === (before?.oil ?? '') ? [] : [`oil: ${oil}`]),
-        ...(cameWith === (before?.cameWith ?? '') ? [] : [`came with ${cameWith}`]),
-      ].filter((each) => each !== '')
-      const title = before ? 'Intake corrected' : 'Intake'
-      return news.length === 0 ? title : `${title}: ${news.join(', ')}`
-    }
+    case 'intake':
+      return intakeWords(body.intake, before)
     case 'note':
       return `Note${body.part === undefined ? '' : ` on ${part(body.part)}`}: ${body.text}`
     case 'waiting':

@@ -18,6 +18,7 @@
  * Floats only pass over what lies outside by more than rounding; whatever is taken in
  * is compared exactly, on whole numbers.
  */
+import type { Drive } from '../train/analysis.ts'
 import { analyse, prepareSolver } from '../train/analysis.ts'
 import { checkBox } from '../box/check.ts'
 import { countedTogether } from '../box/counting.ts'
@@ -331,6 +332,26 @@ function sumCondition({ a, b, least, most }: SumRange, place: (gear: string) => 
   }
 }
 
+/** Gears by their places: the sums of the teeth of each list, multiplied. */
+type Factors = readonly (readonly number[])[]
+
+function productOf(factors: Factors, counts: Int32Array): number {
+  let product = 1
+  for (const gears of factors) {
+    let sum = 0
+    for (const gear of gears) sum += counts[gear] ?? 0
+    product *= sum
+  }
+  return product
+}
+
+function exactProductOf(factors: Factors, counts: Int32Array): bigint {
+  return factors.reduce(
+    (product, gears) => product * BigInt(gears.reduce((sum, gear) => sum + (counts[gear] ?? 0), 0)),
+    1n,
+  )
+}
+
 function productCondition(
   { driven, driving, least, most }: ProductRange,
   place: (gear: string) => number,
@@ -342,24 +363,9 @@ function productCondition(
   const highest = most[0] / most[1]
   const middle = (lowest + highest) / 2
   const deviation = Math.max((highest - lowest) / 4, Number.EPSILON)
-  const productOf = (factors: readonly (readonly number[])[], counts: Int32Array): number => {
-    let product = 1
-    for (const gears of factors) {
-      let sum = 0
-      for (const gear of gears) sum += counts[gear] ?? 0
-      product *= sum
-    }
-    return product
-  }
-  const exactly = (factors: readonly (readonly number[])[], counts: Int32Array): bigint =>
-    factors.reduce(
-      (product, gears) =>
-        product * BigInt(gears.reduce((sum, gear) => sum + (counts[gear] ?? 0), 0)),
-      1n,
-    )
   /** The least or greatest that a product can become. */
   const bound = (
-    factors: readonly (readonly number[])[],
+    factors: Factors,
     counts: Int32Array,
     known: Uint8Array,
     side: 'least' | 'most',
@@ -383,7 +389,7 @@ function productCondition(
       const [lowSide, highSide] = [upper * least[1], upper * most[1]]
       if (Math.max(leastSide, mostSide, lowSide, highSide) <= Number.MAX_SAFE_INTEGER)
         return lowSide >= leastSide && highSide <= mostSide
-      const [wide, deep] = [exactly(over, counts), exactly(under, counts)]
+      const [wide, deep] = [exactProductOf(over, counts), exactProductOf(under, counts)]
       return (
         wide * BigInt(least[1]) >= deep * BigInt(least[0]) &&
         wide * BigInt(most[1]) <= deep * BigInt(most[0])
@@ -420,6 +426,41 @@ export type PosedSearch =
     }
 
 /**
+ * The ratio of a drive as gears over gears, by the gears whose counts serve for them and
+ * without what stands on both sides; undefined where it is no product of pairs.
+ */
+function productOfPairs(
+  { factors, path }: Drive,
+  counted: (gear: string) => string,
+): Pick<ProductRange, 'driven' | 'driving'> | undefined {
+  if (!factors) return undefined
+  const [driven, driving]: [string[][], string[][]] = [[], []]
+  for (const { law } of factors) {
+    const step = path.find((each) => each.law === law)
+    const sides = step && sidesOf(step)
+    if (!sides) return undefined
+    driven.push(sides.driven.map(counted))
+    driving.push(sides.driving.map(counted))
+  }
+  cancelCommon(driven, driving)
+  return { driven, driving }
+}
+
+/** Gears that roll on each other from outside, by the gears whose counts serve for them; each pair once. */
+function pairsCounted(
+  draft: BoxDraft,
+  counted: (gear: string) => string,
+): readonly (readonly [string, string])[] {
+  const pairs = draft.links
+    .flatMap(pairsOf)
+    .filter(({ touch }) => touch === 'outside')
+    .map(({ a, b }) => [counted(a), counted(b)] as const)
+  return pairs.filter(
+    ([a, b], at) => pairs.findIndex(([one, other]) => one === a && other === b) === at,
+  )
+}
+
+/**
  * The search for the counts of a box whose structure is known: gears that have been
  * counted keep their counts, the others lie within the limits. `untold` are gears
  * whose counts the turns have nothing to do with, such as a reverse idler. A position
@@ -444,36 +485,16 @@ export function poseSearch(
     const analysis = position && analyse(solver, position.couplers)
     if (analysis?.state !== 'drive')
       return { ok: false, code: 'does-not-drive', position: check.position }
-    if (!analysis.factors) return { ok: false, code: 'not-a-product', position: check.position }
-    const steps = analysis.factors.map(({ law }) => analysis.path.find((step) => step.law === law))
-    const sides = steps.map((step) => step && sidesOf(step))
-    const [driven, driving]: [string[][], string[][]] = [[], []]
-    for (const side of sides) {
-      if (!side) return { ok: false, code: 'not-a-product', position: check.position }
-      driven.push(side.driven.map(counted))
-      driving.push(side.driving.map(counted))
-    }
-    cancelCommon(driven, driving)
+    const product = productOfPairs(analysis, counted)
+    if (!product) return { ok: false, code: 'not-a-product', position: check.position }
     const { least, most } = ratioRange(check)
     if (!most) return { ok: false, code: 'read-too-coarsely', position: check.position }
-    products.push({
-      driven,
-      driving,
-      least: partsOfRational(least),
-      most: partsOfRational(most),
-    })
+    products.push({ ...product, least: partsOfRational(least), most: partsOfRational(most) })
   }
   const named = new Set(products.flatMap((each) => [...each.driven, ...each.driving].flat()))
   const gears = draft.gears.filter(({ id }) => named.has(id))
-  const pairs = draft.links
-    .flatMap(pairsOf)
-    .filter(({ touch }) => touch === 'outside')
-    .map(({ a, b }) => [counted(a), counted(b)] as const)
-  const sums = pairs
-    .filter(([a, b], at) => {
-      const isFirst = pairs.findIndex(([one, other]) => one === a && other === b) === at
-      return isFirst && named.has(a) && named.has(b)
-    })
+  const sums = pairsCounted(draft, counted)
+    .filter(([a, b]) => named.has(a) && named.has(b))
     .map(([a, b]): SumRange => ({ a, b, least: limits.leastSum, most: limits.mostSum }))
   return {
     ok: true,

@@ -101,7 +101,7 @@ function boundInertia({ outputKgM2, shafts }: MotionState): number {
 
 /**
  * Accelerations at given speeds. Each clutch that sticks bears what keeps its sides together:
- * their torques are the solution of as many linear equations, found by elimination.
+ * their torques are the solution of as many linear equations.
  */
 function look(
   state: MotionState,
@@ -137,6 +137,11 @@ function look(
           inertiaKgM2
         : ratio * out.output
   })
+  holdTogether(state, bound, out)
+}
+
+/** Adds what the clutches that stick bear, found by elimination, to an instant without them. */
+function holdTogether({ shafts, engineKgM2 }: MotionState, bound: number, out: Instant): void {
   const stuck = shafts.flatMap(({ clutch }, at) => (clutch.isStuck ? [at] : []))
   if (stuck.length === 0) return
   const rows = stuck.map((row) => [
@@ -156,7 +161,7 @@ function look(
   stuck.forEach((at, index) => {
     const carried = found[index] ?? 0
     const shaft = shafts[at]
-    clutchNm[at] = carried
+    out.clutchNm[at] = carried
     out.engine -= carried / engineKgM2
     if (shaft?.ratio != null) out.output += (shaft.ratio * carried) / bound
     else out.shafts[at] = (out.shafts[at] ?? 0) + carried / (shaft?.inertiaKgM2 ?? 1)

@@ -103,6 +103,12 @@ export function placeKey(coupler: Pick<Coupler, 'id'>, place: Pick<CouplerPositi
 
 const NONE: ReadonlySet<string> = new Set()
 
+/** Gears whose teeth would have to be known, each once. */
+function uncountedIn(analyses: readonly Analysis[]): readonly Gear[] {
+  const gears = analyses.flatMap((each) => (each.state === 'uncounted' ? each.gears : []))
+  return [...new Set(gears)]
+}
+
 /**
  * What a change between two positions takes. Where the second can wait behind its clutch it is made
  * ready there first.
@@ -124,9 +130,8 @@ export function gearChange(
     .filter(({ id }) => now[id] !== then[id] || passing.has(id))
     .flatMap((coupler): CouplerMove[] => {
       const [was, becomes] = [placeOf(coupler, now), placeOf(coupler, then)]
-      return was && becomes
-        ? [{ coupler, from: was, to: becomes, selector: known.byCoupler.get(coupler.id) ?? null }]
-        : []
+      const selector = known.byCoupler.get(coupler.id) ?? null
+      return was && becomes ? [{ coupler, from: was, to: becomes, selector }] : []
     })
   const leaving = moving
     .filter(({ coupler, from: was }) => was !== centreOf(coupler))
@@ -151,13 +156,7 @@ export function gearChange(
     matches,
     inputSpeed,
     isWithoutGap: Boolean(waits),
-    uncounted: [
-      ...new Set(
-        [before, after].flatMap((analysis) =>
-          analysis.state === 'uncounted' ? analysis.gears : [],
-        ),
-      ),
-    ],
+    uncounted: uncountedIn([before, after]),
     steps: waits
       ? handOver(leaving, entering, spentRings)
       : withGap({

@@ -64,6 +64,21 @@ const FINENESS = 1_000_000_000
 /** How often links are looked at anew whose power the losses turned round. */
 const MOST_TURNS = 12
 
+/** Why the losses of a drive cannot be found, where the laws that bear its load tell that at once. */
+function hindranceOf(
+  box: BoxIndex,
+  { motions }: Drive,
+  bearing: readonly (readonly [Law, Rational])[],
+): LossResult | undefined {
+  const unknown = bearing.flatMap(([law]) => (partHandedOn(box, law, 0, ONE) ? [] : [law]))
+  if (unknown.length > 0) return { kind: 'incomplete', laws: unknown }
+  // Load that goes through what nothing gives a speed: how much of it is power is anybody's guess.
+  const loose = bearing.flatMap(([law]) =>
+    law.terms.some(({ body }) => motions.get(body)?.kind === 'coasts') ? [law] : [],
+  )
+  return loose.length > 0 ? { kind: 'unsettled', laws: loose } : undefined
+}
+
 /**
  * Losses of a drive in one position, as shares of the power at the input. The direction of
  * every link is taken from the balance without losses, and anew from that with them until
@@ -88,13 +103,8 @@ export function solveLosses(box: BoxIndex, drive: Drive, efficiencies: Efficienc
     )
   const atInput = isOverrun ? ONE.neg() : bearingsOf(input)
   const bearing = [...drive.multipliers].filter(([, multiplier]) => !multiplier.isZero())
-  const unknown = bearing.flatMap(([law]) => (partHandedOn(box, law, 0, ONE) ? [] : [law]))
-  if (unknown.length > 0) return { kind: 'incomplete', laws: unknown }
-  // Load that goes through what nothing gives a speed: how much of it is power is anybody's guess.
-  const loose = bearing.flatMap(([law]) =>
-    law.terms.some(({ body }) => motions.get(body)?.kind === 'coasts') ? [law] : [],
-  )
-  if (loose.length > 0) return { kind: 'unsettled', laws: loose }
+  const hindrance = hindranceOf(box, drive, bearing)
+  if (hindrance) return hindrance
 
   /** Which way each law bears load, by what was found last. */
   let assumed = new Map(bearing)

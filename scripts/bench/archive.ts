@@ -107,13 +107,14 @@ async function watch(udrix: Udrix, trace: string, work: () => Promise<void>): Pr
     }
   }, SAMPLE_MS)
   const isOver = new AbortController()
-  const looking = look(trace, isOver.signal)
   const began = performance.now()
-  await work()
-  const seconds = (performance.now() - began) / 1000
-  clearInterval(sample)
-  isOver.abort()
-  return { seconds, peak, traceMs: await looking }
+  const working = work().finally(() => {
+    clearInterval(sample)
+    isOver.abort()
+  })
+  // Both are waited for, so that what is told of a failure is what failed first.
+  const [traceMs] = await Promise.all([look(trace, isOver.signal), working])
+  return { seconds: (performance.now() - began) / 1000, peak, traceMs }
 }
 
 /** How work ended that the server was asked for. */

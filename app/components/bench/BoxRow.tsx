@@ -37,13 +37,28 @@ function stageOf({ counted, confirmed, total }: CountingProgress): string {
   return `All ${total} gears counted twice and confirmed`
 }
 
-/** One box: what it is, how far it is, what waits for the person. */
-export function BoxRow({ box, words }: BoxRowProps) {
-  const { id, isDemo, draft, job } = box
+/** The ratios of a box beside one another; of positions that are not hidden and have one. */
+function RatioLine({ draft }: { readonly draft: BoxDraft }) {
   const positions = useMemo(() => {
     const checked = checkBox(draft)
     return checked.ok ? surveyBox(checked.box) : []
   }, [draft])
+  return (
+    <span className="text-graphite flex flex-wrap gap-x-3">
+      {positions.map(({ position, ratio }) =>
+        ratio && !position.isHidden ? (
+          <span key={position.id} className="whitespace-nowrap">
+            {position.label} <b className="text-ink">{formatRatioFigure(ratio)}</b>
+          </span>
+        ) : null,
+      )}
+    </span>
+  )
+}
+
+/** One box: what it is, how far it is, what waits for the person. */
+export function BoxRow({ box, words }: BoxRowProps) {
+  const { id, isDemo, draft, job } = box
   const progress = countingProgress(draft)
   const [disputed] = progress.disputed
   const stage = stageOf(progress)
@@ -85,15 +100,7 @@ export function BoxRow({ box, words }: BoxRowProps) {
               {gearName({ box: indexBox(draft), words }, disputed)}
             </span>
           )}
-          <span className="text-graphite flex flex-wrap gap-x-3">
-            {positions.map(({ position, ratio }) =>
-              ratio && !position.isHidden ? (
-                <span key={position.id} className="whitespace-nowrap">
-                  {position.label} <b className="text-ink">{formatRatioFigure(ratio)}</b>
-                </span>
-              ) : null,
-            )}
-          </span>
+          <RatioLine draft={draft} />
         </span>
       </Link>
       <BoxMenu id={id} name={draft.name} />

@@ -54,6 +54,48 @@ interface ImportBoxProps {
   readonly refused: Refused | undefined
 }
 
+interface ImportPreviewProps {
+  readonly words: Vocabulary
+  readonly chosen: Extract<Chosen, { kind: 'good' }>
+  readonly onCancel: () => void
+  readonly onConfirm: () => void
+}
+
+function ImportPreview({ words, chosen, onCancel, onConfirm }: ImportPreviewProps) {
+  const { draft, file, warnings } = chosen
+  return (
+    <Preview
+      title={`Import “${draft.name}”?`}
+      confirm="Put it on the bench"
+      onCancel={onCancel}
+      onConfirm={onConfirm}
+    >
+      <p>
+        {file.name}: {draft.members.length} shafts and the like, {draft.gears.length} gears,{' '}
+        {draft.couplers.length} couplers, {draft.positions.length} positions. It becomes a new box;
+        nothing that is on the bench changes.
+      </p>
+      <div className="h-[20rem]">
+        <SectionDrawing
+          draft={draft}
+          words={words}
+          title={`Section along the shafts of ${draft.name}`}
+        />
+      </div>
+      {warnings.length > 0 && (
+        <>
+          <p className="font-semibold">It can be imported, but:</p>
+          <ul className="list-disc pl-5">
+            {warnings.map((warning) => (
+              <li key={warning.message}>{warning.message}</li>
+            ))}
+          </ul>
+        </>
+      )}
+    </Preview>
+  )
+}
+
 /** Asks for a box file, shows what is in it, and puts it on the bench. */
 export function ImportBox({ words, refused }: ImportBoxProps) {
   const [chosen, setChosen] = useState<Chosen>()
@@ -74,9 +116,9 @@ export function ImportBox({ words, refused }: ImportBoxProps) {
         </div>
       )}
       {chosen?.kind === 'good' && (
-        <Preview
-          title={`Import “${chosen.draft.name}”?`}
-          confirm="Put it on the bench"
+        <ImportPreview
+          words={words}
+          chosen={chosen}
           onCancel={() => {
             setChosen(undefined)
           }}
@@ -91,31 +133,7 @@ export function ImportBox({ words, refused }: ImportBoxProps) {
               encType: 'multipart/form-data',
             })
           }}
-        >
-          <p>
-            {chosen.file.name}: {chosen.draft.members.length} shafts and the like,{' '}
-            {chosen.draft.gears.length} gears, {chosen.draft.couplers.length} couplers,{' '}
-            {chosen.draft.positions.length} positions. It becomes a new box; nothing that is on the
-            bench changes.
-          </p>
-          <div className="h-[20rem]">
-            <SectionDrawing
-              draft={chosen.draft}
-              words={words}
-              title={`Section along the shafts of ${chosen.draft.name}`}
-            />
-          </div>
-          {chosen.warnings.length > 0 && (
-            <>
-              <p className="font-semibold">It can be imported, but:</p>
-              <ul className="list-disc pl-5">
-                {chosen.warnings.map((warning) => (
-                  <li key={warning.message}>{warning.message}</li>
-                ))}
-              </ul>
-            </>
-          )}
-        </Preview>
+        />
       )}
     </>
   )

@@ -38,11 +38,42 @@ interface Known {
   readonly revision: number
 }
 
+/** Edits that are sent, and what takes back and does again those of this visit to the page. */
+function useUndo(send: (edits: readonly Edit[]) => void): Pick<KeptBox, 'edit' | 'undo' | 'redo'> {
+  const [done, setDone] = useState<readonly Edit[]>([])
+  const [undone, setUndone] = useState<readonly Edit[]>([])
+  const edit = useCallback(
+    (next: Edit) => {
+      send([next])
+      setDone((before) => [...before, next])
+      setUndone([])
+    },
+    [send],
+  )
+  const last = done[done.length - 1]
+  const lastUndone = undone[undone.length - 1]
+  return {
+    edit,
+    undo:
+      last &&
+      (() => {
+        send(inverseOf(last))
+        setDone(done.slice(0, -1))
+        setUndone([...undone, last])
+      }),
+    redo:
+      lastUndone &&
+      (() => {
+        send([lastUndone])
+        setUndone(undone.slice(0, -1))
+        setDone([...done, lastUndone])
+      }),
+  }
+}
+
 export function useKeptBox(boxId: string, loaded: Known): KeptBox {
   const [known, setKnown] = useState<Known>(loaded)
   const [conflicts, setConflicts] = useState<readonly EditConflict[]>([])
-  const [done, setDone] = useState<readonly Edit[]>([])
-  const [undone, setUndone] = useState<readonly Edit[]>([])
 
   if (loaded.revision > known.revision) setKnown(loaded)
 
@@ -73,33 +104,9 @@ export function useKeptBox(boxId: string, loaded: Known): KeptBox {
     [known, pending],
   )
 
-  const edit = useCallback(
-    (next: Edit) => {
-      send([next])
-      setDone((before) => [...before, next])
-      setUndone([])
-    },
-    [send],
-  )
-  const last = done[done.length - 1]
-  const lastUndone = undone[undone.length - 1]
   return {
     draft,
-    edit,
-    undo:
-      last &&
-      (() => {
-        send(inverseOf(last))
-        setDone(done.slice(0, -1))
-        setUndone([...undone, last])
-      }),
-    redo:
-      lastUndone &&
-      (() => {
-        send([lastUndone])
-        setUndone(undone.slice(0, -1))
-        setDone([...done, lastUndone])
-      }),
+    ...useUndo(send),
     outbox,
     conflicts,
     dismissConflicts: useCallback(() => {

@@ -6,15 +6,7 @@ import { assemblyPartName } from '~/words/build.ts'
 import { unitPartName } from '~/words/jobs.ts'
 import type { Naming } from '~/words/names.ts'
 
-export function BuildMessages({
-  naming,
-  order,
-  progress,
-  isApart,
-  lost,
-  partOf,
-  onUndo,
-}: {
+interface BuildMessagesProps {
   readonly naming: Naming
   readonly order: Order
   readonly progress: Progress
@@ -24,7 +16,10 @@ export function BuildMessages({
   readonly lost: readonly string[]
   readonly partOf: (ref: string) => AssemblyPart | undefined
   readonly onUndo: (parts: readonly AssemblyPart[]) => void
-}) {
+}
+
+export function BuildMessages(props: BuildMessagesProps) {
+  const { naming, order, progress, isApart, lost, partOf, onUndo } = props
   const name = (ref: string): string => {
     const part = partOf(ref)
     return part ? assemblyPartName(naming, part) : unitPartName(naming, ref)

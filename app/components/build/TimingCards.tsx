@@ -4,6 +4,50 @@ import { bodyName, capitalize, gearName } from '~/words/names.ts'
 import type { Naming } from '~/words/names.ts'
 import { formatTeeth } from '~/words/format.ts'
 
+function gearNameById(naming: Naming, id: string): string {
+  const found = naming.box.gears.get(id)
+  return found ? gearName(naming, found) : id
+}
+
+/** What one tooth off does to each pair, and to how many nothing that could be felt. */
+function OneToothOff({ naming, timing }: { readonly naming: Naming; readonly timing: Timing }) {
+  const { pairs, shaftToothCount } = timing
+  const off = pairs.filter(({ offTeeth }) => offTeeth.numerator !== 0)
+  const silent = pairs.length - off.length
+  return (
+    <>
+      {off.length > 0 && (
+        <>
+          <p>
+            One tooth off, with the shafts turned by 1/{shaftToothCount} of a turn to one another:
+          </p>
+          <ul className="list-disc pl-6">
+            {off.map(({ gear, offTeeth }) => (
+              <li key={gear}>
+                {capitalize(gearNameById(naming, gear))}: its teeth meet{' '}
+                <b>
+                  {Math.abs(offTeeth.numerator)}/{offTeeth.denominator}
+                </b>{' '}
+                of a tooth beside the gap.
+              </li>
+            ))}
+          </ul>
+          <p>
+            What is not taken up by backlash and float, one shaft carries alone, and the gears bind
+            when they are turned by hand.
+          </p>
+        </>
+      )}
+      {silent > 0 && (
+        <p>
+          {silent === pairs.length ? 'All' : silent} of the other pairs go together one tooth off
+          too: turning them shows nothing.
+        </p>
+      )}
+    </>
+  )
+}
+
 /** Countershafts that share the torque: which teeth to mark, and what one tooth off does. */
 export function TimingCards({
   naming,
@@ -12,14 +56,9 @@ export function TimingCards({
   readonly naming: Naming
   readonly timings: readonly Timing[]
 }) {
-  const gear = (id: string): string => {
-    const found = naming.box.gears.get(id)
-    return found ? gearName(naming, found) : id
-  }
+  const gear = (id: string): string => gearNameById(naming, id)
   return timings.map((timing) => {
     const { shafts, driver, driverToothCount, shaftToothCount, marksApart, meetAfterTurns } = timing
-    const off = timing.pairs.filter(({ offTeeth }) => offTeeth.numerator !== 0)
-    const silent = timing.pairs.length - off.length
     return (
       <section
         key={shafts.join(' ')}
@@ -39,34 +78,7 @@ export function TimingCards({
           {meetAfterTurns === 1 ? 'turn' : 'turns'} of the {gear(driver)}: {driverToothCount} on{' '}
           {shaftToothCount} teeth. Do not look for them sooner.
         </p>
-        {off.length > 0 && (
-          <>
-            <p>
-              One tooth off, with the shafts turned by 1/{shaftToothCount} of a turn to one another:
-            </p>
-            <ul className="list-disc pl-6">
-              {off.map((pair) => (
-                <li key={pair.gear}>
-                  {capitalize(gear(pair.gear))}: its teeth meet{' '}
-                  <b>
-                    {Math.abs(pair.offTeeth.numerator)}/{pair.offTeeth.denominator}
-                  </b>{' '}
-                  of a tooth beside the gap.
-                </li>
-              ))}
-            </ul>
-            <p>
-              What is not taken up by backlash and float, one shaft carries alone, and the gears
-              bind when they are turned by hand.
-            </p>
-          </>
-        )}
-        {silent > 0 && (
-          <p>
-            {silent === timing.pairs.length ? 'All' : silent} of the other pairs go together one
-            tooth off too: turning them shows nothing.
-          </p>
-        )}
+        <OneToothOff naming={naming} timing={timing} />
       </section>
     )
   })

@@ -25,6 +25,30 @@ interface UnitAsItStandsProps {
   readonly onChoose: (part: AssemblyPart) => void
 }
 
+/** How each drawn part is marked: in hand, off the unit, or touching what is in hand. */
+function useClassOf(
+  { naming, assembly, groups }: OpenBuild,
+  { off, inHand }: Standing,
+): (drawn: string) => string | undefined {
+  const held = inHand?.part
+  const touched = useMemo(
+    () => new Set(held ? neighboursOf(groups, held, off) : []),
+    [groups, held, off],
+  )
+  const bare = useMemo(() => bareParts(groups, off), [groups, off])
+  const drawnParts = useMemo(() => partsDrawn(naming.box, assembly), [naming, assembly])
+  return useCallback(
+    (drawn) => {
+      const part = drawnParts.get(drawn)
+      if (!part) return undefined
+      if (part === held) return 'in-hand'
+      if (bare.has(part.id)) return 'is-off'
+      return touched.has(part) ? 'touched' : undefined
+    },
+    [drawnParts, bare, held, touched],
+  )
+}
+
 interface RowChooserProps {
   readonly build: OpenBuild
   readonly off: ReadonlySet<string>
@@ -69,29 +93,13 @@ function RowChooser({ build: { naming, groups }, off, shown, onRow }: RowChooser
 
 export const UnitAsItStands = memo(function UnitAsItStands(props: UnitAsItStandsProps) {
   const { draft, build, standing, row, onRow, onChoose } = props
-  const { naming, section, assembly, groups, nameOf } = build
+  const { naming, section, groups, nameOf } = build
   const { off, inHand, trays } = standing
   const group =
     groups.find(({ bench }) => (bench ?? 'case') === row) ??
     groups.find(({ bench }) => bench === (inHand?.part.bench ?? null)) ??
     groups[0]
-  const touched = useMemo(
-    () => new Set(inHand ? neighboursOf(groups, inHand.part, off) : []),
-    [groups, inHand, off],
-  )
-  const held = inHand?.part
-  const bare = useMemo(() => bareParts(groups, off), [groups, off])
-  const drawnParts = useMemo(() => partsDrawn(naming.box, assembly), [naming, assembly])
-  const classOf = useCallback(
-    (drawn: string): string | undefined => {
-      const part = drawnParts.get(drawn)
-      if (!part) return undefined
-      if (part === held) return 'in-hand'
-      if (bare.has(part.id)) return 'is-off'
-      return touched.has(part) ? 'touched' : undefined
-    },
-    [drawnParts, bare, held, touched],
-  )
+  const classOf = useClassOf(build, standing)
   const shown = group && {
     index: naming.box,
     section,

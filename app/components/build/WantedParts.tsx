@@ -18,6 +18,36 @@ interface WantedPartsProps {
   readonly onAsk: (refs: readonly string[]) => void
 }
 
+interface FoundPartsProps {
+  readonly build: OpenBuild
+  readonly refs: readonly string[]
+  readonly onChoose: (ref: string) => void
+}
+
+function FoundParts({ build: { assembly, nameOf }, refs, onChoose }: FoundPartsProps) {
+  return (
+    <ul aria-label="Parts found" className="flex flex-wrap gap-1">
+      {refs.map((ref) => {
+        const part = assembly.byRef.get(ref)
+        return part ? (
+          <li key={ref}>
+            <button
+              type="button"
+              className="button"
+              onClick={() => {
+                onChoose(ref)
+              }}
+            >
+              {capitalize(nameOf(part))}
+            </button>
+          </li>
+        ) : null
+      })}
+      {refs.length === 0 && <li>No part is called so.</li>}
+    </ul>
+  )
+}
+
 /** Asks which parts somebody wants to get at. */
 export function WantedParts({ build, asked, onAsk }: WantedPartsProps) {
   const { naming, assembly, nameOf } = build
@@ -59,26 +89,14 @@ export function WantedParts({ build, asked, onAsk }: WantedPartsProps) {
         ))}
       </div>
       {wanted.trim() !== '' && (
-        <ul aria-label="Parts found" className="flex flex-wrap gap-1">
-          {found.map(({ ref }) => {
-            const part = assembly.byRef.get(ref)
-            return part ? (
-              <li key={ref}>
-                <button
-                  type="button"
-                  className="button"
-                  onClick={() => {
-                    onAsk([...asked, ref])
-                    setWanted('')
-                  }}
-                >
-                  {capitalize(nameOf(part))}
-                </button>
-              </li>
-            ) : null
-          })}
-          {found.length === 0 && <li>No part is called so.</li>}
-        </ul>
+        <FoundParts
+          build={build}
+          refs={found.map(({ ref }) => ref)}
+          onChoose={(ref) => {
+            onAsk([...asked, ref])
+            setWanted('')
+          }}
+        />
       )}
     </>
   )

@@ -6,10 +6,42 @@ import { useOpenBox } from '~/components/box/boxContext.ts'
 import { useBecome } from '~/components/box/useBecome.ts'
 import { FileButton } from '~/components/FileButton.tsx'
 import { Preview } from '~/components/Preview.tsx'
-import type { ParsedCountsCsv } from '~/files/countsCsv.ts'
+import type { ChangedCount, ParsedCountsCsv } from '~/files/countsCsv.ts'
+import type { Naming } from '~/words/names.ts'
 import { capitalize, gearName } from '~/words/names.ts'
 import { Warning } from '~/components/Warning.tsx'
 import { indexBox } from 'core'
+
+interface ChangedCountsProps {
+  readonly naming: Naming
+  readonly changed: readonly ChangedCount[]
+}
+
+function ChangedCounts({ naming, changed }: ChangedCountsProps) {
+  return (
+    <Table
+      caption="Counts in the file"
+      rows={changed}
+      keyOf={({ gear }) => gear.id}
+      columns={[
+        {
+          heading: 'Gear',
+          isName: true,
+          className: 'font-semibold!',
+          cell: ({ gear }) => capitalize(gearName(naming, gear)),
+        },
+        { heading: 'Teeth', cell: ({ gear }) => gear.toothCount ?? 'none' },
+        {
+          heading: 'becomes',
+          className: 'font-bold',
+          cell: ({ toothCount }) => toothCount ?? 'none',
+        },
+        { heading: 'Second count', cell: ({ gear }) => gear.recount ?? 'none' },
+        { heading: 'becomes', className: 'font-bold', cell: ({ recount }) => recount ?? 'none' },
+      ]}
+    />
+  )
+}
 
 /** Counts to a spreadsheet and back, with what will change shown before it does. */
 export function CountsFile() {
@@ -60,31 +92,7 @@ export function CountsFile() {
             setRead(undefined)
           }}
         >
-          <Table
-            caption="Counts in the file"
-            rows={read.changed}
-            keyOf={({ gear }) => gear.id}
-            columns={[
-              {
-                heading: 'Gear',
-                isName: true,
-                className: 'font-semibold!',
-                cell: ({ gear }) => capitalize(gearName(naming, gear)),
-              },
-              { heading: 'Teeth', cell: ({ gear }) => gear.toothCount ?? 'none' },
-              {
-                heading: 'becomes',
-                className: 'font-bold',
-                cell: ({ toothCount }) => toothCount ?? 'none',
-              },
-              { heading: 'Second count', cell: ({ gear }) => gear.recount ?? 'none' },
-              {
-                heading: 'becomes',
-                className: 'font-bold',
-                cell: ({ recount }) => recount ?? 'none',
-              },
-            ]}
-          />
+          <ChangedCounts naming={naming} changed={read.changed} />
         </Preview>
       )}
     </section>

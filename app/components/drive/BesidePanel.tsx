@@ -24,6 +24,33 @@ interface BesidePanelProps {
   readonly change: ChangeView
 }
 
+interface UnitsBesideProps {
+  readonly units: readonly { readonly id: string; readonly name: string }[]
+  readonly onTakeOut: (id: string) => void
+}
+
+function UnitsBeside({ units, onTakeOut }: UnitsBesideProps) {
+  if (units.length === 0) return null
+  return (
+    <ul className="no-print flex flex-wrap gap-2" aria-label="Driven beside it">
+      {units.map(({ id, name }) => (
+        <li key={id}>
+          <button
+            type="button"
+            className="button"
+            aria-label={`Take out ${name}`}
+            onClick={() => {
+              onTakeOut(id)
+            }}
+          >
+            {name} <X aria-hidden />
+          </button>
+        </li>
+      ))}
+    </ul>
+  )
+}
+
 /** The same course in other units of the bench, each changed as is usual for it. */
 export function BesidePanel({ words, own, answers, choices, units, change }: BesidePanelProps) {
   const without = (id: string) => (latest: URLSearchParams) => ({
@@ -53,24 +80,12 @@ export function BesidePanel({ words, own, answers, choices, units, change }: Bes
           ]}
         />
       )}
-      {units.length > 0 && (
-        <ul className="no-print flex flex-wrap gap-2" aria-label="Driven beside it">
-          {units.map(({ id, name }) => (
-            <li key={id}>
-              <button
-                type="button"
-                className="button"
-                aria-label={`Take out ${name}`}
-                onClick={() => {
-                  change(without(id))
-                }}
-              >
-                {name} <X aria-hidden />
-              </button>
-            </li>
-          ))}
-        </ul>
-      )}
+      <UnitsBeside
+        units={units}
+        onTakeOut={(id) => {
+          change(without(id))
+        }}
+      />
       {free.length > 0 && units.length < MOST_BESIDE && (
         <div className="no-print">
           <SelectField

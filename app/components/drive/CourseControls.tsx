@@ -16,6 +16,8 @@ import { SaveButton } from './SaveButton.tsx'
 import type { DriveTaskOfPage } from './useDriveTask.ts'
 import { OWN_COURSE } from './useDriveTask.ts'
 
+const NOT_KEPT = 'It is driven, but this browser keeps nothing: choose the file again next time.'
+
 interface CourseControlsProps {
   readonly task: DriveTaskOfPage
   readonly positions: readonly BoxPosition[]
@@ -23,24 +25,29 @@ interface CourseControlsProps {
   readonly change: ChangeView
 }
 
+interface CourseTaken {
+  readonly isDriven: boolean
+  readonly problems: readonly string[]
+}
+
+/** Reads a course from a file and keeps it, or tells what is wrong with it. */
+async function takeCourse(file: File): Promise<CourseTaken> {
+  if (file.size > MOST_CSV_BYTES) return { isDriven: false, problems: [TOO_LONG] }
+  const csv = await file.text()
+  const read = parseDriveCsv(csv)
+  if (!read.ok) return { isDriven: false, problems: read.problems }
+  const isKept = keepCourse({ name: file.name, csv })
+  return { isDriven: true, problems: isKept ? [] : [NOT_KEPT] }
+}
+
 /** Which course is driven and how gears are changed; courses come from files and results go into them. */
 export function CourseControls({ task, positions, result, change }: CourseControlsProps) {
   const { course, courses, ways, way } = task
   const [problems, setProblems] = useState<readonly string[]>([])
   const choose = async (file: File): Promise<void> => {
-    const csv = file.size > MOST_CSV_BYTES ? null : await file.text()
-    const read = csv === null ? null : parseDriveCsv(csv)
-    if (csv === null || !read?.ok) {
-      setProblems(read?.ok === false ? read.problems : [TOO_LONG])
-      return
-    }
-    const isKept = keepCourse({ name: file.name, csv })
-    setProblems(
-      isKept
-        ? []
-        : ['It is driven, but this browser keeps nothing: choose the file again next time.'],
-    )
-    change({ drive: OWN_COURSE, at: '', change: '' })
+    const { isDriven, problems: found } = await takeCourse(file)
+    setProblems(found)
+    if (isDriven) change({ drive: OWN_COURSE, at: '', change: '' })
   }
   const unknown = unknownAsks(course.rows ?? [], positions)
   const told = [...problems, ...(course.parsed.ok ? [] : course.parsed.problems)]

@@ -22,6 +22,53 @@ interface DriveTimelineProps {
   readonly change: ChangeView
 }
 
+interface MomentSliderProps {
+  /** What is told of the moment. */
+  readonly moment: string
+  readonly fromS: number
+  readonly toS: number
+  readonly atS: number
+  /** Whether a part of the drive is shown only. */
+  readonly isPart: boolean
+  readonly change: DriveTimelineProps['change']
+}
+
+function MomentSlider({ moment, fromS, toS, atS, isPart, change }: MomentSliderProps) {
+  return (
+    <>
+      <div className="no-print flex flex-wrap items-center gap-x-3">
+        <label htmlFor="drive-moment" className="font-semibold">
+          {moment}
+        </label>
+        {isPart && (
+          <button
+            type="button"
+            className="button ml-auto"
+            onClick={() => {
+              change({ change: '' })
+            }}
+          >
+            Whole drive
+          </button>
+        )}
+      </div>
+      <input
+        id="drive-moment"
+        type="range"
+        className="accent-accent no-print h-[40px] w-full flex-none"
+        min={fromS}
+        max={toS}
+        step={0.02}
+        value={atS}
+        aria-valuetext={moment}
+        onChange={(event) => {
+          change({ at: event.target.value })
+        }}
+      />
+    </>
+  )
+}
+
 /** The charts of a drive with a moment that can be moved, and the box as it stands then. */
 export function DriveTimeline({ solver, result, endS, search, change }: DriveTimelineProps) {
   const { draft, words, settings } = useOpenBox()
@@ -54,34 +101,13 @@ export function DriveTimeline({ solver, result, endS, search, change }: DriveTim
           />
         </Suspense>
       </div>
-      <div className="no-print flex flex-wrap items-center gap-x-3">
-        <label htmlFor="drive-moment" className="font-semibold">
-          {moment}
-        </label>
-        {picked && (
-          <button
-            type="button"
-            className="button ml-auto"
-            onClick={() => {
-              change({ change: '' })
-            }}
-          >
-            Whole drive
-          </button>
-        )}
-      </div>
-      <input
-        id="drive-moment"
-        type="range"
-        className="accent-accent no-print h-[40px] w-full flex-none"
-        min={fromS}
-        max={toS}
-        step={0.02}
-        value={atS}
-        aria-valuetext={moment}
-        onChange={(event) => {
-          change({ at: event.target.value })
-        }}
+      <MomentSlider
+        moment={moment}
+        fromS={fromS}
+        toS={toS}
+        atS={atS}
+        isPart={picked !== undefined}
+        change={change}
       />
       <div className="min-h-[11rem] flex-[2]">
         <SectionDrawing

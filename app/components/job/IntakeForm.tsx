@@ -13,25 +13,61 @@ const FIELDS = [
   { key: 'cameWith', label: 'What came with it', rows: 1 },
 ] as const
 
-/** What came in. Kept field by field, on leaving each. */
-export function IntakeForm({
-  intake,
-  isDisabled,
-  onKeep,
-}: {
+interface DistanceFieldProps {
+  readonly distance: Intake['distance']
+  readonly isWrong: boolean
+  readonly onKeep: (distance: Intake['distance']) => void
+}
+
+function DistanceField({ distance, isWrong, onKeep }: DistanceFieldProps) {
+  const keep = (text: string, unit: ReadingUnit): void => {
+    onKeep(text.trim() === '' ? null : { text: text.trim(), unit })
+  }
+  return (
+    <label className="font-semibold">
+      Distance run
+      <span className="mt-1 flex gap-1">
+        <input
+          key={distance?.text}
+          className="field w-full font-normal"
+          inputMode="decimal"
+          autoComplete="off"
+          defaultValue={distance?.text ?? ''}
+          aria-invalid={isWrong}
+          onBlur={(event) => {
+            keep(event.target.value, distance?.unit ?? 'km')
+          }}
+        />
+        <select
+          className="field"
+          aria-label="Unit of the distance"
+          value={distance?.unit ?? 'km'}
+          onChange={(event) => {
+            keep(distance?.text ?? '0', event.target.value === 'mi' ? 'mi' : 'km')
+          }}
+        >
+          <option value="km">km</option>
+          <option value="mi">mi</option>
+        </select>
+      </span>
+    </label>
+  )
+}
+
+interface IntakeFormProps {
   readonly intake: Intake
   readonly isDisabled: boolean
   readonly onKeep: (body: EntryBody) => void
-}) {
+}
+
+/** What came in. Kept field by field, on leaving each. */
+export function IntakeForm({ intake, isDisabled, onKeep }: IntakeFormProps) {
   const [problem, setProblem] = useState<string>()
   const keep = (next: Intake): void => {
     if (JSON.stringify(next) === JSON.stringify(intake)) return
     const parsed = entryBodySchema.safeParse({ kind: 'intake', intake: next })
     setProblem(parsed.error?.issues[0]?.message)
     if (parsed.success) onKeep(parsed.data)
-  }
-  const keepDistance = (text: string, unit: ReadingUnit): void => {
-    keep({ ...intake, distance: text.trim() === '' ? null : { text: text.trim(), unit } })
   }
   return (
     <section aria-label="Intake">
@@ -52,36 +88,13 @@ export function IntakeForm({
             />
           </label>
         ))}
-        <label className="font-semibold">
-          Distance run
-          <span className="mt-1 flex gap-1">
-            <input
-              key={intake.distance?.text}
-              className="field w-full font-normal"
-              inputMode="decimal"
-              autoComplete="off"
-              defaultValue={intake.distance?.text ?? ''}
-              aria-invalid={problem !== undefined}
-              onBlur={(event) => {
-                keepDistance(event.target.value, intake.distance?.unit ?? 'km')
-              }}
-            />
-            <select
-              className="field"
-              aria-label="Unit of the distance"
-              value={intake.distance?.unit ?? 'km'}
-              onChange={(event) => {
-                keepDistance(
-                  intake.distance?.text ?? '0',
-                  event.target.value === 'mi' ? 'mi' : 'km',
-                )
-              }}
-            >
-              <option value="km">km</option>
-              <option value="mi">mi</option>
-            </select>
-          </span>
-        </label>
+        <DistanceField
+          distance={intake.distance}
+          isWrong={problem !== undefined}
+          onKeep={(distance) => {
+            keep({ ...intake, distance })
+          }}
+        />
       </fieldset>
       {problem && (
         <Warning role="alert" className="mt-1">

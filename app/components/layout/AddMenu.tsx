@@ -41,15 +41,16 @@ function addRule(draft: BoxDraft): Added {
   return { draft: { ...draft, rules }, added: { list: 'rules', id } }
 }
 
-/** Everything that can be added to a drawing. */
-export function AddMenu({
-  drafting,
-  words,
-}: {
+interface AddMenuProps {
   readonly drafting: Drafting
   readonly words: Vocabulary
-}) {
-  const { draft, selected, add } = drafting
+}
+
+/** What can be added and how; null where there is nothing to add it to. */
+type AddItem = readonly [title: string, build: (() => Added) | null]
+
+function addItems({ drafting, words }: AddMenuProps): readonly AddItem[] {
+  const { draft, selected } = drafting
   const member = memberInHand(drafting)
   const on =
     member === undefined ? '' : ` on the ${bodyName({ box: indexBox(draft), words }, member)}`
@@ -57,7 +58,7 @@ export function AddMenu({
   const axis = draft.members.find(({ id }) => id === member)?.axis ?? null
   const onMember = (build: (memberId: string) => Added): (() => Added) | null =>
     member === undefined ? null : () => build(member)
-  const items: readonly (readonly [title: string, build: (() => Added) | null])[] = [
+  return [
     [`Gear${on}`, onMember((id) => addGear(draft, id))],
     ['Shaft on a line of its own', () => addMember(draft, 'shaft', null)],
     ['Shaft on the same line', axis === null ? null : () => addMember(draft, 'shaft', axis)],
@@ -80,6 +81,10 @@ export function AddMenu({
     ['Interlock', () => addInterlock(draft)],
     ['Rule against a combination', () => addRule(draft)],
   ]
+}
+
+/** Everything that can be added to a drawing. */
+export function AddMenu({ drafting, words }: AddMenuProps) {
   return (
     <DropdownMenu.Root modal={false}>
       <DropdownMenu.Trigger className="button button-main">
@@ -91,12 +96,12 @@ export function AddMenu({
         className="bg-sheet border-ink z-40 max-h-(--radix-dropdown-menu-content-available-height) min-w-[17rem] overflow-auto border-2 p-1"
         aria-label="Parts to add"
       >
-        {items.map(([title, build]) => (
+        {addItems({ drafting, words }).map(([title, build]) => (
           <DropdownMenu.Item
             key={title}
             disabled={build === null}
             onSelect={() => {
-              add(build?.())
+              drafting.add(build?.())
             }}
             className="menu-item data-disabled:text-steel outline-none"
           >

@@ -2,7 +2,7 @@ import type { DragEndEvent } from '@dnd-kit/core'
 import { DndContext, PointerSensor, pointerWithin, useSensor, useSensors } from '@dnd-kit/core'
 import { useMemo, useRef, useState } from 'react'
 
-import type { BoxIssue, PairKind, PartRef } from 'core'
+import type { BoxDraft, BoxIssue, PairKind, PartRef } from 'core'
 import { bodyOfGear, movePart, toggleMesh } from 'core'
 
 import type { Layers } from '~/views/section/layers.ts'
@@ -29,6 +29,25 @@ interface DrawingEditorProps {
   readonly title: string
 }
 
+/** The box after a part was dragged: brought into mesh with what it was let go on, or moved along. */
+function draftAfterDrag(
+  { active, over, delta }: DragEndEvent,
+  drafting: Drafting,
+  frame: HTMLElement | null,
+  scale: Scale | null,
+): BoxDraft | undefined {
+  const { draft } = drafting
+  const svg = frame?.querySelector('svg')
+  const part = parsePartRef(draft, String(active.id))
+  if (!scale || !svg || !part) return undefined
+  const mate = over ? parsePartRef(draft, String(over.id)) : undefined
+  const kind = mate && meshKindFor(drafting, part, mate)
+  if (mate && kind) return toggleMesh(draft, part.id, mate.id, kind)
+  const perUnit = svg.getScreenCTM()?.a ?? 1
+  const byMm = Math.round(delta.x / perUnit / scale.perMmX)
+  return byMm === 0 ? undefined : movePart(draft, part, byMm)
+}
+
 /** The drawing with parts that can be chosen, moved along their axis and brought into mesh. */
 export function DrawingEditor(props: DrawingEditorProps) {
   const { drafting, words, issues, onCount, layers, title } = props
@@ -42,20 +61,9 @@ export function DrawingEditor(props: DrawingEditorProps) {
 
   const troubled = useMemo(() => troubledParts(draft, issues), [draft, issues])
 
-  const finishDrag = ({ active, over, delta }: DragEndEvent): void => {
-    const scale = scaleRef.current
-    const svg = frame.current?.querySelector('svg')
-    const part = parsePartRef(draft, String(active.id))
-    if (!scale || !svg || !part) return
-    const mate = over ? parsePartRef(draft, String(over.id)) : undefined
-    const kind = mate && meshKindFor(drafting, part, mate)
-    if (mate && kind) {
-      become(toggleMesh(draft, part.id, mate.id, kind))
-      return
-    }
-    const perUnit = svg.getScreenCTM()?.a ?? 1
-    const byMm = Math.round(delta.x / perUnit / scale.perMmX)
-    if (byMm !== 0) become(movePart(draft, part, byMm))
+  const finishDrag = (event: DragEndEvent): void => {
+    const next = draftAfterDrag(event, drafting, frame.current, scaleRef.current)
+    if (next) become(next)
   }
 
   const finishTyping = (toothCount?: number | null): void => {

@@ -1,7 +1,7 @@
 import { X } from 'lucide-react'
 import { useState } from 'react'
 
-import type { Gear, PairKind } from 'core'
+import type { Gear, Link, PairKind } from 'core'
 import {
   GEAR_MOUNTS,
   HANDS,
@@ -17,6 +17,7 @@ import {
 
 import { Choice } from '~/components/newBox/Choice.tsx'
 import { termMeaning } from '~/words/meanings.ts'
+import type { Naming } from '~/words/names.ts'
 import { bodyName, capitalize, gearName } from '~/words/names.ts'
 import type { Vocabulary } from '~/words/vocabulary.ts'
 import { LINK_WORDS } from '~/words/vocabulary.ts'
@@ -158,6 +159,34 @@ export function GearFields({ drafting, words, gear, onCount }: GearFieldsProps) 
   )
 }
 
+interface MateLineProps {
+  readonly naming: Naming
+  readonly link: Link
+  /** The gear at the other end, which may be gone. */
+  readonly mate: string
+  readonly onPart: () => void
+}
+
+function MateLine({ naming, link, mate, onPart }: MateLineProps) {
+  const found = naming.box.gears.get(mate)
+  return (
+    <li className="flex items-center justify-between">
+      <span>
+        {found ? capitalize(gearName(naming, found)) : mate}
+        {link.kind !== 'external-mesh' && ` (${LINK_WORDS[link.kind]})`}
+      </span>
+      <button
+        type="button"
+        className="button-quiet"
+        aria-label={`Part from ${found ? gearName(naming, found) : 'what is not there'}`}
+        onClick={onPart}
+      >
+        <X aria-hidden />
+      </button>
+    </li>
+  )
+}
+
 /** What the gear is in mesh with, and a way to add to it. */
 function Meshes({ drafting, words, gear }: Omit<GearFieldsProps, 'onCount'>) {
   const { draft, become } = drafting
@@ -178,27 +207,17 @@ function Meshes({ drafting, words, gear }: Omit<GearFieldsProps, 'onCount'>) {
     <section aria-label="In mesh with">
       <h3 className="text-[0.95rem]">In mesh with</h3>
       <ul>
-        {mates.map(({ link, mate }) => {
-          const found = naming.box.gears.get(mate)
-          return (
-            <li key={link.id} className="flex items-center justify-between">
-              <span>
-                {found ? capitalize(gearName(naming, found)) : mate}
-                {link.kind !== 'external-mesh' && ` (${LINK_WORDS[link.kind]})`}
-              </span>
-              <button
-                type="button"
-                className="button-quiet"
-                aria-label={`Part from ${found ? gearName(naming, found) : 'what is not there'}`}
-                onClick={() => {
-                  become(removePart(draft, { list: 'links', id: link.id }))
-                }}
-              >
-                <X aria-hidden />
-              </button>
-            </li>
-          )
-        })}
+        {mates.map(({ link, mate }) => (
+          <MateLine
+            key={link.id}
+            naming={naming}
+            link={link}
+            mate={mate}
+            onPart={() => {
+              become(removePart(draft, { list: 'links', id: link.id }))
+            }}
+          />
+        ))}
       </ul>
       {mates.length === 0 && <p className="text-graphite">Nothing.</p>}
       <div className="grid grid-cols-2 gap-2">

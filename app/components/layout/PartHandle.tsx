@@ -1,6 +1,7 @@
 import { useDraggable, useDroppable } from '@dnd-kit/core'
 import clsx from 'clsx'
 
+import type { PartRef } from 'core'
 import { movePart, removePart } from 'core'
 
 import type { Handle } from '~/views/layout/handles.ts'
@@ -20,27 +21,36 @@ interface PartHandleProps {
   readonly onType: (first: string) => void
 }
 
+function canMove({ list }: PartRef): boolean {
+  return list !== 'links'
+}
+
+/** Does what a key asks of a part; false where it asks nothing. */
+function takeKey(
+  { key, shiftKey }: React.KeyboardEvent,
+  { part }: Handle,
+  { draft, select, become }: Drafting,
+  onType: (typed: string) => void,
+): boolean {
+  const step = shiftKey ? STEP_MM.large : STEP_MM.small
+  if (key === 'Enter' || key === ' ') select(part)
+  else if (key === 'ArrowLeft' && canMove(part)) become(movePart(draft, part, -step))
+  else if (key === 'ArrowRight' && canMove(part)) become(movePart(draft, part, step))
+  else if (key === 'Delete') become(removePart(draft, part))
+  else if (/^\d$/.test(key)) onType(key)
+  else return false
+  return true
+}
+
 /** Something in the drawing that can be chosen, moved by pointer and keys, and taken out. */
 export function PartHandle({ handle, drafting, title, isTroubled, onType }: PartHandleProps) {
   const { part, x, y, width, height } = handle
-  const { draft, selected, select, become } = drafting
+  const { selected, select } = drafting
   const id = formatPartRef(part)
   const isSelected = selected?.list === part.list && selected.id === part.id
-  const canMove = part.list !== 'links'
-  const drag = useDraggable({ id, disabled: !canMove })
+  const drag = useDraggable({ id, disabled: !canMove(part) })
   const drop = useDroppable({ id, disabled: part.list !== 'gears' })
   const shift = drag.transform
-  const onKey = (event: React.KeyboardEvent): void => {
-    const step = event.shiftKey ? STEP_MM.large : STEP_MM.small
-    if (event.key === 'Enter' || event.key === ' ') select(part)
-    else if (event.key === 'ArrowLeft' && canMove) become(movePart(draft, part, -step))
-    else if (event.key === 'ArrowRight' && canMove) become(movePart(draft, part, step))
-    else if (event.key === 'Delete') become(removePart(draft, part))
-    else if (/^\d$/.test(event.key)) onType(event.key)
-    else return
-    event.preventDefault()
-    event.stopPropagation()
-  }
   return (
     <g
       ref={(element) => {
@@ -66,7 +76,11 @@ export function PartHandle({ handle, drafting, title, isTroubled, onType }: Part
       onDoubleClick={() => {
         onType('')
       }}
-      onKeyDown={onKey}
+      onKeyDown={(event) => {
+        if (!takeKey(event, handle, drafting, onType)) return
+        event.preventDefault()
+        event.stopPropagation()
+      }}
     >
       <title>{title}</title>
       <rect x={x} y={y} width={width} height={height} />

@@ -48,13 +48,10 @@ const COLUMNS: readonly ColumnDef<typeof features, PartRow>[] = [
   { id: 'stationMm', header: 'Station', accessorFn: ({ stationMm }) => stationMm ?? -1 },
 ]
 
-function rowsOf(draft: BoxDraft, words: Vocabulary): readonly PartRow[] {
-  const box = indexBox(draft)
+/** Makes rows of the parts of a box, each found by its words in any vocabulary. */
+function rowMaker(draft: BoxDraft, words: Vocabulary) {
   const vocabularies = Object.values(WORDS).map((trade): Vocabulary => ({ ...words, ...trade }))
-  const nameOf = (id: string): string => capitalize(bodyName({ box, words }, id))
-  const lineOf = (axis: string): string =>
-    `line ${draft.axes.findIndex(({ id }) => id === axis) + 1}`
-  const row = (
+  return (
     part: PartRef,
     kindIn: (vocabulary: Vocabulary) => string,
     place: string,
@@ -76,6 +73,14 @@ function rowsOf(draft: BoxDraft, words: Vocabulary): readonly PartRow[] {
       .join(' ')
       .toLowerCase(),
   })
+}
+
+function rowsOf(draft: BoxDraft, words: Vocabulary): readonly PartRow[] {
+  const box = indexBox(draft)
+  const nameOf = (id: string): string => capitalize(bodyName({ box, words }, id))
+  const lineOf = (axis: string): string =>
+    `line ${draft.axes.findIndex(({ id }) => id === axis) + 1}`
+  const row = rowMaker(draft, words)
   return [
     ...draft.members.map(({ id, kind, axis }) =>
       row({ list: 'members', id }, (vocabulary) => vocabulary.members[kind], lineOf(axis)),

@@ -25,6 +25,15 @@ const FIELDS = [
 /** A new step stands where the shaft begins, and is so long. */
 const NEW_STEP_MM = 10
 
+/** A seat at the beginning of a shaft, as thick as the rest of it. */
+function newStepOf(member: Member): ShaftStep {
+  return {
+    fromMm: member.fromMm,
+    toMm: Math.min(member.fromMm + NEW_STEP_MM, member.toMm),
+    diameterMm: plainDiameterMm(member),
+  }
+}
+
 /** Seats and shoulders of a shaft: what is thicker or thinner than the rest, from where to where. */
 export function StepFields({ drafting: { draft, become }, words, member }: StepFieldsProps) {
   const unit = words.lengthUnit
@@ -77,16 +86,7 @@ export function StepFields({ drafting: { draft, become }, words, member }: StepF
       <button
         type="button"
         className="button self-start"
-        onClick={() =>
-          put([
-            ...steps,
-            {
-              fromMm: member.fromMm,
-              toMm: Math.min(member.fromMm + NEW_STEP_MM, member.toMm),
-              diameterMm: plainDiameterMm(member),
-            },
-          ])
-        }
+        onClick={() => put([...steps, newStepOf(member)])}
       >
         <Plus aria-hidden /> Add a seat or shoulder
       </button>

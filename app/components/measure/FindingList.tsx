@@ -49,6 +49,43 @@ export function FindingList({ boxId, findings, isDisabled, onRecord }: FindingLi
   )
 }
 
+/** What was found, how it is judged and by what, when and by whom. */
+function FoundWords({ finding }: { readonly finding: Finding }) {
+  const { entry, verdict, overruled } = finding
+  const measured = finding.kind === 'measured' ? finding.measured : undefined
+  const standing = standingVerdict(finding)
+  const limit = measured?.limit ?? null
+  const bounds = boundsOf(limit)
+  return (
+    <p className="flex items-start gap-2">
+      {standing && <VerdictSign verdict={standing} />}
+      <span>
+        <b>
+          {standing ? capitalize(VERDICT_NAMES[standing]) : 'Not judged'}:{' '}
+          {finding.kind === 'seen' ? LOOK_NAMES[finding.what] : MEASURE_NAMES[finding.what]}
+        </b>{' '}
+        {finding.kind === 'seen'
+          ? LOOK_GRADES[finding.what][finding.verdict]
+          : `${finding.measured.readings.map(readingText).join(' · ')} ${UNIT_NAMES[finding.measured.unit]}`}
+        <span className="text-graphite block text-[0.92rem]">
+          {finding.kind === 'measured' && `${judgedWords(finding)} `}
+          {limit && bounds
+            ? `Judged by ${boundsWords(bounds, limit.unit)}, ${SOURCE_NAMES[limit.source]}. `
+            : ''}
+          {measured?.tool ? `${capitalize(measured.tool)}. ` : ''}
+          {entry.by} <span suppressHydrationWarning>{formatWhen(new Date(entry.at))}</span>
+        </span>
+        {overruled && verdict && (
+          <span className="block">
+            The figures say {VERDICT_NAMES[verdict]}. {overruled.by || 'Somebody'} says{' '}
+            {VERDICT_NAMES[overruled.verdict]}: {overruled.reason}
+          </span>
+        )}
+      </span>
+    </p>
+  )
+}
+
 function OneFinding({
   boxId,
   finding,
@@ -60,40 +97,11 @@ function OneFinding({
   readonly isDisabled: boolean
   readonly onRecord: (body: EntryBody) => void
 }) {
-  const { entry, verdict, overruled } = finding
-  const measured = finding.kind === 'measured' ? finding.measured : undefined
+  const { entry } = finding
   const [hasPhotos, setHasPhotos] = useState(false)
-  const standing = standingVerdict(finding)
-  const limit = measured?.limit ?? null
-  const bounds = boundsOf(limit)
   return (
     <>
-      <p className="flex items-start gap-2">
-        {standing && <VerdictSign verdict={standing} />}
-        <span>
-          <b>
-            {standing ? capitalize(VERDICT_NAMES[standing]) : 'Not judged'}:{' '}
-            {finding.kind === 'seen' ? LOOK_NAMES[finding.what] : MEASURE_NAMES[finding.what]}
-          </b>{' '}
-          {finding.kind === 'seen'
-            ? LOOK_GRADES[finding.what][finding.verdict]
-            : `${finding.measured.readings.map(readingText).join(' · ')} ${UNIT_NAMES[finding.measured.unit]}`}
-          <span className="text-graphite block text-[0.92rem]">
-            {finding.kind === 'measured' && `${judgedWords(finding)} `}
-            {limit && bounds
-              ? `Judged by ${boundsWords(bounds, limit.unit)}, ${SOURCE_NAMES[limit.source]}. `
-              : ''}
-            {measured?.tool ? `${capitalize(measured.tool)}. ` : ''}
-            {entry.by} <span suppressHydrationWarning>{formatWhen(new Date(entry.at))}</span>
-          </span>
-          {overruled && verdict && (
-            <span className="block">
-              The figures say {VERDICT_NAMES[verdict]}. {overruled.by || 'Somebody'} says{' '}
-              {VERDICT_NAMES[overruled.verdict]}: {overruled.reason}
-            </span>
-          )}
-        </span>
-      </p>
+      <FoundWords finding={finding} />
       {!isDisabled && (
         <div className="flex flex-wrap items-center">
           <Overrule

@@ -36,6 +36,7 @@ import { Warning } from '~/components/Warning.tsx'
 
 import { LeafHint } from './LeafHint.tsx'
 import type { Phase } from './useMeasuring.ts'
+import type { Measuring } from './useMeasuring.ts'
 import { useMeasuring } from './useMeasuring.ts'
 import { VerdictSign } from './VerdictMarks.tsx'
 
@@ -58,13 +59,40 @@ interface MeasureEntryProps {
   readonly onKeep: (body: EntryBody) => void
 }
 
+interface JudgedProps {
+  readonly props: Pick<MeasureEntryProps, 'measure' | 'shelf' | 'unit' | 'onUnit'>
+  readonly measuring: Measuring
+}
+
+/** By what is judged, how what is typed is judged so far, and what is doubtful about it. */
+function Judged({ props: { measure, shelf, unit, onUnit }, measuring }: JudgedProps) {
+  const { limit, judgement, question } = measuring
+  return (
+    <>
+      <LimitLine limit={limit} />
+      {measure === 'ring-gap' && <LeafHint shelf={shelf} limit={limit} unit={unit} />}
+      {judgement && <JudgementLine measure={measure} judgement={judgement} unit={unit} />}
+      {question && (
+        <InchesQuestion
+          doubtful={question.doubtful}
+          onInches={() => {
+            question.close()
+            onUnit('in')
+          }}
+          onThousandths={question.meanThousandths}
+        />
+      )}
+    </>
+  )
+}
+
 /** Asks for the readings of one measurement; the verdict stands beside them before they are kept. */
 export function MeasureEntry(props: MeasureEntryProps) {
-  const { measure, partName, unit, tool, shelf, isDisabled, onUnit, onTool } = props
+  const { measure, partName, unit, tool, isDisabled, onUnit, onTool } = props
   const words = useWords()
   const fields = useRef<(HTMLInputElement | null)[]>([])
   const measuring = useMeasuring(props)
-  const { rule, readings, written, limit, judgement, question, cones } = measuring
+  const { rule, readings, written, cones } = measuring
   /** Enter goes to the next place still empty, and keeps when there is none. */
   const goOnOrKeep = (): void => {
     const empty = readings.findIndex((text) => text.trim() === '')
@@ -111,19 +139,7 @@ export function MeasureEntry(props: MeasureEntryProps) {
         onCones={measuring.setCones}
         onPhase={measuring.setPhase}
       />
-      <LimitLine limit={limit} />
-      {measure === 'ring-gap' && <LeafHint shelf={shelf} limit={limit} unit={unit} />}
-      {judgement && <JudgementLine measure={measure} judgement={judgement} unit={unit} />}
-      {question && (
-        <InchesQuestion
-          doubtful={question.doubtful}
-          onInches={() => {
-            question.close()
-            onUnit('in')
-          }}
-          onThousandths={question.meanThousandths}
-        />
-      )}
+      <Judged props={props} measuring={measuring} />
       {measuring.problems.map((problem) => (
         <Warning key={problem} role="alert">
           {problem}

@@ -24,6 +24,64 @@ interface PartChooserProps {
   readonly onChoose: (ref: string) => void
 }
 
+interface PartButtonProps {
+  readonly name: string
+  readonly verdict: Verdict | undefined
+  readonly isChosen: boolean
+  readonly onChoose: () => void
+}
+
+function PartButton({ name, verdict, isChosen, onChoose }: PartButtonProps) {
+  return (
+    <button
+      type="button"
+      aria-pressed={isChosen}
+      className="border-rule aria-pressed:border-accent aria-pressed:bg-accent-wash hover:bg-accent-wash flex min-h-[44px] items-center gap-1 border-2 px-2"
+      onClick={onChoose}
+    >
+      {verdict && <VerdictSign verdict={verdict} />}
+      {name}
+      {verdict && <span className="text-graphite">{VERDICT_NAMES[verdict]}</span>}
+    </button>
+  )
+}
+
+interface FamiliesProps extends Pick<PartChooserProps, 'job' | 'naming' | 'parts' | 'onChoose'> {
+  readonly chosen: PartFamily | undefined
+}
+
+/** A button a kind of part, with how many of it are judged; it chooses the first of them. */
+function Families({ job, naming, parts, chosen, onChoose }: FamiliesProps) {
+  return (
+    <div role="group" aria-label="Kinds of parts" className="flex flex-wrap gap-x-2">
+      {PART_FAMILIES.map((family) => {
+        const all = parts.filter((each) => each.family === family)
+        const [first] = all
+        if (!first) return null
+        const title = inWords(naming.words, FAMILY_NAMES[family])
+        const judged = all.filter((each) => isJudged(job, each)).length
+        return (
+          <button
+            key={family}
+            type="button"
+            aria-pressed={family === chosen}
+            aria-label={`${title}: ${judged} of ${all.length} judged`}
+            className="button-quiet aria-pressed:text-ink px-1 aria-pressed:underline"
+            onClick={() => {
+              onChoose(first.ref)
+            }}
+          >
+            {title}
+            <span className="text-graphite font-normal">
+              {judged}/{all.length}
+            </span>
+          </button>
+        )
+      })}
+    </div>
+  )
+}
+
 /** The families of parts and the parts of the one in hand, with their verdicts; or those that are looked for. */
 export function PartChooser(props: PartChooserProps) {
   const { job, naming, parts, part, tray, verdicts, onChoose } = props
@@ -34,9 +92,6 @@ export function PartChooser(props: PartChooserProps) {
   const shown = isSearching
     ? findParts(searchable, wanted)
     : parts.filter(({ family }) => family === part.family)
-  const title = (family: PartFamily): string => inWords(naming.words, FAMILY_NAMES[family])
-  const judgedOf = (of: readonly UnitPart[]): number =>
-    of.filter((each) => isJudged(job, each)).length
   return (
     <>
       <div className="flex flex-wrap items-center gap-x-2">
@@ -54,54 +109,32 @@ export function PartChooser(props: PartChooserProps) {
         ))}
         <span className="text-graphite hidden xl:inline">Tap a part, here or in the drawing.</span>
       </div>
-      <div role="group" aria-label="Kinds of parts" className="flex flex-wrap gap-x-2">
-        {PART_FAMILIES.map((family) => {
-          const all = parts.filter((each) => each.family === family)
-          const [first] = all
-          if (!first) return null
-          return (
-            <button
-              key={family}
-              type="button"
-              aria-pressed={!isSearching && family === part.family}
-              aria-label={`${title(family)}: ${judgedOf(all)} of ${all.length} judged`}
-              className="button-quiet aria-pressed:text-ink px-1 aria-pressed:underline"
-              onClick={() => {
-                setWanted('')
-                onChoose(first.ref)
-              }}
-            >
-              {title(family)}
-              <span className="text-graphite font-normal">
-                {judgedOf(all)}/{all.length}
-              </span>
-            </button>
-          )
-        })}
-      </div>
+      <Families
+        job={job}
+        naming={naming}
+        parts={parts}
+        chosen={isSearching ? undefined : part.family}
+        onChoose={(ref) => {
+          setWanted('')
+          onChoose(ref)
+        }}
+      />
       <div
         role="group"
-        aria-label={isSearching ? 'Parts found' : title(part.family)}
+        aria-label={isSearching ? 'Parts found' : inWords(naming.words, FAMILY_NAMES[part.family])}
         className="flex flex-none flex-wrap gap-1 lg:max-h-[6.3rem] lg:overflow-auto"
       >
-        {shown.map((each) => {
-          const verdict = verdicts.get(each.ref)
-          return (
-            <button
-              key={each.ref}
-              type="button"
-              aria-pressed={each.ref === part.ref}
-              className="border-rule aria-pressed:border-accent aria-pressed:bg-accent-wash hover:bg-accent-wash flex min-h-[44px] items-center gap-1 border-2 px-2"
-              onClick={() => {
-                onChoose(each.ref)
-              }}
-            >
-              {verdict && <VerdictSign verdict={verdict} />}
-              {capitalize(unitPartName(naming, each.ref))}
-              {verdict && <span className="text-graphite">{VERDICT_NAMES[verdict]}</span>}
-            </button>
-          )
-        })}
+        {shown.map(({ ref }) => (
+          <PartButton
+            key={ref}
+            name={capitalize(unitPartName(naming, ref))}
+            verdict={verdicts.get(ref)}
+            isChosen={ref === part.ref}
+            onChoose={() => {
+              onChoose(ref)
+            }}
+          />
+        ))}
         {shown.length === 0 && <p className="text-graphite py-2">No part is called that.</p>}
       </div>
     </>

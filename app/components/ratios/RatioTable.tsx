@@ -1,7 +1,7 @@
 import { TriangleAlert } from 'lucide-react'
 import { Link } from 'react-router'
 
-import type { BoxDraft, RatioRow } from 'core'
+import type { BoxDraft, RatioRow, Rational } from 'core'
 import { indexBox } from 'core'
 
 import { shortResult } from '~/words/results.ts'
@@ -39,6 +39,28 @@ function pairsText({ factors }: RatioRow): string {
     .join(' × ')
 }
 
+function RatioCells({ row, ratio }: { readonly row: RatioRow; readonly ratio: Rational }) {
+  const { stepToNext, overall } = row
+  return (
+    <>
+      <td className="px-3 text-[1.25rem] font-bold whitespace-nowrap">{formatRatio(ratio)}</td>
+      <td className="px-3">{formatExact(ratio)}</td>
+      <td className="px-3">{formatInverse(ratio)}</td>
+      <td className="px-3 whitespace-nowrap">{pairsText(row)}</td>
+      <td className="px-3">
+        {stepToNext ? formatPercent(stepToNext) : '–'}
+        {stepToNext && stepToNext.sign() < 0 && (
+          <span className="trouble text-[0.86rem]">
+            <TriangleAlert aria-hidden /> steps backwards
+          </span>
+        )}
+      </td>
+      <td className="px-3">{overall ? formatRatio(overall) : '–'}</td>
+      <td className="px-3">{ratio.sign() < 0 ? 'against the input' : 'with the input'}</td>
+    </>
+  )
+}
+
 /** All positions side by side. */
 export function RatioTable({ rows, words, draft, hrefOf }: RatioTableProps) {
   const naming = { box: indexBox(draft), words }
@@ -60,7 +82,7 @@ export function RatioTable({ rows, words, draft, hrefOf }: RatioTableProps) {
         </thead>
         <tbody>
           {rows.map((row) => {
-            const { position, analysis, ratio, stepToNext, overall } = row
+            const { position, analysis, ratio } = row
             return (
               <tr key={position.id} className="border-rule border-b">
                 <th scope="row" className="py-0 pr-3 text-left">
@@ -72,26 +94,7 @@ export function RatioTable({ rows, words, draft, hrefOf }: RatioTableProps) {
                   </Link>
                 </th>
                 {ratio ? (
-                  <>
-                    <td className="px-3 text-[1.25rem] font-bold whitespace-nowrap">
-                      {formatRatio(ratio)}
-                    </td>
-                    <td className="px-3">{formatExact(ratio)}</td>
-                    <td className="px-3">{formatInverse(ratio)}</td>
-                    <td className="px-3 whitespace-nowrap">{pairsText(row)}</td>
-                    <td className="px-3">
-                      {stepToNext ? formatPercent(stepToNext) : '–'}
-                      {stepToNext && stepToNext.sign() < 0 && (
-                        <span className="trouble text-[0.86rem]">
-                          <TriangleAlert aria-hidden /> steps backwards
-                        </span>
-                      )}
-                    </td>
-                    <td className="px-3">{overall ? formatRatio(overall) : '–'}</td>
-                    <td className="px-3">
-                      {ratio.sign() < 0 ? 'against the input' : 'with the input'}
-                    </td>
-                  </>
+                  <RatioCells row={row} ratio={ratio} />
                 ) : (
                   <td colSpan={HEADINGS.length} className="text-graphite px-3 text-left">
                     {analysis.state === 'uncounted'

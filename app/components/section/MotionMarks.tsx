@@ -18,6 +18,38 @@ interface MotionMarksProps {
   readonly height: number
 }
 
+/** Tells a worker what its canvas is like, at once and whenever that changes, until it is called off. */
+function tellOfSurface(canvas: HTMLCanvasElement, worker: Worker): () => void {
+  const tell = (): void => {
+    const style = getComputedStyle(canvas)
+    worker.postMessage({
+      kind: 'surface',
+      surface: {
+        isHidden: document.hidden,
+        pixelWidth: Math.round(canvas.clientWidth * devicePixelRatio),
+        pixelHeight: Math.round(canvas.clientHeight * devicePixelRatio),
+        pixelRatio: devicePixelRatio,
+        solid: style.getPropertyValue('--steel'),
+        open: style.getPropertyValue('--rule'),
+      },
+    } satisfies MotionMessage)
+  }
+  // Tells of the size at once too.
+  const size = new ResizeObserver(tell)
+  size.observe(canvas)
+  const theme = new MutationObserver(tell)
+  theme.observe(document.documentElement, { attributeFilter: ['data-theme'] })
+  const dark = window.matchMedia('(prefers-color-scheme: dark)')
+  dark.addEventListener('change', tell)
+  document.addEventListener('visibilitychange', tell)
+  return () => {
+    size.disconnect()
+    theme.disconnect()
+    dark.removeEventListener('change', tell)
+    document.removeEventListener('visibilitychange', tell)
+  }
+}
+
 export function MotionMarks({ blocks, pace, width, height }: MotionMarksProps) {
   const host = useRef<HTMLDivElement>(null)
   const drawing = useRef<{ readonly canvas: HTMLCanvasElement; readonly worker: Worker }>(null)
@@ -41,35 +73,7 @@ export function MotionMarks({ blocks, pace, width, height }: MotionMarksProps) {
   // Before the gears, so that a worker that gets both draws once.
   useEffect(() => {
     const { canvas, worker } = drawing.current ?? {}
-    if (!canvas || !worker) return
-    const tell = (): void => {
-      const style = getComputedStyle(canvas)
-      worker.postMessage({
-        kind: 'surface',
-        surface: {
-          isHidden: document.hidden,
-          pixelWidth: Math.round(canvas.clientWidth * devicePixelRatio),
-          pixelHeight: Math.round(canvas.clientHeight * devicePixelRatio),
-          pixelRatio: devicePixelRatio,
-          solid: style.getPropertyValue('--steel'),
-          open: style.getPropertyValue('--rule'),
-        },
-      } satisfies MotionMessage)
-    }
-    // Tells of the size at once, and whenever it changes.
-    const size = new ResizeObserver(tell)
-    size.observe(canvas)
-    const theme = new MutationObserver(tell)
-    theme.observe(document.documentElement, { attributeFilter: ['data-theme'] })
-    const dark = window.matchMedia('(prefers-color-scheme: dark)')
-    dark.addEventListener('change', tell)
-    document.addEventListener('visibilitychange', tell)
-    return () => {
-      size.disconnect()
-      theme.disconnect()
-      dark.removeEventListener('change', tell)
-      document.removeEventListener('visibilitychange', tell)
-    }
+    return canvas && worker && tellOfSurface(canvas, worker)
   }, [])
   // A change of gear asks for no style and no size: that would lay the page out anew.
   useEffect(() => {

@@ -8,6 +8,48 @@ import { MOST_STOCK, parseStock, withStock } from '~/files/shelf.ts'
 
 import { AddField } from './AddField.tsx'
 
+interface StockCellsProps {
+  readonly item: StockItem
+  readonly onQuantity: (quantity: number) => void
+  readonly onTakeOff: () => void
+}
+
+function StockCells({ item, onQuantity, onTakeOff }: StockCellsProps) {
+  return (
+    <>
+      <th scope="row" className="py-0.5 pr-2 font-normal!">
+        <b>{item.partNumber}</b> {item.what}
+      </th>
+      <td className="w-[30%] pr-2">
+        <EntryField
+          key={item.quantity}
+          label={<span className="sr-only">{`How many of ${item.partNumber}`}</span>}
+          inputMode="numeric"
+          value={`${item.quantity}`}
+          onCommit={(text) => {
+            const quantity = Number(text.trim())
+            const isUsable =
+              Number.isInteger(quantity) && quantity >= 1 && quantity <= MOST_OF_A_PIECE
+            if (!isUsable) return `1 to ${MOST_OF_A_PIECE}.`
+            onQuantity(quantity)
+            return null
+          }}
+        />
+      </td>
+      <td>
+        <button
+          type="button"
+          className="button-quiet"
+          aria-label={`Take ${item.partNumber} off the shelf`}
+          onClick={onTakeOff}
+        >
+          <Trash2 aria-hidden />
+        </button>
+      </td>
+    </>
+  )
+}
+
 /** Parts on the shelf, by their numbers; the parts list of a job says how many are at hand. */
 export function StockTable({
   stock,
@@ -49,37 +91,15 @@ export function StockTable({
           <tbody>
             {stock.map((item, at) => (
               <tr key={item.partNumber} className="border-rule border-t">
-                <th scope="row" className="py-0.5 pr-2 font-normal!">
-                  <b>{item.partNumber}</b> {item.what}
-                </th>
-                <td className="w-[30%] pr-2">
-                  <EntryField
-                    key={item.quantity}
-                    label={<span className="sr-only">{`How many of ${item.partNumber}`}</span>}
-                    inputMode="numeric"
-                    value={`${item.quantity}`}
-                    onCommit={(text) => {
-                      const quantity = Number(text.trim())
-                      const isUsable =
-                        Number.isInteger(quantity) && quantity >= 1 && quantity <= MOST_OF_A_PIECE
-                      if (!isUsable) return `1 to ${MOST_OF_A_PIECE}.`
-                      onChange(stock.with(at, { ...item, quantity }))
-                      return null
-                    }}
-                  />
-                </td>
-                <td>
-                  <button
-                    type="button"
-                    className="button-quiet"
-                    aria-label={`Take ${item.partNumber} off the shelf`}
-                    onClick={() => {
-                      onChange(stock.toSpliced(at, 1))
-                    }}
-                  >
-                    <Trash2 aria-hidden />
-                  </button>
-                </td>
+                <StockCells
+                  item={item}
+                  onQuantity={(quantity) => {
+                    onChange(stock.with(at, { ...item, quantity }))
+                  }}
+                  onTakeOff={() => {
+                    onChange(stock.toSpliced(at, 1))
+                  }}
+                />
               </tr>
             ))}
           </tbody>

@@ -12,6 +12,41 @@ interface DrumPointsProps {
 
 const MOST_POINTS = 200
 
+interface PointFieldsProps {
+  readonly number: number
+  readonly point: DrumPoint
+  /** Says what is wrong with it, or null. */
+  readonly onSet: (point: DrumPoint) => string | null
+}
+
+function PointFields({ number, point, onSet }: PointFieldsProps) {
+  return (
+    <>
+      <EntryField
+        key={`angle ${point.angleDeg}`}
+        label={`Angle ${number}`}
+        unit="°"
+        inputMode="decimal"
+        value={`${point.angleDeg}`}
+        onCommit={(text) => {
+          const angle = parseWithin(text, 0, 359.99, 'An angle in degrees')
+          return angle.ok ? onSet({ ...point, angleDeg: angle.value }) : angle.sentence
+        }}
+      />
+      <EntryField
+        key={`travel ${point.travelMm}`}
+        label={`Travel ${number}`}
+        unit="mm"
+        value={`${point.travelMm}`}
+        onCommit={(text) => {
+          const travel = parseWithin(text, -60, 60, 'A travel in millimetres')
+          return travel.ok ? onSet({ ...point, travelMm: travel.value }) : travel.sentence
+        }}
+      />
+    </>
+  )
+}
+
 /** The points of a groove, to type over. */
 export function DrumPoints({ track, onPoints }: DrumPointsProps) {
   const { points } = track
@@ -32,27 +67,7 @@ export function DrumPoints({ track, onPoints }: DrumPointsProps) {
       <ol aria-label="Points of the groove" className="flex flex-col gap-1">
         {points.map((point, at) => (
           <li key={at} className="grid grid-cols-[1fr_1fr_44px] items-end gap-2">
-            <EntryField
-              key={`angle ${point.angleDeg}`}
-              label={`Angle ${at + 1}`}
-              unit="°"
-              inputMode="decimal"
-              value={`${point.angleDeg}`}
-              onCommit={(text) => {
-                const angle = parseWithin(text, 0, 359.99, 'An angle in degrees')
-                return angle.ok ? set(at, { ...point, angleDeg: angle.value }) : angle.sentence
-              }}
-            />
-            <EntryField
-              key={`travel ${point.travelMm}`}
-              label={`Travel ${at + 1}`}
-              unit="mm"
-              value={`${point.travelMm}`}
-              onCommit={(text) => {
-                const travel = parseWithin(text, -60, 60, 'A travel in millimetres')
-                return travel.ok ? set(at, { ...point, travelMm: travel.value }) : travel.sentence
-              }}
-            />
+            <PointFields number={at + 1} point={point} onSet={(next) => set(at, next)} />
             <button
               type="button"
               className="button-quiet min-h-[44px] min-w-[44px]"

@@ -16,8 +16,10 @@ interface InterlockFieldsProps {
   readonly onRemove: (id: string) => void
 }
 
-/** The balls, pins and plates between rods. */
-export function InterlockFields({ naming, rods, parts, onAdd, onRemove }: InterlockFieldsProps) {
+type AddFieldsProps = Pick<InterlockFieldsProps, 'naming' | 'rods' | 'onAdd'>
+
+/** A ball, pin or plate, and between or in which rods it goes. */
+function AddFields({ naming, rods, onAdd }: AddFieldsProps) {
   const [kind, setKind] = useState<InterlockPartKind>('ball')
   const [one, setOne] = useState('')
   const [other, setOther] = useState('')
@@ -30,6 +32,45 @@ export function InterlockFields({ naming, rods, parts, onAdd, onRemove }: Interl
     options.find(([id]) => id === other && id !== first)?.[0] ??
     options.find(([id]) => id !== first)?.[0] ??
     ''
+  const selectors = { ball: [first, second], pin: [first], plate: rods.map(({ id }) => id) }[kind]
+  return (
+    <div className="flex flex-wrap items-end gap-2">
+      <SelectField
+        label="Add"
+        value={kind}
+        options={[
+          ['ball', 'a ball between'],
+          ['pin', 'a pin in'],
+          ['plate', 'a plate over all rods'],
+        ]}
+        onChange={setKind}
+      />
+      {kind !== 'plate' && (
+        <SelectField label="Rod" value={first} options={options} onChange={setOne} />
+      )}
+      {kind === 'ball' && (
+        <SelectField
+          label="and rod"
+          value={second}
+          options={options.filter(([id]) => id !== first)}
+          onChange={setOther}
+        />
+      )}
+      <button
+        type="button"
+        className="button"
+        onClick={() => {
+          onAdd({ kind, selectors })
+        }}
+      >
+        Add
+      </button>
+    </div>
+  )
+}
+
+/** The balls, pins and plates between rods. */
+export function InterlockFields({ naming, rods, parts, onAdd, onRemove }: InterlockFieldsProps) {
   return (
     <section aria-label="Interlock" className="border-rule flex flex-col gap-2 border-t-2 pt-2">
       <h2 className="text-[1.35rem]">Interlock</h2>
@@ -51,48 +92,7 @@ export function InterlockFields({ naming, rods, parts, onAdd, onRemove }: Interl
         ))}
         {parts.length === 0 && <li>No ball, pin or plate is listed.</li>}
       </ul>
-      {rods.length > 1 && (
-        <div className="flex flex-wrap items-end gap-2">
-          <SelectField
-            label="Add"
-            value={kind}
-            options={[
-              ['ball', 'a ball between'],
-              ['pin', 'a pin in'],
-              ['plate', 'a plate over all rods'],
-            ]}
-            onChange={setKind}
-          />
-          {kind !== 'plate' && (
-            <SelectField label="Rod" value={first} options={options} onChange={setOne} />
-          )}
-          {kind === 'ball' && (
-            <SelectField
-              label="and rod"
-              value={second}
-              options={options.filter(([id]) => id !== first)}
-              onChange={setOther}
-            />
-          )}
-          <button
-            type="button"
-            className="button"
-            onClick={() => {
-              onAdd({
-                kind,
-                selectors:
-                  kind === 'ball'
-                    ? [first, second]
-                    : kind === 'pin'
-                      ? [first]
-                      : rods.map(({ id }) => id),
-              })
-            }}
-          >
-            Add
-          </button>
-        </div>
-      )}
+      {rods.length > 1 && <AddFields naming={naming} rods={rods} onAdd={onAdd} />}
     </section>
   )
 }

@@ -1,6 +1,6 @@
 import { Link } from 'react-router'
 
-import type { GearChange } from 'core'
+import type { BoxPosition, GearChange, Rational } from 'core'
 import { rational, toNumber } from 'core'
 
 import { Warning } from '~/components/Warning.tsx'
@@ -51,10 +51,27 @@ export function Outcome({
         in.
       </p>
     )
+  return (
+    <div>
+      <EngineSpeed into={to} inputSpeed={inputSpeed} inputRpm={inputRpm} outputRpm={outputRpm} />
+      {isWithoutGap && <p>The torque is handed over from clutch to clutch, without a gap.</p>}
+    </div>
+  )
+}
+
+interface EngineSpeedProps {
+  readonly into: BoxPosition
+  /** After the change, for 1 before. */
+  readonly inputSpeed: Rational
+  readonly inputRpm: number
+  readonly outputRpm: number | null
+}
+
+function EngineSpeed({ into, inputSpeed, inputRpm, outputRpm }: EngineSpeedProps) {
   const after = toNumber(inputSpeed) * inputRpm
   const isBackwards = after < 0
   return (
-    <div>
+    <>
       <p className="text-[1.15rem]">
         {outputRpm !== null && `With the output at ${formatSpeed(outputRpm)}, `}
         {outputRpm === null ? 'The' : 'the'} engine goes from {formatSpeed(inputRpm)} to{' '}
@@ -66,11 +83,10 @@ export function Outcome({
       </p>
       {isBackwards && (
         <Warning>
-          {to.label} turns the wheels the other way: stop first. Going in while it rolls breaks
+          {into.label} turns the wheels the other way: stop first. Going in while it rolls breaks
           teeth.
         </Warning>
       )}
-      {isWithoutGap && <p>The torque is handed over from clutch to clutch, without a gap.</p>}
-    </div>
+    </>
   )
 }

@@ -24,6 +24,32 @@ interface RodsFigureProps {
   readonly title: string
 }
 
+interface PartBetweenProps {
+  readonly part: InterlockPart
+  readonly className: string
+  readonly yOf: (rod: string) => number
+  readonly shiftOf: (rod: string) => number
+}
+
+/** A ball or pin between rods, or a plate over them. */
+function PartBetween({ part, className, yOf, shiftOf }: PartBetweenProps) {
+  const ys = part.selectors.map((id) => yOf(id) + ROD / 2)
+  const middle = ys.reduce((sum, y) => sum + y, 0) / Math.max(1, ys.length)
+  if (part.kind === 'ball') {
+    // A ball goes with the rod that stands still, into its notch.
+    const [one = '', other = ''] = part.selectors
+    const push = (shiftOf(one) === 0 ? 0 : 1) - (shiftOf(other) === 0 ? 0 : 1)
+    const sign = yOf(other) > yOf(one) ? 1 : -1
+    return <circle className={className} cx={NOTCH} cy={middle + push * sign * 4} r={BALL} />
+  }
+  if (part.kind === 'pin') {
+    const x = NOTCH + shiftOf(part.selectors[0] ?? '') - 3
+    return <path className={className} d={`M${x} ${middle - 5}h6v10h-6Z`} />
+  }
+  const [top, bottom] = [Math.min(...ys) - ROD, Math.max(...ys) + ROD]
+  return <path className={className} d={`M${NOTCH + 60} ${top}h14V${bottom}h-14Z`} />
+}
+
 export function RodsFigure({ naming, rods, parts, out, moved, title }: RodsFigureProps) {
   const yOf = (rod: string): number => {
     const at = rods.findIndex(({ id }) => id === rod)
@@ -50,41 +76,15 @@ export function RodsFigure({ naming, rods, parts, out, moved, title }: RodsFigur
           </g>
         )
       })}
-      {parts.map((part) => {
-        const ys = part.selectors.map((id) => yOf(id) + ROD / 2)
-        const middle = ys.reduce((sum, y) => sum + y, 0) / Math.max(1, ys.length)
-        const className = out.has(part.id) ? 'rod-part is-out' : 'rod-part'
-        if (part.kind === 'ball') {
-          // A ball goes with the rod that stands still, into its notch.
-          const [one = '', other = ''] = part.selectors
-          const push = (shiftOf(one) === 0 ? 0 : 1) - (shiftOf(other) === 0 ? 0 : 1)
-          const sign = yOf(other) > yOf(one) ? 1 : -1
-          return (
-            <circle
-              key={part.id}
-              className={className}
-              cx={NOTCH}
-              cy={middle + push * sign * 4}
-              r={BALL}
-            />
-          )
-        }
-        if (part.kind === 'pin')
-          return (
-            <path
-              key={part.id}
-              className={className}
-              d={`M${NOTCH + shiftOf(part.selectors[0] ?? '') - 3} ${middle - 5}h6v10h-6Z`}
-            />
-          )
-        return (
-          <path
-            key={part.id}
-            className={className}
-            d={`M${NOTCH + 60} ${Math.min(...ys) - ROD}h14V${Math.max(...ys) + ROD}h-14Z`}
-          />
-        )
-      })}
+      {parts.map((part) => (
+        <PartBetween
+          key={part.id}
+          part={part}
+          className={out.has(part.id) ? 'rod-part is-out' : 'rod-part'}
+          yOf={yOf}
+          shiftOf={shiftOf}
+        />
+      ))}
     </svg>
   )
 }

@@ -2,6 +2,7 @@ import type { Split, SplitPart } from 'core'
 import { toNumber } from 'core'
 
 import { formatShare } from '~/words/format.ts'
+import type { Naming } from '~/words/names.ts'
 import { bodyName, shareName } from '~/words/names.ts'
 import type { WantedShare } from '~/views/trace/traceState.ts'
 import { LEAST_SHARE_PERCENT, MOST_SHARE_PERCENT, withShare } from '~/views/trace/traceState.ts'
@@ -20,6 +21,35 @@ export function ShareFields({ trace }: { readonly trace: OpenTrace }) {
   )
 }
 
+interface DivisionProps {
+  readonly naming: Naming
+  readonly split: Split
+  readonly nameOf: (part: SplitPart) => string
+}
+
+/** How torque divides at a body, and what that rests on. */
+function Division({ naming, split: { body, parts, isSet }, nameOf }: DivisionProps) {
+  const isLoad = parts.some(({ laws }) => laws.some(({ kind }) => kind === 'load'))
+  return (
+    <p className="text-[0.92rem]">
+      {isSet
+        ? `From the ${bodyName(naming, body)}, as set: `
+        : isLoad
+          ? `How the load divides at the ${bodyName(naming, body)} is up to the road; here it is taken to be: `
+          : `From the ${bodyName(naming, body)}, as an assumption: `}
+      <b>{parts.map((part) => `${nameOf(part)} ${formatShare(toNumber(part.part))}`).join(', ')}</b>
+      {!isSet && !isLoad && (
+        <span className="text-graphite">
+          {' '}
+          No count settles it. Taken is the division with the least sum of squares of the tooth
+          forces: equal paths share equally, and of unequal ones the one whose gears are larger
+          takes more.
+        </span>
+      )}
+    </p>
+  )
+}
+
 function ShareField({ split, trace }: { readonly split: Split; readonly trace: OpenTrace }) {
   const { naming, search, change } = trace
   const { body, parts, isSet } = split
@@ -28,31 +58,13 @@ function ShareField({ split, trace }: { readonly split: Split; readonly trace: O
   const nameOf = ({ laws }: SplitPart): string =>
     [...new Set(laws.map((law) => shareName(naming, law, body)))].join(' with ')
   const percent = Math.round(toNumber(first.part) * 100)
-  const isLoad = parts.some(({ laws }) => laws.some(({ kind }) => kind === 'load'))
   const isEqual = parts.every(({ part }) => part.equals(first.part))
   const setTo = (value: WantedShare | null): void => {
     change({ share: withShare(search.get('share'), body, value) })
   }
   return (
     <div>
-      <p className="text-[0.92rem]">
-        {isSet
-          ? `From the ${bodyName(naming, body)}, as set: `
-          : isLoad
-            ? `How the load divides at the ${bodyName(naming, body)} is up to the road; here it is taken to be: `
-            : `From the ${bodyName(naming, body)}, as an assumption: `}
-        <b>
-          {parts.map((part) => `${nameOf(part)} ${formatShare(toNumber(part.part))}`).join(', ')}
-        </b>
-        {!isSet && !isLoad && (
-          <span className="text-graphite">
-            {' '}
-            No count settles it. Taken is the division with the least sum of squares of the tooth
-            forces: equal paths share equally, and of unequal ones the one whose gears are larger
-            takes more.
-          </span>
-        )}
-      </p>
+      <Division naming={naming} split={split} nameOf={nameOf} />
       <div className="no-print flex items-center gap-2">
         <input
           type="range"

@@ -100,6 +100,39 @@ interface Named {
   readonly testName: (setup: SpinSetup) => string
 }
 
+interface MendLineProps extends Pick<SpinFindingsProps, 'naming' | 'onMend'> {
+  readonly mend: Mend
+  /** Of the ticks that disagree with the drawing. */
+  readonly tickCount: number
+  readonly isDisabled: boolean
+}
+
+/** One difference that would explain the ticks, and what makes it so. */
+function MendLine({ naming, mend, tickCount, isDisabled, onMend }: MendLineProps) {
+  return (
+    <>
+      <p>
+        {mendSentence(naming, mend)}{' '}
+        <span className="text-graphite">
+          {mend.left.length === 0
+            ? 'That explains all of it.'
+            : `That leaves ${mend.left.length} of ${tickCount} ticks unexplained.`}
+        </span>
+      </p>
+      <button
+        type="button"
+        className="button mt-1"
+        disabled={isDisabled}
+        onClick={() => {
+          onMend(mend)
+        }}
+      >
+        <Wrench aria-hidden /> {mendAction(mend)}
+      </button>
+    </>
+  )
+}
+
 function Contradicted(props: SpinFindingsProps & Named) {
   const { naming, ticking, diagnosis, testName, onMend, onShow } = props
   const { disagreements, mends, next } = diagnosis
@@ -147,24 +180,13 @@ function Contradicted(props: SpinFindingsProps & Named) {
             key={JSON.stringify({ ...mend, draft: undefined, left: undefined })}
             data-testid="mend"
           >
-            <p>
-              {mendSentence(naming, mend)}{' '}
-              <span className="text-graphite">
-                {mend.left.length === 0
-                  ? 'That explains all of it.'
-                  : `That leaves ${mend.left.length} of ${disagreements.length} ticks unexplained.`}
-              </span>
-            </p>
-            <button
-              type="button"
-              className="button mt-1"
-              disabled={mend.kind === 'coupler' && ticking.isClosed}
-              onClick={() => {
-                onMend(mend)
-              }}
-            >
-              <Wrench aria-hidden /> {mendAction(mend)}
-            </button>
+            <MendLine
+              naming={naming}
+              mend={mend}
+              tickCount={disagreements.length}
+              isDisabled={mend.kind === 'coupler' && ticking.isClosed}
+              onMend={onMend}
+            />
           </li>
         ))}
       </ol>

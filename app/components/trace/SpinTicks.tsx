@@ -16,18 +16,21 @@ interface SpinTicksProps {
   readonly onTick: (part: string, what: Seen | null) => void
 }
 
-/** Every part: what it does as drawn, and what it did on the bench. */
-export function SpinTicks({ naming, result, seen, isDisabled, onTick }: SpinTicksProps) {
-  const { box } = naming
-  const parts = box.draft.members.flatMap((member) => [
-    {
-      id: member.id,
-      body: member.id,
-      name: capitalize(bodyName(naming, member.id)),
-      isGear: false,
-    },
-    ...box.draft.gears
-      .filter((gear) => gear.member === member.id)
+interface TickedPart {
+  readonly id: string
+  /** What it turns with. */
+  readonly body: string
+  readonly name: string
+  readonly isGear: boolean
+}
+
+/** The members, each with its gears after it as they stand along it. */
+function tickedParts(naming: Naming): readonly TickedPart[] {
+  const { members, gears } = naming.box.draft
+  return members.flatMap(({ id }) => [
+    { id, body: id, name: capitalize(bodyName(naming, id)), isGear: false },
+    ...gears
+      .filter(({ member }) => member === id)
       .sort((one, other) => one.stationMm - other.stationMm)
       .map((gear) => ({
         id: gear.id,
@@ -36,31 +39,37 @@ export function SpinTicks({ naming, result, seen, isDisabled, onTick }: SpinTick
         isGear: true,
       })),
   ])
-  const drawn = (body: string): string => {
-    const motion = result.motions.get(body)
-    switch (motion?.kind) {
-      case 'turns':
-        return result.isCounted
-          ? `${formatNumber(Math.abs(toNumber(motion.speed)), 2)} ${motion.speed.sign() < 0 ? 'against' : 'with'}`
-          : 'moves'
-      case 'still':
-        return 'stands'
-      case 'uncounted':
-        return 'as counts have it'
-      default:
-        return 'free'
-    }
+}
+
+/** What a body does as the box is drawn. */
+function asDrawn({ motions, isCounted }: Spin, body: string): string {
+  const motion = motions.get(body)
+  switch (motion?.kind) {
+    case 'turns':
+      return isCounted
+        ? `${formatNumber(Math.abs(toNumber(motion.speed)), 2)} ${motion.speed.sign() < 0 ? 'against' : 'with'}`
+        : 'moves'
+    case 'still':
+      return 'stands'
+    case 'uncounted':
+      return 'as counts have it'
+    default:
+      return 'free'
   }
-  const isWrong = ({ id }: { readonly id: string }): boolean => {
+}
+
+/** Every part: what it does as drawn, and what it did on the bench. */
+export function SpinTicks({ naming, result, seen, isDisabled, onTick }: SpinTicksProps) {
+  const isWrong = ({ id }: TickedPart): boolean => {
     const ticked = seen.get(id)
-    const expected = expectedOf(box, result, id)
+    const expected = expectedOf(naming.box, result, id)
     return ticked !== undefined && expected !== undefined && ticked !== expected
   }
   return (
     <Table
       caption="What moves, in turns for one turn of the part turned"
       isCaptionShown
-      rows={parts}
+      rows={tickedParts(naming)}
       keyOf={({ id }) => id}
       rowClassName={(part) => (isWrong(part) ? 'bg-trouble-wash' : undefined)}
       columns={[
@@ -70,7 +79,11 @@ export function SpinTicks({ naming, result, seen, isDisabled, onTick }: SpinTick
           className: ({ isGear }) => (isGear ? 'pl-3' : 'font-bold!'),
           cell: ({ name }) => name,
         },
-        { heading: 'As drawn', className: 'text-graphite', cell: ({ body }) => drawn(body) },
+        {
+          heading: 'As drawn',
+          className: 'text-graphite',
+          cell: ({ body }) => asDrawn(result, body),
+        },
         {
           heading: 'On the bench',
           className: 'whitespace-nowrap',

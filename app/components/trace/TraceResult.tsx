@@ -1,7 +1,7 @@
 import { Suspense, lazy } from 'react'
 import { Link } from 'react-router'
 
-import type { Analysis, Drive, RatioFactor } from 'core'
+import type { Analysis, BoxPosition, Drive, Gear, RatioFactor } from 'core'
 import { isDisputed, roadSpeedKmh, toNumber } from 'core'
 
 import {
@@ -70,19 +70,12 @@ export function TraceResult(props: TraceResultProps) {
           {inputFields}
         </DriveFigures>
       ) : analysis.state === 'uncounted' ? (
-        <div>
-          <p className="text-[1.6rem] font-bold">Not counted yet</p>
-          <p>The ratio of {position.label} needs the teeth of:</p>
-          <ul className="mt-1 list-disc pl-5">
-            {analysis.gears.map((gear) => (
-              <li key={gear.id}>
-                <Link className="text-accent underline" to={countHref(gear.id)}>
-                  {gearName(naming, gear)}
-                </Link>
-              </li>
-            ))}
-          </ul>
-        </div>
+        <Uncounted
+          naming={naming}
+          position={position}
+          gears={analysis.gears}
+          countHref={countHref}
+        />
       ) : (
         <div>
           <p className="text-[1.9rem] font-bold">{STATES[analysis.state].title}</p>
@@ -136,6 +129,71 @@ const STATES = {
   { readonly title: string; readonly sentence: string }
 >
 
+interface UncountedProps {
+  readonly naming: Naming
+  readonly position: BoxPosition
+  readonly gears: readonly Gear[]
+  readonly countHref: (gear: string) => string
+}
+
+function Uncounted({ naming, position, gears, countHref }: UncountedProps) {
+  return (
+    <div>
+      <p className="text-[1.6rem] font-bold">Not counted yet</p>
+      <p>The ratio of {position.label} needs the teeth of:</p>
+      <ul className="mt-1 list-disc pl-5">
+        {gears.map((gear) => (
+          <li key={gear.id}>
+            <Link className="text-accent underline" to={countHref(gear.id)}>
+              {gearName(naming, gear)}
+            </Link>
+          </li>
+        ))}
+      </ul>
+    </div>
+  )
+}
+
+interface AtOutputsProps {
+  readonly naming: Naming
+  readonly drive: Drive
+  readonly input: TraceInput
+  /** Whether it has to be said which output is meant. */
+  readonly isNamed: boolean
+}
+
+/** Torque and speed at each output. */
+function AtOutputs({ naming, drive, input, isNamed }: AtOutputsProps) {
+  const where = drive.isOverrun ? 'at the output' : 'out'
+  return (
+    <table className="w-full text-left">
+      <thead className="text-graphite">
+        <tr>
+          <th className="w-1/2 font-normal">Torque {where}</th>
+          <th className="font-normal">Speed {where}</th>
+        </tr>
+      </thead>
+      <tbody className="border-rule border-b-2">
+        {drive.outputs.map(({ body, speed, torque }) => (
+          <tr key={body} className="align-baseline">
+            <td className="pr-3 text-[1.5rem] font-bold" data-testid="torque-out">
+              {formatTorque(Math.abs(toNumber(torque)) * input.torqueNm, input.torqueUnit)}
+            </td>
+            <td className="text-[1.5rem] font-bold" data-testid="speed-out">
+              {formatSpeed(Math.abs(toNumber(speed)) * input.speedRpm)}
+              {isNamed && (
+                <span className="text-graphite block text-[0.86rem] font-normal">
+                  {bodyName(naming, body)}
+                </span>
+              )}
+            </td>
+          </tr>
+        ))}
+      </tbody>
+    </table>
+  )
+}
+
 function DriveFigures({
   naming,
   drive,
@@ -179,33 +237,12 @@ function DriveFigures({
       )}
       <Factors naming={naming} factors={drive.factors} ratio={formatRatioFigure(ratio)} />
       {children}
-      <table className="w-full text-left">
-        <thead className="text-graphite">
-          <tr>
-            <th className="w-1/2 font-normal">
-              Torque {drive.isOverrun ? 'at the output' : 'out'}
-            </th>
-            <th className="font-normal">Speed {drive.isOverrun ? 'at the output' : 'out'}</th>
-          </tr>
-        </thead>
-        <tbody className="border-rule border-b-2">
-          {drive.outputs.map(({ body, speed, torque }) => (
-            <tr key={body} className="align-baseline">
-              <td className="pr-3 text-[1.5rem] font-bold" data-testid="torque-out">
-                {formatTorque(Math.abs(toNumber(torque)) * input.torqueNm, input.torqueUnit)}
-              </td>
-              <td className="text-[1.5rem] font-bold" data-testid="speed-out">
-                {formatSpeed(Math.abs(toNumber(speed)) * input.speedRpm)}
-                {(drive.outputs.length > 1 || isElsewhere) && (
-                  <span className="text-graphite block text-[0.86rem] font-normal">
-                    {bodyName(naming, body)}
-                  </span>
-                )}
-              </td>
-            </tr>
-          ))}
-        </tbody>
-      </table>
+      <AtOutputs
+        naming={naming}
+        drive={drive}
+        input={input}
+        isNamed={drive.outputs.length > 1 || isElsewhere}
+      />
       <RoadSpeed naming={naming} drive={drive} input={input} ratiosHref={ratiosHref} />
       {balance && <p className="text-graphite text-[0.86rem]">{balance}</p>}
     </>

@@ -1,7 +1,7 @@
 import { CheckCheck, X } from 'lucide-react'
 import { useState } from 'react'
 
-import type { BoxDraft } from 'core'
+import type { BoxDraft, Gear } from 'core'
 import { countedGears, countedTogether, withTrialCounts } from 'core'
 
 import { useOpenBox } from '~/components/box/boxContext.ts'
@@ -20,6 +20,36 @@ interface TrialCountsProps {
   readonly onChange: (counts: ReadonlyMap<string, number>) => void
 }
 
+interface TrialCountProps {
+  readonly name: string
+  readonly gear: Gear
+  /** The other count, where there is one. */
+  readonly tried: number | undefined
+  readonly onCount: (count: number | null) => void
+}
+
+function TrialCount({ name, gear, tried, onCount }: TrialCountProps) {
+  return (
+    <div
+      className={`border-rule grid grid-cols-[minmax(0,1fr)_4.5rem] items-center gap-2 border-b py-0.5 ${tried === undefined ? '' : 'bg-accent-wash'}`}
+    >
+      <span className="leading-tight">
+        {name}
+        {tried !== undefined && (
+          <span className="text-graphite block text-[0.86rem]">
+            {gear.toothCount ?? 'not counted'} in the box
+          </span>
+        )}
+      </span>
+      <CountField
+        label={<span className="sr-only">{`Teeth to try: ${name}`}</span>}
+        toothCount={tried ?? gear.toothCount}
+        onCount={onCount}
+      />
+    </div>
+  )
+}
+
 /** Other counts for any of the gears, to be looked at together and taken over in one step. */
 export function TrialCounts({ naming, counts, onChange }: TrialCountsProps) {
   const { draft } = useOpenBox()
@@ -29,35 +59,20 @@ export function TrialCounts({ naming, counts, onChange }: TrialCountsProps) {
   return (
     <section aria-label="Counts on trial" className="no-print">
       <div className="grid grid-cols-[repeat(auto-fill,minmax(15rem,1fr))] gap-x-4 gap-y-1">
-        {countedGears(draft).map((gear) => {
-          const other = counts.get(gear.id)
-          const name = capitalize(countedName(naming, gear))
-          return (
-            <div
-              key={gear.id}
-              className={`border-rule grid grid-cols-[minmax(0,1fr)_4.5rem] items-center gap-2 border-b py-0.5 ${other === undefined ? '' : 'bg-accent-wash'}`}
-            >
-              <span className="leading-tight">
-                {name}
-                {other !== undefined && (
-                  <span className="text-graphite block text-[0.86rem]">
-                    {gear.toothCount ?? 'not counted'} in the box
-                  </span>
-                )}
-              </span>
-              <CountField
-                label={<span className="sr-only">{`Teeth to try: ${name}`}</span>}
-                toothCount={other ?? gear.toothCount}
-                onCount={(count) => {
-                  const next = new Map(counts)
-                  for (const { id } of countedTogether(draft, gear)) next.delete(id)
-                  if (count !== null && count !== gear.toothCount) next.set(gear.id, count)
-                  onChange(next)
-                }}
-              />
-            </div>
-          )
-        })}
+        {countedGears(draft).map((gear) => (
+          <TrialCount
+            key={gear.id}
+            name={capitalize(countedName(naming, gear))}
+            gear={gear}
+            tried={counts.get(gear.id)}
+            onCount={(count) => {
+              const next = new Map(counts)
+              for (const { id } of countedTogether(draft, gear)) next.delete(id)
+              if (count !== null && count !== gear.toothCount) next.set(gear.id, count)
+              onChange(next)
+            }}
+          />
+        ))}
       </div>
       {counts.size > 0 && (
         <div className="mt-2 flex flex-wrap items-center gap-2">

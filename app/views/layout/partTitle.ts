@@ -1,21 +1,30 @@
 /** What a part of any list is called. */
-import type { BoxDraft, PartRef } from 'core'
+import type { BoxDraft, Link, PartRef } from 'core'
 import { indexBox, namingEnds, pairsOf } from 'core'
 
 import { precedenceWords } from '~/words/build.ts'
+import type { Naming } from '~/words/names.ts'
 import { bodyName, capitalize, couplerName, gearName } from '~/words/names.ts'
 import { pieceNameById } from '~/words/pieces.ts'
 import { sheetLineName } from '~/words/sheet.ts'
 import type { Vocabulary } from '~/words/vocabulary.ts'
 import { LINK_WORDS } from '~/words/vocabulary.ts'
 
+function linkTitle(naming: Naming, link: Link): string {
+  const ends = namingEnds(link)
+  const isPair = pairsOf(link).length === 1 || ends[0]?.expected !== ends[1]?.expected
+  const joined = isPair ? ' with ' : ', '
+  const names = ends.map(({ expected, id }) => {
+    if (expected !== 'gear') return bodyName(naming, id)
+    const gear = naming.box.gears.get(id)
+    return gear ? gearName(naming, gear) : id
+  })
+  return `${capitalize(LINK_WORDS[link.kind])}: ${names.join(joined)}`
+}
+
 export function partTitle(draft: BoxDraft, words: Vocabulary, { list, id }: PartRef): string {
   const box = indexBox(draft)
   const naming = { box, words }
-  const gear = (gearId: string): string => {
-    const found = box.gears.get(gearId)
-    return found ? gearName(naming, found) : gearId
-  }
   switch (list) {
     case 'gears': {
       const found = box.gears.get(id)
@@ -32,14 +41,7 @@ export function partTitle(draft: BoxDraft, words: Vocabulary, { list, id }: Part
     }
     case 'links': {
       const link = box.links.get(id)
-      if (!link) return id
-      const ends = namingEnds(link)
-      const isPair = pairsOf(link).length === 1 || ends[0]?.expected !== ends[1]?.expected
-      const joined = isPair ? ' with ' : ', '
-      const names = ends.map((end) =>
-        end.expected === 'gear' ? gear(end.id) : bodyName(naming, end.id),
-      )
-      return `${capitalize(LINK_WORDS[link.kind])}: ${names.join(joined)}`
+      return link ? linkTitle(naming, link) : id
     }
     case 'positions':
       return `Position ${draft.positions.find((position) => position.id === id)?.label ?? id}`

@@ -73,73 +73,90 @@ const address = (path: string, params: Readonly<Record<string, string>>): string
 
 /** Every complaint that this box can show. */
 export function complaintsOf(solver: Solver): readonly ShownComplaint[] {
-  const { draft } = solver.box
-  const changes = ringChanges(solver)
-  const hardest = [...changes].sort((one, other) => other.slip - one.slip)[0]
-  const complaints: ShownComplaint[] = []
-  if (hardest) {
-    const { from, into } = hardest
-    const ends = { from: from.id, to: into.id }
-    const warm = workOf(solver, hardest, 0)
-    const cold = workOf(solver, hardest, COLD_DRAG_NM)
-    complaints.push(
-      { kind: 'fast', from, into, takesS: warm?.timeS ?? null, to: address('shift', ends) },
-      {
-        kind: 'cold',
-        into,
-        dragNm: COLD_DRAG_NM,
-        warmS: warm?.timeS ?? null,
-        coldS: warm && cold ? cold.timeS : null,
-        to: address('shift', { ...ends, drag: `${COLD_DRAG_NM}` }),
-      },
-    )
-  }
+  return [ofRings, standingStill, jumpingOut, twoIn].flatMap((find) => find(solver))
+}
+
+/** Changes that a ring has most to do in, fast and with cold oil. */
+function ofRings(solver: Solver): readonly ShownComplaint[] {
+  const hardest = [...ringChanges(solver)].sort((one, other) => other.slip - one.slip)[0]
+  if (!hardest) return []
+  const { from, into } = hardest
+  const ends = { from: from.id, to: into.id }
+  const warm = workOf(solver, hardest, 0)
+  const cold = workOf(solver, hardest, COLD_DRAG_NM)
+  return [
+    { kind: 'fast', from, into, takesS: warm?.timeS ?? null, to: address('shift', ends) },
+    {
+      kind: 'cold',
+      into,
+      dragNm: COLD_DRAG_NM,
+      warmS: warm?.timeS ?? null,
+      coldS: warm && cold ? cold.timeS : null,
+      to: address('shift', { ...ends, drag: `${COLD_DRAG_NM}` }),
+    },
+  ]
+}
+
+/** Going in while the vehicle stands. */
+function standingStill(solver: Solver): readonly ShownComplaint[] {
   const standing = standingStart(solver)
-  if (standing) {
-    const { neutral, into } = standing
-    const places = fullPlaces(draft.couplers, into.couplers)
-    complaints.push({
+  if (!standing) return []
+  const { neutral, into } = standing
+  const { couplers } = solver.box.draft
+  const places = fullPlaces(couplers, into.couplers)
+  return [
+    {
       kind: 'standing',
       into,
-      hasRing: draft.couplers.some(
+      hasRing: couplers.some(
         ({ id, kind, positions }) =>
           kind === 'synchronizer' &&
           positions.some((place) => place.id === places[id] && place.engages.length > 0),
       ),
       to: address('shift', { from: neutral.id, to: into.id, speed: '800' }),
-    })
-  }
-  const all = engageables(draft)
+    },
+  ]
+}
+
+/** Teeth that do not hold under load: those that taper the wrong way, before others. */
+function jumpingOut(solver: Solver): readonly ShownComplaint[] {
+  const all = engageables(solver.box.draft)
   const loose = all.find(({ place }) => (place.dogs?.backTaperDeg ?? 0) < 0)
   const shown = loose ?? all.find(({ hasRing }) => !hasRing) ?? all[0]
-  if (shown) {
-    const work = dogWork(shown.place.dogs ?? {}, {
-      slipRadPerS: 0,
-      speedMPerS: 1,
-      inertiaKgM2: 0,
-      torqueNm: LOAD_NM,
-    })
-    complaints.push({
+  if (!shown) return []
+  const work = dogWork(shown.place.dogs ?? {}, {
+    slipRadPerS: 0,
+    speedMPerS: 1,
+    inertiaKgM2: 0,
+    torqueNm: LOAD_NM,
+  })
+  return [
+    {
       kind: 'jumps-out',
       place: shown.place,
       loadNm: LOAD_NM,
       drawsInN: work.ok && !shown.hasRing ? work.work.drawsInN : null,
       to: address('shift/engage', { at: shown.key, way: '70', load: `${LOAD_NM}` }),
-    })
-  }
-  const proof = proveInterlock(solver)
-  const lost = proof.without.flatMap(({ part, opened }) =>
+    },
+  ]
+}
+
+/** Two gears at once, where a part of the interlock is left out. */
+function twoIn(solver: Solver): readonly ShownComplaint[] {
+  const { without } = proveInterlock(solver)
+  const [first] = without.flatMap(({ part, opened }) =>
     opened.filter(({ isLocked }) => isLocked).map((set) => ({ out: part.id, set })),
   )
-  const [first] = lost
-  if (first)
-    complaints.push({
+  if (!first) return []
+  const { out, set } = first
+  return [
+    {
       kind: 'two-in',
-      set: first.set,
-      parts: proof.without.length,
-      to: address('shift/interlock', { out: first.out, moved: formatMoved(first.set.moved) }),
-    })
-  return complaints
+      set,
+      parts: without.length,
+      to: address('shift/interlock', { out, moved: formatMoved(set.moved) }),
+    },
+  ]
 }
 
 /** Neutral, and what is taken from it when standing: a gear the other way round, or else the first. */

@@ -5,6 +5,7 @@ import type {
   Coupler,
   CouplerKind,
   Gear,
+  Link,
   Member,
   MemberKind,
   PieceKind,
@@ -144,15 +145,6 @@ export function addPlanetary(
   const sunMm = withSun.gears.find((gear) => gear.id === sunRef.id)?.stationMm ?? 0
   const ringMm = kind === 'stepped-planetary' ? sunMm + 1.5 * FACE_MM : sunMm
   const axis = on?.axis ?? ''
-  const gear = (gearId: string, label: string, member: string, stationMm: number): Gear => ({
-    id: gearId,
-    label,
-    member,
-    mount: 'fixed',
-    toothCount: null,
-    stationMm,
-    faceWidthMm: FACE_MM,
-  })
   const along = (
     memberOf: Pick<Member, 'id' | 'kind' | 'isHollow'>,
     fromMm: number,
@@ -172,35 +164,57 @@ export function addPlanetary(
     ],
     gears: [
       ...withSun.gears.map((each) => (each.id === sunRef.id ? { ...each, label: 'sun' } : each)),
-      gear(ringGear, 'ring', ring, ringMm),
+      plannedGear(ringGear, 'ring', ring, ringMm),
     ],
     links: [...withSun.links, { id: `${id}-held`, kind: 'held', body: ring }],
   }
   const added = { list: 'links', id } as const
   if (kind !== 'stepped-planetary')
     return { draft: { ...whole, links: [...whole.links, { id, kind, ...ends }] }, added }
-  const [planets, line] = [`${id}-planets`, freshId(whole, 'line')]
+  const planets = `${id}-planets`
   const [sunPlanet, ringPlanet] = [`${planets}-at-sun`, `${planets}-at-ring`]
-  const lane = whole.axes.findIndex((each) => each.id === axis)
+  const withPlanets = withSteppedPlanets(whole, planets, axis, [
+    plannedGear(sunPlanet, 'planet at the sun', planets, sunMm),
+    plannedGear(ringPlanet, 'planet at the ring', planets, ringMm),
+  ])
+  const link: Link = { id, kind, ...ends, sunPlanet, ringPlanet }
+  return { draft: { ...withPlanets, links: [...withPlanets.links, link] }, added }
+}
+
+/** A gear fixed to its member, not counted yet. */
+function plannedGear(id: string, label: string, member: string, stationMm: number): Gear {
   return {
-    draft: {
-      ...whole,
-      axes: whole.axes.toSpliced(lane <= 0 ? 0 : lane + 1, 0, { id: line }),
-      members: [
-        ...whole.members,
-        {
-          ...along({ id: planets, kind: 'cluster' }, sunMm - FACE_MM, ringMm + 2 * FACE_MM),
-          axis: line,
-        },
-      ],
-      gears: [
-        ...whole.gears,
-        gear(sunPlanet, 'planet at the sun', planets, sunMm),
-        gear(ringPlanet, 'planet at the ring', planets, ringMm),
-      ],
-      links: [...whole.links, { id, kind, ...ends, sunPlanet, ringPlanet }],
-    },
-    added,
+    id,
+    label,
+    member,
+    mount: 'fixed',
+    toothCount: null,
+    stationMm,
+    faceWidthMm: FACE_MM,
+  }
+}
+
+/** Stepped planets on a line of their own beside that of their set. */
+function withSteppedPlanets(
+  draft: BoxDraft,
+  id: string,
+  axis: string,
+  [atSun, atRing]: readonly [Gear, Gear],
+): BoxDraft {
+  const line = freshId(draft, 'line')
+  const lane = draft.axes.findIndex((each) => each.id === axis)
+  const planets: Member = {
+    id,
+    kind: 'cluster',
+    axis: line,
+    fromMm: atSun.stationMm - FACE_MM,
+    toMm: atRing.stationMm + 2 * FACE_MM,
+  }
+  return {
+    ...draft,
+    axes: draft.axes.toSpliced(lane <= 0 ? 0 : lane + 1, 0, { id: line }),
+    members: [...draft.members, planets],
+    gears: [...draft.gears, atSun, atRing],
   }
 }
 
