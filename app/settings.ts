@@ -12,7 +12,7 @@ export interface Settings {
   readonly roadSpeedUnit: RoadSpeedUnit
   readonly vocabulary: VocabularyName
   readonly ends: EndNames
-  /** Of whoever enters things in jobs on this device; empty where nobody said. */
+  /** Of whoever changes boxes and enters things in jobs on this device; empty where nobody said. */
   readonly initials: string
   /** Whether the bench offers the tour: until somebody took it or said no. */
   readonly isTourOffered: boolean

@@ -176,6 +176,31 @@ test('two people at one job: both entries stand', async ({ page, context }) => {
   await expect(log).toContainText('yours')
 })
 
+test('whoever said so in the job is named in the history of the box', async ({ page }) => {
+  const box = await startFourSpeed(page, 'Whose')
+  await openJob(page, box, 'count')
+  const count = async (gear: number, teeth: string): Promise<void> => {
+    await expect(page.getByText(`Gear ${gear} of`)).toBeVisible()
+    await page.keyboard.type(teeth)
+    await page.keyboard.press('Enter')
+    await expect(page.getByText(`Gear ${gear + 1} of`)).toBeVisible()
+    await expect(page.getByText('Kept', { exact: true })).toBeVisible()
+  }
+  await count(1, '21')
+  await page.goto(`${box}/job`)
+  await page.getByLabel('Entered by').fill('ab')
+  const named = page.waitForResponse((answer) => answer.request().method() === 'POST')
+  await page.getByLabel('Entered by').blur()
+  await named
+  await page.goto(`${box}/count`)
+  await count(2, '22')
+  await page.goto(`${box}/history`)
+  const lines = page.getByRole('region', { name: 'History' }).getByRole('listitem')
+  await expect(lines).toHaveCount(2)
+  await expect(lines.first()).toContainText('by AB')
+  await expect(lines.last()).not.toContainText('by')
+})
+
 test('with the server gone in the middle an entry stays on the page, and is kept afterwards', async ({
   browser,
 }) => {

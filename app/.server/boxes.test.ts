@@ -107,6 +107,22 @@ test('of ten people counting one gear at once nobody’s count is lost', async (
   expect(conflicts.filter((code) => code === 'kept-as-second-count')).toHaveLength(1)
 })
 
+test('the history says whose an edit is, placed or not; one told without a name is nobody’s', async () => {
+  const id = await createBox(draft)
+  await editBox(id, count(40), { origin: { by: 'AB' } })
+  await editBox(id, { kind: 'rename', name: 'told by nobody', base: draft.name })
+  await editBox(id, { kind: 'rename', name: 'too late', base: 'another' }, { origin: { by: 'CD' } })
+  const revisions = await listRevisions(id, null)
+  expect(revisions.map(({ origin }) => origin.by)).toEqual(['CD', '', 'AB'])
+})
+
+test('edits from before anybody asked are nobody’s', async () => {
+  const id = await createBox(draft)
+  await editBox(id, count(40))
+  await db.update(boxRevisions).set({ origin: {} })
+  expect(await listRevisions(id, null)).toMatchObject([{ origin: { by: '' } }])
+})
+
 test('a refused edit leaves the box alone', async () => {
   const id = await createBox(draft)
   expect(await editBox(id, count(3))).toEqual({

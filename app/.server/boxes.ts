@@ -17,6 +17,8 @@ import { boxRevisions } from './db/tables/boxRevisions.ts'
 import { editReceipts } from './db/tables/editReceipts.ts'
 import { shop } from './db/tables/shop.ts'
 import { boxes } from './db/tables/boxes.ts'
+import type { EditOrigin } from '../files/editOrigin.ts'
+import { UNKNOWN_ORIGIN } from '../files/editOrigin.ts'
 import { nameWith } from '../files/text.ts'
 
 export interface BoxRecord {
@@ -217,6 +219,13 @@ export type EditOutcome =
   | { readonly kind: 'refused'; readonly refusal: EditRefusal }
   | { readonly kind: 'absent' }
 
+/** What came with an edit. */
+export interface Arrival {
+  /** Given where it was made, so that it is applied once, however often it is sent. */
+  readonly id?: string | undefined
+  readonly origin?: EditOrigin
+}
+
 /** What an edit that was sent before came to, or null when it was not. */
 async function earlierOutcome(
   tx: Queries,
@@ -237,7 +246,11 @@ async function earlierOutcome(
  * applied once, however often it is sent. What does not take effect because somebody was
  * faster is written down all the same.
  */
-export async function editBox(id: string, edit: Edit, editId?: string): Promise<EditOutcome> {
+export async function editBox(
+  id: string,
+  edit: Edit,
+  { id: editId, origin = UNKNOWN_ORIGIN }: Arrival = {},
+): Promise<EditOutcome> {
   if (!isId(id)) return { kind: 'absent' }
   return transact(async (tx): Promise<EditOutcome> => {
     const [row] = await tx.select(columns).from(boxes).where(isBox(id)).for('update')
@@ -260,6 +273,7 @@ export async function editBox(id: string, edit: Edit, editId?: string): Promise<
         revision: before.revision,
         edit,
         isApplied,
+        origin,
         documentBefore: before.draft,
       })
     if (!isApplied) {

@@ -1,4 +1,4 @@
-import { editSchema } from './edits.ts'
+import { editSchema, sentEditSchema } from './edits.ts'
 
 const count = { kind: 'count', gear: 'main-1', reading: 'first', toothCount: 31, base: null }
 
@@ -11,6 +11,14 @@ test('an edit as the browser sends it is read as it is', () => {
     { kind: 'final-drive', finalDrive: null, base: { drivingToothCount: 9, drivenToothCount: 40 } },
   ])
     expect(editSchema.parse(edit)).toEqual(edit)
+})
+
+test('an edit says whose it is; one from before anybody asked is nobody’s', () => {
+  const { by } = sentEditSchema.parse({ edit: count, origin: { by: ' AB ' } }).origin
+  expect(by).toBe('AB')
+  expect(sentEditSchema.parse({ edit: count }).origin).toEqual({ by: '' })
+  expect(sentEditSchema.parse(count)).toEqual({ edit: count, origin: { by: '' } })
+  expect(sentEditSchema.safeParse({ edit: count, origin: { by: 'ABCDE' } }).success).toBe(false)
 })
 
 test.each([

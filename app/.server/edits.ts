@@ -3,6 +3,7 @@ import { z } from 'zod'
 import type { Edit } from 'core'
 import { BOX_FIELDS, LONGEST_NAME, PART_LISTS } from 'core'
 
+import { keptOriginSchema } from '../files/editOrigin.ts'
 import { writtenText } from '../files/text.ts'
 import { LARGEST, fieldSchemas, partSchemas, toothCountSchema } from '../files/boxFile.ts'
 
@@ -93,8 +94,11 @@ export const editSchema = z.discriminatedUnion('kind', [
   }),
 ]) satisfies z.ZodType<Edit>
 
-/** An edit on its way, under the id that its page gave it; a bare edit is applied as it comes. */
+/**
+ * An edit on its way, under the id that its page gave it and with where it comes from;
+ * a bare edit is applied as it comes.
+ */
 export const sentEditSchema = z.preprocess(
   (sent) => (typeof sent === 'object' && sent !== null && 'edit' in sent ? sent : { edit: sent }),
-  z.strictObject({ id: z.uuid().optional(), edit: editSchema }),
+  z.strictObject({ id: z.uuid().optional(), origin: keptOriginSchema, edit: editSchema }),
 )

@@ -4,7 +4,9 @@ import { and, desc, eq, lt } from 'drizzle-orm'
 import type { BoxDraft, Edit } from 'core'
 
 import { db } from './db/client.ts'
-import { draftOfDocument } from './db/documents.ts'
+import type { EditOrigin } from '../files/editOrigin.ts'
+
+import { draftOfDocument, originOfColumn } from './db/documents.ts'
 import { boxRevisions } from './db/tables/boxRevisions.ts'
 import { editSchema } from './edits.ts'
 
@@ -15,6 +17,7 @@ export interface Revision {
   readonly edit: Edit | null
   /** False where somebody was faster, so that the edit was only written down. */
   readonly isApplied: boolean
+  readonly origin: EditOrigin
 }
 
 /** Revisions told at once. */
@@ -31,6 +34,7 @@ export async function listRevisions(
       at: boxRevisions.at,
       edit: boxRevisions.edit,
       isApplied: boxRevisions.isApplied,
+      origin: boxRevisions.origin,
     })
     .from(boxRevisions)
     .where(
@@ -38,9 +42,13 @@ export async function listRevisions(
     )
     .orderBy(desc(boxRevisions.id))
     .limit(HISTORY_PAGE_SIZE + 1)
-  return rows.map(({ edit, ...rest }) => {
+  return rows.map(({ edit, origin, ...rest }) => {
     const parsed = editSchema.safeParse(edit)
-    return { ...rest, edit: parsed.success ? parsed.data : null }
+    return {
+      ...rest,
+      edit: parsed.success ? parsed.data : null,
+      origin: originOfColumn(boxId, origin),
+    }
   })
 }
 

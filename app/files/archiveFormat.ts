@@ -16,6 +16,7 @@
 import { z } from 'zod'
 
 import { draftSchema } from './boxFile.ts'
+import { keptOriginSchema } from './editOrigin.ts'
 import { entryBodySchema } from './jobEntry.ts'
 import { PHOTO_TYPES } from './photo.ts'
 
@@ -59,6 +60,7 @@ export const revisionSchema = z.strictObject({
   revision: z.int().min(1),
   edit: z.looseObject({ kind: z.string() }),
   isApplied: z.boolean(),
+  origin: keptOriginSchema,
   documentBefore: draftSchema,
   at: moment,
 })

@@ -30,7 +30,7 @@ import {
 import { readingIssueWords, readingProblemWords } from '../words/measures.ts'
 
 import { LARGEST } from './boxFile.ts'
-import { writtenText } from './text.ts'
+import { initialsText, writtenText } from './text.ts'
 
 const LONGEST_TEXT = 2_000
 
@@ -289,7 +289,7 @@ const moment = z.iso
 export const entrySchema = z.strictObject({
   id,
   at: moment,
-  by: writtenText().trim().max(4, 'Initials have four letters at most.'),
+  by: initialsText(),
   body: entryBodySchema,
 }) satisfies z.ZodType<Entry>
 

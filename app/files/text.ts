@@ -20,6 +20,11 @@ export function writtenText(error?: string) {
   return z.string(error).overwrite(storable)
 }
 
+/** A schema for the initials of a person. */
+export function initialsText() {
+  return writtenText().trim().max(4, 'Initials have four letters at most.')
+}
+
 export type ParsedJson =
   | { readonly ok: true; readonly content: unknown }
   | { readonly ok: false; readonly code: 'not-json' | 'too-deep' }

@@ -30,6 +30,8 @@ import { PLAIN_WORDS, vocabularyOf } from '~/words/vocabulary.ts'
 import { Warning } from '~/components/Warning.tsx'
 import { PageHead } from '~/components/PageHead.tsx'
 
+import type { EditOrigin } from '~/files/editOrigin.ts'
+
 import type { Route } from './+types/bench'
 
 export async function loader({ request }: Route.LoaderArgs) {
@@ -57,13 +59,13 @@ export function clientLoader({ request, serverLoader }: Route.ClientLoaderArgs) 
 }
 
 export async function action({ request }: Route.ActionArgs) {
-  const form = await readForm(request)
-  const outcome = await unlessOutage(() => change(form))
+  const [form, { initials }] = await Promise.all([readForm(request), readSettings(request)])
+  const outcome = await unlessOutage(() => change(form, { by: initials }))
   return outcome ?? data({ kind: 'notice' as const, sentence: OUTAGE_SENTENCE }, { status: 503 })
 }
 
 /** Does what one of the bench's forms asks for. */
-async function change(form: FormData) {
+async function change(form: FormData, origin: EditOrigin) {
   const id = textOf(form, 'box')
   switch (form.get('intent')) {
     case 'import': {
@@ -72,8 +74,8 @@ async function change(form: FormData) {
       return redirect(`/boxes/${outcome.id}`)
     }
     case 'rename': {
-      const name = textOf(form, 'name')
-      const outcome = await editBox(id, { kind: 'rename', name, base: textOf(form, 'base') })
+      const [name, base] = [textOf(form, 'name'), textOf(form, 'base')]
+      const outcome = await editBox(id, { kind: 'rename', name, base }, { origin })
       if (outcome.kind === 'absent') throw noSuchBox()
       if (outcome.kind === 'refused')
         return data(

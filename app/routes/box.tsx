@@ -96,7 +96,7 @@ function OpenedBox({ loaderData }: { readonly loaderData: LoadedBox }) {
   }, [id, loaderData])
   useLiveData(id)
   const [areCautionsRead, setAreCautionsRead] = useState(loaderData.areCautionsRead)
-  const kept = useKeptBox(id, loaderData)
+  const kept = useKeptBox(id, loaderData, { by: settings.initials })
   const { outbox } = kept
   const words = useMemo(() => vocabularyOf(settings), [settings])
   useHotkeys('mod+z', () => kept.undo?.(), { preventDefault: true })

@@ -11,7 +11,8 @@ export async function action({ params, request }: Route.ActionArgs) {
   const parsed = sentEditSchema.safeParse(await readJson(request))
   return answerSent<EditKept>('an edit', async () => {
     if (!parsed.success) return refuseInput(parsed.error)
-    const outcome = await editBox(params.boxId, parsed.data.edit, parsed.data.id)
+    const { edit, ...arrival } = parsed.data
+    const outcome = await editBox(params.boxId, edit, arrival)
     switch (outcome.kind) {
       case 'absent':
         return REFUSED_AS_DELETED

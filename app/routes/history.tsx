@@ -3,14 +3,16 @@ import { RotateCcw } from 'lucide-react'
 import { useEffect, useMemo, useRef } from 'react'
 import { Link, useRevalidator } from 'react-router'
 
+import type { BoxDraft } from 'core'
 import { diffDrafts } from 'core'
 
 import { withDatabase } from '~/.server/answers.ts'
+import type { Revision } from '~/.server/history.ts'
 import { HISTORY_PAGE_SIZE, draftBefore, listRevisions } from '~/.server/history.ts'
 import { useOpenBox } from '~/components/box/boxContext.ts'
 import { Comparison } from '~/components/history/Comparison.tsx'
 import { formatWhen } from '~/words/format.ts'
-import { editWords } from '~/words/changes.ts'
+import { editWords, originWords } from '~/words/changes.ts'
 
 import type { Route } from './+types/history'
 
@@ -37,8 +39,72 @@ export async function loader({ params, request }: Route.LoaderArgs) {
   })
 }
 
+interface RevisionLineProps {
+  readonly revision: Revision
+  /** What was done, in words. */
+  readonly lines: readonly string[]
+}
+
+/** When and by whom a box was edited, and how. */
+function RevisionLine({ revision: { at, origin, isApplied }, lines }: RevisionLineProps) {
+  return (
+    <>
+      <div className="text-graphite w-[9.5rem] flex-none">
+        <time dateTime={new Date(at).toISOString()} suppressHydrationWarning>
+          {formatWhen(at)}
+        </time>{' '}
+        <span className="block text-[0.86rem]">{originWords(origin)}</span>
+      </div>
+      <div className="min-w-0 flex-1">
+        {lines.slice(0, MOST_LINES).map((line, at) => (
+          <p key={at}>{line}</p>
+        ))}
+        {lines.length > MOST_LINES && (
+          <p className="text-graphite">and {lines.length - MOST_LINES} more</p>
+        )}
+        {!isApplied && (
+          <p className="text-trouble font-semibold">
+            Not placed: somebody else had changed the same thing.
+          </p>
+        )}
+      </div>
+    </>
+  )
+}
+
+interface ComparedProps {
+  readonly compared: { readonly at: Date; readonly draft: BoxDraft }
+}
+
+/** What the box was, what differs from now, and a way back to it. */
+function Compared({ compared: { at, draft: then } }: ComparedProps) {
+  const { draft, words, edit } = useOpenBox()
+  const changes = useMemo(() => diffDrafts(draft, then), [draft, then])
+  return (
+    <>
+      <h2 className="text-[1.2rem]" suppressHydrationWarning>
+        The box before {formatWhen(at)}
+      </h2>
+      <Comparison now={draft} then={then} words={words} />
+      <button
+        type="button"
+        className="button self-start"
+        disabled={changes.length === 0}
+        onClick={() => {
+          edit({ kind: 'change', changes })
+        }}
+      >
+        <RotateCcw aria-hidden /> Make it so again
+      </button>
+      <p className="text-graphite text-[0.86rem]">
+        That is a change like any other: it can be undone, and nothing is lost from the history.
+      </p>
+    </>
+  )
+}
+
 export default function History({ loaderData }: Route.ComponentProps) {
-  const { draft, words, edit, outbox } = useOpenBox()
+  const { draft, words, outbox } = useOpenBox()
   const pendingCount = outbox.pending.length
   const { revisions, hasOlder, compared } = loaderData
   const { revalidate } = useRevalidator()
@@ -48,10 +114,6 @@ export default function History({ loaderData }: Route.ComponentProps) {
     known.current = draft
     void revalidate()
   }, [draft, pendingCount, revalidate])
-  const changes = useMemo(
-    () => (compared ? diffDrafts(draft, compared.draft) : []),
-    [draft, compared],
-  )
   const last = revisions.at(-1)
   return (
     <main className="work-area lg:grid-cols-2">
@@ -72,26 +134,7 @@ export default function History({ loaderData }: Route.ComponentProps) {
                   revision.id === compared?.id && 'bg-accent-wash',
                 )}
               >
-                <time
-                  dateTime={new Date(revision.at).toISOString()}
-                  className="text-graphite w-[9.5rem] flex-none"
-                  suppressHydrationWarning
-                >
-                  {formatWhen(revision.at)}
-                </time>
-                <div className="min-w-0 flex-1">
-                  {lines.slice(0, MOST_LINES).map((line, at) => (
-                    <p key={at}>{line}</p>
-                  ))}
-                  {lines.length > MOST_LINES && (
-                    <p className="text-graphite">and {lines.length - MOST_LINES} more</p>
-                  )}
-                  {!revision.isApplied && (
-                    <p className="text-trouble font-semibold">
-                      Not placed: somebody else had changed the same thing.
-                    </p>
-                  )}
-                </div>
+                <RevisionLine revision={revision} lines={lines} />
                 <Link
                   to={`?compare=${revision.id}`}
                   preventScrollReset
@@ -116,26 +159,7 @@ export default function History({ loaderData }: Route.ComponentProps) {
         tabIndex={0}
       >
         {compared ? (
-          <>
-            <h2 className="text-[1.2rem]" suppressHydrationWarning>
-              The box before {formatWhen(compared.at)}
-            </h2>
-            <Comparison now={draft} then={compared.draft} words={words} />
-            <button
-              type="button"
-              className="button self-start"
-              disabled={changes.length === 0}
-              onClick={() => {
-                edit({ kind: 'change', changes })
-              }}
-            >
-              <RotateCcw aria-hidden /> Make it so again
-            </button>
-            <p className="text-graphite text-[0.86rem]">
-              That is a change like any other: it can be undone, and nothing is lost from the
-              history.
-            </p>
-          </>
+          <Compared compared={compared} />
         ) : (
           <p className="text-graphite">
             Choose “Compare” beside a change to see the box as it was before it, and what differs

@@ -1,7 +1,7 @@
 import { checkBox, diffDrafts, movePart, removePart, setMount, warningKey } from 'core'
 
 import { fourSpeed } from '../../core/testing/boxes.ts'
-import { changeWords, editWords } from './changes.ts'
+import { changeWords, editWords, originWords } from './changes.ts'
 import { PLAIN_WORDS, vocabularyOf } from './vocabulary.ts'
 
 const draft = fourSpeed('constant-mesh')
@@ -11,6 +11,11 @@ function words(after: typeof draft): readonly string[] {
     changeWords(draft, PLAIN_WORDS, change).replaceAll('\u00a0', ' '),
   )
 }
+
+test('an edit is told with whose it is, where somebody said so', () => {
+  expect(originWords({ by: 'AB' })).toBe('by AB')
+  expect(originWords({ by: '' })).toBe('')
+})
 
 test('a move says from where to where, in the unit chosen', () => {
   const station = draft.gears.find(({ id }) => id === 'main-1')?.stationMm ?? 0

@@ -9,6 +9,11 @@ import { capitalize, gearName } from './names.ts'
 import { FIELD_WORDS } from './vocabulary.ts'
 import type { Vocabulary } from './vocabulary.ts'
 
+/** Who made an edit; empty where nobody said. */
+export function originWords({ by }: { readonly by: string }): string {
+  return by === '' ? '' : `by ${by}`
+}
+
 const KEY_WORDS: Readonly<Record<string, string>> = {
   toothCount: 'teeth',
   recount: 'second count',

@@ -96,7 +96,7 @@ function picture(format: 'png' | 'jpeg'): Promise<Buffer> {
 async function fillShop(): Promise<{ readonly boxId: string; readonly jobId: string }> {
   const boxId = await createBox(draft, { isDemo: true, areCautionsRead: true })
   const count = { kind: 'count', gear: 'main-1', reading: 'first', base: null } as const
-  await editBox(boxId, { ...count, toothCount: 40 }, uuidv7())
+  await editBox(boxId, { ...count, toothCount: 40 }, { id: uuidv7(), origin: { by: 'AB' } })
   const moved = movePart(draft, { list: 'gears', id: 'main-2' }, 3)
   await editBox(boxId, { kind: 'change', changes: diffDrafts(draft, moved) })
   // Meets the first count, and is written down without effect.

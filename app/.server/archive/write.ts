@@ -10,7 +10,7 @@ import { ZipFile } from 'yazl'
 import { formatBoxFile } from '../../files/boxFile.ts'
 import type { Queries } from '../db/client.ts'
 import { transact } from '../db/client.ts'
-import { draftOfDocument, bodyOfColumn, editOfColumn } from '../db/documents.ts'
+import { draftOfDocument, bodyOfColumn, editOfColumn, originOfColumn } from '../db/documents.ts'
 import { boxRevisions } from '../db/tables/boxRevisions.ts'
 import { boxes } from '../db/tables/boxes.ts'
 import { jobEntries } from '../db/tables/jobEntries.ts'
@@ -124,11 +124,12 @@ function historyOf(tx: Queries, boxId: string): AsyncGenerator<Buffer> {
       .where(and(eq(boxRevisions.boxId, boxId), gt(boxRevisions.id, after)))
       .orderBy(asc(boxRevisions.id))
       .limit(BATCH)
-    return rows.map(({ id: place, boxId: _boxId, at, documentBefore, edit, ...rest }) => ({
+    return rows.map(({ id: place, boxId: _boxId, at, documentBefore, edit, origin, ...rest }) => ({
       place,
       line: {
         ...rest,
         edit: editOfColumn(boxId, edit),
+        origin: originOfColumn(boxId, origin),
         documentBefore: draftOfDocument(boxId, documentBefore),
         at: at.toISOString(),
       },

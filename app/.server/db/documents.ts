@@ -6,6 +6,8 @@ import type { BoxDraft, EditConflict, EntryBody } from 'core'
 import type { ArchivedRevision } from '../../files/archiveFormat.ts'
 import { revisionSchema } from '../../files/archiveFormat.ts'
 import { draftSchema } from '../../files/boxFile.ts'
+import type { EditOrigin } from '../../files/editOrigin.ts'
+import { editOriginSchema } from '../../files/editOrigin.ts'
 import { entryBodySchema } from '../../files/jobEntry.ts'
 
 function readColumn<T>(schema: z.ZodType<T>, where: string, content: unknown): T {
@@ -23,6 +25,11 @@ export function draftOfDocument(boxId: string, document: unknown): BoxDraft {
 /** A stored edit as archives have it: earlier versions kept edits of other shapes. */
 export function editOfColumn(boxId: string, edit: unknown): ArchivedRevision['edit'] {
   return readColumn(revisionSchema.shape.edit, `the history of box ${boxId}`, edit)
+}
+
+/** Where a stored edit comes from. */
+export function originOfColumn(boxId: string, origin: unknown): EditOrigin {
+  return readColumn(editOriginSchema, `the history of box ${boxId}`, origin)
 }
 
 /** The body of a stored entry, looked at whole. */

@@ -9,6 +9,7 @@ import { v7 as uuidv7 } from 'uuid'
 import type { BoxDraft, Edit, EditConflict } from 'core'
 import { applyEdit, inverseOf } from 'core'
 
+import type { EditOrigin } from '~/files/editOrigin.ts'
 import type { EditKept } from '~/files/sentAnswer.ts'
 import { postJson } from '~/client/outbox/answers.ts'
 import type { Outbox } from '~/client/outbox/useOutbox.ts'
@@ -17,6 +18,7 @@ import { useOutbox } from '~/client/outbox/useOutbox.ts'
 /** An edit under an id of its own, so that it is applied once, however often it is sent. */
 export interface SentEdit {
   readonly id: string
+  readonly origin: EditOrigin
   readonly edit: Edit
 }
 
@@ -71,7 +73,7 @@ function useUndo(send: (edits: readonly Edit[]) => void): Pick<KeptBox, 'edit' |
   }
 }
 
-export function useKeptBox(boxId: string, loaded: Known): KeptBox {
+export function useKeptBox(boxId: string, loaded: Known, { by }: EditOrigin): KeptBox {
   const [known, setKnown] = useState<Known>(loaded)
   const [conflicts, setConflicts] = useState<readonly EditConflict[]>([])
 
@@ -90,9 +92,9 @@ export function useKeptBox(boxId: string, loaded: Known): KeptBox {
   const { pending } = outbox
   const send = useCallback(
     (edits: readonly Edit[]) => {
-      put(edits.map((edit) => ({ id: uuidv7(), edit })))
+      put(edits.map((edit) => ({ id: uuidv7(), origin: { by }, edit })))
     },
-    [put],
+    [put, by],
   )
 
   const draft = useMemo(

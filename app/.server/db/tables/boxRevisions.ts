@@ -26,6 +26,8 @@ export const boxRevisions = pgTable(
     revision: integer().notNull(),
     edit: jsonb().notNull(),
     isApplied: boolean('is_applied').notNull(),
+    /** Who made it, and what else is known of where it comes from. */
+    origin: jsonb().notNull().default({}),
     documentBefore: jsonb('document_before').notNull(),
     at: timestamp({ withTimezone: true }).notNull().defaultNow(),
   },

@@ -1,0 +1,1 @@
+ALTER TABLE "box_revisions" ADD COLUMN "origin" jsonb DEFAULT '{}'::jsonb NOT NULL;
