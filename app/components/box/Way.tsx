@@ -112,8 +112,9 @@ function AllPages({ here, hrefOf }: Pick<Place, 'here' | 'hrefOf'>) {
   const [isOpen, setIsOpen] = useState(false)
   return (
     <Popover.Root open={isOpen} onOpenChange={setIsOpen}>
-      <Popover.Trigger className="button-quiet sm:hidden" aria-label="All pages of this box">
+      <Popover.Trigger className="button-quiet sm:hidden">
         <b>{here.step.title}</b> {here.page.title} <ChevronDown aria-hidden />
+        <span className="sr-only">All pages of this box</span>
       </Popover.Trigger>
       <Popover.Portal>
         <Popover.Content

@@ -65,14 +65,14 @@ function Families({ job, naming, parts, chosen, onChoose }: FamiliesProps) {
             key={family}
             type="button"
             aria-pressed={family === chosen}
-            aria-label={`${title}: ${judged} of ${all.length} judged`}
             className="button-quiet aria-pressed:text-ink px-1 aria-pressed:underline"
             onClick={() => {
               onChoose(first.ref)
             }}
           >
             {title}
-            <span className="text-graphite font-normal">
+            <span className="sr-only">{`: ${judged} of ${all.length} judged`}</span>
+            <span aria-hidden className="text-graphite font-normal">
               {judged}/{all.length}
             </span>
           </button>
