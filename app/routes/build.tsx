@@ -1,7 +1,7 @@
 import { Fragment, useCallback, useMemo, useState } from 'react'
 import { Link } from 'react-router'
 
-import type { AssemblyPart, Direction, UnitPart } from 'core'
+import type { AssemblyPart, Direction, Job, UnitPart } from 'core'
 import { progressOf } from 'core'
 
 import { useOpenBox } from '~/components/box/boxContext.ts'
@@ -9,22 +9,102 @@ import { BuildMessages } from '~/components/build/BuildMessages.tsx'
 import { InHandPanel } from '~/components/build/InHandPanel.tsx'
 import { PartNote } from '~/components/build/PartNote.tsx'
 import { UnitAsItStands } from '~/components/build/UnitAsItStands.tsx'
+import type { OpenBuild } from '~/components/build/useBuild.ts'
 import { useBuild } from '~/components/build/useBuild.ts'
 import { Photos } from '~/components/job/Photos.tsx'
 import { useOpenJob } from '~/components/job/jobContext.ts'
 import { LookButtons } from '~/components/measure/LookButtons.tsx'
+import type { ChangeView } from '~/components/useViewState.ts'
 import { useViewState } from '~/components/useViewState.ts'
-import type { Standing } from '~/views/build/buildView.ts'
+import type { InHand, Standing } from '~/views/build/buildView.ts'
 import { inHandOf, lastStep, trayFor } from '~/views/build/buildView.ts'
+
+/** Which part and row are looked at, in the address. */
+function useChosen(search: URLSearchParams, change: ChangeView) {
+  const choose = useCallback(
+    (part: AssemblyPart) => {
+      change({ part: part.id, row: '' })
+    },
+    [change],
+  )
+  const chooseRow = useCallback(
+    (row: string) => {
+      change({ row })
+    },
+    [change],
+  )
+  const letGo = (): void => {
+    if (search.has('part') || search.has('row')) change({ part: '', row: '' })
+  }
+  return {
+    choose,
+    chooseRow,
+    /** What comes next is in hand again. */
+    letGo,
+  }
+}
+
+/** The tray that a part lies in, or will. */
+function trayOf({ groups, order }: OpenBuild, job: Job, part: AssemblyPart): string {
+  return job.trays.get(part.id) ?? trayFor(groups, order, part, job.trays)
+}
+
+interface NextPartProps {
+  readonly build: OpenBuild
+  readonly inHand: InHand | undefined
+  readonly direction: Direction
+  readonly isDisabled: boolean
+  readonly onChoose: (part: AssemblyPart) => void
+  readonly onMove: (part: AssemblyPart, is: 'off' | 'in') => void
+  readonly onLetGo: () => void
+}
+
+/** The part in hand and what is done with it, or what comes after the last. */
+function NextPart(props: NextPartProps) {
+  const { build, inHand, direction, isDisabled, onChoose, onMove, onLetGo } = props
+  const { id } = useOpenBox()
+  const { job, record } = useOpenJob()
+  const { naming, section, assembly, order } = build
+  if (!inHand) return <NothingLeft direction={direction} boxId={id} />
+  const { part, isOff } = inHand
+  return (
+    <InHandPanel
+      naming={naming}
+      section={section}
+      inHand={inHand}
+      direction={direction}
+      total={order.down.length}
+      tray={isOff ? (job.trays.get(part.id) ?? null) : trayOf(build, job, part)}
+      labelsHref={`/boxes/${id}/labels`}
+      isDisabled={isDisabled}
+      canGoBack={lastStep(job) !== undefined}
+      partOf={(ref) => assembly.byRef.get(ref)}
+      onChoose={onChoose}
+      onDone={() => {
+        onMove(part, direction === 'down' ? 'off' : 'in')
+      }}
+      onStillHere={() => {
+        onMove(part, direction === 'down' ? 'in' : 'off')
+      }}
+      onBack={() => {
+        const entry = lastStep(job)
+        if (entry !== undefined) record({ kind: 'withdraw', entry })
+        onLetGo()
+      }}
+    >
+      <WhileInHand part={part.part} boxId={id} isDisabled={isDisabled} />
+    </InHandPanel>
+  )
+}
 
 /** Taking a unit apart and putting it together, one part in hand at a time. */
 export default function BuildPage() {
-  const { id, draft } = useOpenBox()
+  const { draft } = useOpenBox()
   const { job, current, record } = useOpenJob()
   const [search, change] = useViewState()
   const direction: Direction = search.get('view') === 'up' ? 'up' : 'down'
   const build = useBuild()
-  const { naming, section, assembly, order, groups } = build
+  const { naming, assembly, order } = build
   const progress = useMemo(
     () => progressOf(assembly, order, job.taken, direction),
     [assembly, order, job.taken, direction],
@@ -44,28 +124,16 @@ export default function BuildPage() {
     })
     return { off, inHand, trays: new Map(trays) }
   }, [progress, inHand, job.trays, assembly])
-  const choose = useCallback(
-    (part: AssemblyPart) => {
-      change({ part: part.id, row: '' })
-    },
-    [change],
-  )
-  const chooseRow = useCallback(
-    (row: string) => {
-      change({ row })
-    },
-    [change],
-  )
-  /** What comes next is in hand again. */
-  const letGo = (): void => {
-    if (search.has('part') || search.has('row')) change({ part: '', row: '' })
-  }
+  const { choose, chooseRow, letGo } = useChosen(search, change)
   const move = (part: AssemblyPart, is: 'off' | 'in'): void => {
-    record({ kind: 'step', part: part.id, is, ...(is === 'off' && { tray: trayOf(part) }) })
+    record({
+      kind: 'step',
+      part: part.id,
+      is,
+      ...(is === 'off' && { tray: trayOf(build, job, part) }),
+    })
     letGo()
   }
-  const trayOf = (part: AssemblyPart): string =>
-    job.trays.get(part.id) ?? trayFor(groups, order, part, job.trays)
   if (assembly.parts.length === 0)
     return (
       <main className="p-6">
@@ -110,36 +178,15 @@ export default function BuildPage() {
             }}
           />
         )}
-        {inHand ? (
-          <InHandPanel
-            naming={naming}
-            section={section}
-            inHand={inHand}
-            direction={direction}
-            total={order.down.length}
-            tray={inHand.isOff ? (job.trays.get(inHand.part.id) ?? null) : trayOf(inHand.part)}
-            labelsHref={`/boxes/${id}/labels`}
-            isDisabled={isDisabled}
-            canGoBack={lastStep(job) !== undefined}
-            partOf={partOf}
-            onChoose={choose}
-            onDone={() => {
-              move(inHand.part, direction === 'down' ? 'off' : 'in')
-            }}
-            onStillHere={() => {
-              move(inHand.part, direction === 'down' ? 'in' : 'off')
-            }}
-            onBack={() => {
-              const entry = lastStep(job)
-              if (entry !== undefined) record({ kind: 'withdraw', entry })
-              letGo()
-            }}
-          >
-            <WhileInHand part={inHand.part.part} boxId={id} isDisabled={isDisabled} />
-          </InHandPanel>
-        ) : (
-          <NothingLeft direction={direction} boxId={id} />
-        )}
+        <NextPart
+          build={build}
+          inHand={inHand}
+          direction={direction}
+          isDisabled={isDisabled}
+          onChoose={choose}
+          onMove={move}
+          onLetGo={letGo}
+        />
       </aside>
     </main>
   )

@@ -2,6 +2,7 @@ import { ClipboardPlus } from 'lucide-react'
 import { useMemo, useState } from 'react'
 import { Form, Link, redirect, useLocation } from 'react-router'
 
+import type { StageState } from 'core'
 import { indexBox, stageAt, stagesOf, waitingOf } from 'core'
 
 import type { Route } from './+types/job'
@@ -12,18 +13,100 @@ import { CloseJob } from '~/components/job/CloseJob.tsx'
 import { HandOverSheet } from '~/components/job/HandOverSheet.tsx'
 import { IntakeForm } from '~/components/job/IntakeForm.tsx'
 import { JobLog } from '~/components/job/JobLog.tsx'
+import type { LoadedJob } from '~/components/job/jobContext.ts'
 import { useOpenJob } from '~/components/job/jobContext.ts'
 import { Photos } from '~/components/job/Photos.tsx'
 import { StageList } from '~/components/job/StageList.tsx'
 import { WaitingList } from '~/components/job/WaitingList.tsx'
 import { orderLines, totalsOf, totalsWords } from '~/views/order/orderLines.ts'
 import { formatWhen } from '~/words/format.ts'
+import type { Naming } from '~/words/names.ts'
 
 /** Opens the next job of the box. */
 export async function action({ params }: Route.ActionArgs) {
   const job = await withDatabase(() => openJob(params.boxId))
   if (!job) throw noSuchBox()
   return redirect(`/boxes/${params.boxId}/job?job=${job.id}`)
+}
+
+/** The visits of the unit, and a way to open the next. */
+function JobsOfUnit() {
+  const { job, jobs, current } = useOpenJob()
+  return (
+    <section aria-label="Jobs of this unit" className="mt-3">
+      <h2 className="text-[1.2rem]">Jobs of this unit</h2>
+      <ul>
+        {jobs.map(({ id: jobId, number, openedAt }) => (
+          <li key={jobId}>
+            <Link
+              to={`?job=${jobId}`}
+              aria-current={jobId === current?.id ? 'true' : undefined}
+              className="text-accent flex min-h-[44px] items-center gap-2 underline aria-[current]:font-bold"
+            >
+              Job {number}, opened{' '}
+              <time dateTime={openedAt} suppressHydrationWarning>
+                {formatWhen(new Date(openedAt))}
+              </time>
+            </Link>
+          </li>
+        ))}
+      </ul>
+      {job.isClosed && (
+        <Form method="post" className="mt-1">
+          <button className="button">
+            <ClipboardPlus aria-hidden /> Open the next job
+          </button>
+        </Form>
+      )}
+    </section>
+  )
+}
+
+interface WhatWasEnteredProps {
+  readonly current: LoadedJob
+  readonly naming: Naming
+  readonly stages: readonly StageState[]
+}
+
+/** What came in, what was noted and shown, the log, and the end of the job. */
+function WhatWasEntered({ current, naming, stages }: WhatWasEnteredProps) {
+  const { id } = useOpenBox()
+  const { job, record } = useOpenJob()
+  const isDisabled = job.isClosed
+  return (
+    <div className="no-print grid grid-cols-[minmax(0,1fr)] content-start gap-4">
+      <IntakeForm key={current.id} intake={job.intake} isDisabled={isDisabled} onKeep={record} />
+      <Jotting
+        waitingFor={job.waitingFor}
+        isDisabled={isDisabled}
+        onNote={(text) => {
+          record({ kind: 'note', text })
+        }}
+        onWait={(text) => {
+          record({ kind: 'waiting', for: text })
+        }}
+      />
+      <Photos boxId={id} />
+      <section aria-label="Log">
+        <h2 className="text-[1.2rem]">Log</h2>
+        <JobLog
+          job={job}
+          naming={naming}
+          isDisabled={isDisabled}
+          onWithdraw={(entry) => {
+            record({ kind: 'withdraw', entry })
+          }}
+        />
+      </section>
+      <CloseJob
+        boxId={id}
+        stages={stages}
+        isClosed={job.isClosed}
+        leftOut={job.leftOut}
+        onRecord={record}
+      />
+    </div>
+  )
 }
 
 /** What came in, how far the work is, and everything entered. */
@@ -67,74 +150,9 @@ export default function JobPage() {
             record({ kind: 'stage', stage, isDone })
           }}
         />
-        {jobs.length > 0 && (
-          <section aria-label="Jobs of this unit" className="mt-3">
-            <h2 className="text-[1.2rem]">Jobs of this unit</h2>
-            <ul>
-              {jobs.map(({ id: jobId, number, openedAt }) => (
-                <li key={jobId}>
-                  <Link
-                    to={`?job=${jobId}`}
-                    aria-current={jobId === current?.id ? 'true' : undefined}
-                    className="text-accent flex min-h-[44px] items-center gap-2 underline aria-[current]:font-bold"
-                  >
-                    Job {number}, opened{' '}
-                    <time dateTime={openedAt} suppressHydrationWarning>
-                      {formatWhen(new Date(openedAt))}
-                    </time>
-                  </Link>
-                </li>
-              ))}
-            </ul>
-            {job.isClosed && (
-              <Form method="post" className="mt-1">
-                <button className="button">
-                  <ClipboardPlus aria-hidden /> Open the next job
-                </button>
-              </Form>
-            )}
-          </section>
-        )}
+        {jobs.length > 0 && <JobsOfUnit />}
       </div>
-      {current && (
-        <div className="no-print grid grid-cols-[minmax(0,1fr)] content-start gap-4">
-          <IntakeForm
-            key={current.id}
-            intake={job.intake}
-            isDisabled={isDisabled}
-            onKeep={record}
-          />
-          <Jotting
-            waitingFor={job.waitingFor}
-            isDisabled={isDisabled}
-            onNote={(text) => {
-              record({ kind: 'note', text })
-            }}
-            onWait={(text) => {
-              record({ kind: 'waiting', for: text })
-            }}
-          />
-          <Photos boxId={id} />
-          <section aria-label="Log">
-            <h2 className="text-[1.2rem]">Log</h2>
-            <JobLog
-              job={job}
-              naming={naming}
-              isDisabled={isDisabled}
-              onWithdraw={(entry) => {
-                record({ kind: 'withdraw', entry })
-              }}
-            />
-          </section>
-          <CloseJob
-            boxId={id}
-            stages={stages}
-            isClosed={job.isClosed}
-            leftOut={job.leftOut}
-            onRecord={record}
-          />
-        </div>
-      )}
+      {current && <WhatWasEntered current={current} naming={naming} stages={stages} />}
     </main>
   )
 }

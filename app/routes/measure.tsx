@@ -19,12 +19,85 @@ import { unitPartName } from '~/words/jobs.ts'
 import { MEASURE_NAMES } from '~/words/measures.ts'
 import { capitalize } from '~/words/names.ts'
 
+/** In which unit each measurement was asked for last. */
+type UnitsOfMeasures = Readonly<Partial<Record<Measure, ReadingUnit>>>
+
+interface PartInHandProps {
+  readonly part: UnitPart
+  readonly name: string
+  readonly isDisabled: boolean
+  readonly units: UnitsOfMeasures
+  readonly onUnits: (units: UnitsOfMeasures) => void
+  readonly tool: string
+  readonly onTool: (tool: string) => void
+}
+
+/** What is measured, seen and kept of the part chosen. */
+function PartInHand(props: PartInHandProps) {
+  const { part, name, isDisabled, units, onUnits, tool, onTool } = props
+  const { id } = useOpenBox()
+  const { job, record } = useOpenJob()
+  const [search, change] = useViewState()
+  const asked = MEASURES.find((each) => each === search.get('measure'))
+  const measure = part.measures.find((each) => each === asked) ?? part.measures[0]
+  return (
+    <>
+      <TrayField
+        key={`tray ${part.ref} ${job.trays.get(part.ref) ?? ''}`}
+        tray={job.trays.get(part.ref) ?? ''}
+        isDisabled={isDisabled}
+        onKeep={(tray) => {
+          record({ kind: 'tray', part: part.ref, tray })
+        }}
+      />
+      <MeasureChoice
+        measures={part.measures}
+        chosen={measure}
+        onChoose={(each) => {
+          change({ part: part.ref, measure: each })
+        }}
+      />
+      {measure && (
+        <MeasureOfPart
+          key={`${part.ref} ${measure}`}
+          part={part.ref}
+          partName={name}
+          measure={measure}
+          tool={tool}
+          onTool={onTool}
+          unit={units[measure]}
+          onUnit={(next) => {
+            onUnits({ ...units, [measure]: next })
+          }}
+        />
+      )}
+      {part.looks.map((look) => (
+        <LookButtons
+          key={look}
+          look={look}
+          isDisabled={isDisabled}
+          onGrade={(grade) => {
+            record({ kind: 'look', part: part.ref, look, grade })
+          }}
+        />
+      ))}
+      <Photos key={`photos ${part.ref}`} boxId={id} part={part.ref} />
+      <FindingList
+        boxId={id}
+        findings={job.findings.filter((finding) => finding.part === part.ref)}
+        isDisabled={isDisabled}
+        onRecord={record}
+      />
+    </>
+  )
+}
+
 /** Measurements and looks, part by part, with their verdicts in the drawing. */
 export default function MeasurePage() {
-  const { id, draft, words } = useOpenBox()
-  const { job, current, record } = useOpenJob()
+  const { draft, words } = useOpenBox()
+  const { job, current } = useOpenJob()
   const [search, change] = useViewState()
-  const [units, setUnits] = useState<Readonly<Partial<Record<Measure, ReadingUnit>>>>({})
+  const [units, setUnits] = useState<UnitsOfMeasures>({})
   const [tool, setTool] = useState('')
   const naming = useMemo(() => ({ box: indexBox(draft), words }), [draft, words])
   const parts = useMemo(() => unitParts(draft), [draft])
@@ -49,8 +122,6 @@ export default function MeasurePage() {
         <p className="text-lg">This box has no parts yet. Lay it out first.</p>
       </main>
     )
-  const asked = MEASURES.find((each) => each === search.get('measure'))
-  const measure = part.measures.find((each) => each === asked) ?? part.measures[0]
   const name = unitPartName(naming, part.ref)
   return (
     <main className="work-area lg:grid-cols-[minmax(0,1fr)_23rem] xl:grid-cols-[minmax(0,1fr)_28rem]">
@@ -81,51 +152,14 @@ export default function MeasurePage() {
           <h2 className="text-[1.35rem] leading-tight">{capitalize(name)}</h2>
           <Neighbours along={along} part={part} naming={naming} onChoose={choose} />
         </div>
-        <TrayField
-          key={`tray ${part.ref} ${job.trays.get(part.ref) ?? ''}`}
-          tray={job.trays.get(part.ref) ?? ''}
+        <PartInHand
+          part={part}
+          name={name}
           isDisabled={isDisabled}
-          onKeep={(tray) => {
-            record({ kind: 'tray', part: part.ref, tray })
-          }}
-        />
-        <MeasureChoice
-          measures={part.measures}
-          chosen={measure}
-          onChoose={(each) => {
-            change({ part: part.ref, measure: each })
-          }}
-        />
-        {measure && (
-          <MeasureOfPart
-            key={`${part.ref} ${measure}`}
-            part={part.ref}
-            partName={name}
-            measure={measure}
-            tool={tool}
-            onTool={setTool}
-            unit={units[measure]}
-            onUnit={(next) => {
-              setUnits({ ...units, [measure]: next })
-            }}
-          />
-        )}
-        {part.looks.map((look) => (
-          <LookButtons
-            key={look}
-            look={look}
-            isDisabled={isDisabled}
-            onGrade={(grade) => {
-              record({ kind: 'look', part: part.ref, look, grade })
-            }}
-          />
-        ))}
-        <Photos key={`photos ${part.ref}`} boxId={id} part={part.ref} />
-        <FindingList
-          boxId={id}
-          findings={job.findings.filter((finding) => finding.part === part.ref)}
-          isDisabled={isDisabled}
-          onRecord={record}
+          units={units}
+          onUnits={setUnits}
+          tool={tool}
+          onTool={setTool}
         />
       </aside>
     </main>

@@ -43,12 +43,77 @@ export function clientLoader({ serverLoader }: Route.ClientLoaderArgs) {
   return serverLoader().catch(() => ({ spares: [] }))
 }
 
+interface AddLineProps {
+  readonly isDisabled: boolean
+  readonly onAdd: (what: string, isLabour: boolean) => void
+  readonly children: React.ReactNode
+}
+
+/** Asks for a part that no verdict asks for, or for work. */
+function AddLine({ isDisabled, onAdd, children }: AddLineProps) {
+  const [added, setAdded] = useState('')
+  const add = (isLabour: boolean): void => {
+    onAdd(added, isLabour)
+    if (added.trim() !== '') setAdded('')
+  }
+  return (
+    <form
+      className="no-print mt-3 flex flex-wrap items-end gap-2"
+      onSubmit={(event) => {
+        event.preventDefault()
+        add(false)
+      }}
+    >
+      <label className="font-semibold">
+        Another part, or work
+        <input
+          className="field mt-1 block w-[20rem] font-normal"
+          value={added}
+          maxLength={200}
+          disabled={isDisabled}
+          onChange={(event) => {
+            setAdded(event.target.value)
+          }}
+        />
+      </label>
+      <button className="button" disabled={isDisabled}>
+        <Plus aria-hidden /> Add
+      </button>
+      <button
+        type="button"
+        className="button"
+        disabled={isDisabled}
+        onClick={() => {
+          add(true)
+        }}
+      >
+        <Wrench aria-hidden /> Add as labour
+      </button>
+      {children}
+    </form>
+  )
+}
+
+/** What is looked at where parts like those ordered are replaced. */
+function LookAsWell({ looks }: { readonly looks: readonly string[] }) {
+  if (looks.length === 0) return null
+  return (
+    <section aria-label="Look at as well" className="mt-3">
+      <h3 className="text-[1.05rem]">Look at as well</h3>
+      <ul className="list-disc pl-6">
+        {looks.map((each) => (
+          <li key={each}>{capitalize(each)}</li>
+        ))}
+      </ul>
+    </section>
+  )
+}
+
 /** What is replaced, what goes with it, what it costs, and what has arrived. */
 export default function Order({ loaderData: { spares } }: Route.ComponentProps) {
   const { id, draft, words } = useOpenBox()
   const { job, current, record, shelf } = useOpenJob()
   const [problem, setProblem] = useState<string>()
-  const [added, setAdded] = useState('')
   const naming = useMemo(() => ({ box: indexBox(draft), words }), [draft, words])
   const lines = useMemo(() => orderLines(naming, job), [naming, job])
   const looks = useMemo(() => inspectionWords(naming, job), [naming, job])
@@ -59,17 +124,16 @@ export default function Order({ loaderData: { spares } }: Route.ComponentProps) 
     setProblem(parsed.error?.issues[0]?.message)
     if (parsed.success) record(parsed.data)
   }
-  const addOwn = (isLabour: boolean): void => {
+  const addOwn = (what: string, isLabour: boolean): void => {
     const own: PartLine = {
       key: `own:${uuidv7()}`,
-      what: added,
+      what,
       quantity: 1,
       price: null,
       state: 'needed',
       ...(isLabour && { isLabour }),
     }
     keep(own)
-    if (added.trim() !== '') setAdded('')
   }
   return (
     <main className="flex-1 px-4 py-3 lg:min-h-0 lg:overflow-auto">
@@ -101,16 +165,7 @@ export default function Order({ loaderData: { spares } }: Route.ComponentProps) 
               onKeep={keep}
             />
           </div>
-          {looks.length > 0 && (
-            <section aria-label="Look at as well" className="mt-3">
-              <h3 className="text-[1.05rem]">Look at as well</h3>
-              <ul className="list-disc pl-6">
-                {looks.map((each) => (
-                  <li key={each}>{capitalize(each)}</li>
-                ))}
-              </ul>
-            </section>
-          )}
+          <LookAsWell looks={looks} />
         </>
       )}
       {problem && (
@@ -118,44 +173,13 @@ export default function Order({ loaderData: { spares } }: Route.ComponentProps) 
           {problem}
         </Warning>
       )}
-      <form
-        className="no-print mt-3 flex flex-wrap items-end gap-2"
-        onSubmit={(event) => {
-          event.preventDefault()
-          addOwn(false)
-        }}
-      >
-        <label className="font-semibold">
-          Another part, or work
-          <input
-            className="field mt-1 block w-[20rem] font-normal"
-            value={added}
-            maxLength={200}
-            disabled={isDisabled}
-            onChange={(event) => {
-              setAdded(event.target.value)
-            }}
-          />
-        </label>
-        <button className="button" disabled={isDisabled}>
-          <Plus aria-hidden /> Add
-        </button>
-        <button
-          type="button"
-          className="button"
-          disabled={isDisabled}
-          onClick={() => {
-            addOwn(true)
-          }}
-        >
-          <Wrench aria-hidden /> Add as labour
-        </button>
+      <AddLine isDisabled={isDisabled} onAdd={addOwn}>
         {lines.length > 0 && current && (
           <a className="button" href={`/boxes/${id}/order.csv?job=${current.id}`} download>
             <Download aria-hidden /> Parts as CSV
           </a>
         )}
-      </form>
+      </AddLine>
     </main>
   )
 }

@@ -1,5 +1,6 @@
 import { useHotkeys } from 'react-hotkeys-hook'
 
+import type { Analysis, BoxPosition } from 'core'
 import { analyse, fullPlaces, isLocked, rodsOf, selectorFaults } from 'core'
 
 import { useOpenBox } from '~/components/box/boxContext.ts'
@@ -14,8 +15,10 @@ import { PositionRow } from '~/components/shift/PositionRow.tsx'
 import { ShiftProposal, saysWhatMoves } from '~/components/shift/ShiftProposal.tsx'
 import { StepList } from '~/components/shift/StepList.tsx'
 import { TimeLine } from '~/components/shift/TimeLine.tsx'
+import type { AskedChange, ChangeOfGear } from '~/components/shift/useChangeOfGear.ts'
 import { useChangeOfGear } from '~/components/shift/useChangeOfGear.ts'
 import { useShift } from '~/components/shift/useShift.ts'
+import type { ChangeView } from '~/components/useViewState.ts'
 import { useViewState } from '~/components/useViewState.ts'
 import { Warning } from '~/components/Warning.tsx'
 import { PARTS_OF_A_STEP, slipLeft } from '~/views/shift/changeView.ts'
@@ -28,22 +31,87 @@ const DIGITS = {
     target instanceof HTMLInputElement && target.type !== 'range',
 }
 
-/** A change from one position to another, step by step, with what has to match. */
-export default function Shift() {
-  const { id, words } = useOpenBox()
-  const open = useShift()
-  const { draft, naming, positions, solver, issues } = open
-  const [search, change] = useViewState()
-  const { school, inputRpm, outputRpm, shown } = useChangeOfGear(open, search)
+/** A key that is the label of a position changes into it. */
+function usePositionKeys(positions: readonly BoxPosition[], onKey: (id: string) => void): void {
   useHotkeys(
     '*',
     ({ key, ctrlKey, metaKey, altKey }) => {
       const position = positions.find(({ label }) => label.toLowerCase() === key.toLowerCase())
-      if (position && !ctrlKey && !metaKey && !altKey)
-        change({ from: shown?.to.id, to: position.id, at: '' })
+      if (position && !ctrlKey && !metaKey && !altKey) onKey(position.id)
     },
     DIGITS,
   )
+}
+
+interface AsideOfChangeProps {
+  readonly asked: AskedChange
+  readonly shown: ChangeOfGear
+  /** What the box does at the moment looked at. */
+  readonly state: Analysis
+  readonly search: URLSearchParams
+  readonly change: ChangeView
+}
+
+/** How it is changed, what comes of it, its steps, and what has to match. */
+function AsideOfChange({ asked, shown, state, search, change }: AsideOfChangeProps) {
+  const { id } = useOpenBox()
+  const { draft, naming, solver } = useShift()
+  const { school, inputRpm } = asked
+  const { from, gear, moment, last } = shown
+  const isDriven =
+    solver !== undefined &&
+    analyse(solver, fullPlaces(draft.couplers, from.couplers)).state !== 'neutral'
+  const outputRpm = isDriven ? null : asked.outputRpm
+  return (
+    <>
+      <ChangeControls school={school} inputRpm={inputRpm} outputRpm={outputRpm} change={change} />
+      <Outcome
+        naming={naming}
+        gear={gear}
+        inputRpm={inputRpm}
+        outputRpm={outputRpm}
+        countHref={`/boxes/${id}/count`}
+      />
+      {isLocked(state) && (
+        <Warning>Here the box is locked: nothing turns. Do not drive it like that.</Warning>
+      )}
+      <StepList
+        naming={naming}
+        steps={gear.steps}
+        done={moment.done}
+        inputRpm={inputRpm}
+        onStep={(step) => {
+          change({ at: step <= 0 ? '' : `${Math.min(step * PARTS_OF_A_STEP, last)}` })
+        }}
+      />
+      <MatchTable
+        naming={naming}
+        matches={gear.matches}
+        inputRpm={inputRpm}
+        leftOf={({ coupler }) => slipLeft(gear, moment, coupler.id)}
+      />
+      <EngagePanels
+        naming={naming}
+        gear={gear}
+        inputRpm={inputRpm}
+        search={search}
+        change={change}
+      />
+    </>
+  )
+}
+
+/** A change from one position to another, step by step, with what has to match. */
+export default function Shift() {
+  const { words } = useOpenBox()
+  const open = useShift()
+  const { draft, naming, positions, solver, issues } = open
+  const [search, change] = useViewState()
+  const asked = useChangeOfGear(open, search)
+  const { inputRpm, shown } = asked
+  usePositionKeys(positions, (to) => {
+    change({ from: shown?.to.id, to, at: '' })
+  })
   if (!solver || !shown)
     return (
       <main className="p-6">
@@ -52,8 +120,7 @@ export default function Shift() {
         <IssueList draft={draft} issues={issues} words={words} />
       </main>
     )
-  const { from, to, gear, moment, at, last } = shown
-  const isDriven = analyse(solver, fullPlaces(draft.couplers, from.couplers)).state !== 'neutral'
+  const { from, to, gear, moment, at } = shown
   const rods = rodsOf(draft)
   const faults = selectorFaults(draft)
   const state = analyse(solver, moment.places)
@@ -114,44 +181,7 @@ export default function Shift() {
         aria-label={`From ${from.label} to ${to.label}`}
         className="border-rule bg-sheet flex min-h-0 flex-col gap-3 border-l-2 p-4 lg:overflow-auto"
       >
-        <ChangeControls
-          school={school}
-          inputRpm={inputRpm}
-          outputRpm={isDriven ? null : outputRpm}
-          change={change}
-        />
-        <Outcome
-          naming={naming}
-          gear={gear}
-          inputRpm={inputRpm}
-          outputRpm={isDriven ? null : outputRpm}
-          countHref={`/boxes/${id}/count`}
-        />
-        {isLocked(state) && (
-          <Warning>Here the box is locked: nothing turns. Do not drive it like that.</Warning>
-        )}
-        <StepList
-          naming={naming}
-          steps={gear.steps}
-          done={moment.done}
-          inputRpm={inputRpm}
-          onStep={(step) => {
-            change({ at: step <= 0 ? '' : `${Math.min(step * PARTS_OF_A_STEP, last)}` })
-          }}
-        />
-        <MatchTable
-          naming={naming}
-          matches={gear.matches}
-          inputRpm={inputRpm}
-          leftOf={({ coupler }) => slipLeft(gear, moment, coupler.id)}
-        />
-        <EngagePanels
-          naming={naming}
-          gear={gear}
-          inputRpm={inputRpm}
-          search={search}
-          change={change}
-        />
+        <AsideOfChange asked={asked} shown={shown} state={state} search={search} change={change} />
         <div className="no-print">
           <PrintButton />
         </div>

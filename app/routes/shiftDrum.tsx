@@ -1,6 +1,6 @@
 import { useMemo } from 'react'
 
-import type { Drum } from 'core'
+import type { Drum, DrumProof, DrumStretch } from 'core'
 import { analyse, placesOver, proveDrum, rational, settlesAt } from 'core'
 
 import { useOpenBox } from '~/components/box/boxContext.ts'
@@ -16,10 +16,69 @@ import { Warning } from '~/components/Warning.tsx'
 import { stretchAt, withPoints } from '~/views/shift/drumView.ts'
 import { drumFaults, formatAngle, settleWords, stretchWords } from '~/words/drum.ts'
 
+/** Why there is no drum to show. */
+function NoDrum() {
+  const { words } = useOpenBox()
+  const { draft, solver, issues } = useShift()
+  return (
+    <main className="flex flex-col gap-3 p-4">
+      <title>{`${draft.name} · Drum · Udrix`}</title>
+      <h2 className="text-[1.35rem]">No drum</h2>
+      {!solver ? (
+        <IssueList draft={draft} issues={issues} words={words} />
+      ) : saysWhatMoves(draft) ? (
+        <p>Rods move the forks of this box. A drum is found in motorcycles and racing boxes.</p>
+      ) : (
+        <ShiftProposal draft={draft} />
+      )}
+    </main>
+  )
+}
+
+interface DrumPanelsProps {
+  readonly drum: Drum
+  readonly proof: DrumProof
+  readonly angleDeg: number
+  readonly stretch: DrumStretch | undefined
+  readonly onAngle: (angleDeg: number) => void
+  readonly onDrum: (drum: Drum) => void
+}
+
+/** What the drum does at its angle, where its star settles, and a groove to change. */
+function DrumPanels({ drum, proof, angleDeg, stretch, onAngle, onDrum }: DrumPanelsProps) {
+  const { naming } = useShift()
+  const [search, change] = useViewState()
+  const star = settlesAt(proof.stops, rational(Math.round(angleDeg * 10), 10))
+  const groove = Math.max(
+    0,
+    drum.tracks.findIndex(({ coupler }) => coupler === search.get('groove')),
+  )
+  return (
+    <>
+      <div role="status">
+        <p className="text-[1.35rem] font-semibold tabular-nums">{formatAngle(angleDeg)}</p>
+        {stretch && <p>{stretchWords(naming, stretch)}</p>}
+        <p>{settleWords(naming, star)}</p>
+      </div>
+      <StarKeys naming={naming} stops={proof.stops} angleDeg={angleDeg} onAngle={onAngle} />
+      <FalseNeutrals found={proof.falseNeutrals} />
+      <GrooveFields
+        naming={naming}
+        drum={drum}
+        groove={groove}
+        onGroove={(coupler) => {
+          change({ groove: coupler })
+        }}
+        onChange={onDrum}
+      />
+    </>
+  )
+}
+
 /** The drum unrolled, what it does at every angle, and its grooves to change. */
 export default function ShiftDrum() {
   const { words } = useOpenBox()
-  const { draft, naming, solver, issues } = useShift()
+  const { draft, naming, solver } = useShift()
   const [search, change] = useViewState()
   const drum = draft.drums?.[0]
   const proof = useMemo(
@@ -32,27 +91,9 @@ export default function ShiftDrum() {
   const keep = (next: Drum): void => {
     become({ ...draft, drums: [next] })
   }
-  if (!solver || !drum || !proof)
-    return (
-      <main className="flex flex-col gap-3 p-4">
-        <title>{`${draft.name} · Drum · Udrix`}</title>
-        <h2 className="text-[1.35rem]">No drum</h2>
-        {!solver ? (
-          <IssueList draft={draft} issues={issues} words={words} />
-        ) : saysWhatMoves(draft) ? (
-          <p>Rods move the forks of this box. A drum is found in motorcycles and racing boxes.</p>
-        ) : (
-          <ShiftProposal draft={draft} />
-        )}
-      </main>
-    )
+  if (!solver || !drum || !proof) return <NoDrum />
   const stretch = stretchAt(proof.stretches, angleDeg)
-  const star = settlesAt(proof.stops, rational(Math.round(angleDeg * 10), 10))
   const state = stretch && analyse(solver, placesOver(draft.couplers, stretch))
-  const groove = Math.max(
-    0,
-    drum.tracks.findIndex(({ coupler }) => coupler === search.get('groove')),
-  )
   const turnTo = (angle: number): void => {
     change({ angle: angle === 0 ? '' : `${angle}` })
   }
@@ -107,21 +148,13 @@ export default function ShiftDrum() {
         aria-label="What the drum does"
         className="border-rule bg-sheet flex min-h-0 flex-col gap-3 border-l-2 p-4 lg:overflow-auto"
       >
-        <div role="status">
-          <p className="text-[1.35rem] font-semibold tabular-nums">{formatAngle(angleDeg)}</p>
-          {stretch && <p>{stretchWords(naming, stretch)}</p>}
-          <p>{settleWords(naming, star)}</p>
-        </div>
-        <StarKeys naming={naming} stops={proof.stops} angleDeg={angleDeg} onAngle={turnTo} />
-        <FalseNeutrals found={proof.falseNeutrals} />
-        <GrooveFields
-          naming={naming}
+        <DrumPanels
           drum={drum}
-          groove={groove}
-          onGroove={(coupler) => {
-            change({ groove: coupler })
-          }}
-          onChange={keep}
+          proof={proof}
+          angleDeg={angleDeg}
+          stretch={stretch}
+          onAngle={turnTo}
+          onDrum={keep}
         />
       </aside>
     </main>

@@ -1,4 +1,4 @@
-import type { Approach } from 'core'
+import type { Approach, BoxDraft, Job } from 'core'
 import { contactOf } from 'core'
 
 import { useOpenBox } from '~/components/box/boxContext.ts'
@@ -9,6 +9,7 @@ import { ContactFigure } from '~/components/shift/ContactFigure.tsx'
 import { DogLoadFields, RingGapFields } from '~/components/shift/EngageFields.tsx'
 import { useShift } from '~/components/shift/useShift.ts'
 import { useViewState } from '~/components/useViewState.ts'
+import type { Engageable } from '~/views/shift/contactView.ts'
 import { depthOf, engageables, measuredGapMm, travelOf } from '~/views/shift/contactView.ts'
 import { MOST_LOAD_NM, USUAL_LOAD_NM, figureWithin } from '~/views/shift/shiftInput.ts'
 import { contactWords } from '~/words/contact.ts'
@@ -16,6 +17,68 @@ import { capitalize, couplerName, placeName } from '~/words/names.ts'
 
 /** Of the way, in a hundredth, where the page opens. */
 const HALF = 50
+
+interface AskedApproach {
+  /** In hundredths. */
+  readonly way: number
+  /** What the job says of the ring’s gap, and what is tried in its place. */
+  readonly measuredMm: number | null
+  readonly triedMm: number | null
+  readonly approach: Approach
+}
+
+/** How far the coupler is on its way, by what the address asks and the job has measured. */
+function approachOf(
+  draft: BoxDraft,
+  job: Job,
+  chosen: Engageable,
+  search: URLSearchParams,
+): AskedApproach {
+  const { hasRing } = chosen
+  const asked = Number(search.get('way') ?? HALF)
+  const way = Number.isFinite(asked) ? Math.min(Math.max(Math.round(asked), 0), 100) : HALF
+  const measuredMm = hasRing ? measuredGapMm(job, chosen) : null
+  const tried = search.get('gap')
+  const triedMm = tried === null || !Number.isFinite(Number(tried)) ? null : Number(tried)
+  const travelMm = travelOf(draft, chosen)
+  const depthMm = depthOf(chosen, travelMm)
+  const gapMm = triedMm ?? measuredMm
+  return {
+    way,
+    measuredMm,
+    triedMm,
+    approach: { part: way / 100, hasRing, gapMm, travelMm, depthMm },
+  }
+}
+
+interface WaySliderProps {
+  readonly way: number
+  /** What touches there. */
+  readonly said: string
+  readonly onWay: (way: string) => void
+}
+
+function WaySlider({ way, said, onWay }: WaySliderProps) {
+  return (
+    <>
+      <label htmlFor="way" className="font-semibold">
+        {said}
+      </label>
+      <input
+        id="way"
+        type="range"
+        className="accent-accent no-print h-[44px] w-full flex-none"
+        min={0}
+        max={100}
+        value={way}
+        aria-valuetext={`${way} % of the way. ${said}`}
+        onChange={(event) => {
+          onWay(event.target.value)
+        }}
+      />
+    </>
+  )
+}
 
 /** One coupler large, at any part of its way: what touches, what slips, what grinds. */
 export default function ShiftEngage() {
@@ -35,20 +98,7 @@ export default function ShiftEngage() {
   const { coupler, place, hasRing } = chosen
   const { lengthUnit, torqueUnit } = settings
   const name = placeName(naming, coupler, place)
-  const asked = Number(search.get('way') ?? HALF)
-  const way = Number.isFinite(asked) ? Math.min(Math.max(Math.round(asked), 0), 100) : HALF
-  const measuredMm = hasRing ? measuredGapMm(job, chosen) : null
-  const tried = search.get('gap')
-  const triedMm = tried === null || !Number.isFinite(Number(tried)) ? null : Number(tried)
-  const gapMm = triedMm ?? measuredMm
-  const travelMm = travelOf(draft, chosen)
-  const approach: Approach = {
-    part: way / 100,
-    hasRing,
-    gapMm,
-    travelMm,
-    depthMm: depthOf(chosen, travelMm),
-  }
+  const { way, measuredMm, triedMm, approach } = approachOf(draft, job, chosen, search)
   const contact = contactOf(approach)
   const said = contactWords(contact, approach, lengthUnit)
   const { dogs = {} } = place
@@ -80,19 +130,11 @@ export default function ShiftEngage() {
             }
           />
         </div>
-        <label htmlFor="way" className="font-semibold">
-          {said}
-        </label>
-        <input
-          id="way"
-          type="range"
-          className="accent-accent no-print h-[44px] w-full flex-none"
-          min={0}
-          max={100}
-          value={way}
-          aria-valuetext={`${way} % of the way. ${said}`}
-          onChange={(event) => {
-            change({ way: event.target.value })
+        <WaySlider
+          way={way}
+          said={said}
+          onWay={(next) => {
+            change({ way: next })
           }}
         />
       </section>

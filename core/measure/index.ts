@@ -21,7 +21,7 @@ export {
   coneWearMm,
   judge,
 } from './measurement.ts'
-export type { SizedPiece } from './stacks.ts'
+export type { ShimPlan, SizedPiece } from './stacks.ts'
 export {
   MOST_FITTED,
   MOST_PIECES,

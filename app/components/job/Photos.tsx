@@ -25,6 +25,57 @@ interface PhotosProps {
 
 type PhotoEntry = Entry & { readonly body: { readonly kind: 'photo' } }
 
+interface OnePhotoProps {
+  readonly boxId: string
+  readonly shows: PhotoEntry['body']
+  /** It has not reached the server. */
+  readonly isWaiting: boolean
+  readonly onTakeBack: (() => void) | undefined
+}
+
+function OnePhoto({ boxId, shows: { photo, caption }, isWaiting, onTakeBack }: OnePhotoProps) {
+  return (
+    <>
+      <PhotoPicture boxId={boxId} photo={photo} caption={caption} isWaiting={isWaiting} />
+      <span className="block text-[0.92rem] break-words">{caption}</span>
+      {onTakeBack && (
+        <button
+          type="button"
+          className="button-quiet"
+          aria-label={`Take back the photograph: ${caption}`}
+          onClick={onTakeBack}
+        >
+          <Undo2 aria-hidden /> Take back
+        </button>
+      )}
+    </>
+  )
+}
+
+interface PhotoButtonProps {
+  readonly isDisabled: boolean
+  readonly onChoose: (file: File) => void
+}
+
+function PhotoButton({ isDisabled, onChoose }: PhotoButtonProps) {
+  return (
+    <label className={`button ${isDisabled ? 'pointer-events-none opacity-60' : 'cursor-pointer'}`}>
+      <Camera aria-hidden /> Add a photograph
+      <input
+        type="file"
+        className="sr-only"
+        accept="image/jpeg,image/png,image/webp"
+        disabled={isDisabled}
+        onChange={(event) => {
+          const [file] = event.target.files ?? []
+          if (file) onChoose(file)
+          event.target.value = ''
+        }}
+      />
+    </label>
+  )
+}
+
 /** The photographs of a job or of one part of it, and a way to add one. */
 export function Photos({ boxId, part, entry: of }: PhotosProps) {
   const { job, current, record } = useOpenJob()
@@ -77,22 +128,12 @@ export function Photos({ boxId, part, entry: of }: PhotosProps) {
             }}
           />
         </label>
-        <label
-          className={`button ${isDisabled ? 'pointer-events-none opacity-60' : 'cursor-pointer'}`}
-        >
-          <Camera aria-hidden /> Add a photograph
-          <input
-            type="file"
-            className="sr-only"
-            accept="image/jpeg,image/png,image/webp"
-            disabled={isDisabled}
-            onChange={(event) => {
-              const [file] = event.target.files ?? []
-              if (file) void choose(file)
-              event.target.value = ''
-            }}
-          />
-        </label>
+        <PhotoButton
+          isDisabled={isDisabled}
+          onChoose={(file) => {
+            void choose(file)
+          }}
+        />
       </div>
       <p className="text-graphite text-[0.92rem]">
         JPEG, PNG or WebP, {LARGEST_FILE_BYTES / 1_000_000} MB at most; made smaller before it is
@@ -108,25 +149,18 @@ export function Photos({ boxId, part, entry: of }: PhotosProps) {
         <ul aria-label="Photographs of this job" className="mt-1 flex flex-wrap gap-3">
           {photos.slice(0, shown).map(({ id, body }) => (
             <li key={id} className="w-[10rem]">
-              <PhotoPicture
+              <OnePhoto
                 boxId={boxId}
-                photo={body.photo}
-                caption={body.caption}
+                shows={body}
                 isWaiting={waiting.has(body.photo)}
+                onTakeBack={
+                  isDisabled
+                    ? undefined
+                    : () => {
+                        record({ kind: 'withdraw', entry: id })
+                      }
+                }
               />
-              <span className="block text-[0.92rem] break-words">{body.caption}</span>
-              {!isDisabled && (
-                <button
-                  type="button"
-                  className="button-quiet"
-                  aria-label={`Take back the photograph: ${body.caption}`}
-                  onClick={() => {
-                    record({ kind: 'withdraw', entry: id })
-                  }}
-                >
-                  <Undo2 aria-hidden /> Take back
-                </button>
-              )}
             </li>
           ))}
         </ul>

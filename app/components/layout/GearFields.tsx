@@ -16,6 +16,7 @@ import {
 } from 'core'
 
 import { Choice } from '~/components/newBox/Choice.tsx'
+import type { LengthUnit } from '~/words/format.ts'
 import { termMeaning } from '~/words/meanings.ts'
 import type { Naming } from '~/words/names.ts'
 import { bodyName, capitalize, gearName } from '~/words/names.ts'
@@ -35,6 +36,80 @@ interface GearFieldsProps {
   readonly words: Vocabulary
   readonly gear: Gear
   readonly onCount: (gearId: string, toothCount: number | null) => void
+}
+
+interface FiguresProps {
+  readonly gear: Gear
+  readonly put: (change: Partial<Gear>) => null
+}
+
+/** Face width in the unit chosen, module in mm as everywhere. */
+function SizeFields({ gear, unit, put }: FiguresProps & { readonly unit: LengthUnit }) {
+  return (
+    [
+      ['faceWidthMm', 'Face width'],
+      ['moduleMm', 'Module'],
+    ] as const
+  ).map(([key, label]) => (
+    <EntryField
+      key={`${key} ${gear[key]} ${unit}`}
+      label={label}
+      unit={key === 'moduleMm' ? 'mm' : unit}
+      inputMode="decimal"
+      value={gear[key] === undefined ? '' : lengthText(gear[key], key === 'moduleMm' ? 'mm' : unit)}
+      onCommit={(text) => {
+        if (text.trim() === '') return put({ [key]: undefined })
+        const length =
+          key === 'moduleMm'
+            ? parseWithin(text, 0.1, LARGEST_MODULE_MM, 'A module, in mm,')
+            : parseLength(text, unit, 0.1)
+        return length.ok ? put({ [key]: length.value }) : length.sentence
+      }}
+    />
+  ))
+}
+
+/** Angles of the teeth, and which way the helix turns. */
+function AngleFields({ gear, put }: FiguresProps) {
+  return (
+    <>
+      <EntryField
+        key={`helix ${gear.helixAngleDeg}`}
+        label="Helix angle"
+        unit="°"
+        inputMode="decimal"
+        value={gear.helixAngleDeg === undefined ? '' : `${gear.helixAngleDeg}`}
+        onCommit={(text) => {
+          if (text.trim() === '') return put({ helixAngleDeg: undefined })
+          const angle = parseWithin(text, 0, LARGEST_HELIX_DEG, 'A helix angle, in degrees,')
+          return angle.ok ? put({ helixAngleDeg: angle.value }) : angle.sentence
+        }}
+      />
+      <SelectField
+        label="Hand of the helix"
+        value={gear.hand ?? ''}
+        options={[['', 'not known'], ...HANDS.map((hand) => [hand, `${hand}-hand`] as const)]}
+        onChange={(hand) => put({ hand: hand === '' ? undefined : hand })}
+      />
+      <EntryField
+        key={`pressure ${gear.pressureAngleDeg}`}
+        label="Pressure angle"
+        unit="°"
+        inputMode="decimal"
+        value={gear.pressureAngleDeg === undefined ? '' : `${gear.pressureAngleDeg}`}
+        onCommit={(text) => {
+          if (text.trim() === '') return put({ pressureAngleDeg: undefined })
+          const angle = parseWithin(
+            text,
+            LEAST_PRESSURE_ANGLE_DEG,
+            MOST_PRESSURE_ANGLE_DEG,
+            'A pressure angle, in degrees,',
+          )
+          return angle.ok ? put({ pressureAngleDeg: angle.value }) : angle.sentence
+        }}
+      />
+    </>
+  )
 }
 
 export function GearFields({ drafting, words, gear, onCount }: GearFieldsProps) {
@@ -94,65 +169,8 @@ export function GearFields({ drafting, words, gear, onCount }: GearFieldsProps) 
             return length.ok ? put({ stationMm: length.value }) : length.sentence
           }}
         />
-        {(
-          [
-            ['faceWidthMm', 'Face width'],
-            ['moduleMm', 'Module'],
-          ] as const
-        ).map(([key, label]) => (
-          <EntryField
-            key={`${key} ${gear[key]} ${unit}`}
-            label={label}
-            unit={key === 'moduleMm' ? 'mm' : unit}
-            inputMode="decimal"
-            value={
-              gear[key] === undefined ? '' : lengthText(gear[key], key === 'moduleMm' ? 'mm' : unit)
-            }
-            onCommit={(text) => {
-              if (text.trim() === '') return put({ [key]: undefined })
-              const length =
-                key === 'moduleMm'
-                  ? parseWithin(text, 0.1, LARGEST_MODULE_MM, 'A module, in mm,')
-                  : parseLength(text, unit, 0.1)
-              return length.ok ? put({ [key]: length.value }) : length.sentence
-            }}
-          />
-        ))}
-        <EntryField
-          key={`helix ${gear.helixAngleDeg}`}
-          label="Helix angle"
-          unit="°"
-          inputMode="decimal"
-          value={gear.helixAngleDeg === undefined ? '' : `${gear.helixAngleDeg}`}
-          onCommit={(text) => {
-            if (text.trim() === '') return put({ helixAngleDeg: undefined })
-            const angle = parseWithin(text, 0, LARGEST_HELIX_DEG, 'A helix angle, in degrees,')
-            return angle.ok ? put({ helixAngleDeg: angle.value }) : angle.sentence
-          }}
-        />
-        <SelectField
-          label="Hand of the helix"
-          value={gear.hand ?? ''}
-          options={[['', 'not known'], ...HANDS.map((hand) => [hand, `${hand}-hand`] as const)]}
-          onChange={(hand) => put({ hand: hand === '' ? undefined : hand })}
-        />
-        <EntryField
-          key={`pressure ${gear.pressureAngleDeg}`}
-          label="Pressure angle"
-          unit="°"
-          inputMode="decimal"
-          value={gear.pressureAngleDeg === undefined ? '' : `${gear.pressureAngleDeg}`}
-          onCommit={(text) => {
-            if (text.trim() === '') return put({ pressureAngleDeg: undefined })
-            const angle = parseWithin(
-              text,
-              LEAST_PRESSURE_ANGLE_DEG,
-              MOST_PRESSURE_ANGLE_DEG,
-              'A pressure angle, in degrees,',
-            )
-            return angle.ok ? put({ pressureAngleDeg: angle.value }) : angle.sentence
-          }}
-        />
+        <SizeFields gear={gear} unit={unit} put={put} />
+        <AngleFields gear={gear} put={put} />
       </div>
       <Meshes drafting={drafting} words={words} gear={gear} />
     </>

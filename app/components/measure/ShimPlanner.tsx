@@ -1,6 +1,6 @@
 import { useState } from 'react'
 
-import type { EnteredLimit, FittedShims, ReadingUnit } from 'core'
+import type { EnteredLimit, FittedShims, ReadingUnit, ShimPlan } from 'core'
 import {
   MOST_FITTED,
   MOST_THICKNESS,
@@ -29,11 +29,107 @@ interface ShimPlannerProps {
   readonly onFit: (thicknesses: readonly number[], expected: number) => void
 }
 
+function whole(mm: number): number {
+  return Math.round(mm * STACK_UNITS_PER_MM)
+}
+
+function thicknessText(thickness: number, unit: ReadingUnit): string {
+  return `${formatThickness(thickness, unit)} ${UNIT_NAMES[unit]}`
+}
+
+interface FittedLineProps extends Pick<ShimPlannerProps, 'shelf' | 'unit'> {
+  readonly done: FittedShims
+  readonly isInRange: boolean
+}
+
+/** What was fitted, and what came of it. */
+function FittedLine({ shelf, unit, done, isInRange }: FittedLineProps) {
+  const { thicknesses, expected, measuredMm } = done
+  const shown = (thickness: number): string => thicknessText(thickness, unit)
+  return (
+    <p>
+      <b>Fitted: {stackText(shelf.shims, thicknesses, unit)}</b>, expected {shown(expected)}
+      {measuredMm === null
+        ? '. Measure the end play again, and keep that reading too.'
+        : `, measured ${shown(whole(measuredMm))}: ${shown(Math.abs(whole(measuredMm) - expected))} ${whole(measuredMm) < expected ? 'less' : 'more'} than expected.`}
+      {isInRange && ' Within the range: no other shim is needed.'}
+    </p>
+  )
+}
+
+interface ChoicesProps extends Pick<ShimPlannerProps, 'shelf' | 'unit' | 'isDisabled' | 'onFit'> {
+  readonly choices: ShimPlan['choices']
+}
+
+/** Stacks from the shelf, each with the end play that it leaves. */
+function Choices({ shelf, unit, choices, isDisabled, onFit }: ChoicesProps) {
+  return (
+    <ol className="list-decimal pl-6">
+      {choices.map(({ stack, expected, isWithin }) => (
+        <li key={stack.thicknesses.join(' ')}>
+          <b>{stackText(shelf.shims, stack.thicknesses, unit)}</b>: {thicknessText(expected, unit)}{' '}
+          of end play to be expected, {isWithin ? 'within the range' : 'outside the range'}{' '}
+          <button
+            type="button"
+            className="button-quiet"
+            disabled={isDisabled}
+            onClick={() => {
+              onFit(stack.thicknesses, expected)
+            }}
+          >
+            Fitted
+          </button>
+        </li>
+      ))}
+    </ol>
+  )
+}
+
+interface FittedElseProps extends Pick<ShimPlannerProps, 'unit' | 'isDisabled'> {
+  readonly onFit: (thicknesses: readonly number[]) => void
+}
+
+/** Shims that are not from the shelf. */
+function FittedElse({ unit, isDisabled, onFit }: FittedElseProps) {
+  const [other, setOther] = useState('')
+  const pieces = piecesOf(other, unit)
+  return (
+    <div className="flex flex-wrap items-end gap-2">
+      <label>
+        Fitted something else ({UNIT_NAMES[unit]})
+        <input
+          className="field block w-[11rem]"
+          placeholder={unit === 'mm' ? '0.50 + 0.30' : ''}
+          value={other}
+          aria-invalid={other !== '' && pieces === undefined}
+          onChange={(event) => {
+            setOther(event.target.value)
+          }}
+        />
+      </label>
+      <button
+        type="button"
+        className="button"
+        disabled={isDisabled || pieces === undefined}
+        onClick={() => {
+          if (!pieces) return
+          onFit(pieces)
+          setOther('')
+        }}
+      >
+        Fitted
+      </button>
+      {other !== '' && pieces === undefined && (
+        <span className="trouble">Write what each shim measures, with + between them.</span>
+      )}
+    </div>
+  )
+}
+
 /** The shims from the shelf that bring an end play into the maker's range. */
 export function ShimPlanner(props: ShimPlannerProps) {
   const { shelf, limit, unit, measuredMm, done, isDisabled, onFit } = props
   const [typed, setTyped] = useState<string | null>(null)
-  const [other, setOther] = useState('')
   const bounds = boundsOf(limit)
   if (measuredMm === undefined || bounds?.least === undefined || bounds.most === undefined)
     return (
@@ -42,7 +138,6 @@ export function ShimPlanner(props: ShimPlannerProps) {
       </p>
     )
   const inPlace = done?.measuredMm === undefined || done.measuredMm === null ? [] : done.thicknesses
-  const whole = (mm: number): number => Math.round(mm * STACK_UNITS_PER_MM)
   const fitted = typed ?? formatThickness(sumOf(inPlace), unit)
   const fittedMm = figureOf(fitted, unit)
   const [measured, least, most] = [measuredMm, bounds.least, bounds.most].map(whole)
@@ -54,22 +149,11 @@ export function ShimPlanner(props: ShimPlannerProps) {
       ? undefined
       : { measured: measured ?? 0, fitted: whole(fittedMm), least: least ?? 0, most: most ?? 0 }
   const plan = aim && planShims(shelf.shims, aim, MOST_SHIMS, LISTED)
-  const pieces = piecesOf(other, unit)
-  const shown = (thickness: number): string =>
-    `${formatThickness(thickness, unit)} ${UNIT_NAMES[unit]}`
+  const shown = (thickness: number): string => thicknessText(thickness, unit)
   return (
     <section aria-label="Shims" className="border-rule border-t-2 pt-2">
       <h3 className="font-semibold">Shims for this end play</h3>
-      {done && (
-        <p>
-          <b>Fitted: {stackText(shelf.shims, done.thicknesses, unit)}</b>, expected{' '}
-          {shown(done.expected)}
-          {done.measuredMm === null
-            ? '. Measure the end play again, and keep that reading too.'
-            : `, measured ${shown(whole(done.measuredMm))}: ${shown(Math.abs(whole(done.measuredMm) - done.expected))} ${whole(done.measuredMm) < done.expected ? 'less' : 'more'} than expected.`}
-          {isInRange && ' Within the range: no other shim is needed.'}
-        </p>
-      )}
+      {done && <FittedLine shelf={shelf} unit={unit} done={done} isInRange={isInRange} />}
       {!isWaiting && !isInRange && (
         <label className="flex items-center gap-2">
           In place while it was measured
@@ -94,61 +178,30 @@ export function ShimPlanner(props: ShimPlannerProps) {
               ? `A shim of ${shown(plan.ideal)} lands in the middle of the range.`
               : 'There is less play than the range asks for, even without a shim. Look for what holds it.'}
           </p>
-          <ol className="list-decimal pl-6">
-            {plan.choices.map(({ stack, expected, isWithin }) => (
-              <li key={stack.thicknesses.join(' ')}>
-                <b>{stackText(shelf.shims, stack.thicknesses, unit)}</b>: {shown(expected)} of end
-                play to be expected, {isWithin ? 'within the range' : 'outside the range'}{' '}
-                <button
-                  type="button"
-                  className="button-quiet"
-                  disabled={isDisabled}
-                  onClick={() => {
-                    onFit(stack.thicknesses, expected)
-                    setTyped(null)
-                  }}
-                >
-                  Fitted
-                </button>
-              </li>
-            ))}
-          </ol>
+          <Choices
+            shelf={shelf}
+            unit={unit}
+            choices={plan.choices}
+            isDisabled={isDisabled}
+            onFit={(thicknesses, expected) => {
+              onFit(thicknesses, expected)
+              setTyped(null)
+            }}
+          />
           {plan.ideal > 0 && !plan.choices.some(({ isWithin }) => isWithin) && (
             <p>
               {plan.choices.length === 0 ? 'No shims are on the shelf.' : 'None of these fits.'} Buy
               one of {shown(plan.buy.least)} to {shown(plan.buy.most)}.
             </p>
           )}
-          <div className="flex flex-wrap items-end gap-2">
-            <label>
-              Fitted something else ({UNIT_NAMES[unit]})
-              <input
-                className="field block w-[11rem]"
-                placeholder={unit === 'mm' ? '0.50 + 0.30' : ''}
-                value={other}
-                aria-invalid={other !== '' && pieces === undefined}
-                onChange={(event) => {
-                  setOther(event.target.value)
-                }}
-              />
-            </label>
-            <button
-              type="button"
-              className="button"
-              disabled={isDisabled || pieces === undefined}
-              onClick={() => {
-                if (!pieces) return
-                onFit(pieces, aim.measured + aim.fitted - sumOf(pieces))
-                setOther('')
-                setTyped(null)
-              }}
-            >
-              Fitted
-            </button>
-            {other !== '' && pieces === undefined && (
-              <span className="trouble">Write what each shim measures, with + between them.</span>
-            )}
-          </div>
+          <FittedElse
+            unit={unit}
+            isDisabled={isDisabled}
+            onFit={(thicknesses) => {
+              onFit(thicknesses, aim.measured + aim.fitted - sumOf(thicknesses))
+              setTyped(null)
+            }}
+          />
           <p className="text-graphite">Measure again after fitting, and keep that reading too.</p>
         </div>
       )}

@@ -26,34 +26,98 @@ interface OrderTableProps {
   readonly onKeep: (line: PartLine) => void
 }
 
+/** What is written of a line as text. */
+type TextKey = 'partNumber' | 'supplier' | 'takenFrom' | 'reason' | 'price' | 'core'
+
+interface FieldOfLineProps extends Pick<OrderTableProps, 'isDisabled' | 'onKeep'> {
+  readonly line: OrderLine
+}
+
+interface LineFieldProps extends FieldOfLineProps {
+  readonly of: TextKey
+  readonly label: string
+  readonly width: string
+}
+
+function LineField({ line, of: key, label, width, isDisabled, onKeep }: LineFieldProps) {
+  const value = line[key] ?? ''
+  const isMoney = key === 'price' || key === 'core'
+  return (
+    <Written printed={value === '' ? '–' : value}>
+      <input
+        key={value}
+        className={`field ${width}`}
+        inputMode={isMoney ? 'decimal' : undefined}
+        aria-label={`${label} ${line.what}`}
+        placeholder={key === 'reason' ? 'why it is left out' : undefined}
+        defaultValue={value}
+        disabled={isDisabled}
+        onBlur={(event) => {
+          const text = event.target.value.trim()
+          const empty = isMoney ? null : undefined
+          if (text !== value) onKeep({ ...line, [key]: text === '' ? empty : text })
+        }}
+      />
+    </Written>
+  )
+}
+
+function QuantityField({ line, isDisabled, onKeep }: FieldOfLineProps) {
+  return (
+    <Written printed={line.quantity}>
+      <input
+        key={line.quantity}
+        className="field w-[4rem]"
+        inputMode="numeric"
+        aria-label={`Quantity of ${line.what}`}
+        defaultValue={line.quantity}
+        disabled={isDisabled}
+        onBlur={(event) => {
+          const quantity = Number(event.target.value)
+          if (quantity !== line.quantity) onKeep({ ...line, quantity })
+        }}
+      />
+    </Written>
+  )
+}
+
+function StateField({ line, isDisabled, onKeep }: FieldOfLineProps) {
+  return (
+    <Written printed={lineStateName(line.state, line.isLabour === true)}>
+      <select
+        className="field"
+        aria-label={`State of ${line.what}`}
+        value={line.state}
+        disabled={isDisabled}
+        onChange={(event) => {
+          // The options are the states.
+          onKeep({ ...line, state: event.target.value as LineState })
+        }}
+      >
+        {LINE_STATES.filter((state) => line.isLabour !== true || state !== 'ordered').map(
+          (state) => (
+            <option key={state} value={state}>
+              {lineStateName(state, line.isLabour === true)}
+            </option>
+          ),
+        )}
+      </select>
+    </Written>
+  )
+}
+
 /** The parts list, to be written into; on paper what stands in it. */
 export function OrderTable({ lines, spares, stock, isDisabled, onKeep }: OrderTableProps) {
-  const field = (
-    line: OrderLine,
-    key: 'partNumber' | 'supplier' | 'takenFrom' | 'reason' | 'price' | 'core',
-    label: string,
-    width: string,
-  ) => {
-    const value = line[key] ?? ''
-    return (
-      <Written printed={value === '' ? '–' : value}>
-        <input
-          key={value}
-          className={`field ${width}`}
-          inputMode={key === 'price' || key === 'core' ? 'decimal' : undefined}
-          aria-label={`${label} ${line.what}`}
-          placeholder={key === 'reason' ? 'why it is left out' : undefined}
-          defaultValue={value}
-          disabled={isDisabled}
-          onBlur={(event) => {
-            const text = event.target.value.trim()
-            const empty = key === 'price' || key === 'core' ? null : undefined
-            if (text !== value) onKeep({ ...line, [key]: text === '' ? empty : text })
-          }}
-        />
-      </Written>
-    )
-  }
+  const field = (line: OrderLine, key: TextKey, label: string, width: string) => (
+    <LineField
+      line={line}
+      of={key}
+      label={label}
+      width={width}
+      isDisabled={isDisabled}
+      onKeep={onKeep}
+    />
+  )
   return (
     <Table
       caption="Parts, why, from where, how many, at what price and how far"
@@ -92,22 +156,7 @@ export function OrderTable({ lines, spares, stock, isDisabled, onKeep }: OrderTa
         },
         {
           heading: 'Quantity',
-          cell: (line) => (
-            <Written printed={line.quantity}>
-              <input
-                key={line.quantity}
-                className="field w-[4rem]"
-                inputMode="numeric"
-                aria-label={`Quantity of ${line.what}`}
-                defaultValue={line.quantity}
-                disabled={isDisabled}
-                onBlur={(event) => {
-                  const quantity = Number(event.target.value)
-                  if (quantity !== line.quantity) onKeep({ ...line, quantity })
-                }}
-              />
-            </Written>
-          ),
+          cell: (line) => <QuantityField line={line} isDisabled={isDisabled} onKeep={onKeep} />,
         },
         {
           heading: 'Price each',
@@ -119,28 +168,7 @@ export function OrderTable({ lines, spares, stock, isDisabled, onKeep }: OrderTa
         },
         {
           heading: 'State',
-          cell: (line) => (
-            <Written printed={lineStateName(line.state, line.isLabour === true)}>
-              <select
-                className="field"
-                aria-label={`State of ${line.what}`}
-                value={line.state}
-                disabled={isDisabled}
-                onChange={(event) => {
-                  // The options are the states.
-                  onKeep({ ...line, state: event.target.value as LineState })
-                }}
-              >
-                {LINE_STATES.filter((state) => line.isLabour !== true || state !== 'ordered').map(
-                  (state) => (
-                    <option key={state} value={state}>
-                      {lineStateName(state, line.isLabour === true)}
-                    </option>
-                  ),
-                )}
-              </select>
-            </Written>
-          ),
+          cell: (line) => <StateField line={line} isDisabled={isDisabled} onKeep={onKeep} />,
         },
       ]}
     />

@@ -65,7 +65,7 @@ export function FoundPositions({ drafting, words }: FoundPositionsProps) {
 }
 
 function Result({ drafting, words, found }: FoundPositionsProps & { readonly found: FoundAll }) {
-  const { draft, become } = drafting
+  const { draft } = drafting
   const [search, change] = useViewState()
   const naming: Naming = useMemo(() => ({ box: indexBox(draft), words }), [draft, words])
   const asked = parseWithin(search.get('near') ?? '', 0, MOST_NEAR_PERCENT, 'A share')
@@ -98,6 +98,32 @@ function Result({ drafting, words, found }: FoundPositionsProps & { readonly fou
         couplers is tried.
       </p>
     )
+  return (
+    <Tabulated
+      drafting={drafting}
+      naming={naming}
+      found={found}
+      rows={rows}
+      nearPercent={nearPercent}
+      onNear={(percent) => {
+        change({ near: `${percent}` })
+      }}
+    />
+  )
+}
+
+interface TabulatedProps {
+  readonly drafting: Drafting
+  readonly naming: Naming
+  readonly found: Extract<FoundAll, { kind: 'found' }>
+  readonly rows: readonly ProposedRow[]
+  readonly nearPercent: number
+  readonly onNear: (percent: number) => void
+}
+
+/** What was found, in figures and in ratio order, and what is barred. */
+function Tabulated({ drafting, naming, found, rows, nearPercent, onNear }: TabulatedProps) {
+  const { draft, become } = drafting
   const usable = rows.filter(({ barredBy }) => barredBy === null)
   const barred = rows.filter(({ barredBy }) => barredBy !== null)
   const unlisted = usable.filter(({ listed }) => !listed)
@@ -126,46 +152,9 @@ function Result({ drafting, words, found }: FoundPositionsProps & { readonly fou
             ? `List all, ${unlisted.length} new, in ratio order`
             : 'Put the list in ratio order'}
         </button>
-        <div className="w-[9.5rem]">
-          <EntryField
-            key={nearPercent}
-            label="Near repeats within"
-            unit="%"
-            inputMode="decimal"
-            value={`${nearPercent}`}
-            onCommit={(text) => {
-              const share = parseWithin(text, 0, MOST_NEAR_PERCENT, 'A share, in per cent,')
-              if (!share.ok) return share.sentence
-              change({ near: `${share.value}` })
-              return null
-            }}
-          />
-        </div>
+        <NearField nearPercent={nearPercent} onNear={onNear} />
       </div>
-      <table className="w-full border-collapse text-left">
-        <caption className="sr-only">Positions found, in ratio order</caption>
-        <thead>
-          <tr className="border-ink border-b-2">
-            {['Called', 'Ratio', 'Step', 'Engaged', 'Lever or drum', ''].map((heading) => (
-              <th key={heading} scope="col" className="py-1 pr-2 font-semibold">
-                {heading || <span className="sr-only">What to do</span>}
-              </th>
-            ))}
-          </tr>
-        </thead>
-        <tbody>
-          {usable.map((row, at) => (
-            <Row
-              key={JSON.stringify(row.places)}
-              row={row}
-              next={usable[at + 1]}
-              naming={naming}
-              draft={draft}
-              become={become}
-            />
-          ))}
-        </tbody>
-      </table>
+      <FoundTable drafting={drafting} naming={naming} rows={usable} />
       {barred.length > 0 && (
         <details className="mt-2">
           <summary className="button-quiet -ml-2">{barred.length} barred combinations</summary>
@@ -180,6 +169,61 @@ function Result({ drafting, words, found }: FoundPositionsProps & { readonly fou
         </details>
       )}
     </>
+  )
+}
+
+/** How near a ratio has to be to another to be called a repeat of it. */
+function NearField({ nearPercent, onNear }: Pick<TabulatedProps, 'nearPercent' | 'onNear'>) {
+  return (
+    <div className="w-[9.5rem]">
+      <EntryField
+        key={nearPercent}
+        label="Near repeats within"
+        unit="%"
+        inputMode="decimal"
+        value={`${nearPercent}`}
+        onCommit={(text) => {
+          const share = parseWithin(text, 0, MOST_NEAR_PERCENT, 'A share, in per cent,')
+          if (!share.ok) return share.sentence
+          onNear(share.value)
+          return null
+        }}
+      />
+    </div>
+  )
+}
+
+function FoundTable({
+  drafting,
+  naming,
+  rows,
+}: Pick<TabulatedProps, 'drafting' | 'naming' | 'rows'>) {
+  const { draft, become } = drafting
+  return (
+    <table className="w-full border-collapse text-left">
+      <caption className="sr-only">Positions found, in ratio order</caption>
+      <thead>
+        <tr className="border-ink border-b-2">
+          {['Called', 'Ratio', 'Step', 'Engaged', 'Lever or drum', ''].map((heading) => (
+            <th key={heading} scope="col" className="py-1 pr-2 font-semibold">
+              {heading || <span className="sr-only">What to do</span>}
+            </th>
+          ))}
+        </tr>
+      </thead>
+      <tbody>
+        {rows.map((row, at) => (
+          <Row
+            key={JSON.stringify(row.places)}
+            row={row}
+            next={rows[at + 1]}
+            naming={naming}
+            draft={draft}
+            become={become}
+          />
+        ))}
+      </tbody>
+    </table>
   )
 }
 
@@ -201,6 +245,49 @@ interface RowProps {
   readonly naming: Naming
   readonly draft: BoxDraft
   readonly become: (draft: BoxDraft) => void
+}
+
+/** Puts a position on the list, or hides it there and takes it off. */
+function ListKeys({ row, draft, become }: Pick<RowProps, 'row' | 'draft' | 'become'>) {
+  const { listed, label } = row
+  return listed ? (
+    <>
+      <button
+        type="button"
+        className="button-quiet"
+        aria-label={`${listed.isHidden ? 'Show' : 'Hide'} ${listed.label}`}
+        title={listed.isHidden ? 'Show' : 'Hide from keys and tables'}
+        onClick={() => {
+          const isHidden = listed.isHidden ? undefined : true
+          become(withPart(draft, 'positions', { ...listed, isHidden }))
+        }}
+      >
+        {listed.isHidden ? <Eye aria-hidden /> : <EyeOff aria-hidden />}
+      </button>
+      <button
+        type="button"
+        className="button-quiet"
+        aria-label={`Take ${listed.label} off the list`}
+        title="Take off the list"
+        onClick={() => {
+          become(removePart(draft, { list: 'positions', id: listed.id }))
+        }}
+      >
+        <ListX aria-hidden />
+      </button>
+    </>
+  ) : (
+    <button
+      type="button"
+      className="button-quiet"
+      aria-label={`List ${label}`}
+      onClick={() => {
+        become(listRow(draft, row))
+      }}
+    >
+      <ListPlus aria-hidden /> List
+    </button>
+  )
 }
 
 function Row({ row, next, naming, draft, become }: RowProps) {
@@ -247,44 +334,7 @@ function Row({ row, next, naming, draft, become }: RowProps) {
         )}
       </td>
       <td className="py-1 whitespace-nowrap">
-        {listed ? (
-          <>
-            <button
-              type="button"
-              className="button-quiet"
-              aria-label={`${listed.isHidden ? 'Show' : 'Hide'} ${listed.label}`}
-              title={listed.isHidden ? 'Show' : 'Hide from keys and tables'}
-              onClick={() => {
-                const isHidden = listed.isHidden ? undefined : true
-                become(withPart(draft, 'positions', { ...listed, isHidden }))
-              }}
-            >
-              {listed.isHidden ? <Eye aria-hidden /> : <EyeOff aria-hidden />}
-            </button>
-            <button
-              type="button"
-              className="button-quiet"
-              aria-label={`Take ${listed.label} off the list`}
-              title="Take off the list"
-              onClick={() => {
-                become(removePart(draft, { list: 'positions', id: listed.id }))
-              }}
-            >
-              <ListX aria-hidden />
-            </button>
-          </>
-        ) : (
-          <button
-            type="button"
-            className="button-quiet"
-            aria-label={`List ${label}`}
-            onClick={() => {
-              become(listRow(draft, row))
-            }}
-          >
-            <ListPlus aria-hidden /> List
-          </button>
-        )}
+        <ListKeys row={row} draft={draft} become={become} />
         <button
           type="button"
           className="button-quiet"

@@ -39,6 +39,81 @@ interface Dragged {
   readonly points: DrumTrack['points']
 }
 
+interface GrooveProps {
+  readonly naming: Naming
+  readonly track: DrumTrack
+  /** Which lane it lies in. */
+  readonly at: number
+  /** A point was taken hold of. */
+  readonly onGrip: (point: number, pointerId: number) => void
+}
+
+/** A groove in its lane, with the depths that carry its fork along and points to drag. */
+function Groove({ naming, track, at, onGrip }: GrooveProps) {
+  const coupler = naming.box.couplers.get(track.coupler)
+  return (
+    <g>
+      <path
+        className="drum-middle"
+        d={`M0 ${at * LANE + LANE / 2}H${DRUM_WIDTH}M0 ${at * LANE}H${DRUM_WIDTH}`}
+      />
+      {[-1, 1].map((side) => (
+        <path
+          key={side}
+          className="drum-depth"
+          d={`M0 ${yOfTravel(track, at, side * track.carriesFromMm)}H${DRUM_WIDTH}`}
+        />
+      ))}
+      <path className="drum-groove" d={groovePath(track, at)} />
+      {track.points.map((point, index) => (
+        <circle
+          key={index}
+          className="drum-point"
+          cx={xOfAngle(point.angleDeg)}
+          cy={yOfTravel(track, at, point.travelMm)}
+          r={5}
+          onPointerDown={(event) => {
+            onGrip(index, event.pointerId)
+          }}
+        />
+      ))}
+      <text className="drum-fork" x={-8} y={at * LANE + LANE / 2 + 5}>
+        {coupler ? couplerLabel(naming, coupler) : '?'}
+      </text>
+    </g>
+  )
+}
+
+interface StateBarsProps extends Pick<DrumFigureProps, 'proof' | 'onAngle'> {
+  /** Where the lanes end. */
+  readonly topPx: number
+}
+
+/** What the box does over the turn of the drum. */
+function StateBars({ proof, topPx, onAngle }: StateBarsProps) {
+  return proof.stretches.flatMap((stretch) =>
+    barsOf(stretch).map(([from, to]) => (
+      <g key={from}>
+        <rect
+          className={`drum-state ${stretch.atFault.length > 0 ? 'locked' : stretch.state}`}
+          x={xOfAngle(from)}
+          y={topPx + 4}
+          width={Math.max(0.5, xOfAngle(to) - xOfAngle(from))}
+          height={BAR}
+          onClick={() => {
+            onAngle(Math.round((from + to) * 5) / 10)
+          }}
+        />
+        {xOfAngle(to) - xOfAngle(from) > 22 && (
+          <text className="drum-name" x={(xOfAngle(from) + xOfAngle(to)) / 2} y={topPx + 22}>
+            {stretchLabel(stretch)}
+          </text>
+        )}
+      </g>
+    )),
+  )
+}
+
 export function DrumFigure(props: DrumFigureProps) {
   const { naming, drum, proof, angleDeg, title, onAngle, onPoints } = props
   const svg = useRef<SVGSVGElement>(null)
@@ -91,63 +166,19 @@ export function DrumFigure(props: DrumFigureProps) {
             </text>
           </g>
         ))}
-        {drum.tracks.map((track, at) => {
-          const coupler = naming.box.couplers.get(track.coupler)
-          const shown = dragged?.track === at ? { ...track, points: dragged.points } : track
-          return (
-            <g key={track.coupler}>
-              <path
-                className="drum-middle"
-                d={`M0 ${at * LANE + LANE / 2}H${DRUM_WIDTH}M0 ${at * LANE}H${DRUM_WIDTH}`}
-              />
-              {[-1, 1].map((side) => (
-                <path
-                  key={side}
-                  className="drum-depth"
-                  d={`M0 ${yOfTravel(track, at, side * track.carriesFromMm)}H${DRUM_WIDTH}`}
-                />
-              ))}
-              <path className="drum-groove" d={groovePath(shown, at)} />
-              {shown.points.map((point, index) => (
-                <circle
-                  key={index}
-                  className="drum-point"
-                  cx={xOfAngle(point.angleDeg)}
-                  cy={yOfTravel(track, at, point.travelMm)}
-                  r={5}
-                  onPointerDown={(event) => {
-                    svg.current?.setPointerCapture(event.pointerId)
-                    setDragged({ track: at, point: index, points: track.points })
-                  }}
-                />
-              ))}
-              <text className="drum-fork" x={-8} y={at * LANE + LANE / 2 + 5}>
-                {coupler ? couplerLabel(naming, coupler) : '?'}
-              </text>
-            </g>
-          )
-        })}
-        {proof.stretches.flatMap((stretch) =>
-          barsOf(stretch).map(([from, to]) => (
-            <g key={from}>
-              <rect
-                className={`drum-state ${stretch.atFault.length > 0 ? 'locked' : stretch.state}`}
-                x={xOfAngle(from)}
-                y={lanes + 4}
-                width={Math.max(0.5, xOfAngle(to) - xOfAngle(from))}
-                height={BAR}
-                onClick={() => {
-                  onAngle(Math.round((from + to) * 5) / 10)
-                }}
-              />
-              {xOfAngle(to) - xOfAngle(from) > 22 && (
-                <text className="drum-name" x={(xOfAngle(from) + xOfAngle(to)) / 2} y={lanes + 22}>
-                  {stretchLabel(stretch)}
-                </text>
-              )}
-            </g>
-          )),
-        )}
+        {drum.tracks.map((track, at) => (
+          <Groove
+            key={track.coupler}
+            naming={naming}
+            track={dragged?.track === at ? { ...track, points: dragged.points } : track}
+            at={at}
+            onGrip={(point, pointerId) => {
+              svg.current?.setPointerCapture(pointerId)
+              setDragged({ track: at, point, points: track.points })
+            }}
+          />
+        ))}
+        <StateBars proof={proof} topPx={lanes} onAngle={onAngle} />
         <path
           className="drum-angle"
           d={`M${xOfAngle(angleDeg)} -4V${lanes + BAR + 6}`}

@@ -130,19 +130,16 @@ interface PlaceFieldsProps {
   readonly onRemove: () => void
 }
 
-function PlaceFields(props: PlaceFieldsProps) {
-  const { naming, title, place, choices, isByLever, onChange, onRemove } = props
-  const { gate } = place
+/** What a place of a rod moves: one coupler, or two. */
+function MovedFields({
+  naming,
+  place,
+  choices,
+  onChange,
+}: Pick<PlaceFieldsProps, 'naming' | 'place' | 'choices' | 'onChange'>) {
   const moved = Object.entries(place.couplers).map(([id, at]) => `${id}${KEY}${at}`)
-  const setGate = (next: Partial<GateSlot>): void => {
-    onChange({ ...place, gate: { row: 1, end: 'forward', ...gate, ...next } })
-  }
   return (
-    <div
-      role="group"
-      aria-label={title}
-      className="grid grid-cols-2 items-end gap-2 lg:grid-cols-[repeat(7,minmax(0,1fr))_auto]"
-    >
+    <>
       <SelectField
         label={`Moves, for ${rodPlaceName(naming, { place })}`}
         value={moved[0] ?? ''}
@@ -173,6 +170,73 @@ function PlaceFields(props: PlaceFieldsProps) {
           })
         }}
       />
+    </>
+  )
+}
+
+/** Where a place lies in the gate, how it is guarded, and whether it lights the lamp. */
+function GateFields({ place, onChange }: Pick<PlaceFieldsProps, 'place' | 'onChange'>) {
+  const { gate } = place
+  const setGate = (next: Partial<GateSlot>): void => {
+    onChange({ ...place, gate: { row: 1, end: 'forward', ...gate, ...next } })
+  }
+  return (
+    <>
+      <EntryField
+        key={`row ${gate?.row}`}
+        label="Row of the gate"
+        inputMode="numeric"
+        value={gate ? `${gate.row}` : ''}
+        onCommit={(text) => {
+          if (text.trim() === '') {
+            onChange({ ...place, gate: undefined })
+            return null
+          }
+          const row = parseWhole(text, 1, LARGEST.gateRows, 'A row')
+          if (!row.ok) return row.sentence
+          setGate({ row: row.value })
+          return null
+        }}
+      />
+      <SelectField
+        label="End"
+        value={gate?.end ?? 'forward'}
+        options={GATE_ENDS.map((end): readonly [GateEnd, string] => [end, END_WORDS[end]])}
+        onChange={(end) => {
+          setGate({ end })
+        }}
+      />
+      <SelectField
+        label="Guarded"
+        value={gate?.guard ?? ''}
+        options={[
+          ['' as const, 'no'],
+          ...GATE_GUARDS.map((guard): readonly [GateGuard, string] => [guard, GUARD_NAMES[guard]]),
+        ]}
+        onChange={(guard) => {
+          setGate({ guard: guard === '' ? undefined : guard })
+        }}
+      />
+      <CheckField
+        label="lamp on"
+        isChecked={gate?.isLampOn === true}
+        onChange={(isOn) => {
+          setGate({ isLampOn: isOn ? true : undefined })
+        }}
+      />
+    </>
+  )
+}
+
+function PlaceFields(props: PlaceFieldsProps) {
+  const { naming, title, place, choices, isByLever, onChange, onRemove } = props
+  return (
+    <div
+      role="group"
+      aria-label={title}
+      className="grid grid-cols-2 items-end gap-2 lg:grid-cols-[repeat(7,minmax(0,1fr))_auto]"
+    >
+      <MovedFields naming={naming} place={place} choices={choices} onChange={onChange} />
       <EntryField
         key={`travel ${place.travelMm}`}
         label="Travel"
@@ -189,55 +253,7 @@ function PlaceFields(props: PlaceFieldsProps) {
           return null
         }}
       />
-      {isByLever && (
-        <>
-          <EntryField
-            key={`row ${gate?.row}`}
-            label="Row of the gate"
-            inputMode="numeric"
-            value={gate ? `${gate.row}` : ''}
-            onCommit={(text) => {
-              if (text.trim() === '') {
-                onChange({ ...place, gate: undefined })
-                return null
-              }
-              const row = parseWhole(text, 1, LARGEST.gateRows, 'A row')
-              if (!row.ok) return row.sentence
-              setGate({ row: row.value })
-              return null
-            }}
-          />
-          <SelectField
-            label="End"
-            value={gate?.end ?? 'forward'}
-            options={GATE_ENDS.map((end): readonly [GateEnd, string] => [end, END_WORDS[end]])}
-            onChange={(end) => {
-              setGate({ end })
-            }}
-          />
-          <SelectField
-            label="Guarded"
-            value={gate?.guard ?? ''}
-            options={[
-              ['' as const, 'no'],
-              ...GATE_GUARDS.map((guard): readonly [GateGuard, string] => [
-                guard,
-                GUARD_NAMES[guard],
-              ]),
-            ]}
-            onChange={(guard) => {
-              setGate({ guard: guard === '' ? undefined : guard })
-            }}
-          />
-          <CheckField
-            label="lamp on"
-            isChecked={gate?.isLampOn === true}
-            onChange={(isOn) => {
-              setGate({ isLampOn: isOn ? true : undefined })
-            }}
-          />
-        </>
-      )}
+      {isByLever && <GateFields place={place} onChange={onChange} />}
       <button
         type="button"
         className="button-quiet min-h-[44px] min-w-[44px] self-center"

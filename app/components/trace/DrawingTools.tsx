@@ -39,9 +39,73 @@ interface DrawingToolsProps {
   readonly onReset: (() => void) | undefined
 }
 
-/** How the drawing is looked at, and whether an interlock guards it. */
-export function DrawingTools({ hasInterlock, onInterlock, onReset }: DrawingToolsProps) {
-  const { isOverrun, layers, pace, search, change, fullTorque, input } = useOpenTrace()
+/** Whether the drawing turns, and how fast. */
+function MotionButtons() {
+  const { pace, change } = useOpenTrace()
+  return (
+    <>
+      <button
+        type="button"
+        className="button-quiet"
+        onClick={() => {
+          change({ motion: pace === 'paused' ? '' : 'paused' })
+        }}
+      >
+        {pace === 'paused' ? (
+          <>
+            <Play aria-hidden /> Turn
+          </>
+        ) : (
+          <>
+            <Pause aria-hidden /> Stop
+          </>
+        )}
+      </button>
+      <button
+        type="button"
+        aria-pressed={pace === 'slow'}
+        className="button-quiet aria-pressed:bg-accent-wash"
+        onClick={() => {
+          change({ motion: pace === 'slow' ? '' : 'slow' })
+        }}
+      >
+        Slowly
+      </button>
+    </>
+  )
+}
+
+/** The layers of the drawing, each on or off; the menu stays open. */
+function LayerItems() {
+  const { layers, change } = useOpenTrace()
+  return LAYERS.map((layer) => (
+    <DropdownMenu.CheckboxItem
+      key={layer}
+      checked={layers.has(layer)}
+      onCheckedChange={(isShown) => {
+        const next = new Set(layers)
+        if (isShown) next.add(layer)
+        else next.delete(layer)
+        change({ layers: formatLayers(next) })
+      }}
+      onSelect={(event) => {
+        event.preventDefault()
+      }}
+      className="menu-item"
+    >
+      <span className="w-5">
+        <DropdownMenu.ItemIndicator>
+          <Check aria-hidden className="size-5" />
+        </DropdownMenu.ItemIndicator>
+      </span>
+      {LAYER_TITLES[layer]}
+    </DropdownMenu.CheckboxItem>
+  ))
+}
+
+/** What the drawing shows. */
+function ShownMenu() {
+  const { search, change, fullTorque, input } = useOpenTrace()
   const unitNm = torqueUnitNm(input.torqueUnit)
   const scales = [
     ['', 'the most of the whole box'],
@@ -50,6 +114,37 @@ export function DrawingTools({ hasInterlock, onInterlock, onReset }: DrawingTool
       (step) => [`${step * unitNm}`, formatTorque(step * unitNm, input.torqueUnit)] as const,
     ),
   ] as const
+  return (
+    <DropdownMenu.Root modal={false}>
+      <DropdownMenu.Trigger className="button-quiet">
+        <LayersIcon aria-hidden /> Shown
+      </DropdownMenu.Trigger>
+      <DropdownMenu.Content
+        align="end"
+        side="top"
+        className="bg-sheet border-ink z-40 max-h-(--radix-dropdown-menu-content-available-height) w-[19rem] max-w-(--radix-dropdown-menu-content-available-width) overflow-auto border-2 p-2"
+        aria-label="What the drawing shows"
+      >
+        <MenuRadios
+          title="The ribbon is full at"
+          value={search.get('ribbon') ?? ''}
+          options={scales}
+          onChange={(ribbon) => {
+            change({ ribbon })
+          }}
+        />
+        <DropdownMenu.Label className="text-graphite border-rule mt-1 border-t px-2 pt-1 text-[0.86rem]">
+          Layers
+        </DropdownMenu.Label>
+        <LayerItems />
+      </DropdownMenu.Content>
+    </DropdownMenu.Root>
+  )
+}
+
+/** How the drawing is looked at, and whether an interlock guards it. */
+export function DrawingTools({ hasInterlock, onInterlock, onReset }: DrawingToolsProps) {
+  const { isOverrun, change } = useOpenTrace()
   const mayMove = useMayMove()
   const LockIcon = hasInterlock ? Lock : LockOpen
   return (
@@ -87,83 +182,8 @@ export function DrawingTools({ hasInterlock, onInterlock, onReset }: DrawingTool
           </>
         )}
       </button>
-      {mayMove && (
-        <>
-          <button
-            type="button"
-            className="button-quiet"
-            onClick={() => {
-              change({ motion: pace === 'paused' ? '' : 'paused' })
-            }}
-          >
-            {pace === 'paused' ? (
-              <>
-                <Play aria-hidden /> Turn
-              </>
-            ) : (
-              <>
-                <Pause aria-hidden /> Stop
-              </>
-            )}
-          </button>
-          <button
-            type="button"
-            aria-pressed={pace === 'slow'}
-            className="button-quiet aria-pressed:bg-accent-wash"
-            onClick={() => {
-              change({ motion: pace === 'slow' ? '' : 'slow' })
-            }}
-          >
-            Slowly
-          </button>
-        </>
-      )}
-      <DropdownMenu.Root modal={false}>
-        <DropdownMenu.Trigger className="button-quiet">
-          <LayersIcon aria-hidden /> Shown
-        </DropdownMenu.Trigger>
-        <DropdownMenu.Content
-          align="end"
-          side="top"
-          className="bg-sheet border-ink z-40 max-h-(--radix-dropdown-menu-content-available-height) w-[19rem] max-w-(--radix-dropdown-menu-content-available-width) overflow-auto border-2 p-2"
-          aria-label="What the drawing shows"
-        >
-          <MenuRadios
-            title="The ribbon is full at"
-            value={search.get('ribbon') ?? ''}
-            options={scales}
-            onChange={(ribbon) => {
-              change({ ribbon })
-            }}
-          />
-          <DropdownMenu.Label className="text-graphite border-rule mt-1 border-t px-2 pt-1 text-[0.86rem]">
-            Layers
-          </DropdownMenu.Label>
-          {LAYERS.map((layer) => (
-            <DropdownMenu.CheckboxItem
-              key={layer}
-              checked={layers.has(layer)}
-              onCheckedChange={(isShown) => {
-                const next = new Set(layers)
-                if (isShown) next.add(layer)
-                else next.delete(layer)
-                change({ layers: formatLayers(next) })
-              }}
-              onSelect={(event) => {
-                event.preventDefault()
-              }}
-              className="menu-item"
-            >
-              <span className="w-5">
-                <DropdownMenu.ItemIndicator>
-                  <Check aria-hidden className="size-5" />
-                </DropdownMenu.ItemIndicator>
-              </span>
-              {LAYER_TITLES[layer]}
-            </DropdownMenu.CheckboxItem>
-          ))}
-        </DropdownMenu.Content>
-      </DropdownMenu.Root>
+      {mayMove && <MotionButtons />}
+      <ShownMenu />
     </div>
   )
 }
