@@ -110,10 +110,53 @@ async function change(form: FormData, origin: EditOrigin) {
   }
 }
 
-export default function Bench({ loaderData, actionData }: Route.ComponentProps) {
-  const { boxes, total, isTotalCut, next, isWhole, view, settings, deletedCount, isTourOffered } =
-    loaderData
+type LoaderData = Route.ComponentProps['loaderData']
+
+/** Why no box is listed, and what to do about it. */
+function NoBoxes({ view, total }: Pick<LoaderData, 'view' | 'total'>) {
   const { search } = view
+  if (total > 0)
+    return (
+      <>
+        No more boxes come after these.{' '}
+        <Link to={benchAddress(view)} className="text-accent underline">
+          Back to the first ones
+        </Link>
+      </>
+    )
+  if (!isFiltered(view))
+    return 'The bench is empty. Start a new box: choose the pattern nearest to what lies before you, then count its teeth.'
+  return search === ''
+    ? 'No box stands so. Choose another stage, or “Show all”.'
+    : `No box has “${search}” in its name or in what was written of it${(view.stage ?? view.waits) ? ', and stands so' : ''}. Search for a part of it, or “Show all”.`
+}
+
+/** How many boxes there are, and the way to those that are not shown. */
+function BenchPages({ loaderData }: { readonly loaderData: LoaderData }) {
+  const { total, isTotalCut, next, view, deletedCount } = loaderData
+  const { search } = view
+  return (
+    <nav aria-label="Pages of the bench" className="flex items-center gap-4 py-3">
+      <p className="text-graphite">
+        {isTotalCut ? `More than ${total}` : total} {total === 1 ? 'box' : 'boxes'}
+        {search !== '' && ` with “${search}”`}
+      </p>
+      {deletedCount > 0 && (
+        <Link to="/deleted" className="text-accent flex min-h-[44px] items-center underline">
+          Deleted boxes ({deletedCount})
+        </Link>
+      )}
+      {next !== null && (
+        <Link to={benchAddress(view, next)} className="button ml-auto">
+          More boxes
+        </Link>
+      )}
+    </nav>
+  )
+}
+
+export default function Bench({ loaderData, actionData }: Route.ComponentProps) {
+  const { boxes, total, isWhole, view, settings, isTourOffered } = loaderData
   const words = vocabularyOf(settings)
   useLiveData(null)
   const { search: address } = useLocation()
@@ -153,20 +196,9 @@ export default function Bench({ loaderData, actionData }: Route.ComponentProps) 
             at more of them.
           </Warning>
         )}
-        {boxes.length === 0 && total > 0 ? (
+        {boxes.length === 0 ? (
           <p className="py-10 text-lg">
-            No more boxes come after these.{' '}
-            <Link to={benchAddress(view)} className="text-accent underline">
-              Back to the first ones
-            </Link>
-          </p>
-        ) : boxes.length === 0 ? (
-          <p className="py-10 text-lg">
-            {!isFiltered(view)
-              ? 'The bench is empty. Start a new box: choose the pattern nearest to what lies before you, then count its teeth.'
-              : search === ''
-                ? 'No box stands so. Choose another stage, or “Show all”.'
-                : `No box has “${search}” in its name or in what was written of it${(view.stage ?? view.waits) ? ', and stands so' : ''}. Search for a part of it, or “Show all”.`}
+            <NoBoxes view={view} total={total} />
           </p>
         ) : (
           <ul className="border-ink border-t-2" aria-label="Boxes on the bench">
@@ -175,22 +207,7 @@ export default function Bench({ loaderData, actionData }: Route.ComponentProps) 
             ))}
           </ul>
         )}
-        <nav aria-label="Pages of the bench" className="flex items-center gap-4 py-3">
-          <p className="text-graphite">
-            {isTotalCut ? `More than ${total}` : total} {total === 1 ? 'box' : 'boxes'}
-            {search !== '' && ` with “${search}”`}
-          </p>
-          {deletedCount > 0 && (
-            <Link to="/deleted" className="text-accent flex min-h-[44px] items-center underline">
-              Deleted boxes ({deletedCount})
-            </Link>
-          )}
-          {next !== null && (
-            <Link to={benchAddress(view, next)} className="button ml-auto">
-              More boxes
-            </Link>
-          )}
-        </nav>
+        <BenchPages loaderData={loaderData} />
       </main>
       {deleted && (
         <DeletedToast key={`${deleted.id} ${deleted.at}`} id={deleted.id} name={deleted.name} />

@@ -10,11 +10,51 @@ import { Table } from '~/components/Table.tsx'
 import { DEFERENCE } from '~/words/cautions.ts'
 import { unitPartName } from '~/words/jobs.ts'
 import { MEASURE_NAMES } from '~/words/measures.ts'
+import type { Naming } from '~/words/names.ts'
 import { capitalize, countedName } from '~/words/names.ts'
 
 /** A column to write in by hand. */
 function empty<Row>(heading: string): Column<Row> {
   return { heading, className: 'border-rule h-[1.9rem] w-[6rem] border-l', cell: () => '' }
+}
+
+/** Room for every count, twice, and for the turns of every position. */
+function CountsAndTurns({ naming }: { readonly naming: Naming }) {
+  const { draft } = naming.box
+  return (
+    <div className="grid items-start gap-x-8 gap-y-3 sm:grid-cols-2 print:grid-cols-2">
+      <Table
+        caption="Teeth"
+        isCaptionShown
+        rows={countedGears(draft)}
+        keyOf={({ id }) => id}
+        columns={[
+          {
+            heading: 'Gear',
+            isName: true,
+            cell: (gear) => capitalize(countedName(naming, gear)),
+          },
+          empty('First count'),
+          empty('Second count'),
+        ]}
+      />
+      <Table
+        caption="Turns by hand"
+        isCaptionShown
+        rows={draft.positions}
+        keyOf={({ id }) => id}
+        columns={[
+          {
+            heading: 'Position',
+            isName: true,
+            cell: ({ label, lever }) => (lever ? `${label} (${lever})` : label),
+          },
+          empty('Of the input'),
+          empty('Of the output'),
+        ]}
+      />
+    </div>
+  )
 }
 
 /** This box on paper, with room for what is counted, turned and measured at the bench. */
@@ -48,38 +88,7 @@ export default function BenchForm() {
             title={`Section along the shafts of ${draft.name}`}
           />
         </div>
-        <div className="grid items-start gap-x-8 gap-y-3 sm:grid-cols-2 print:grid-cols-2">
-          <Table
-            caption="Teeth"
-            isCaptionShown
-            rows={countedGears(draft)}
-            keyOf={({ id }) => id}
-            columns={[
-              {
-                heading: 'Gear',
-                isName: true,
-                cell: (gear) => capitalize(countedName(naming, gear)),
-              },
-              empty('First count'),
-              empty('Second count'),
-            ]}
-          />
-          <Table
-            caption="Turns by hand"
-            isCaptionShown
-            rows={draft.positions}
-            keyOf={({ id }) => id}
-            columns={[
-              {
-                heading: 'Position',
-                isName: true,
-                cell: ({ label, lever }) => (lever ? `${label} (${lever})` : label),
-              },
-              empty('Of the input'),
-              empty('Of the output'),
-            ]}
-          />
-        </div>
+        <CountsAndTurns naming={naming} />
         <Table
           caption="Measured (write the unit with each figure)"
           isCaptionShown

@@ -1,7 +1,7 @@
 import { X } from 'lucide-react'
 import { useMemo, useState } from 'react'
 
-import type { BoxDraft, Direction } from 'core'
+import type { BoxDraft, Direction, Step } from 'core'
 import { freshId, handlingOf } from 'core'
 
 import { PrintButton } from '~/components/PrintButton.tsx'
@@ -9,6 +9,7 @@ import { useOpenBox } from '~/components/box/boxContext.ts'
 import { useBecome } from '~/components/box/useBecome.ts'
 import { BenchCheckTable } from '~/components/build/BenchCheckTable.tsx'
 import { PartPicture } from '~/components/build/PartPicture.tsx'
+import type { OpenBuild } from '~/components/build/useBuild.ts'
 import { useBuild } from '~/components/build/useBuild.ts'
 import { SelectField } from '~/components/Fields.tsx'
 import { useOpenJob } from '~/components/job/jobContext.ts'
@@ -18,20 +19,68 @@ import { LARGEST } from '~/files/boxFile.ts'
 import { benchCheckOf } from '~/views/build/benchCheck.ts'
 import { CAUTION_WORDS, faceWords, partNotes, precedenceWords, stepWords } from '~/words/build.ts'
 import { CAUTIONS, DEFERENCE } from '~/words/cautions.ts'
+import type { TorqueUnit } from '~/words/format.ts'
 import { TORQUE_UNIT_NAMES } from '~/words/format.ts'
 import { capitalize } from '~/words/names.ts'
 
+interface StepLineProps {
+  readonly build: OpenBuild
+  readonly number: number
+  readonly step: Step
+  /** The latest step before it that needed the case on a face. */
+  readonly before: Step | undefined
+  readonly direction: Direction
+  readonly torqueUnit: TorqueUnit
+}
+
+/** A step to tick, with its part, what is to be known of it, and places for its figures. */
+function StepLine({ build, number, step, before, direction, torqueUnit }: StepLineProps) {
+  const { naming, section } = build
+  const handling = handlingOf(naming.box, step.part)
+  const turnTo = before?.face === step.face ? null : step.face
+  return (
+    <li className="border-rule flex break-inside-avoid items-start gap-2 border-t py-1">
+      <span aria-hidden className="border-ink mt-1 size-4 flex-none border-2" />
+      <span className="w-7 flex-none text-right tabular-nums">{number}</span>
+      <span className="h-9 w-12 flex-none">
+        <PartPicture index={naming.box} section={section} part={step.part} width={48} height={36} />
+      </span>
+      <span className="min-w-0">
+        {turnTo && <b>Turn the case: {faceWords(naming.words, turnTo)}. </b>}
+        <span data-step>{stepWords(naming, step, direction)}.</span>{' '}
+        <span className="text-graphite text-[0.9em]">
+          {[
+            ...(handling.isNewEachTime && direction === 'up' ? ['A new one.'] : []),
+            ...partNotes(naming, step.part),
+            ...handling.cautions
+              .filter((caution) => caution !== 'heavy')
+              .map((caution) => CAUTION_WORDS[caution]),
+          ].join(' ')}
+        </span>
+        {direction === 'up' && handling.tools.includes('torque-wrench') && (
+          <span className="whitespace-nowrap">
+            {' '}
+            Torque: ________ {TORQUE_UNIT_NAMES[torqueUnit]}
+          </span>
+        )}
+        {direction === 'up' && step.part.part.kind === 'shaft' && (
+          <span className="whitespace-nowrap"> End play: ________ {naming.words.lengthUnit}</span>
+        )}
+      </span>
+    </li>
+  )
+}
+
 /** Every step with its part, to tick and to fill in, for print. */
 export default function BuildSheet() {
-  const { draft, words, settings } = useOpenBox()
-  const torque = TORQUE_UNIT_NAMES[settings.torqueUnit]
+  const { draft, settings } = useOpenBox()
   const { job } = useOpenJob()
-  const { naming, section, order, assembly, nameOf } = useBuild()
+  const build = useBuild()
+  const { order, assembly, nameOf } = build
   const [search, change] = useViewState()
   const direction: Direction = search.get('way') === 'down' ? 'down' : 'up'
   const steps = direction === 'down' ? order.down : [...order.down].reverse()
   const rows = useMemo(() => benchCheckOf(draft, job), [draft, job])
-  const index = naming.box
   return (
     <main className="flex-1 px-4 py-3 lg:min-h-0 lg:overflow-auto" tabIndex={0}>
       <title>{`${draft.name} · Sheet of steps · Udrix`}</title>
@@ -68,51 +117,17 @@ export default function BuildSheet() {
           aria-label="Steps"
           className="grid grid-cols-[minmax(0,1fr)] gap-x-6 md:grid-cols-2 print:grid-cols-2"
         >
-          {steps.map((step, at) => {
-            const handling = handlingOf(index, step.part)
-            const before = steps.slice(0, at).findLast(({ face }) => face !== null)
-            const turnTo = before?.face === step.face ? null : step.face
-            return (
-              <li
-                key={step.part.id}
-                className="border-rule flex break-inside-avoid items-start gap-2 border-t py-1"
-              >
-                <span aria-hidden className="border-ink mt-1 size-4 flex-none border-2" />
-                <span className="w-7 flex-none text-right tabular-nums">{at + 1}</span>
-                <span className="h-9 w-12 flex-none">
-                  <PartPicture
-                    index={index}
-                    section={section}
-                    part={step.part}
-                    width={48}
-                    height={36}
-                  />
-                </span>
-                <span className="min-w-0">
-                  {turnTo && <b>Turn the case: {faceWords(naming.words, turnTo)}. </b>}
-                  <span data-step>{stepWords(naming, step, direction)}.</span>{' '}
-                  <span className="text-graphite text-[0.9em]">
-                    {[
-                      ...(handling.isNewEachTime && direction === 'up' ? ['A new one.'] : []),
-                      ...partNotes(naming, step.part),
-                      ...handling.cautions
-                        .filter((caution) => caution !== 'heavy')
-                        .map((caution) => CAUTION_WORDS[caution]),
-                    ].join(' ')}
-                  </span>
-                  {direction === 'up' && handling.tools.includes('torque-wrench') && (
-                    <span className="whitespace-nowrap"> Torque: ________ {torque}</span>
-                  )}
-                  {direction === 'up' && step.part.part.kind === 'shaft' && (
-                    <span className="whitespace-nowrap">
-                      {' '}
-                      End play: ________ {words.lengthUnit}
-                    </span>
-                  )}
-                </span>
-              </li>
-            )
-          })}
+          {steps.map((step, at) => (
+            <StepLine
+              build={build}
+              key={step.part.id}
+              number={at + 1}
+              step={step}
+              before={steps.slice(0, at).findLast(({ face }) => face !== null)}
+              direction={direction}
+              torqueUnit={settings.torqueUnit}
+            />
+          ))}
         </ol>
         {order.stuck.length > 0 && (
           <Warning role="status">

@@ -14,6 +14,7 @@ import { DrawingEditor } from '~/components/layout/DrawingEditor.tsx'
 import { Inspector } from '~/components/layout/Inspector.tsx'
 import { formatPartRef, partOfIssue } from '~/views/layout/partRef.ts'
 import { PartsTable } from '~/components/layout/PartsTable.tsx'
+import type { Drafting } from '~/components/layout/useDrafting.ts'
 import { useDrafting } from '~/components/layout/useDrafting.ts'
 import { FoundPositions } from '~/components/positions/FoundPositions.tsx'
 import { useViewState } from '~/components/useViewState.ts'
@@ -22,8 +23,39 @@ import type { BoxIssue } from 'core'
 const VIEWS = ['parts', 'positions'] as const
 const WITH_PARTS: Layers = new Set<Layer>([...USUAL_LAYERS, 'parts'])
 
+interface LayoutToolsProps {
+  readonly drafting: Drafting
+  readonly canHideParts: boolean
+  readonly hasParts: boolean
+  readonly onParts: (isShown: boolean) => void
+}
+
+/** What can be added, and how the drawing goes out and is looked at. */
+function LayoutTools({ drafting, canHideParts, hasParts, onParts }: LayoutToolsProps) {
+  const { id, words } = useOpenBox()
+  return (
+    <div className="flex flex-wrap items-center gap-3">
+      <AddMenu drafting={drafting} words={words} />
+      <AddPieceMenu drafting={drafting} words={words} />
+      <a className="button" href={`/boxes/${id}/drawing.svg`} download>
+        <Download aria-hidden /> Drawing as SVG
+      </a>
+      {canHideParts && (
+        <CheckField
+          label="Draw bearings, washers and rings"
+          isChecked={hasParts}
+          onChange={onParts}
+        />
+      )}
+      <p className="text-graphite text-[0.86rem]">
+        Heights are to scale by tooth count; lengths are as you place them.
+      </p>
+    </div>
+  )
+}
+
 export default function LayOut() {
-  const { id, draft, words, edit } = useOpenBox()
+  const { draft, words, edit } = useOpenBox()
   const drafting = useDrafting()
   const [search, change] = useViewState()
   const { issues } = useMemo(() => analyseDraft(draft), [draft])
@@ -69,25 +101,14 @@ export default function LayOut() {
           <FoundPositions drafting={drafting} words={words} />
         )}
         {view !== 'positions' && (
-          <div className="flex flex-wrap items-center gap-3">
-            <AddMenu drafting={drafting} words={words} />
-            <AddPieceMenu drafting={drafting} words={words} />
-            <a className="button" href={`/boxes/${id}/drawing.svg`} download>
-              <Download aria-hidden /> Drawing as SVG
-            </a>
-            {(draft.pieces ?? []).length > 0 && view === 'drawing' && (
-              <CheckField
-                label="Draw bearings, washers and rings"
-                isChecked={hasParts}
-                onChange={(isShown) => {
-                  change({ layer: isShown ? '' : 'none' })
-                }}
-              />
-            )}
-            <p className="text-graphite text-[0.86rem]">
-              Heights are to scale by tooth count; lengths are as you place them.
-            </p>
-          </div>
+          <LayoutTools
+            drafting={drafting}
+            canHideParts={(draft.pieces ?? []).length > 0 && view === 'drawing'}
+            hasParts={hasParts}
+            onParts={(isShown) => {
+              change({ layer: isShown ? '' : 'none' })
+            }}
+          />
         )}
       </section>
       {view !== 'positions' && (
@@ -96,14 +117,7 @@ export default function LayOut() {
           className="border-rule bg-sheet flex min-h-0 flex-col gap-4 border-l-2 p-4 lg:overflow-auto"
         >
           <IssueList draft={draft} issues={issues} words={words} onShow={show} />
-          <Inspector
-            drafting={drafting}
-            words={words}
-            onCount={(gearId, toothCount) => {
-              const base = draft.gears.find((gear) => gear.id === gearId)?.toothCount ?? null
-              edit({ kind: 'count', gear: gearId, reading: 'first', toothCount, base })
-            }}
-          />
+          <Inspector drafting={drafting} words={words} onCount={count} />
         </aside>
       )}
     </main>

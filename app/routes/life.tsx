@@ -8,14 +8,64 @@ import { useOpenBox } from '~/components/box/boxContext.ts'
 import { useOpenJob } from '~/components/job/jobContext.ts'
 import { VerdictSign } from '~/components/measure/VerdictMarks.tsx'
 import { Table } from '~/components/Table.tsx'
-import type { LifeFinding } from '~/views/job/life.ts'
+import type { Life, LifeFinding } from '~/views/job/life.ts'
 import { lifeOf } from '~/views/job/life.ts'
 import { formatNumber, formatWhen } from '~/words/format.ts'
 import { VERDICT_NAMES } from '~/words/measures.ts'
 
+/** The visits of the unit, each with what was complained of, replaced and paid. */
+function JobsTable({ jobs }: Pick<Life, 'jobs'>) {
+  const { id } = useOpenBox()
+  return (
+    <Table
+      caption="Jobs of the unit"
+      isCaptionShown
+      rows={jobs}
+      keyOf={(each) => each.id}
+      columns={[
+        {
+          heading: 'Job',
+          isName: true,
+          className: 'whitespace-nowrap',
+          cell: (each) => {
+            const title = `${each.number}, ${each.isClosed ? 'closed' : 'open'}`
+            return (
+              <>
+                <Link
+                  to={`/boxes/${id}/job?job=${each.id}`}
+                  className="text-accent underline print:hidden"
+                >
+                  {title}
+                </Link>
+                <span className="hidden print:inline">{title}</span>
+              </>
+            )
+          },
+        },
+        {
+          heading: 'Opened',
+          cell: ({ openedAt }) => (
+            <time dateTime={openedAt} suppressHydrationWarning>
+              {formatWhen(new Date(openedAt))}
+            </time>
+          ),
+        },
+        { heading: 'Distance', cell: ({ distance }) => distance },
+        { heading: 'Complaint', cell: ({ complaint }) => complaint },
+        { heading: 'Replaced', cell: ({ replaced }) => replaced.join(', ') },
+        {
+          heading: 'Cost, shop’s money',
+          isRight: true,
+          cell: ({ cost }) => formatNumber(cost, 2),
+        },
+      ]}
+    />
+  )
+}
+
 /** All jobs of a unit on one page: what was done in each, and how what was measured went. */
 export default function LifePage() {
-  const { id, draft, words } = useOpenBox()
+  const { draft, words } = useOpenBox()
   const { jobs, job, current } = useOpenJob()
   const life = useMemo(() => {
     const lived = jobs.map((each) => ({
@@ -37,49 +87,7 @@ export default function LifePage() {
           <p>No job was opened for this unit yet. Its life begins with the first.</p>
         ) : (
           <div className="overflow-x-auto">
-            <Table
-              caption="Jobs of the unit"
-              isCaptionShown
-              rows={life.jobs}
-              keyOf={(each) => each.id}
-              columns={[
-                {
-                  heading: 'Job',
-                  isName: true,
-                  className: 'whitespace-nowrap',
-                  cell: (each) => {
-                    const title = `${each.number}, ${each.isClosed ? 'closed' : 'open'}`
-                    return (
-                      <>
-                        <Link
-                          to={`/boxes/${id}/job?job=${each.id}`}
-                          className="text-accent underline print:hidden"
-                        >
-                          {title}
-                        </Link>
-                        <span className="hidden print:inline">{title}</span>
-                      </>
-                    )
-                  },
-                },
-                {
-                  heading: 'Opened',
-                  cell: ({ openedAt }) => (
-                    <time dateTime={openedAt} suppressHydrationWarning>
-                      {formatWhen(new Date(openedAt))}
-                    </time>
-                  ),
-                },
-                { heading: 'Distance', cell: ({ distance }) => distance },
-                { heading: 'Complaint', cell: ({ complaint }) => complaint },
-                { heading: 'Replaced', cell: ({ replaced }) => replaced.join(', ') },
-                {
-                  heading: 'Cost, shop’s money',
-                  isRight: true,
-                  cell: ({ cost }) => formatNumber(cost, 2),
-                },
-              ]}
-            />
+            <JobsTable jobs={life.jobs} />
           </div>
         )}
         {life.rows.length > 0 && (

@@ -69,6 +69,52 @@ function directPosition(draft: BoxDraft): string | undefined {
   return survey.find(({ ratio }) => ratio?.isOne())?.position.label
 }
 
+function BeforeYouReach() {
+  return (
+    <section aria-label="Before you reach into the box" className="text-[0.8rem] leading-tight">
+      <h2 className="text-[0.95rem]">Before you reach into the box</h2>
+      <ul className="gap-x-6 sm:columns-2 xl:columns-3">
+        {CAUTIONS.map((caution) => (
+          <li key={caution} className="break-inside-avoid">
+            {caution}
+          </li>
+        ))}
+        <li className="break-inside-avoid font-semibold">{DEFERENCE}</li>
+      </ul>
+    </section>
+  )
+}
+
+interface NameAndGoProps {
+  readonly isBusy: boolean
+  readonly isWrong: boolean
+}
+
+/** What the box is called, and the button that puts it on the bench. */
+function NameAndGo({ isBusy, isWrong }: NameAndGoProps) {
+  return (
+    <div className="flex flex-wrap items-end gap-4">
+      <label className="min-w-[16rem] flex-1 font-semibold">
+        Name of the box
+        <input
+          name="name"
+          className="field mt-1 min-h-[52px] font-normal"
+          maxLength={LONGEST_NAME}
+          placeholder="unit, owner or job number"
+          aria-invalid={isWrong}
+          aria-describedby={isWrong ? 'name-problem' : undefined}
+        />
+      </label>
+      <button
+        className="button button-main min-h-[52px] text-[1.1rem] max-sm:whitespace-normal"
+        disabled={isBusy}
+      >
+        I have read this: put it on the bench and count
+      </button>
+    </div>
+  )
+}
+
 export default function NewBox({ loaderData, actionData }: Route.ComponentProps) {
   const words = vocabularyOf(loaderData.settings)
   const [patternId, setPatternId] = useState<PatternId>('three-shaft')
@@ -118,39 +164,8 @@ export default function NewBox({ loaderData, actionData }: Route.ComponentProps)
                 />
               ))}
             </div>
-            <section
-              aria-label="Before you reach into the box"
-              className="text-[0.8rem] leading-tight"
-            >
-              <h2 className="text-[0.95rem]">Before you reach into the box</h2>
-              <ul className="gap-x-6 sm:columns-2 xl:columns-3">
-                {CAUTIONS.map((caution) => (
-                  <li key={caution} className="break-inside-avoid">
-                    {caution}
-                  </li>
-                ))}
-                <li className="break-inside-avoid font-semibold">{DEFERENCE}</li>
-              </ul>
-            </section>
-            <div className="flex flex-wrap items-end gap-4">
-              <label className="min-w-[16rem] flex-1 font-semibold">
-                Name of the box
-                <input
-                  name="name"
-                  className="field mt-1 min-h-[52px] font-normal"
-                  maxLength={LONGEST_NAME}
-                  placeholder="unit, owner or job number"
-                  aria-invalid={problem('name') !== undefined}
-                  aria-describedby={problem('name') ? 'name-problem' : undefined}
-                />
-              </label>
-              <button
-                className="button button-main min-h-[52px] text-[1.1rem] max-sm:whitespace-normal"
-                disabled={isBusy}
-              >
-                I have read this: put it on the bench and count
-              </button>
-            </div>
+            <BeforeYouReach />
+            <NameAndGo isBusy={isBusy} isWrong={problem('name') !== undefined} />
             {(['name', 'pattern', 'form'] as const).map((key) =>
               problem(key) ? (
                 <Warning key={key} id={`${key}-problem`} role="alert">

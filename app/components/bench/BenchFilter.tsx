@@ -13,16 +13,14 @@ import {
 import { SORT_WORDS, WAIT_WORDS, benchStageWords } from '~/views/bench/benchWords.ts'
 import type { Vocabulary } from '~/words/vocabulary.ts'
 
-/** Which boxes are shown, and in which order; without a script a button asks for them. */
-export function BenchFilter({
-  view,
-  words,
-}: {
+interface BenchFilterProps {
   readonly view: BenchView
   readonly words: Vocabulary
-}) {
-  const form = useRef<HTMLFormElement>(null)
-  const choices = [
+}
+
+/** What the boxes are told apart by, each with its choices. */
+function choicesOf({ view, words }: BenchFilterProps) {
+  return [
     {
       name: 'stage',
       title: 'At stage',
@@ -48,6 +46,11 @@ export function BenchFilter({
       options: BENCH_SORTS.map((sort) => [sort, SORT_WORDS[sort]] as const),
     },
   ] as const
+}
+
+/** Which boxes are shown, and in which order; without a script a button asks for them. */
+export function BenchFilter({ view, words }: BenchFilterProps) {
+  const form = useRef<HTMLFormElement>(null)
   return (
     <Form
       ref={form}
@@ -72,7 +75,7 @@ export function BenchFilter({
         />
       </label>
       <button className="button">Find</button>
-      {choices.map(({ name, title, value, options }) => (
+      {choicesOf({ view, words }).map(({ name, title, value, options }) => (
         <label key={name} className="max-sm:min-w-0 max-sm:flex-1">
           <span className="sr-only">{title}</span>
           <select

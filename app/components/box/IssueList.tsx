@@ -19,6 +19,44 @@ interface IssueListProps {
   readonly onShow?: ((issue: BoxIssue) => void) | undefined
 }
 
+interface LeftWarningsProps {
+  readonly left: readonly { readonly warning: LeftWarning; readonly text: string }[]
+  readonly onWarnAgain: (warning: LeftWarning) => void
+}
+
+/** Warnings that somebody left as they are. */
+function LeftWarnings({ left, onWarnAgain }: LeftWarningsProps) {
+  return (
+    <details>
+      <summary className="text-graphite flex min-h-[44px] cursor-pointer items-center gap-2">
+        <Check aria-hidden className="size-5" />
+        {left.length === 1
+          ? 'One warning left as it is'
+          : `${left.length} warnings left as they are`}
+      </summary>
+      <ul>
+        {left.map(({ warning, text }) => (
+          <li key={warning.id} className="py-1">
+            {text}{' '}
+            <span className="text-graphite" suppressHydrationWarning>
+              {leftBy(warning)}
+            </span>{' '}
+            <button
+              type="button"
+              className="text-accent min-h-[44px] cursor-pointer underline"
+              onClick={() => {
+                onWarnAgain(warning)
+              }}
+            >
+              Warn again
+            </button>
+          </li>
+        ))}
+      </ul>
+    </details>
+  )
+}
+
 /**
  * What the core finds wrong with a box; nothing when it finds nothing. A warning can be
  * left as it is, with who and when, and is told again once its figures are others.
@@ -66,33 +104,15 @@ export function IssueList({ draft, issues, words, onShow }: IssueListProps) {
         </Warning>
       ))}
       {left.length > 0 && (
-        <details>
-          <summary className="text-graphite flex min-h-[44px] cursor-pointer items-center gap-2">
-            <Check aria-hidden className="size-5" />
-            {left.length === 1
-              ? 'One warning left as it is'
-              : `${left.length} warnings left as they are`}
-          </summary>
-          <ul>
-            {left.map(({ issue, warning }) => (
-              <li key={keyOf(issue)} className="py-1">
-                {issueWords(draft, issue, words)}{' '}
-                <span className="text-graphite" suppressHydrationWarning>
-                  {leftBy(warning)}
-                </span>{' '}
-                <button
-                  type="button"
-                  className="text-accent min-h-[44px] cursor-pointer underline"
-                  onClick={() => {
-                    become(removePart(kept, { list: 'leftWarnings', id: warning.id }))
-                  }}
-                >
-                  Warn again
-                </button>
-              </li>
-            ))}
-          </ul>
-        </details>
+        <LeftWarnings
+          left={left.map(({ issue, warning }) => ({
+            warning,
+            text: issueWords(draft, issue, words),
+          }))}
+          onWarnAgain={({ id }) => {
+            become(removePart(kept, { list: 'leftWarnings', id }))
+          }}
+        />
       )}
     </>
   )

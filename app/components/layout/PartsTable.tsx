@@ -6,12 +6,14 @@ import {
   useTable,
 } from '@tanstack/react-table'
 import type { ColumnDef } from '@tanstack/react-table'
+import clsx from 'clsx'
 import { ArrowDown, ArrowUp } from 'lucide-react'
 import { useMemo, useState } from 'react'
 
 import type { BoxDraft, PartRef } from 'core'
 import { indexBox, memberOfPiece } from 'core'
 
+import type { LengthUnit } from '~/words/format.ts'
 import { formatLength } from '~/words/format.ts'
 import { bodyName, capitalize } from '~/words/names.ts'
 import { pieceKindWords } from '~/words/pieces.ts'
@@ -120,16 +122,64 @@ function rowsOf(draft: BoxDraft, words: Vocabulary): readonly PartRow[] {
   ]
 }
 
+function ariaSort(sorted: false | 'asc' | 'desc'): 'ascending' | 'descending' | 'none' {
+  return sorted === false ? 'none' : sorted === 'asc' ? 'ascending' : 'descending'
+}
+
+interface PartsTableProps {
+  readonly drafting: Drafting
+  readonly words: Vocabulary
+  readonly onCount: (gearId: string, toothCount: number | null) => void
+}
+
+interface PartCellsProps extends Pick<PartsTableProps, 'onCount'> {
+  readonly row: PartRow
+  readonly lengthUnit: LengthUnit
+  readonly isSelected: boolean
+  readonly onSelect: (part: PartRef) => void
+}
+
+function PartCells({ row, lengthUnit, isSelected, onSelect, onCount }: PartCellsProps) {
+  return (
+    <>
+      <th scope="row">
+        <button
+          type="button"
+          className="button-quiet -ml-2 text-left whitespace-normal"
+          aria-pressed={isSelected}
+          onClick={() => {
+            onSelect(row.part)
+          }}
+        >
+          {row.name}
+        </button>
+      </th>
+      <td className="pr-3">{row.kind}</td>
+      <td className="pr-3">{row.place}</td>
+      <td className="w-[5.5rem] pr-3">
+        {row.part.list === 'gears' && (
+          <CountField
+            label={<span className="sr-only">{`Teeth of ${row.name}`}</span>}
+            toothCount={row.teeth}
+            onCount={(toothCount) => {
+              onCount(row.part.id, toothCount)
+            }}
+          />
+        )}
+      </td>
+      <td className="pr-3">
+        {row.stationMm === null ? '' : formatLength(row.stationMm, lengthUnit)}
+      </td>
+    </>
+  )
+}
+
 /** Every part of the box, to sort, to search in any of the vocabularies, and to choose. */
 export function PartsTable({
   drafting: { draft, selected, select },
   words,
   onCount,
-}: {
-  readonly drafting: Drafting
-  readonly words: Vocabulary
-  readonly onCount: (gearId: string, toothCount: number | null) => void
-}) {
+}: PartsTableProps) {
   const [wanted, setWanted] = useState('')
   const rows = useMemo(() => rowsOf(draft, words), [draft, words])
   const shown = useMemo(() => {
@@ -158,28 +208,19 @@ export function PartsTable({
           <thead className="bg-paper sticky top-0">
             {table.getHeaderGroups().map((group) => (
               <tr key={group.id} className="border-ink border-b-2">
-                {group.headers.map((header) => {
-                  const sorted = header.column.getIsSorted()
-                  return (
-                    <th
-                      key={header.id}
-                      scope="col"
-                      aria-sort={
-                        sorted === 'asc' ? 'ascending' : sorted === 'desc' ? 'descending' : 'none'
-                      }
+                {group.headers.map((header) => (
+                  <th key={header.id} scope="col" aria-sort={ariaSort(header.column.getIsSorted())}>
+                    <button
+                      type="button"
+                      className="button-quiet -ml-2 font-semibold"
+                      onClick={header.column.getToggleSortingHandler()}
                     >
-                      <button
-                        type="button"
-                        className="button-quiet -ml-2 font-semibold"
-                        onClick={header.column.getToggleSortingHandler()}
-                      >
-                        <table.FlexRender header={header} />
-                        {sorted === 'asc' && <ArrowUp aria-hidden />}
-                        {sorted === 'desc' && <ArrowDown aria-hidden />}
-                      </button>
-                    </th>
-                  )
-                })}
+                      <table.FlexRender header={header} />
+                      {header.column.getIsSorted() === 'asc' && <ArrowUp aria-hidden />}
+                      {header.column.getIsSorted() === 'desc' && <ArrowDown aria-hidden />}
+                    </button>
+                  </th>
+                ))}
               </tr>
             ))}
           </thead>
@@ -189,38 +230,15 @@ export function PartsTable({
               return (
                 <tr
                   key={id}
-                  className={
-                    isSelected ? 'bg-accent-wash border-rule border-b' : 'border-rule border-b'
-                  }
+                  className={clsx('border-rule border-b', isSelected && 'bg-accent-wash')}
                 >
-                  <th scope="row">
-                    <button
-                      type="button"
-                      className="button-quiet -ml-2 text-left whitespace-normal"
-                      aria-pressed={isSelected}
-                      onClick={() => {
-                        select(row.part)
-                      }}
-                    >
-                      {row.name}
-                    </button>
-                  </th>
-                  <td className="pr-3">{row.kind}</td>
-                  <td className="pr-3">{row.place}</td>
-                  <td className="w-[5.5rem] pr-3">
-                    {row.part.list === 'gears' && (
-                      <CountField
-                        label={<span className="sr-only">{`Teeth of ${row.name}`}</span>}
-                        toothCount={row.teeth}
-                        onCount={(toothCount) => {
-                          onCount(row.part.id, toothCount)
-                        }}
-                      />
-                    )}
-                  </td>
-                  <td className="pr-3">
-                    {row.stationMm === null ? '' : formatLength(row.stationMm, words.lengthUnit)}
-                  </td>
+                  <PartCells
+                    row={row}
+                    lengthUnit={words.lengthUnit}
+                    isSelected={isSelected}
+                    onSelect={select}
+                    onCount={onCount}
+                  />
                 </tr>
               )
             })}

@@ -17,6 +17,53 @@ interface LimitEntryProps {
   readonly onKeep: (body: EntryBody) => void
 }
 
+interface EndFieldProps {
+  readonly label: string
+  readonly value: string
+  readonly onType: (text: string) => void
+}
+
+/** The least or the most. */
+function EndField({ label, value, onType }: EndFieldProps) {
+  return (
+    <label className="font-semibold">
+      {label}
+      <input
+        className="field mt-1 block w-[6.5rem] font-normal"
+        inputMode="decimal"
+        autoComplete="off"
+        value={value}
+        onChange={(event) => {
+          onType(event.target.value)
+        }}
+      />
+    </label>
+  )
+}
+
+interface SourceFieldProps {
+  readonly source: LimitSource
+  readonly onSource: (source: LimitSource) => void
+}
+
+function SourceField({ source, onSource }: SourceFieldProps) {
+  return (
+    <label className="font-semibold">
+      From
+      <select
+        className="field mt-1 block font-normal"
+        value={source}
+        onChange={(event) => {
+          onSource(event.target.value === 'shop' ? 'shop' : 'maker')
+        }}
+      >
+        <option value="maker">{SOURCE_NAMES.maker}</option>
+        <option value="shop">{SOURCE_NAMES.shop}</option>
+      </select>
+    </label>
+  )
+}
+
 /** The maker's figure, or the shop's own rule, for this part or for all like it in the unit. */
 export function LimitEntry({ boxId, part, measure, unit, isDisabled, onKeep }: LimitEntryProps) {
   const [least, setLeast] = useState('')
@@ -27,21 +74,35 @@ export function LimitEntry({ boxId, part, measure, unit, isDisabled, onKeep }: L
   const rule = useFetcher<{ readonly isKept: boolean; readonly sentence: string }>()
   const isOfShop = source === 'shop'
   const shown = shownUnit(MEASURE_RULES[measure].judges, unit)
-  const end = (label: string, value: string, set: (text: string) => void) => (
-    <label className="font-semibold">
-      {label}
-      <input
-        className="field mt-1 block w-[6.5rem] font-normal"
-        inputMode="decimal"
-        autoComplete="off"
-        value={value}
-        onChange={(event) => {
-          set(event.target.value)
-          setProblem(undefined)
-        }}
-      />
-    </label>
-  )
+  const type =
+    (set: (text: string) => void) =>
+    (text: string): void => {
+      set(text)
+      setProblem(undefined)
+    }
+  const keep = (): void => {
+    const parsed = entryBodySchema.safeParse({
+      kind: 'limit',
+      part: isForAll ? null : part,
+      measure,
+      limit: {
+        source,
+        unit: shown,
+        ...(least.trim() !== '' && { least }),
+        ...(most.trim() !== '' && { most }),
+      },
+    })
+    setProblem(parsed.error?.issues[0]?.message)
+    if (!parsed.success) return
+    if (isOfShop) {
+      const limit = { least, most, unit: shown, measure }
+      void rule.submit({ intent: 'rule', ...limit }, { method: 'post', action: '/shelf' })
+      return
+    }
+    onKeep(parsed.data)
+    setLeast('')
+    setMost('')
+  }
   return (
     <details className="border-rule border-t-2 pt-2">
       <summary className="text-accent min-h-[44px] cursor-pointer py-2 font-semibold">
@@ -58,45 +119,13 @@ export function LimitEntry({ boxId, part, measure, unit, isDisabled, onKeep }: L
         className="grid gap-2"
         onSubmit={(event) => {
           event.preventDefault()
-          const parsed = entryBodySchema.safeParse({
-            kind: 'limit',
-            part: isForAll ? null : part,
-            measure,
-            limit: {
-              source,
-              unit: shown,
-              ...(least.trim() !== '' && { least }),
-              ...(most.trim() !== '' && { most }),
-            },
-          })
-          setProblem(parsed.error?.issues[0]?.message)
-          if (!parsed.success) return
-          if (isOfShop) {
-            const limit = { least, most, unit: shown, measure }
-            void rule.submit({ intent: 'rule', ...limit }, { method: 'post', action: '/shelf' })
-            return
-          }
-          onKeep(parsed.data)
-          setLeast('')
-          setMost('')
+          keep()
         }}
       >
         <div className="flex flex-wrap gap-3">
-          {end(`Least, ${UNIT_WORDS[shown]}`, least, setLeast)}
-          {end(`Most, ${UNIT_WORDS[shown]}`, most, setMost)}
-          <label className="font-semibold">
-            From
-            <select
-              className="field mt-1 block font-normal"
-              value={source}
-              onChange={(event) => {
-                setSource(event.target.value === 'shop' ? 'shop' : 'maker')
-              }}
-            >
-              <option value="maker">{SOURCE_NAMES.maker}</option>
-              <option value="shop">{SOURCE_NAMES.shop}</option>
-            </select>
-          </label>
+          <EndField label={`Least, ${UNIT_WORDS[shown]}`} value={least} onType={type(setLeast)} />
+          <EndField label={`Most, ${UNIT_WORDS[shown]}`} value={most} onType={type(setMost)} />
+          <SourceField source={source} onSource={setSource} />
         </div>
         {isOfShop && (
           <p>

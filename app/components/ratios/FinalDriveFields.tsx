@@ -1,3 +1,4 @@
+import equal from 'fast-deep-equal'
 import { TriangleAlert } from 'lucide-react'
 import { useState } from 'react'
 
@@ -7,6 +8,19 @@ import { useOpenBox } from '~/components/box/boxContext.ts'
 import { formatRatio } from '~/words/format.ts'
 import { TOOTH_COUNT_ADVICE } from '~/words/issues.ts'
 import { Warning } from '~/components/Warning.tsx'
+
+/** A box that has its final drive inside needs none here. */
+function HeldAlready({ isEntered }: { readonly isEntered: boolean }) {
+  return (
+    <p className={isEntered ? 'trouble mt-2' : 'mt-2'}>
+      {isEntered && <TriangleAlert aria-hidden />} This box holds its final drive: the ratios at its
+      side shafts are overall already.{' '}
+      {isEntered
+        ? 'What is entered here multiplies them once more: take it out, unless there is another one behind.'
+        : 'Enter counts here only for another one behind it.'}
+    </p>
+  )
+}
 
 /** The teeth of the final drive, kept with the box; leave both empty for none. */
 export function FinalDriveFields() {
@@ -24,25 +38,13 @@ export function FinalDriveFields() {
       return
     }
     if (texts.some((text) => text === '')) return
-    const [drivingToothCount, drivenToothCount] = texts.map(Number)
-    if (
-      drivingToothCount === undefined ||
-      drivenToothCount === undefined ||
-      !isToothCount(drivingToothCount) ||
-      !isToothCount(drivenToothCount)
-    ) {
+    const [drivingToothCount = NaN, drivenToothCount = NaN] = texts.map(Number)
+    if (!isToothCount(drivingToothCount) || !isToothCount(drivenToothCount)) {
       setProblem(`${TOOTH_COUNT_ADVICE} The final drive is as it was.`)
       return
     }
-    if (
-      drivingToothCount !== finalDrive?.drivingToothCount ||
-      drivenToothCount !== finalDrive.drivenToothCount
-    )
-      edit({
-        kind: 'final-drive',
-        finalDrive: { drivingToothCount, drivenToothCount },
-        base: finalDrive,
-      })
+    const next = { drivingToothCount, drivenToothCount }
+    if (!equal(next, finalDrive)) edit({ kind: 'final-drive', finalDrive: next, base: finalDrive })
   }
   const fields = [
     ['driven', 'Driven gear', driven, setDriven],
@@ -81,15 +83,7 @@ export function FinalDriveFields() {
           {problem}
         </Warning>
       )}
-      {holdsFinalDrive(draft) && (
-        <p className={finalDrive ? 'trouble mt-2' : 'mt-2'}>
-          {finalDrive && <TriangleAlert aria-hidden />} This box holds its final drive: the ratios
-          at its side shafts are overall already.{' '}
-          {finalDrive
-            ? 'What is entered here multiplies them once more: take it out, unless there is another one behind.'
-            : 'Enter counts here only for another one behind it.'}
-        </p>
-      )}
+      {holdsFinalDrive(draft) && <HeldAlready isEntered={finalDrive !== null} />}
       <p className="mt-2">
         {finalDrive ? (
           <>

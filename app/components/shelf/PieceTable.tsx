@@ -6,6 +6,7 @@ import { MOST_OF_A_SIZE, formatPieces, parsePieces, withPieces } from '~/files/s
 import type { LengthUnit } from '~/words/format.ts'
 
 import { AddField } from './AddField.tsx'
+import { QuantityField } from './QuantityField.tsx'
 
 interface PieceTableProps {
   /** "Feeler leaves": what they are, as a heading and in the names of the fields. */
@@ -18,9 +19,64 @@ interface PieceTableProps {
   readonly onChange: (pieces: ShelfPiece[]) => void
 }
 
+/** The thickness alone, however many there are of it. */
+function formatSize(piece: ShelfPiece, unit: LengthUnit): string {
+  return formatPieces([{ ...piece, quantity: 1 }], unit)
+}
+
+interface PieceCellsProps extends Pick<PieceTableProps, 'one' | 'unit'> {
+  readonly number: number
+  readonly piece: ShelfPiece
+  /** By another piece, or by none. */
+  readonly onReplace: (...by: readonly ShelfPiece[]) => void
+}
+
+function PieceCells({ one, number, piece, unit, onReplace }: PieceCellsProps) {
+  const size = formatSize(piece, unit)
+  return (
+    <>
+      <td className="w-[45%] py-0.5 pr-2">
+        <EntryField
+          label={<span className="sr-only">{`Thickness of ${one} ${number}`}</span>}
+          value={size}
+          onCommit={(text) => {
+            const parsed = parsePieces(text, unit)
+            if (!parsed.ok) return parsed.sentence
+            const [only] = parsed.pieces
+            if (!only || parsed.pieces.length > 1) return 'One thickness, such as 0.15.'
+            onReplace({ ...only, quantity: piece.quantity })
+            return null
+          }}
+        />
+      </td>
+      <td className="w-[30%] pr-2">
+        <QuantityField
+          label={`How many of ${size} (${one})`}
+          quantity={piece.quantity}
+          most={MOST_OF_A_SIZE}
+          onQuantity={(quantity) => {
+            onReplace({ ...piece, quantity })
+          }}
+        />
+      </td>
+      <td>
+        <button
+          type="button"
+          className="button-quiet"
+          aria-label={`Take ${one} ${size} off the shelf`}
+          onClick={() => {
+            onReplace()
+          }}
+        >
+          <Trash2 aria-hidden />
+        </button>
+      </td>
+    </>
+  )
+}
+
 /** Leaves or shims, one size a row, edited where they stand; new ones are typed over them. */
 export function PieceTable({ title, one, hint, pieces, unit, onChange }: PieceTableProps) {
-  const sizeOf = (piece: ShelfPiece): string => formatPieces([{ ...piece, quantity: 1 }], unit)
   // A size that was written twice is one row.
   const rows = withPieces(pieces, [])
   const replace = (at: number, ...by: readonly ShelfPiece[]): void => {
@@ -38,7 +94,7 @@ export function PieceTable({ title, one, hint, pieces, unit, onChange }: PieceTa
           const next = withPieces(pieces, parsed.pieces)
           const crowded = next.find(({ quantity }) => quantity > MOST_OF_A_SIZE)
           if (crowded)
-            return `That makes ${crowded.quantity} of ${sizeOf(crowded)}; ${MOST_OF_A_SIZE} are kept at most.`
+            return `That makes ${crowded.quantity} of ${formatSize(crowded, unit)}; ${MOST_OF_A_SIZE} are kept at most.`
           onChange(next)
           return null
         }}
@@ -61,54 +117,22 @@ export function PieceTable({ title, one, hint, pieces, unit, onChange }: PieceTa
             </tr>
           </thead>
           <tbody>
-            {rows.map((piece, at) => {
-              const size = sizeOf(piece)
-              return (
-                <tr key={`${size} ${piece.quantity}`} className="border-rule border-t">
-                  <td className="w-[45%] py-0.5 pr-2">
-                    <EntryField
-                      label={<span className="sr-only">{`Thickness of ${one} ${at + 1}`}</span>}
-                      value={size}
-                      onCommit={(text) => {
-                        const parsed = parsePieces(text, unit)
-                        if (!parsed.ok) return parsed.sentence
-                        const [only] = parsed.pieces
-                        if (!only || parsed.pieces.length > 1) return 'One thickness, such as 0.15.'
-                        replace(at, { ...only, quantity: piece.quantity })
-                        return null
-                      }}
-                    />
-                  </td>
-                  <td className="w-[30%] pr-2">
-                    <EntryField
-                      label={<span className="sr-only">{`How many of ${size} (${one})`}</span>}
-                      inputMode="numeric"
-                      value={`${piece.quantity}`}
-                      onCommit={(text) => {
-                        const quantity = Number(text.trim())
-                        const isUsable =
-                          Number.isInteger(quantity) && quantity >= 1 && quantity <= MOST_OF_A_SIZE
-                        if (!isUsable) return `1 to ${MOST_OF_A_SIZE}.`
-                        replace(at, { ...piece, quantity })
-                        return null
-                      }}
-                    />
-                  </td>
-                  <td>
-                    <button
-                      type="button"
-                      className="button-quiet"
-                      aria-label={`Take ${one} ${size} off the shelf`}
-                      onClick={() => {
-                        replace(at)
-                      }}
-                    >
-                      <Trash2 aria-hidden />
-                    </button>
-                  </td>
-                </tr>
-              )
-            })}
+            {rows.map((piece, at) => (
+              <tr
+                key={`${formatSize(piece, unit)} ${piece.quantity}`}
+                className="border-rule border-t"
+              >
+                <PieceCells
+                  one={one}
+                  number={at + 1}
+                  piece={piece}
+                  unit={unit}
+                  onReplace={(...by) => {
+                    replace(at, ...by)
+                  }}
+                />
+              </tr>
+            ))}
           </tbody>
         </table>
         {pieces.length === 0 && <p className="text-graphite py-2">None yet.</p>}

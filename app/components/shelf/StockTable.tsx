@@ -2,11 +2,11 @@ import { Trash2 } from 'lucide-react'
 
 import { MOST_OF_A_PIECE } from 'core'
 
-import { EntryField } from '~/components/Fields.tsx'
 import type { StockItem } from '~/files/shelf.ts'
 import { MOST_STOCK, parseStock, withStock } from '~/files/shelf.ts'
 
 import { AddField } from './AddField.tsx'
+import { QuantityField } from './QuantityField.tsx'
 
 interface StockCellsProps {
   readonly item: StockItem
@@ -21,19 +21,11 @@ function StockCells({ item, onQuantity, onTakeOff }: StockCellsProps) {
         <b>{item.partNumber}</b> {item.what}
       </th>
       <td className="w-[30%] pr-2">
-        <EntryField
-          key={item.quantity}
-          label={<span className="sr-only">{`How many of ${item.partNumber}`}</span>}
-          inputMode="numeric"
-          value={`${item.quantity}`}
-          onCommit={(text) => {
-            const quantity = Number(text.trim())
-            const isUsable =
-              Number.isInteger(quantity) && quantity >= 1 && quantity <= MOST_OF_A_PIECE
-            if (!isUsable) return `1 to ${MOST_OF_A_PIECE}.`
-            onQuantity(quantity)
-            return null
-          }}
+        <QuantityField
+          label={`How many of ${item.partNumber}`}
+          quantity={item.quantity}
+          most={MOST_OF_A_PIECE}
+          onQuantity={onQuantity}
         />
       </td>
       <td>

@@ -1,6 +1,6 @@
 import { Link } from 'react-router'
 
-import type { CouplerPosition, GearChange, Match } from 'core'
+import type { BoxDraft, CouplerPosition, GearChange, Match } from 'core'
 import { WITH_RING, fullPlaces, placeKey } from 'core'
 
 import { useOpenBox } from '~/components/box/boxContext.ts'
@@ -30,12 +30,8 @@ interface EngagePanelsProps {
 
 const USUAL_SPEED_M_S = 0.15
 
-/** For everything that goes in and hangs on the engine: whether its ring can, or its dogs catch. */
-export function EngagePanels(props: EngagePanelsProps) {
-  const { naming, gear, inputRpm, search, change } = props
-  const { id, draft, settings } = useOpenBox()
-  const become = useBecome()
-  const { job } = useOpenJob()
+/** What goes in and hangs on the engine: over a ring, or by dogs alone. */
+function engagingOf(draft: BoxDraft, gear: GearChange) {
   const endPlaces = fullPlaces(draft.couplers, gear.to.couplers)
   const engaging = gear.matches.flatMap((match) => {
     const place = match.coupler.positions.find(({ id }) => id === endPlaces[match.coupler.id])
@@ -48,18 +44,27 @@ export function EngagePanels(props: EngagePanelsProps) {
       match.coupler.kind !== 'friction-clutch' &&
       match.law.kind === 'lock',
   )
+  return { rings, dogs }
+}
+
+function withPlace(draft: BoxDraft, couplerId: string, place: CouplerPosition): BoxDraft {
+  const couplers = draft.couplers.map((coupler) => {
+    if (coupler.id !== couplerId) return coupler
+    const positions = coupler.positions.map((other) => (other.id === place.id ? place : other))
+    return { ...coupler, positions }
+  })
+  return { ...draft, couplers }
+}
+
+/** For everything that goes in and hangs on the engine: whether its ring can, or its dogs catch. */
+export function EngagePanels(props: EngagePanelsProps) {
+  const { naming, gear, inputRpm, search, change } = props
+  const { id, draft, settings } = useOpenBox()
+  const become = useBecome()
+  const { job } = useOpenJob()
+  const { rings, dogs } = engagingOf(draft, gear)
   const setPlace = ({ coupler }: Match, place: CouplerPosition): void => {
-    become({
-      ...draft,
-      couplers: draft.couplers.map((each) =>
-        each.id === coupler.id
-          ? {
-              ...each,
-              positions: each.positions.map((other) => (other.id === place.id ? place : other)),
-            }
-          : each,
-      ),
-    })
+    become(withPlace(draft, coupler.id, place))
   }
   const [first] = [...rings, ...dogs]
   return (

@@ -33,11 +33,57 @@ interface RingPanelProps {
 
 const RAD_PER_S = (2 * Math.PI) / 60
 
+/** Figures of the ring, and what it has to move. */
+function RingFigures(props: RingPanelProps) {
+  const { naming, match, place, dragNm, torqueUnit, onRing, onInertia, onDrag } = props
+  const { input, members } = naming.box.draft
+  const measured = members.find(({ id }) => id === input)?.inertiaKgM2
+  return (
+    <details className="no-print">
+      <summary className="cursor-pointer py-2 font-semibold">Figures of the ring</summary>
+      <div className="grid grid-cols-2 gap-2">
+        <CouplerFigures
+          id={`${match.coupler.id} ${place.id}`}
+          fields={RING_FIELDS}
+          figures={place.ring ?? {}}
+          onChange={(next) => {
+            onRing(next)
+            return null
+          }}
+        />
+        <EntryField
+          key={`inertia ${measured}`}
+          label={`Inertia of the ${bodyName(naming, input)} with clutch disc`}
+          unit="kg·m²"
+          inputMode="decimal"
+          value={measured === undefined ? '' : `${measured}`}
+          onCommit={(text) => {
+            if (text.trim() === '') {
+              onInertia(undefined)
+              return null
+            }
+            const inertia = parseWithin(text, 0.000_001, LARGEST.inertiaKgM2, 'An inertia')
+            if (!inertia.ok) return inertia.sentence
+            onInertia(inertia.value)
+            return null
+          }}
+        />
+        <TorqueField
+          label="Drag against it, of clutch or cold oil"
+          unit={torqueUnit}
+          valueNm={dragNm}
+          leastNm={-MOST_DRAG_NM}
+          mostNm={MOST_DRAG_NM}
+          onKeep={onDrag}
+        />
+      </div>
+    </details>
+  )
+}
+
 /** Whether the ring can bring the two sides together, and the figures that it takes to say so. */
 export function RingPanel(props: RingPanelProps) {
   const { naming, match, place, inputRpm, dragNm, gapMm, lengthUnit, torqueUnit } = props
-  const { onRing, onInertia, onDrag } = props
-  const { input, members } = naming.box.draft
   const ring = place.ring ?? {}
   const slip = greatestSlip(match)
   const slipRpm = slip === null ? 0 : Math.abs(toNumber(slip)) * inputRpm
@@ -47,7 +93,6 @@ export function RingPanel(props: RingPanelProps) {
     inertiaKgM2: kgM2,
     dragNm,
   })
-  const measured = members.find(({ id }) => id === input)?.inertiaKgM2
   return (
     <section aria-label="Ring" className="flex flex-col gap-1">
       <h2 className="text-[1.15rem] font-semibold">
@@ -78,45 +123,7 @@ export function RingPanel(props: RingPanelProps) {
       ) : (
         <p>{neededWords(result.missing)}</p>
       )}
-      <details className="no-print">
-        <summary className="cursor-pointer py-2 font-semibold">Figures of the ring</summary>
-        <div className="grid grid-cols-2 gap-2">
-          <CouplerFigures
-            id={`${match.coupler.id} ${place.id}`}
-            fields={RING_FIELDS}
-            figures={ring}
-            onChange={(next) => {
-              onRing(next)
-              return null
-            }}
-          />
-          <EntryField
-            key={`inertia ${measured}`}
-            label={`Inertia of the ${bodyName(naming, input)} with clutch disc`}
-            unit="kg·m²"
-            inputMode="decimal"
-            value={measured === undefined ? '' : `${measured}`}
-            onCommit={(text) => {
-              if (text.trim() === '') {
-                onInertia(undefined)
-                return null
-              }
-              const inertia = parseWithin(text, 0.000_001, LARGEST.inertiaKgM2, 'An inertia')
-              if (!inertia.ok) return inertia.sentence
-              onInertia(inertia.value)
-              return null
-            }}
-          />
-          <TorqueField
-            label="Drag against it, of clutch or cold oil"
-            unit={torqueUnit}
-            valueNm={dragNm}
-            leastNm={-MOST_DRAG_NM}
-            mostNm={MOST_DRAG_NM}
-            onKeep={onDrag}
-          />
-        </div>
-      </details>
+      <RingFigures {...props} />
     </section>
   )
 }

@@ -26,75 +26,93 @@ interface ForceTablesProps {
   readonly gearHref: (gearId: string) => string
 }
 
+/** "1250 N towards the output end". */
+function along(naming: Naming, forceN: number): string {
+  if (Math.round(forceN) === 0) return 'none'
+  const way = forceN < 0 ? 'towards-input' : 'towards-output'
+  return `${formatForce(forceN)} ${travelWords(naming.words, way)}`
+}
+
+type ShaftTableProps = Pick<ForceTablesProps, 'naming' | 'lengthUnit'> & Pick<Forces, 'shafts'>
+
+function ShaftTable({ naming, shafts, lengthUnit }: ShaftTableProps) {
+  return (
+    <Table
+      caption="Thrust that each shaft has to take, and loads on its bearings"
+      isCaptionShown
+      rows={shafts}
+      keyOf={({ member }) => member}
+      rowOf={({ member }) => member}
+      columns={[
+        {
+          heading: 'Shaft',
+          isName: true,
+          cell: ({ member }) => capitalize(bodyName(naming, member)),
+        },
+        {
+          heading: 'Thrust',
+          className: 'font-semibold whitespace-nowrap',
+          cell: ({ thrustN }) => along(naming, thrustN),
+        },
+        {
+          heading: 'Bearing loads, across the shaft',
+          cell: ({ bearings }) =>
+            bearings
+              .map(
+                ({ stationMm, radialN }) =>
+                  `${formatForce(radialN)} at ${formatLength(stationMm, lengthUnit)}`,
+              )
+              .join(', '),
+        },
+      ]}
+    />
+  )
+}
+
+type ToothTableProps = Pick<ForceTablesProps, 'naming'> & Pick<Forces, 'teeth'>
+
+function ToothTable({ naming, teeth }: ToothTableProps) {
+  return (
+    <Table
+      caption="Forces at the teeth"
+      isCaptionShown
+      rows={teeth}
+      keyOf={({ gear, law }) => `${gear.id} ${law.source}`}
+      columns={[
+        {
+          heading: 'Gear',
+          isName: true,
+          cell: ({ gear }) => capitalize(gearName(naming, gear)),
+        },
+        {
+          heading: 'Tangential',
+          isRight: true,
+          className: 'font-semibold',
+          cell: ({ tangentialN }) => formatForce(tangentialN),
+        },
+        {
+          heading: 'Radial',
+          isRight: true,
+          className: 'font-semibold',
+          cell: ({ radialN }) => formatForce(radialN),
+        },
+        {
+          heading: 'Axial',
+          className: 'font-semibold',
+          cell: ({ axialN }) => along(naming, axialN),
+        },
+      ]}
+    />
+  )
+}
+
 /** Forces at the teeth, thrust and bearing loads; and what is missing for them. */
 export function ForceTables({ naming, forces, lengthUnit, gearHref }: ForceTablesProps) {
   const { teeth, shafts, missing } = forces
-  /** "1250 N towards the output end". */
-  const along = (forceN: number): string =>
-    Math.round(forceN) === 0
-      ? 'none'
-      : `${formatForce(forceN)} ${travelWords(naming.words, forceN < 0 ? 'towards-input' : 'towards-output')}`
   return (
     <div className="flex flex-col gap-4">
-      {shafts.length > 0 && (
-        <Table
-          caption="Thrust that each shaft has to take, and loads on its bearings"
-          isCaptionShown
-          rows={shafts}
-          keyOf={({ member }) => member}
-          rowOf={({ member }) => member}
-          columns={[
-            {
-              heading: 'Shaft',
-              isName: true,
-              cell: ({ member }) => capitalize(bodyName(naming, member)),
-            },
-            {
-              heading: 'Thrust',
-              className: 'font-semibold whitespace-nowrap',
-              cell: ({ thrustN }) => along(thrustN),
-            },
-            {
-              heading: 'Bearing loads, across the shaft',
-              cell: ({ bearings }) =>
-                bearings
-                  .map(
-                    ({ stationMm, radialN }) =>
-                      `${formatForce(radialN)} at ${formatLength(stationMm, lengthUnit)}`,
-                  )
-                  .join(', '),
-            },
-          ]}
-        />
-      )}
-      {teeth.length > 0 && (
-        <Table
-          caption="Forces at the teeth"
-          isCaptionShown
-          rows={teeth}
-          keyOf={({ gear, law }) => `${gear.id} ${law.source}`}
-          columns={[
-            {
-              heading: 'Gear',
-              isName: true,
-              cell: ({ gear }) => capitalize(gearName(naming, gear)),
-            },
-            {
-              heading: 'Tangential',
-              isRight: true,
-              className: 'font-semibold',
-              cell: ({ tangentialN }) => formatForce(tangentialN),
-            },
-            {
-              heading: 'Radial',
-              isRight: true,
-              className: 'font-semibold',
-              cell: ({ radialN }) => formatForce(radialN),
-            },
-            { heading: 'Axial', className: 'font-semibold', cell: ({ axialN }) => along(axialN) },
-          ]}
-        />
-      )}
+      {shafts.length > 0 && <ShaftTable naming={naming} shafts={shafts} lengthUnit={lengthUnit} />}
+      {teeth.length > 0 && <ToothTable naming={naming} teeth={teeth} />}
       {missing.length > 0 && (
         <section>
           <h2 className="text-[1.05rem]">Missing for the forces</h2>

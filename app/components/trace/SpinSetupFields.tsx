@@ -1,4 +1,4 @@
-import type { Spin } from 'core'
+import type { Spin, SpinSetup } from 'core'
 import { namedPlace } from 'core'
 
 import { SelectField } from '~/components/Fields.tsx'
@@ -40,12 +40,80 @@ function testTitle(naming: Naming, test: SpinTest): string {
   }
 }
 
+type OwnTestProps = Pick<SpinSetupFieldsProps, 'naming' | 'onChange'> &
+  Pick<SpinSetup, 'turned' | 'held'>
+
+/** What is turned and held in a test of one's own. */
+function OwnTest({ naming, turned, held, onChange }: OwnTestProps) {
+  const names = naming.box.bodies.map((id) => [id, capitalize(partName(naming, id))] as const)
+  return (
+    <div className="flex flex-wrap items-end gap-3">
+      <SelectField
+        label="Turn"
+        value={turned}
+        options={names}
+        onChange={(id) => {
+          onChange({ turned: id })
+        }}
+      />
+      <SelectField
+        label="Hold one more"
+        value=""
+        options={[['', 'choose'], ...names.filter(([id]) => id !== turned && !held.includes(id))]}
+        onChange={(id) => {
+          if (id !== '') onChange({ held: [...held, id].join(',') })
+        }}
+      />
+      {held.map((id) => (
+        <button
+          key={id}
+          type="button"
+          className="button"
+          onClick={() => {
+            onChange({ held: held.filter((each) => each !== id).join(',') })
+          }}
+        >
+          Let go of the {partName(naming, id)}
+        </button>
+      ))}
+    </div>
+  )
+}
+
+type SleeveFieldsProps = Pick<SpinSetupFieldsProps, 'naming' | 'onChange'> &
+  Pick<SpinSetup, 'places'>
+
+function SleeveFields({ naming, places, onChange }: SleeveFieldsProps) {
+  const { draft } = naming.box
+  return (
+    <details>
+      <summary className="text-accent flex min-h-[44px] cursor-pointer items-center font-semibold">
+        {inWords(naming.words, 'Sleeves')}: {placesWords(naming, places)}
+      </summary>
+      <div className="flex flex-wrap gap-3 pb-1">
+        {draft.couplers.map((coupler) => (
+          <SelectField
+            key={coupler.id}
+            label={capitalize(couplerName(naming, coupler))}
+            value={namedPlace(places, coupler.id) ?? ''}
+            options={coupler.positions.map((place) => [
+              place.id,
+              place.engages.length === 0 ? 'at its centre' : placeName(naming, coupler, place),
+            ])}
+            onChange={(place) => {
+              onChange({ at: formatPlaces(draft, { ...places, [coupler.id]: place }) })
+            }}
+          />
+        ))}
+      </div>
+    </details>
+  )
+}
+
 /** What is held, what is turned, and where the sleeves stand. */
 export function SpinSetupFields({ naming, state, result, onChange }: SpinSetupFieldsProps) {
   const { test, setups } = state
-  const { draft, bodies } = naming.box
   const { places, held, turned } = setups[test]
-  const names = bodies.map((id) => [id, capitalize(partName(naming, id))] as const)
   return (
     <div className="flex flex-col gap-2">
       <ToggleRow
@@ -57,39 +125,7 @@ export function SpinSetupFields({ naming, state, result, onChange }: SpinSetupFi
         }}
       />
       {test === 'own' && (
-        <div className="flex flex-wrap items-end gap-3">
-          <SelectField
-            label="Turn"
-            value={turned}
-            options={names}
-            onChange={(id) => {
-              onChange({ turned: id })
-            }}
-          />
-          <SelectField
-            label="Hold one more"
-            value=""
-            options={[
-              ['', 'choose'],
-              ...names.filter(([id]) => id !== turned && !held.includes(id)),
-            ]}
-            onChange={(id) => {
-              if (id !== '') onChange({ held: [...held, id].join(',') })
-            }}
-          />
-          {held.map((id) => (
-            <button
-              key={id}
-              type="button"
-              className="button"
-              onClick={() => {
-                onChange({ held: held.filter((each) => each !== id).join(',') })
-              }}
-            >
-              Let go of the {partName(naming, id)}
-            </button>
-          ))}
-        </div>
+        <OwnTest naming={naming} turned={turned} held={held} onChange={onChange} />
       )}
       <p>
         {held.length === 0
@@ -97,27 +133,7 @@ export function SpinSetupFields({ naming, state, result, onChange }: SpinSetupFi
           : `Hold the ${held.map((id) => partName(naming, id)).join(' and the ')}`}
         , turn the <b>{partName(naming, turned)}</b> by hand and see what moves.
       </p>
-      <details>
-        <summary className="text-accent flex min-h-[44px] cursor-pointer items-center font-semibold">
-          {inWords(naming.words, 'Sleeves')}: {placesWords(naming, places)}
-        </summary>
-        <div className="flex flex-wrap gap-3 pb-1">
-          {draft.couplers.map((coupler) => (
-            <SelectField
-              key={coupler.id}
-              label={capitalize(couplerName(naming, coupler))}
-              value={namedPlace(places, coupler.id) ?? ''}
-              options={coupler.positions.map((place) => [
-                place.id,
-                place.engages.length === 0 ? 'at its centre' : placeName(naming, coupler, place),
-              ])}
-              onChange={(place) => {
-                onChange({ at: formatPlaces(draft, { ...places, [coupler.id]: place }) })
-              }}
-            />
-          ))}
-        </div>
-      </details>
+      <SleeveFields naming={naming} places={places} onChange={onChange} />
       {result.needed.length > 0 && (
         <p role="status">
           What some parts do depends on counts. Count first:{' '}
