@@ -73,7 +73,7 @@ function RuleForm({ measure, limit, unit }: RuleFormProps) {
       <select
         name="unit"
         aria-label={`Unit of ${MEASURE_NAMES[measure]}`}
-        className="field w-auto"
+        className="field w-[5.4rem]"
         defaultValue={limit?.unit ?? usual ?? ''}
       >
         {units.map((each) => (

@@ -89,7 +89,7 @@ export function TurnEntry(props: TurnEntryProps) {
         selected={readAt}
         onSelect={onReadAt}
       />
-      <div className="flex flex-wrap gap-3">
+      <div className="flex flex-wrap items-end gap-3">
         <label className="flex-1 font-semibold">
           Turns of the {names[given]}
           <input
