@@ -1,6 +1,8 @@
 import { useEffect } from 'react'
 import type { ShouldRevalidateFunctionArgs } from 'react-router'
 
+import type { DriveWay } from 'core'
+
 import type { Route } from './+types/shiftDrive'
 import { withDatabase } from '~/.server/answers.ts'
 import { unitsBeside, unitsToChoose } from '~/.server/besideUnits.ts'
@@ -16,8 +18,10 @@ import { useDrive } from '~/components/drive/useDrive.ts'
 import { useDriveTask } from '~/components/drive/useDriveTask.ts'
 import { PrintButton } from '~/components/PrintButton.tsx'
 import { useShift } from '~/components/shift/useShift.ts'
+import type { ChangeView } from '~/components/useViewState.ts'
 import { useViewState } from '~/components/useViewState.ts'
 import { Warning } from '~/components/Warning.tsx'
+import type { DriveAnswer } from '~/views/drive/driveJob.ts'
 import { besideOf, formatBeside } from '~/views/drive/besideUnits.ts'
 import { WAY_NAMES, notDrivenWords } from '~/words/drive.ts'
 import { capitalize } from '~/words/names.ts'
@@ -48,9 +52,64 @@ export function shouldRevalidate(asked: ShouldRevalidateFunctionArgs) {
   return !isSame || unlessSamePage(asked)
 }
 
+interface WhatItDoesProps {
+  readonly answer: Extract<DriveAnswer, { readonly ok: true }>
+  readonly way: DriveWay
+  readonly loaderData: Route.ComponentProps['loaderData']
+  readonly change: ChangeView
+}
+
+/** The changes of a drive one by one, and its figures beside those of other ways and units. */
+function WhatItDoes({ answer, way, loaderData, change }: WhatItDoesProps) {
+  const { draft, naming } = useShift()
+  const { asked, choices, units, isAway } = loaderData
+  const [own] = answer.figures
+  return (
+    <div className="flex max-w-full flex-none flex-col gap-3 overflow-x-auto" tabIndex={0}>
+      <ChangeTable
+        changes={answer.result.changes}
+        onPick={(each) => {
+          change({
+            change: `${answer.result.changes.indexOf(each) + 1}`,
+            at: each.startS.toFixed(2),
+          })
+        }}
+      />
+      <DrivesTable
+        caption="The same drive, changed otherwise"
+        heading="Changed"
+        drives={answer.figures.map(([each, figures]) => ({
+          key: each,
+          name: capitalize(WAY_NAMES[each]),
+          figures,
+        }))}
+      />
+      {own && (
+        <BesidePanel
+          words={naming.words}
+          own={{ name: draft.name, way, figures: own[1] }}
+          answers={answer.beside}
+          choices={choices}
+          units={units}
+          change={change}
+        />
+      )}
+      {units.length < besideOf(asked).length && (
+        <MissingUnits
+          isAway={isAway}
+          onLeaveOut={() => {
+            change({ beside: formatBeside(units.map((unit) => unit.id)) })
+          }}
+        />
+      )}
+      <EnergyTable result={answer.result} />
+    </div>
+  )
+}
+
 /** The box driven over a course, and what its changes of gear do to clutches, rings and torque. */
 export default function ShiftDrive({ loaderData }: Route.ComponentProps) {
-  const { asked, choices, units, isAway } = loaderData
+  const { units } = loaderData
   const { id, settings } = useOpenBox()
   const { draft, naming, positions, solver, issues } = useShift()
   const [search, change] = useViewState()
@@ -61,7 +120,6 @@ export default function ShiftDrive({ loaderData }: Route.ComponentProps) {
   const { course, way, figures } = task
   const { answer, isRunning, hasFailed } = useDrive(task.job)
   const result = answer?.ok ? answer.result : undefined
-  const own = answer?.ok ? answer.figures[0] : undefined
   if (!solver)
     return (
       <main className="p-6">
@@ -105,45 +163,7 @@ export default function ShiftDrive({ loaderData }: Route.ComponentProps) {
       >
         <CourseControls task={task} positions={positions} result={result} change={change} />
         {answer?.ok && (
-          <div className="flex max-w-full flex-none flex-col gap-3 overflow-x-auto" tabIndex={0}>
-            <ChangeTable
-              changes={answer.result.changes}
-              onPick={(each) => {
-                change({
-                  change: `${answer.result.changes.indexOf(each) + 1}`,
-                  at: each.startS.toFixed(2),
-                })
-              }}
-            />
-            <DrivesTable
-              caption="The same drive, changed otherwise"
-              heading="Changed"
-              drives={answer.figures.map(([each, figures]) => ({
-                key: each,
-                name: capitalize(WAY_NAMES[each]),
-                figures,
-              }))}
-            />
-            {own && (
-              <BesidePanel
-                words={naming.words}
-                own={{ name: draft.name, way, figures: own[1] }}
-                answers={answer.beside}
-                choices={choices}
-                units={units}
-                change={change}
-              />
-            )}
-            {units.length < besideOf(asked).length && (
-              <MissingUnits
-                isAway={isAway}
-                onLeaveOut={() => {
-                  change({ beside: formatBeside(units.map((unit) => unit.id)) })
-                }}
-              />
-            )}
-            <EnergyTable result={answer.result} />
-          </div>
+          <WhatItDoes answer={answer} way={way} loaderData={loaderData} change={change} />
         )}
         <DriveFields figures={figures} torqueUnit={settings.torqueUnit} change={change} />
         <div className="no-print">

@@ -11,6 +11,7 @@ import { RodKeys } from '~/components/shift/RodKeys.tsx'
 import { RodsFigure } from '~/components/shift/RodsFigure.tsx'
 import { ShiftProposal, saysWhatMoves } from '~/components/shift/ShiftProposal.tsx'
 import { useShift } from '~/components/shift/useShift.ts'
+import type { ChangeView } from '~/components/useViewState.ts'
 import { useViewState } from '~/components/useViewState.ts'
 import { Warning } from '~/components/Warning.tsx'
 import { formatMoved, holderOf, inRows, parseMoved } from '~/views/shift/rodsView.ts'
@@ -19,12 +20,9 @@ import { rodName } from '~/words/shift.ts'
 
 const NO_PARTS: readonly InterlockPart[] = []
 
-/** The interlock part by part: take one out, and try which rods can move together then. */
-export default function ShiftInterlock() {
-  const { words } = useOpenBox()
-  const { draft, naming, solver, issues } = useShift()
-  const [search, change] = useViewState()
-  const proof = useMemo(() => (solver ? proveInterlock(solver) : undefined), [solver])
+/** The rods as the address has them moved, and what of the interlock is left in between. */
+function useRods(search: URLSearchParams, change: ChangeView) {
+  const { draft } = useShift()
   const rods = inRows(rodsOf(draft)).filter(
     ({ id, switched }) =>
       switched === undefined ||
@@ -36,9 +34,6 @@ export default function ShiftInterlock() {
   const moved = parseMoved(draft, search.get('moved'))
   const refused = rods.find(({ id }) => id === search.get('held'))
   const holder = refused && holderOf(left, moved, refused.id)
-  const places = placesWith(draft, moved)
-  const state = solver && places ? analyse(solver, places) : undefined
-  const lock = solver && places ? explainLock(solver, places) : undefined
   const set = (rod: MovedRod['selector'], place: MovedRod['place'] | null): void => {
     const others = moved.filter(({ selector }) => selector.id !== rod.id)
     if (place && holderOf(left, others, rod.id)) {
@@ -48,6 +43,19 @@ export default function ShiftInterlock() {
     const next = place ? [...others, { selector: rod, place }] : others
     change({ moved: formatMoved(next), held: '' })
   }
+  return { rods, parts, out, left, moved, refused, holder, set }
+}
+
+/** The interlock part by part: take one out, and try which rods can move together then. */
+export default function ShiftInterlock() {
+  const { words } = useOpenBox()
+  const { draft, naming, solver, issues } = useShift()
+  const [search, change] = useViewState()
+  const proof = useMemo(() => (solver ? proveInterlock(solver) : undefined), [solver])
+  const { rods, parts, out, left, moved, refused, holder, set } = useRods(search, change)
+  const places = placesWith(draft, moved)
+  const state = solver && places ? analyse(solver, places) : undefined
+  const lock = solver && places ? explainLock(solver, places) : undefined
   if (!solver || !proof)
     return (
       <main className="p-6">

@@ -15,21 +15,29 @@ import { SleeveGrips } from '~/components/trace/SleeveGrips.tsx'
 import { parseRibbonScale, ribbonFullTorque } from '~/views/trace/ribbonScale.ts'
 import { useOpenTrace } from '~/components/trace/traceContext.ts'
 import { usePositionChoice } from '~/components/trace/usePositionChoice.ts'
+import type { Naming } from '~/words/names.ts'
 import { couplerName } from '~/words/names.ts'
 
-export default function TraceDrawing() {
-  const { id, draft, words } = useOpenBox()
-  const trace = useOpenTrace()
-  const { naming, selected, input, layers, search, change, solver } = trace
-  const { position, analysis } = selected
-  const navigate = useNavigate()
-  const [pointedGear, setPointedGear] = useState<string>()
-  const [held, setHeld] = useState<{ readonly coupler: string; readonly by: string }>()
-  const hasInterlock = search.get('interlock') !== 'out'
-  const select = usePositionChoice(() => {
-    setHeld(undefined)
-  })
+/** A coupler that the interlock keeps where it is, and the one that is out of its centre. */
+interface Held {
+  readonly coupler: string
+  readonly by: string
+}
 
+function heldWords(naming: Naming, { coupler, by }: Held): string {
+  const [one, other] = [coupler, by].map((id) => {
+    const found = naming.box.couplers.get(id)
+    return found ? couplerName(naming, found) : id
+  })
+  return `The interlock holds the ${one}: the ${other} is out of its centre.`
+}
+
+/** Moves sleeves by hand, as far as the interlock lets them. */
+function useSleeves(hasInterlock: boolean) {
+  const { draft } = useOpenBox()
+  const { selected, change } = useOpenTrace()
+  const { position } = selected
+  const [held, setHeld] = useState<Held>()
   // The page follows a little later, so moves in quick succession build on this.
   const latest = useRef<CouplerPlaces>({})
   useEffect(() => {
@@ -50,10 +58,25 @@ export default function TraceDrawing() {
         : { position: listed, moved: '', waits: '' },
     )
   }
-  const nameOf = (couplerId: string): string => {
-    const coupler = naming.box.couplers.get(couplerId)
-    return coupler ? couplerName(naming, coupler) : couplerId
+  return {
+    held,
+    letGo: () => {
+      setHeld(undefined)
+    },
+    move,
   }
+}
+
+export default function TraceDrawing() {
+  const { id, draft, words } = useOpenBox()
+  const trace = useOpenTrace()
+  const { naming, selected, input, layers, search, change, solver } = trace
+  const { position, analysis } = selected
+  const navigate = useNavigate()
+  const [pointedGear, setPointedGear] = useState<string>()
+  const hasInterlock = search.get('interlock') !== 'out'
+  const { held, letGo, move } = useSleeves(hasInterlock)
+  const select = usePositionChoice(letGo)
   const drive = analysis.state === 'drive' ? analysis : undefined
   const places = fullPlaces(draft.couplers, position.couplers)
   const forces =
@@ -95,7 +118,7 @@ export default function TraceDrawing() {
       <div className="flex min-h-[1.8rem] items-center">
         {held ? (
           <p role="status" className="text-trouble font-semibold">
-            {`The interlock holds the ${nameOf(held.coupler)}: the ${nameOf(held.by)} is out of its centre.`}
+            {heldWords(naming, held)}
           </p>
         ) : pointedGear ? (
           <GearReadout naming={naming} gearId={pointedGear} analysis={analysis} input={input} />
@@ -112,7 +135,7 @@ export default function TraceDrawing() {
       <DrawingTools
         hasInterlock={hasInterlock}
         onInterlock={(isOn) => {
-          setHeld(undefined)
+          letGo()
           change({ interlock: isOn ? '' : 'out' })
         }}
         onReset={

@@ -27,6 +27,19 @@ import { bodyName } from '~/words/names.ts'
 const USUAL_ERROR = rational(1, 8)
 const USUAL_TURNS = '10'
 
+/** What the turns of the job say of the counts, and which check would say more. */
+function useTurnChecks(at: string | undefined) {
+  const { job, box } = useOpenJob()
+  const checks = useMemo(() => job.checks.map(({ check }) => check), [job])
+  const judged = useMemo(() => (box ? judgeChecks(box, checks) : []), [box, checks])
+  const suspects = useMemo(() => (box ? findSuspects(box, checks) : []), [box, checks])
+  const next = useMemo(
+    () => suggestCheck(suspects, checks.at(-1)?.errorTurns ?? USUAL_ERROR, at),
+    [suspects, checks, at],
+  )
+  return { checks, judged, suspects, next }
+}
+
 /** Counts checked by turning the box. */
 export default function Turns() {
   const { id, draft, words } = useOpenBox()
@@ -42,13 +55,7 @@ export default function Turns() {
     return solver ? ratioPlaces(solver.box, analysed) : []
   }, [draft])
   const at = places.find((place) => place === search.get('at'))
-  const checks = useMemo(() => job.checks.map(({ check }) => check), [job])
-  const judged = useMemo(() => (box ? judgeChecks(box, checks) : []), [box, checks])
-  const suspects = useMemo(() => (box ? findSuspects(box, checks) : []), [box, checks])
-  const next = useMemo(
-    () => suggestCheck(suspects, checks.at(-1)?.errorTurns ?? USUAL_ERROR, at),
-    [suspects, checks, at],
-  )
+  const { checks, judged, suspects, next } = useTurnChecks(at)
   const firstSuspect = suspects.find(({ miscounts }) => miscounts.length > 0)?.miscounts[0]?.gear.id
   const countHref = (gear: string): string => `/boxes/${id}/count?gear=${gear}&pass=second`
   const readAt = search.get('read') === 'output' ? 'output' : 'input'

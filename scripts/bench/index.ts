@@ -3,6 +3,7 @@ import os from 'node:os'
 
 import { threeShaftBox } from 'core'
 
+import type { Udrix } from '../../e2e/udrix.ts'
 import { TEST_BUILD, startUdrix } from '../../e2e/udrix.ts'
 import { ensureBuild, ensureChromium, ensurePostgres } from '../setup.mjs'
 import { benchArchive } from './archive.ts'
@@ -45,8 +46,17 @@ benchChanges()
 benchDrive()
 benchDrum()
 benchInterlock()
-const udrix = await startUdrix('bench')
-try {
+/** Measures on a Udrix of its own, with the demo and nothing else on the bench. */
+async function withUdrix(name: string, measure: (udrix: Udrix) => Promise<void>): Promise<void> {
+  const udrix = await startUdrix(name)
+  try {
+    await measure(udrix)
+  } finally {
+    await udrix.stop()
+  }
+}
+
+await withUdrix('bench', async (udrix) => {
   const bench = await (await fetch(udrix.url)).text()
   const [box] = /\/boxes\/[0-9a-f-]{36}/.exec(bench) ?? []
   if (!box) throw new Error('the demo is not on the bench')
@@ -62,7 +72,5 @@ try {
   await benchBench(udrix.url, udrix.databaseUrl)
   await fillJobs(udrix.databaseUrl)
   await benchMany(udrix.url, box, '5,000 boxes and 2,000 jobs')
-  await benchArchive(udrix)
-} finally {
-  await udrix.stop()
-}
+})
+await withUdrix('bench-archive', benchArchive)

@@ -76,24 +76,18 @@ function PhotoButton({ isDisabled, onChoose }: PhotoButtonProps) {
   )
 }
 
-/** The photographs of a job or of one part of it, and a way to add one. */
-export function Photos({ boxId, part, entry: of }: PhotosProps) {
-  const { job, current, record } = useOpenJob()
-  const { pending } = useJobOutbox()
-  const waiting = new Set(
-    pending.flatMap(({ entry: { body } }) => (body.kind === 'photo' ? [body.photo] : [])),
-  )
+interface AddPhotoProps extends Pick<PhotosProps, 'part' | 'entry'> {
+  readonly isDisabled: boolean
+  /** Whether any has not reached the server. */
+  readonly isWaiting: boolean
+}
+
+/** Asks for a photograph and what it shows. */
+function AddPhoto({ part, entry: of, isDisabled, isWaiting }: AddPhotoProps) {
+  const { record } = useOpenJob()
   const [problem, setProblem] = useState<string>()
   const [isOnPageOnly, setIsOnPageOnly] = useState(false)
   const [caption, setCaption] = useState('')
-  const [shown, setShown] = useState(PAGE)
-  const isDisabled = current === undefined || job.isClosed
-  const photos = job.entries
-    .filter((entry): entry is PhotoEntry => entry.body.kind === 'photo')
-    .filter(({ body }) => part === undefined || body.part === part)
-    .filter(({ body }) => of === undefined || body.entry === of)
-    .reverse()
-
   const choose = async (file: File): Promise<void> => {
     setProblem(undefined)
     const shrunk = await shrinkPhoto(file)
@@ -113,8 +107,7 @@ export function Photos({ boxId, part, entry: of }: PhotosProps) {
     setCaption('')
   }
   return (
-    <section aria-label="Photographs">
-      <h2 className="text-[1.2rem]">Photographs</h2>
+    <>
       <div className="flex flex-wrap items-end gap-2">
         <label className="font-semibold">
           What the next one shows
@@ -139,12 +132,35 @@ export function Photos({ boxId, part, entry: of }: PhotosProps) {
         JPEG, PNG or WebP, {LARGEST_FILE_BYTES / 1_000_000} MB at most; made smaller before it is
         sent.
       </p>
-      {isOnPageOnly && waiting.size > 0 && (
+      {isOnPageOnly && isWaiting && (
         <Warning role="alert">
           This browser keeps no photographs. Leave the page open until it is sent.
         </Warning>
       )}
       {problem && <Warning role="alert">{problem}</Warning>}
+    </>
+  )
+}
+
+/** The photographs of a job or of one part of it, and a way to add one. */
+export function Photos({ boxId, part, entry: of }: PhotosProps) {
+  const { job, current, record } = useOpenJob()
+  const { pending } = useJobOutbox()
+  const waiting = new Set(
+    pending.flatMap(({ entry: { body } }) => (body.kind === 'photo' ? [body.photo] : [])),
+  )
+  const [shown, setShown] = useState(PAGE)
+  const isDisabled = current === undefined || job.isClosed
+  const photos = job.entries
+    .filter((entry): entry is PhotoEntry => entry.body.kind === 'photo')
+    .filter(({ body }) => part === undefined || body.part === part)
+    .filter(({ body }) => of === undefined || body.entry === of)
+    .reverse()
+
+  return (
+    <section aria-label="Photographs">
+      <h2 className="text-[1.2rem]">Photographs</h2>
+      <AddPhoto part={part} entry={of} isDisabled={isDisabled} isWaiting={waiting.size > 0} />
       {photos.length > 0 && (
         <ul aria-label="Photographs of this job" className="mt-1 flex flex-wrap gap-3">
           {photos.slice(0, shown).map(({ id, body }) => (

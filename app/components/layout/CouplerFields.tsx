@@ -3,6 +3,7 @@ import { Plus } from 'lucide-react'
 import type { Coupler } from 'core'
 import { COUPLER_KINDS, indexBox, pairsOf } from 'core'
 
+import type { Naming } from '~/words/names.ts'
 import { bodyName, capitalize } from '~/words/names.ts'
 import type { Vocabulary } from '~/words/vocabulary.ts'
 import { lengthText, parseLength } from '~/views/layout/numbers.ts'
@@ -19,6 +20,31 @@ interface CouplerFieldsProps {
   readonly coupler: Coupler
 }
 
+/** All that a place of a coupler may do, by the key of the engagement. */
+function engagementsOf(
+  naming: Naming,
+  { hub }: Coupler,
+): readonly (readonly [key: string, what: string])[] {
+  const { draft, bodies: all } = naming.box
+  const bodies = all.filter((body) => body !== hub)
+  return [
+    ...bodies.map((body) => [`lock:${body}`, `locks ${bodyName(naming, body)}`] as const),
+    ...[hub, ...bodies].map(
+      (body) => [`hold:${body}`, `holds ${bodyName(naming, body)} to the case`] as const,
+    ),
+    ...draft.links.flatMap((link) =>
+      pairsOf(link).length > 0
+        ? [
+            [
+              `mesh:${link.id}`,
+              `brings in ${partTitle(draft, naming.words, { list: 'links', id: link.id })}`,
+            ] as const,
+          ]
+        : [],
+    ),
+  ]
+}
+
 export function CouplerFields({ drafting, words, coupler }: CouplerFieldsProps) {
   const { draft, become } = drafting
   const box = indexBox(draft)
@@ -28,23 +54,7 @@ export function CouplerFields({ drafting, words, coupler }: CouplerFieldsProps) 
     become(withPart(draft, 'couplers', { ...coupler, ...change }))
     return null
   }
-  const bodies = box.bodies.filter((body) => body !== coupler.hub)
-  const engagements: readonly (readonly [string, string])[] = [
-    ...bodies.map((body) => [`lock:${body}`, `locks ${bodyName(naming, body)}`] as const),
-    ...[coupler.hub, ...bodies].map(
-      (body) => [`hold:${body}`, `holds ${bodyName(naming, body)} to the case`] as const,
-    ),
-    ...draft.links.flatMap((link) =>
-      pairsOf(link).length > 0
-        ? [
-            [
-              `mesh:${link.id}`,
-              `brings in ${partTitle(draft, words, { list: 'links', id: link.id })}`,
-            ] as const,
-          ]
-        : [],
-    ),
-  ]
+  const engagements = engagementsOf(naming, coupler)
   const freePlace = ['1', '2', '3', '4', '5', '6', '7', '8'].find(
     (id) => !coupler.positions.some((place) => place.id === `place ${id}`),
   )

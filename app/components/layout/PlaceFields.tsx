@@ -31,56 +31,16 @@ interface PlaceFieldsProps {
   readonly onChange: (place: CouplerPosition) => void
 }
 
-/** One place that a coupler can be moved to, and what it engages there. */
-export function PlaceFields({
-  drafting: { draft, become },
-  words,
-  coupler,
+/** What a coupler does in a place, one thing after another. */
+function EngagementFields({
   place,
   engagements,
   onChange,
-}: PlaceFieldsProps) {
+}: Pick<PlaceFieldsProps, 'place' | 'engagements' | 'onChange'>) {
   const titleOf = (engagement: Engagement): string =>
     engagements.find(([key]) => key === engagementKey(engagement))?.[1] ?? 'what is not there'
   return (
-    <fieldset className="border-rule border-t pt-2">
-      <legend className="sr-only">Place {place.id}</legend>
-      <div className="grid grid-cols-[1fr_1fr_auto] items-end gap-2">
-        <EntryField
-          key={`place ${place.id}`}
-          label="Place"
-          value={place.id}
-          onCommit={(text) => {
-            const parsed = parseName(text)
-            if (!parsed.ok) return parsed.sentence
-            const id = parsed.name
-            if (id === undefined || coupler.positions.some((other) => other.id === id))
-              return 'Each place needs a name of its own.'
-            become(renamePlace(draft, coupler.id, place.id, id))
-            return null
-          }}
-        />
-        <SelectField
-          label="Moved"
-          value={place.travel}
-          options={TRAVELS.map((travel): [Travel, string] => [travel, travelWords(words, travel)])}
-          onChange={(travel) => {
-            onChange({ ...place, travel })
-          }}
-        />
-        <button
-          type="button"
-          className="button-quiet"
-          aria-label={`Take out place ${place.id}`}
-          disabled={coupler.positions.length < 2}
-          onClick={() => {
-            become(removePlace(draft, coupler.id, place.id))
-          }}
-        >
-          <X aria-hidden />
-        </button>
-      </div>
-      <PlaceUse draft={draft} coupler={coupler.id} place={place.id} />
+    <>
       {place.engages.map((engagement, which) => (
         <div key={which} className="grid grid-cols-[1fr_auto] items-end gap-2">
           <SelectField
@@ -120,6 +80,59 @@ export function PlaceFields({
           if (next) onChange({ ...place, engages: [...place.engages, next] })
         }}
       />
+    </>
+  )
+}
+
+/** One place that a coupler can be moved to, and what it engages there. */
+export function PlaceFields({
+  drafting: { draft, become },
+  words,
+  coupler,
+  place,
+  engagements,
+  onChange,
+}: PlaceFieldsProps) {
+  return (
+    <fieldset className="border-rule border-t pt-2">
+      <legend className="sr-only">Place {place.id}</legend>
+      <div className="grid grid-cols-[1fr_1fr_auto] items-end gap-2">
+        <EntryField
+          key={`place ${place.id}`}
+          label="Place"
+          value={place.id}
+          onCommit={(text) => {
+            const parsed = parseName(text)
+            if (!parsed.ok) return parsed.sentence
+            const id = parsed.name
+            if (id === undefined || coupler.positions.some((other) => other.id === id))
+              return 'Each place needs a name of its own.'
+            become(renamePlace(draft, coupler.id, place.id, id))
+            return null
+          }}
+        />
+        <SelectField
+          label="Moved"
+          value={place.travel}
+          options={TRAVELS.map((travel): [Travel, string] => [travel, travelWords(words, travel)])}
+          onChange={(travel) => {
+            onChange({ ...place, travel })
+          }}
+        />
+        <button
+          type="button"
+          className="button-quiet"
+          aria-label={`Take out place ${place.id}`}
+          disabled={coupler.positions.length < 2}
+          onClick={() => {
+            become(removePlace(draft, coupler.id, place.id))
+          }}
+        >
+          <X aria-hidden />
+        </button>
+      </div>
+      <PlaceUse draft={draft} coupler={coupler.id} place={place.id} />
+      <EngagementFields place={place} engagements={engagements} onChange={onChange} />
     </fieldset>
   )
 }

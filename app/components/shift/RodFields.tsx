@@ -20,14 +20,9 @@ interface RodFieldsProps {
 /** Coupler and place as one choice. */
 const KEY = '~'
 
-/** One rod: what moves it, and where its places lie. */
-export function RodFields({ naming, rod, onChange, onRemove }: RodFieldsProps) {
-  const { couplers } = naming.box.draft
-  const setPlace = (place: SelectorPlace, next: SelectorPlace): void => {
-    onChange({ ...rod, places: rod.places.map((each) => (each === place ? next : each)) })
-  }
-  const title = capitalize(rodName(naming, rod))
-  const choices = couplers
+/** Places of the couplers that a rod can bring in, each with its coupler as one choice. */
+function placeChoices(naming: Naming): readonly (readonly [string, string])[] {
+  return naming.box.draft.couplers
     .filter(({ kind }) => kind !== 'friction-clutch')
     .flatMap((coupler) =>
       coupler.positions
@@ -40,6 +35,15 @@ export function RodFields({ naming, rod, onChange, onRemove }: RodFieldsProps) {
             ] as const,
         ),
     )
+}
+
+/** One rod: what moves it, and where its places lie. */
+export function RodFields({ naming, rod, onChange, onRemove }: RodFieldsProps) {
+  const setPlace = (place: SelectorPlace, next: SelectorPlace): void => {
+    onChange({ ...rod, places: rod.places.map((each) => (each === place ? next : each)) })
+  }
+  const title = capitalize(rodName(naming, rod))
+  const choices = placeChoices(naming)
   return (
     <section aria-label={title} className="border-rule flex flex-col gap-2 border-t-2 pt-2">
       <div className="flex flex-wrap items-end gap-3">

@@ -31,6 +31,59 @@ interface TurnEntryProps {
 /** How finely a mark can be read, in turns. */
 const FINENESSES = ['1/16', '1/8', '1/4', '1/2'] as const
 
+/** The check as it was typed, still to be read. */
+function checkOf(
+  { position, at, readAt, givenTurns }: TurnEntryProps,
+  turns: string,
+  fineness: string,
+): object {
+  return {
+    kind: 'turn-check',
+    position,
+    ...(at !== undefined && { at }),
+    ...(readAt === 'input'
+      ? { inputTurns: turns, outputTurns: givenTurns }
+      : { inputTurns: givenTurns, outputTurns: turns, readAt }),
+    errorTurns: fineness,
+  }
+}
+
+interface GivenEndProps extends Pick<TurnEntryProps, 'givenTurns' | 'onGivenTurns'> {
+  /** What the end that is turned is called. */
+  readonly name: string
+  readonly fineness: string
+  readonly onFineness: (fineness: string) => void
+}
+
+/** How far the end is turned that is not read, and how finely the other one is read. */
+function GivenEnd({ name, givenTurns, onGivenTurns, fineness, onFineness }: GivenEndProps) {
+  return (
+    <div className="flex flex-wrap items-end gap-3">
+      <label className="flex-1 font-semibold">
+        Turns of the {name}
+        <input
+          className="field mt-1 block w-full text-[1.3rem] font-bold"
+          value={givenTurns}
+          inputMode="decimal"
+          size={4}
+          autoComplete="off"
+          onChange={(event) => {
+            onGivenTurns(event.target.value)
+          }}
+        />
+      </label>
+      <div className="flex-1">
+        <SelectField
+          label="Read to within ±"
+          value={fineness}
+          options={FINENESSES.map((each) => [each, `${each} turn`] as const)}
+          onChange={onFineness}
+        />
+      </div>
+    </div>
+  )
+}
+
 /** Asks for one turn check; kept on Enter. */
 export function TurnEntry(props: TurnEntryProps) {
   const { positions, position, places, at, readAt, givenTurns, isDisabled } = props
@@ -42,15 +95,7 @@ export function TurnEntry(props: TurnEntryProps) {
   const [problem, setProblem] = useState<string>()
   const field = useRef<HTMLInputElement>(null)
   const keep = (): void => {
-    const parsed = entryBodySchema.safeParse({
-      kind: 'turn-check',
-      position,
-      ...(at !== undefined && { at }),
-      ...(readAt === 'input'
-        ? { inputTurns: turns, outputTurns: givenTurns }
-        : { inputTurns: givenTurns, outputTurns: turns, readAt }),
-      errorTurns: fineness,
-    })
+    const parsed = entryBodySchema.safeParse(checkOf(props, turns, fineness))
     if (!parsed.success) {
       setProblem(parsed.error.issues[0]?.message)
       field.current?.focus()
@@ -89,29 +134,13 @@ export function TurnEntry(props: TurnEntryProps) {
         selected={readAt}
         onSelect={onReadAt}
       />
-      <div className="flex flex-wrap items-end gap-3">
-        <label className="flex-1 font-semibold">
-          Turns of the {names[given]}
-          <input
-            className="field mt-1 block w-full text-[1.3rem] font-bold"
-            value={givenTurns}
-            inputMode="decimal"
-            size={4}
-            autoComplete="off"
-            onChange={(event) => {
-              onGivenTurns(event.target.value)
-            }}
-          />
-        </label>
-        <div className="flex-1">
-          <SelectField
-            label="Read to within ±"
-            value={fineness}
-            options={FINENESSES.map((each) => [each, `${each} turn`] as const)}
-            onChange={setFineness}
-          />
-        </div>
-      </div>
+      <GivenEnd
+        name={names[given]}
+        givenTurns={givenTurns}
+        onGivenTurns={onGivenTurns}
+        fineness={fineness}
+        onFineness={setFineness}
+      />
       <label className="font-semibold">
         Turns of the {names[readAt]}
         <input
