@@ -35,6 +35,9 @@ async function mainFlow(page: Page, use: Hand, isPhone: boolean): Promise<void> 
   await expect(field).toBeFocused()
   for (const [at, toothCount] of [24, 30, 37, 31].entries()) {
     await expect(page.getByText(new RegExp(`^3 first: ${4 - at} counts? to go`))).toBeVisible()
+    // That is told as soon as the count before is typed; the next gear's field is empty.
+    await expect(field).toHaveValue('')
+    await expect(field).toBeFocused()
     await page.keyboard.type(`${toothCount}`)
     await page.keyboard.press('Enter')
   }
