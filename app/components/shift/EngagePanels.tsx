@@ -7,6 +7,7 @@ import { useOpenBox } from '~/components/box/boxContext.ts'
 import { useBecome } from '~/components/box/useBecome.ts'
 import { useOpenJob } from '~/components/job/jobContext.ts'
 import type { ChangeView } from '~/components/useViewState.ts'
+import { withPart } from '~/views/layout/withPart.ts'
 import { measuredGapMm } from '~/views/shift/contactView.ts'
 import {
   COUPLER_M_S,
@@ -47,15 +48,6 @@ function engagingOf(draft: BoxDraft, gear: GearChange) {
   return { rings, dogs }
 }
 
-function withPlace(draft: BoxDraft, couplerId: string, place: CouplerPosition): BoxDraft {
-  const couplers = draft.couplers.map((coupler) => {
-    if (coupler.id !== couplerId) return coupler
-    const positions = coupler.positions.map((other) => (other.id === place.id ? place : other))
-    return { ...coupler, positions }
-  })
-  return { ...draft, couplers }
-}
-
 /** For everything that goes in and hangs on the engine: whether its ring can, or its dogs catch. */
 export function EngagePanels(props: EngagePanelsProps) {
   const { naming, gear, inputRpm, search, change } = props
@@ -64,7 +56,8 @@ export function EngagePanels(props: EngagePanelsProps) {
   const { job } = useOpenJob()
   const { rings, dogs } = engagingOf(draft, gear)
   const setPlace = ({ coupler }: Match, place: CouplerPosition): void => {
-    become(withPlace(draft, coupler.id, place))
+    const positions = coupler.positions.map((each) => (each.id === place.id ? place : each))
+    become(withPart(draft, 'couplers', { ...coupler, positions }))
   }
   const [first] = [...rings, ...dogs]
   return (
