@@ -45,15 +45,11 @@ function flakyIn({ specs = [], suites = [] }) {
 }
 
 /**
- * @template Results
  * @param {string} file
- * @returns {Results | undefined}
+ * @returns {unknown}
  */
 function readResults(file) {
-  // Written by the runner named beside each file.
-  return fs.existsSync(file)
-    ? /** @type {Results} */ (JSON.parse(fs.readFileSync(file, 'utf8')))
-    : undefined
+  return fs.existsSync(file) ? JSON.parse(fs.readFileSync(file, 'utf8')) : undefined
 }
 
 async function main() {
@@ -69,6 +65,7 @@ async function main() {
   const from = performance.now()
   const isPassed = (await exitCode('npx', ALL)) === 0
   console.log(`== ${((performance.now() - from) / 1000).toFixed(0)} s`)
+  // Each was written by the runner that its file is named for.
   const jest = /** @type {JestResults | undefined} */ (readResults(JEST_RESULTS))
   const playwright = /** @type {PlaywrightResults | undefined} */ (readResults(PLAYWRIGHT_RESULTS))
   const browser = playwright?.stats ?? { expected: 0, unexpected: 0, flaky: 0 }

@@ -118,7 +118,7 @@ describe('countsOfArc', () => {
     const counts = countsOfArc(100, 50, 5, 2)
     expect(counts[0]).toBe(30)
     // 2·asin(0.52)/5 and 2·asin(0.48)/5 give 28.7 and 31.4, by hand.
-    expect([...counts].sort()).toEqual([29, 30, 31])
+    expect([...counts].sort((a, b) => a - b)).toEqual([29, 30, 31])
   })
 
   it('is empty where the chord is longer than the gear is wide', () => {

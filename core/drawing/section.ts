@@ -201,7 +201,7 @@ function meshedGears(index: BoxIndex, laneOf: (gear: Gear) => number): readonly 
 /** Teeth to draw for each gear: its count, or the best guess from its mates. */
 function drawnToothCounts(index: BoxIndex, meshes: readonly MeshedGears[]): Map<string, number> {
   const sumsByLanes = new Map<string, number[]>()
-  const keyOf = (mesh: MeshedGears): string => [...mesh.lanes].sort().join('/')
+  const keyOf = (mesh: MeshedGears): string => [...mesh.lanes].sort((a, b) => a - b).join('/')
   for (const mesh of meshes) {
     if (mesh.a.toothCount === null || mesh.b.toothCount === null) continue
     const sums = sumsByLanes.get(keyOf(mesh)) ?? []

@@ -145,7 +145,10 @@ describe('positions are found and not declared', () => {
   ] as const)('%s %j', (id, chosen) => {
     const draft = different(id, chosen)
     const key = (places: Readonly<Record<string, string>>): string =>
-      Object.entries(fullPlaces(draft.couplers, places)).sort().join()
+      Object.entries(fullPlaces(draft.couplers, places))
+        .map((place) => place.join())
+        .sort()
+        .join()
     const listed = draft.positions.filter(({ label }) => !label.startsWith('N'))
     expect(new Set(usable(draft).map(({ places }) => key(places)))).toEqual(
       new Set(listed.map(({ couplers }) => key(couplers))),

@@ -172,10 +172,8 @@ test('any other program can unpack it and make sure of it', async () => {
     .trimEnd()
     .split('\n')
     .map((line) => line.split('  '))
-  expect(stated.map(([, name]) => name).sort()).toEqual(
-    Object.keys(files)
-      .filter((name) => name !== 'checksums.sha256')
-      .sort(),
+  expect(new Set(stated.map(([, name]) => name))).toEqual(
+    new Set(Object.keys(files).filter((name) => name !== 'checksums.sha256')),
   )
   for (const [digest, name = ''] of stated)
     expect(
