@@ -52,6 +52,27 @@ test('an id that leads nowhere is named with what was expected', () => {
   ).toBe('There is no member or free gear "x" in this box. Correct the id, or add the part.')
 })
 
+test('lengths are told in the unit of the shop', () => {
+  const issue = {
+    code: 'ends-reversed',
+    path: ['members', 0],
+    member: 'main',
+    fromMm: 127,
+    toMm: 50.8,
+  } as const
+  // 127 mm are 5 in and 50.8 mm are 2 in: an inch is 25.4 mm by definition.
+  expect(
+    issueWords(
+      draft,
+      issue,
+      vocabularyOf({ vocabulary: 'countershaft', ends: 'input-output', lengthUnit: 'in' }),
+    ),
+  ).toBe(
+    'The main shaft begins at 5.000 in and ends at 2.000 in. It must end further on than it begins.',
+  )
+  expect(issueWords(draft, issue)).toContain('begins at 127.00 mm and ends at 50.80 mm.')
+})
+
 test('a stale count names both figures and where yours went', () => {
   expect(
     conflictWords(

@@ -22,12 +22,8 @@ const ID_WORDS: Readonly<Record<Extract<BoxIssue, { code: 'unknown-id' }>['expec
   'coupler-position': 'position of that coupler',
 }
 
-/** One sentence or two on a problem of a box. */
-export function issueWords(
-  draft: BoxDraft,
-  issue: BoxIssue,
-  words: Vocabulary = PLAIN_WORDS,
-): string {
+/** How sentences on a box name its parts. */
+function namesIn(draft: BoxDraft, words: Vocabulary) {
   const naming: Naming = { box: indexBox(draft), words }
   const gear = (id: string): string => {
     const found = naming.box.gears.get(id)
@@ -52,81 +48,104 @@ export function issueWords(
     const id = ref.slice(ref.indexOf(':') + 1)
     return ref.startsWith('gear:') ? gear(id) : piece(id)
   }
+  const body = (id: string): string => bodyName(naming, id)
+  const reason = (rule: string): string =>
+    draft.rules?.find(({ id }) => id === rule)?.reason ?? rule
   const length = (mm: number): string => formatLength(mm, words.lengthUnit)
-  switch (issue.code) {
-    case 'unknown-id':
-      return `There is no ${ID_WORDS[issue.expected]} "${issue.id}" in this box. Correct the id, or add the part.`
-    case 'duplicate-id':
-      return `The id "${issue.id}" is given twice. Give each part an id of its own.`
-    case 'tooth-count-out-of-range':
-      return `${issue.toothCount} teeth on ${gear(issue.gear)}: a gear has ${issue.least} to ${issue.most}. Count it again.`
-    case 'twin-of-a-twin':
-      return `${gear(issue.gear)} is said to be alike with ${gear(issue.twin)}, which is itself, or itself a twin. Choose the gear that all of them are alike with.`
-    case 'twins-differ':
-      return `${gear(issue.gear)} has ${issue.toothCount} teeth and ${gear(issue.twin)} ${issue.twinToothCount}, though they are said to be alike. Count both again, or say on Lay out that the shafts are no twins.`
-    case 'tooth-count-not-whole':
-      return `${issue.toothCount} teeth on ${gear(issue.gear)}: teeth are counted in whole numbers. Count it again.`
-    case 'mesh-within-one-body':
-      return `The pair ${pair(issue.link)} turns as one part, so it cannot drive itself. Make one of the gears free, or mesh it with another.`
-    case 'planet-steps-apart':
-      return `The two steps of the planets between ${pair(issue.link)} do not turn as one. Put both on one shaft.`
-    case 'mesh-on-one-axis':
-      return `The pair ${pair(issue.link)} is on one axis; gears in mesh are on two. Move one of them to another shaft.`
-    case 'ring-not-larger':
-      return `A ring of ${issue.ringToothCount} teeth cannot go round a gear of ${issue.innerToothCount}. Count both again.`
-    case 'planet-does-not-fit':
-      return `Planets of ${issue.planetToothCount} teeth do not fit: ring and sun leave room for ${issue.fittingToothCount}. Count sun, planet and ring again.`
-    case 'planets-cannot-be-spaced':
-      return `${issue.planetCount} planets cannot be spaced evenly: sun and ring have ${issue.toothSum} teeth together, which ${issue.planetCount} does not divide.`
-    case 'link-joins-one-body':
-      return `The link "${issue.link}" joins the ${bodyName(naming, issue.body)} with itself. Choose two different parts.`
-    case 'coupler-engages-own-hub':
-      return `The coupler "${issue.coupler}" locks the ${bodyName(naming, issue.body)} to itself. Choose the part that it is to lock.`
-    case 'coupler-has-two-centres':
-      return `The coupler "${issue.coupler}" has two positions that do nothing. One centre is enough.`
-    case 'coupler-place-not-named':
-      return `Position "${issue.position}" does not say where the coupler "${issue.coupler}" stands, and that coupler has no centre.`
-    case 'position-repeats':
-      return `Positions "${issue.other}" and "${issue.position}" put every coupler in the same place.`
-    case 'output-is-input':
-      return `The ${bodyName(naming, issue.body)} is both input and output. Choose another output.`
-    case 'ends-reversed':
-      return `The ${bodyName(naming, issue.member)} begins at ${issue.fromMm} mm and ends at ${issue.toMm} mm. It must end further on than it begins.`
-    case 'gear-without-mesh':
-      return `${gear(issue.gear)} meshes with nothing. Mesh it, or take it out.`
-    case 'gear-off-its-member':
-      return `${gear(issue.gear)} stands at ${issue.stationMm} mm, but its shaft runs from ${issue.fromMm} mm to ${issue.toMm} mm.`
-    case 'position-interlocked':
-      return `No lever reaches ${position(issue.position)}: the interlock keeps the ${coupler(issue.couplers[1])} at its centre while the ${coupler(issue.couplers[0])} is engaged. Change the position, or the interlock.`
-    case 'position-forbidden': {
-      const rule = draft.rules?.find(({ id }) => id === issue.rule)
-      return `Position ${position(issue.position)} is forbidden: ${rule?.reason ?? issue.rule} Change the position, or the rule.`
-    }
-    case 'modules-differ':
-      return `${pair(issue.link)} state modules of ${issue.moduleMm[0]} mm and ${issue.moduleMm[1]} mm; gears in mesh share one. Measure both again.`
-    case 'centre-distance-differs':
-      return `${pair(issue.link)} need a centre distance of ${formatLength(issue.centreDistanceMm, words.lengthUnit)}; ${pair(issue.other)} between the same shafts need ${formatLength(issue.otherCentreDistanceMm, words.lengthUnit)}. Check teeth, module and helix of both pairs.`
-    case 'tooth-sums-differ':
-      return `${pair(issue.link)} have ${issue.toothSum} teeth together; the other pair between these shafts, ${pair(issue.other)}, ${issue.otherToothSum}. Count both pairs again.`
-    case 'tooth-sum-differs':
-      return `${pair(issue.link)} have ${issue.toothSum} teeth together; the other pairs between these shafts have about ${issue.usualToothSum}. Count both again.`
-    case 'piece-nowhere':
-      return `The ${piece(issue.piece)} is said to belong to something that is no longer in the box. Say what it sits on or goes with, or take it out.`
-    case 'bore-over-outside':
-      return `The ${piece(issue.piece)} has a bore of ${length(issue.boreMm)} in an outside of ${length(issue.outsideMm)}. Measure both again.`
-    case 'bore-under-shaft':
-      return `The ${piece(issue.piece)} has a bore of ${length(issue.boreMm)}, but its shaft is ${length(issue.shaftMm)} thick there. Measure both again.`
-    case 'piece-trapped':
-      return `The ${piece(issue.piece)} comes off over neither end: on both sides its shaft is thicker than its bore of ${length(issue.boreMm)}. Check bore and steps, or say that it is split.`
-    case 'piece-off-its-shaft':
-      return `The ${piece(issue.piece)} stands at ${length(issue.stationMm)}, but its shaft runs from ${length(issue.fromMm)} to ${length(issue.toMm)}.`
-    case 'piece-doubled':
-      return `The ${piece(issue.piece)} is there twice: one place has one of them. Take one out.`
-    case 'pieces-overlap':
-      return `The ${piece(issue.piece)} stands ${length(issue.byMm)} deep in the ${partOf(issue.other)}. Check their lengths and stations.`
-    case 'stack-longer-than-shaft':
-      return `What stands on the ${bodyName(naming, issue.member)} is ${length(issue.stackMm)} long, the shaft ${length(issue.shaftMm)}. Check the lengths.`
-  }
+  return { gear, pair, position, coupler, piece, partOf, body, reason, length }
+}
+type Names = ReturnType<typeof namesIn>
+
+type IssueCode = BoxIssue['code']
+type IssueOf<Code extends IssueCode> = Extract<BoxIssue, { readonly code: Code }>
+
+/** One sentence or two on each problem of a box. */
+const ISSUE_WORDS: {
+  readonly [Code in IssueCode]: (issue: IssueOf<Code>, names: Names) => string
+} = {
+  'unknown-id': (issue) =>
+    `There is no ${ID_WORDS[issue.expected]} "${issue.id}" in this box. Correct the id, or add the part.`,
+  'duplicate-id': (issue) =>
+    `The id "${issue.id}" is given twice. Give each part an id of its own.`,
+  'tooth-count-out-of-range': (issue, { gear }) =>
+    `${issue.toothCount} teeth on ${gear(issue.gear)}: a gear has ${issue.least} to ${issue.most}. Count it again.`,
+  'twin-of-a-twin': (issue, { gear }) =>
+    `${gear(issue.gear)} is said to be alike with ${gear(issue.twin)}, which is itself, or itself a twin. Choose the gear that all of them are alike with.`,
+  'twins-differ': (issue, { gear }) =>
+    `${gear(issue.gear)} has ${issue.toothCount} teeth and ${gear(issue.twin)} ${issue.twinToothCount}, though they are said to be alike. Count both again, or say on Lay out that the shafts are no twins.`,
+  'tooth-count-not-whole': (issue, { gear }) =>
+    `${issue.toothCount} teeth on ${gear(issue.gear)}: teeth are counted in whole numbers. Count it again.`,
+  'mesh-within-one-body': (issue, { pair }) =>
+    `The pair ${pair(issue.link)} turns as one part, so it cannot drive itself. Make one of the gears free, or mesh it with another.`,
+  'planet-steps-apart': (issue, { pair }) =>
+    `The two steps of the planets between ${pair(issue.link)} do not turn as one. Put both on one shaft.`,
+  'mesh-on-one-axis': (issue, { pair }) =>
+    `The pair ${pair(issue.link)} is on one axis; gears in mesh are on two. Move one of them to another shaft.`,
+  'ring-not-larger': (issue) =>
+    `A ring of ${issue.ringToothCount} teeth cannot go round a gear of ${issue.innerToothCount}. Count both again.`,
+  'planet-does-not-fit': (issue) =>
+    `Planets of ${issue.planetToothCount} teeth do not fit: ring and sun leave room for ${issue.fittingToothCount}. Count sun, planet and ring again.`,
+  'planets-cannot-be-spaced': (issue) =>
+    `${issue.planetCount} planets cannot be spaced evenly: sun and ring have ${issue.toothSum} teeth together, which ${issue.planetCount} does not divide.`,
+  'link-joins-one-body': (issue, { body }) =>
+    `The link "${issue.link}" joins the ${body(issue.body)} with itself. Choose two different parts.`,
+  'coupler-engages-own-hub': (issue, { body }) =>
+    `The coupler "${issue.coupler}" locks the ${body(issue.body)} to itself. Choose the part that it is to lock.`,
+  'coupler-has-two-centres': (issue) =>
+    `The coupler "${issue.coupler}" has two positions that do nothing. One centre is enough.`,
+  'coupler-place-not-named': (issue) =>
+    `Position "${issue.position}" does not say where the coupler "${issue.coupler}" stands, and that coupler has no centre.`,
+  'position-repeats': (issue) =>
+    `Positions "${issue.other}" and "${issue.position}" put every coupler in the same place.`,
+  'output-is-input': (issue, { body }) =>
+    `The ${body(issue.body)} is both input and output. Choose another output.`,
+  'ends-reversed': (issue, { body, length }) =>
+    `The ${body(issue.member)} begins at ${length(issue.fromMm)} and ends at ${length(issue.toMm)}. It must end further on than it begins.`,
+  'gear-without-mesh': (issue, { gear }) =>
+    `${gear(issue.gear)} meshes with nothing. Mesh it, or take it out.`,
+  'gear-off-its-member': (issue, { gear, length }) =>
+    `${gear(issue.gear)} stands at ${length(issue.stationMm)}, but its shaft runs from ${length(issue.fromMm)} to ${length(issue.toMm)}.`,
+  'position-interlocked': (issue, { position, coupler }) =>
+    `No lever reaches ${position(issue.position)}: the interlock keeps the ${coupler(issue.couplers[1])} at its centre while the ${coupler(issue.couplers[0])} is engaged. Change the position, or the interlock.`,
+  'position-forbidden': (issue, { position, reason }) =>
+    `Position ${position(issue.position)} is forbidden: ${reason(issue.rule)} Change the position, or the rule.`,
+  'modules-differ': (issue, { pair }) =>
+    `${pair(issue.link)} state modules of ${issue.moduleMm[0]} mm and ${issue.moduleMm[1]} mm; gears in mesh share one. Measure both again.`,
+  'centre-distance-differs': (issue, { pair, length }) =>
+    `${pair(issue.link)} need a centre distance of ${length(issue.centreDistanceMm)}; ${pair(issue.other)} between the same shafts need ${length(issue.otherCentreDistanceMm)}. Check teeth, module and helix of both pairs.`,
+  'tooth-sums-differ': (issue, { pair }) =>
+    `${pair(issue.link)} have ${issue.toothSum} teeth together; the other pair between these shafts, ${pair(issue.other)}, ${issue.otherToothSum}. Count both pairs again.`,
+  'tooth-sum-differs': (issue, { pair }) =>
+    `${pair(issue.link)} have ${issue.toothSum} teeth together; the other pairs between these shafts have about ${issue.usualToothSum}. Count both again.`,
+  'piece-nowhere': (issue, { piece }) =>
+    `The ${piece(issue.piece)} is said to belong to something that is no longer in the box. Say what it sits on or goes with, or take it out.`,
+  'bore-over-outside': (issue, { piece, length }) =>
+    `The ${piece(issue.piece)} has a bore of ${length(issue.boreMm)} in an outside of ${length(issue.outsideMm)}. Measure both again.`,
+  'bore-under-shaft': (issue, { piece, length }) =>
+    `The ${piece(issue.piece)} has a bore of ${length(issue.boreMm)}, but its shaft is ${length(issue.shaftMm)} thick there. Measure both again.`,
+  'piece-trapped': (issue, { piece, length }) =>
+    `The ${piece(issue.piece)} comes off over neither end: on both sides its shaft is thicker than its bore of ${length(issue.boreMm)}. Check bore and steps, or say that it is split.`,
+  'piece-off-its-shaft': (issue, { piece, length }) =>
+    `The ${piece(issue.piece)} stands at ${length(issue.stationMm)}, but its shaft runs from ${length(issue.fromMm)} to ${length(issue.toMm)}.`,
+  'piece-doubled': (issue, { piece }) =>
+    `The ${piece(issue.piece)} is there twice: one place has one of them. Take one out.`,
+  'pieces-overlap': (issue, { piece, partOf, length }) =>
+    `The ${piece(issue.piece)} stands ${length(issue.byMm)} deep in the ${partOf(issue.other)}. Check their lengths and stations.`,
+  'stack-longer-than-shaft': (issue, { body, length }) =>
+    `What stands on the ${body(issue.member)} is ${length(issue.stackMm)} long, the shaft ${length(issue.shaftMm)}. Check the lengths.`,
+}
+
+/** One sentence or two on a problem of a box. */
+export function issueWords(
+  draft: BoxDraft,
+  issue: BoxIssue,
+  words: Vocabulary = PLAIN_WORDS,
+): string {
+  return wordsOf(issue, namesIn(draft, words))
+}
+
+function wordsOf<Code extends IssueCode>(issue: IssueOf<Code>, names: Names): string {
+  return ISSUE_WORDS[issue.code](issue, names)
 }
 
 export function refusalWords(refusal: EditRefusal): string {

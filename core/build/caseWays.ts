@@ -1,6 +1,5 @@
 /** What is put into the case and onto it, and what each of it waits for. */
-import { PIECE_DEFINITIONS } from '../box/pieces/index.ts'
-import type { ClosingSide, Piece, PieceKind } from '../box/types.ts'
+import type { Piece } from '../box/types.ts'
 import { CLOSING_SIDES } from '../box/types.ts'
 import type { UnitPart } from '../job/unitParts.ts'
 import { pieceOfRef } from '../job/unitParts.ts'
@@ -9,9 +8,6 @@ import type { AssemblyWay, UnitLookup, InRow } from './lookup.ts'
 import { CLOSERS, IN_HUB, carries, closersOver, isOutside, memberIdOf } from './lookup.ts'
 import type { Shaft } from './shafts.ts'
 import { crossings } from './shafts.ts'
-
-/** A key has what covers it in its way so far to either side. */
-const KEY_MM = 7
 
 /** Keys, springs and balls keep a hub from coming off before them. */
 export function withinHub(
@@ -89,105 +85,4 @@ export function waysOut(
         .map((other) => `shaft:${other.member.id}`),
     ],
   }))
-}
-
-/** The ways of what stands in no row: in the case, on it, or between a hub and its sleeve. */
-export function waysOfLoose(
-  lookup: UnitLookup,
-  rows: ReadonlyMap<string, InRow>,
-  { kind, id }: UnitPart,
-  piece: Piece | undefined,
-): readonly AssemblyWay[] {
-  const { index, refsOf } = lookup
-  const way = (blockedBy: readonly string[], face: ClosingSide | null = null): AssemblyWay => ({
-    over: face ?? 'sideways',
-    face,
-    blockedBy,
-  })
-  const ofCoupler = (...kinds: PieceKind[]): string[] =>
-    refsOf(kinds, (each) => each !== piece && each.coupler === piece?.coupler)
-  const shaftOf = (member: string | undefined): string[] =>
-    member !== undefined && index.members.has(member) ? [`shaft:${member}`] : []
-  if (!piece) {
-    // A ring that only the drawing tells of: it lies loose beside its hub.
-    const hub = memberIdOf(index, index.couplers.get(id)?.hub ?? '')
-    return [way(shaftOf(hub))]
-  }
-  const carried = (piece.carries ?? []).flatMap((each) => shaftOf(memberIdOf(index, each)))
-  switch (piece.kind) {
-    case 'hub-key':
-    case 'spring':
-    case 'ball': {
-      const coupler = index.couplers.get(piece.coupler ?? '')
-      return coupler?.kind === 'friction-clutch'
-        ? [way(ofCoupler('friction-plate', 'steel-plate'))]
-        : [way([`sleeve:${piece.coupler ?? ''}`])]
-    }
-    case 'piston':
-      return [way(ofCoupler('friction-plate', 'steel-plate', 'spring'))]
-    case 'fork':
-      return [way(ofCoupler('rod'))]
-    case 'rod':
-      return [way([...ofCoupler('detent'), ...closersOver(lookup, 'above')])]
-    case 'interlock-ball': {
-      const tied = index.draft.interlocks?.find(({ couplers }) =>
-        couplers.includes(piece.coupler ?? ''),
-      )
-      const rods = refsOf(['rod'], ({ coupler }) => tied?.couplers.includes(coupler ?? '') === true)
-      return rods.length > 0 ? rods.map((rod) => way([rod])) : [way([])]
-    }
-    case 'release-bearing':
-      return [way(refsOf(['clutch-fork']))]
-    case 'bearing-carrier':
-    case 'end-plate':
-    case 'intermediate-plate':
-    case 'tail-housing':
-    case 'cover':
-      return [
-        way(
-          [
-            ...refsOf(['bolt']),
-            ...(piece.closesFrom === 'input-end'
-              ? refsOf(['release-bearing', 'clutch-fork', 'clutch-disc'])
-              : []),
-            ...[...rows].flatMap(([ref, row]) =>
-              row.outboard === piece.closesFrom &&
-              row.outboard !== undefined &&
-              piece.carries?.includes(row.member.id) === true &&
-              isOutside(lookup, rows, ref, row)
-                ? [ref]
-                : [],
-            ),
-          ],
-          piece.closesFrom ?? null,
-        ),
-      ]
-    case 'bearing-race':
-      return [way(carried)]
-    case 'gasket':
-      return [way(refsOf([...CLOSERS]))]
-    case 'oil-guide':
-      return [way(closersOver(lookup, 'above'))]
-    case 'key': {
-      const over = [...rows].filter(
-        ([, row]) =>
-          row.member.id === piece.on &&
-          piece.stationMm !== undefined &&
-          Math.abs(row.atMm - piece.stationMm) < KEY_MM,
-      )
-      return [way([...shaftOf(piece.on), ...over.map(([ref]) => ref)])]
-    }
-    case 'seal':
-      return [
-        way(
-          refsOf(
-            [...CLOSERS],
-            ({ carries: held }) => piece.on !== undefined && held?.includes(piece.on) === true,
-          ),
-        ),
-      ]
-    default:
-      // What sits on a shaft without a place on it comes off when the shaft is out.
-      return [way(PIECE_DEFINITIONS[kind as PieceKind].sits === 'shaft' ? shaftOf(piece.on) : [])]
-  }
 }

@@ -203,7 +203,7 @@ export function threeShaftBox(choices: ThreeShaftChoices): BoxDraft {
       case 'coupler': {
         const { before, after } = place
         const served = [before, after].filter((position) => position !== null)
-        const id = `coupler-${[...served].sort((a, b) => a - b).map(idOf).join('-')}`
+        const id = `coupler-${served.map(idOf).sort().join('-')}`
         const stationMm = build.next(SLEEVE_MM)
         const hasReverseTeeth = reverse === 'sleeve-teeth' && served.includes(1)
         build.sleeve({

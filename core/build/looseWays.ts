@@ -1,0 +1,132 @@
+/** The ways off of what stands in no row: in the case, on it, or between a hub and its sleeve. */
+import { PIECE_DEFINITIONS } from '../box/pieces/index.ts'
+import type { ClosingSide, Piece, PieceKind } from '../box/types.ts'
+import type { UnitPart } from '../job/unitParts.ts'
+
+import type { AssemblyWay, InRow, UnitLookup } from './lookup.ts'
+import { CLOSERS, closersOver, isOutside, memberIdOf } from './lookup.ts'
+
+/** A key has what covers it in its way so far to either side. */
+const KEY_MM = 7
+
+/** A piece that stands in no row, and what it is found among. */
+interface Loose {
+  readonly lookup: UnitLookup
+  readonly rows: ReadonlyMap<string, InRow>
+  readonly piece: Piece
+}
+
+function way(blockedBy: readonly string[], face: ClosingSide | null = null): AssemblyWay {
+  return { over: face ?? 'sideways', face, blockedBy }
+}
+
+/** The other pieces of these kinds that belong to the piece’s coupler. */
+function ofCoupler({ lookup, piece }: Loose, ...kinds: readonly PieceKind[]): readonly string[] {
+  return lookup.refsOf(kinds, (each) => each !== piece && each.coupler === piece.coupler)
+}
+
+function shaftOf({ index }: UnitLookup, member: string | undefined): readonly string[] {
+  return member !== undefined && index.members.has(member) ? [`shaft:${member}`] : []
+}
+
+/** Keys, springs and balls lie under the sleeve, or under the plates of a friction clutch. */
+function waysInHub(loose: Loose): readonly AssemblyWay[] {
+  const { lookup, piece } = loose
+  return lookup.index.couplers.get(piece.coupler ?? '')?.kind === 'friction-clutch'
+    ? [way(ofCoupler(loose, 'friction-plate', 'steel-plate'))]
+    : [way([`sleeve:${piece.coupler ?? ''}`])]
+}
+
+/** A ball between two rods comes out with either of them. */
+function waysOfInterlockBall({ lookup, piece }: Loose): readonly AssemblyWay[] {
+  const tied = lookup.index.draft.interlocks?.find(({ couplers }) =>
+    couplers.includes(piece.coupler ?? ''),
+  )
+  const rods = lookup.refsOf(
+    ['rod'],
+    ({ coupler }) => tied?.couplers.includes(coupler ?? '') === true,
+  )
+  return rods.length > 0 ? rods.map((rod) => way([rod])) : [way([])]
+}
+
+/** What closes the case waits for its bolts, and for what stands outside it on what it carries. */
+function waysOfCloser({ lookup, rows, piece }: Loose): readonly AssemblyWay[] {
+  const outside = [...rows].flatMap(([ref, row]) =>
+    row.outboard !== undefined &&
+    row.outboard === piece.closesFrom &&
+    piece.carries?.includes(row.member.id) === true &&
+    isOutside(lookup, rows, ref, row)
+      ? [ref]
+      : [],
+  )
+  const clutch: readonly PieceKind[] =
+    piece.closesFrom === 'input-end' ? ['release-bearing', 'clutch-fork', 'clutch-disc'] : []
+  return [
+    way(
+      [...lookup.refsOf(['bolt']), ...lookup.refsOf(clutch), ...outside],
+      piece.closesFrom ?? null,
+    ),
+  ]
+}
+
+/** A key waits for its shaft, and for what covers it there. */
+function waysOfKey({ lookup, rows, piece }: Loose): readonly AssemblyWay[] {
+  const over = [...rows].filter(
+    ([, row]) =>
+      row.member.id === piece.on &&
+      piece.stationMm !== undefined &&
+      Math.abs(row.atMm - piece.stationMm) < KEY_MM,
+  )
+  return [way([...shaftOf(lookup, piece.on), ...over.map(([ref]) => ref)])]
+}
+
+/** A seal sits in what closes the case round its shaft. */
+function waysOfSeal({ lookup, piece }: Loose): readonly AssemblyWay[] {
+  const isRound = ({ carries }: Piece): boolean =>
+    piece.on !== undefined && carries?.includes(piece.on) === true
+  return [way(lookup.refsOf([...CLOSERS], isRound))]
+}
+
+/** The kinds that wait for more than their shaft. */
+const WAYS_OF: Readonly<Partial<Record<PieceKind, (loose: Loose) => readonly AssemblyWay[]>>> = {
+  'hub-key': waysInHub,
+  spring: waysInHub,
+  ball: waysInHub,
+  piston: (loose) => [way(ofCoupler(loose, 'friction-plate', 'steel-plate', 'spring'))],
+  fork: (loose) => [way(ofCoupler(loose, 'rod'))],
+  rod: (loose) => [way([...ofCoupler(loose, 'detent'), ...closersOver(loose.lookup, 'above')])],
+  'interlock-ball': waysOfInterlockBall,
+  'release-bearing': ({ lookup }) => [way(lookup.refsOf(['clutch-fork']))],
+  'bearing-carrier': waysOfCloser,
+  'end-plate': waysOfCloser,
+  'intermediate-plate': waysOfCloser,
+  'tail-housing': waysOfCloser,
+  cover: waysOfCloser,
+  'bearing-race': ({ lookup, piece }) => [
+    way((piece.carries ?? []).flatMap((each) => shaftOf(lookup, memberIdOf(lookup.index, each)))),
+  ],
+  gasket: ({ lookup }) => [way(lookup.refsOf([...CLOSERS]))],
+  'oil-guide': ({ lookup }) => [way(closersOver(lookup, 'above'))],
+  key: waysOfKey,
+  seal: waysOfSeal,
+}
+
+/** What sits on a shaft without a place on it comes off when the shaft is out. */
+function waysOnShaft({ lookup, piece }: Loose): readonly AssemblyWay[] {
+  return [way(PIECE_DEFINITIONS[piece.kind].sits === 'shaft' ? shaftOf(lookup, piece.on) : [])]
+}
+
+/** The ways of a part that stands in no row; without a piece it is a ring that only the drawing tells of. */
+export function waysOfLoose(
+  lookup: UnitLookup,
+  rows: ReadonlyMap<string, InRow>,
+  { id }: UnitPart,
+  piece: Piece | undefined,
+): readonly AssemblyWay[] {
+  // Such a ring lies loose beside its hub.
+  if (!piece)
+    return [
+      way(shaftOf(lookup, memberIdOf(lookup.index, lookup.index.couplers.get(id)?.hub ?? ''))),
+    ]
+  return (WAYS_OF[piece.kind] ?? waysOnShaft)({ lookup, rows, piece })
+}
