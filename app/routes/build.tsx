@@ -16,6 +16,7 @@ import { useOpenJob } from '~/components/job/jobContext.ts'
 import { LookButtons } from '~/components/measure/LookButtons.tsx'
 import type { ChangeView } from '~/components/useViewState.ts'
 import { useViewState } from '~/components/useViewState.ts'
+import { NothingToShow, WorkArea, WorkMain, WorkPanel } from '~/components/WorkArea.tsx'
 import type { InHand, Standing } from '~/views/build/buildView.ts'
 import { inHandOf, lastStep, trayFor } from '~/views/build/buildView.ts'
 
@@ -136,18 +137,13 @@ export default function BuildPage() {
   }
   if (assembly.parts.length === 0)
     return (
-      <main className="p-6">
-        <title>{`${draft.name} · Build · Udrix`}</title>
-        <p className="text-lg">This box has no parts yet. Lay it out first.</p>
-      </main>
+      <NothingToShow title={`${draft.name} · Build`}>
+        <p>This box has no parts yet. Lay it out first.</p>
+      </NothingToShow>
     )
   return (
-    <main className="work-area lg:grid-cols-[minmax(0,1fr)_23rem] xl:grid-cols-[minmax(0,1fr)_28rem]">
-      <title>{`${draft.name} · Build · Udrix`}</title>
-      <section
-        aria-label="The unit as it stands, and its parts in a row"
-        className="flex min-h-0 flex-col gap-1 overflow-auto px-4 pt-2 pb-3"
-      >
+    <WorkArea title={`${draft.name} · Build`}>
+      <WorkMain label="The unit as it stands, and its parts in a row">
         <BuildMessages
           naming={naming}
           order={order}
@@ -167,8 +163,8 @@ export default function BuildPage() {
           onRow={chooseRow}
           onChoose={choose}
         />
-      </section>
-      <aside className="border-rule bg-sheet flex min-h-0 flex-col gap-2 overflow-auto p-4 max-lg:order-first max-lg:border-b-2 lg:border-l-2">
+      </WorkMain>
+      <WorkPanel isFirst>
         {!current && <p>Steps are kept in the job of a visit: open one above first.</p>}
         {job.taken.steps.length === 0 && (
           <CameAsAWhole
@@ -187,8 +183,8 @@ export default function BuildPage() {
           onMove={move}
           onLetGo={letGo}
         />
-      </aside>
-    </main>
+      </WorkPanel>
+    </WorkArea>
   )
 }
 

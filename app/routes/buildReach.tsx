@@ -12,6 +12,7 @@ import { WantedParts } from '~/components/build/WantedParts.tsx'
 import { useOpenJob } from '~/components/job/jobContext.ts'
 import { SectionDrawing } from '~/components/section/SectionDrawing.tsx'
 import { useViewState } from '~/components/useViewState.ts'
+import { WorkArea, WorkMain, WorkPanel } from '~/components/WorkArea.tsx'
 import { bareParts, partsDrawn } from '~/views/build/buildView.ts'
 import type { Reach } from '~/views/build/reach.ts'
 import { reachOf } from '~/views/build/reach.ts'
@@ -73,12 +74,8 @@ export default function BuildReach() {
     return offHere.has(part.id) ? 'in-hand' : undefined
   }
   return (
-    <main className="work-area lg:grid-cols-[minmax(0,1fr)_23rem] xl:grid-cols-[minmax(0,1fr)_30rem]">
-      <title>{`${draft.name} · Get at a part · Udrix`}</title>
-      <section
-        aria-label="What is wanted"
-        className="flex min-h-0 flex-col gap-2 overflow-auto px-4 pt-3 pb-3"
-      >
+    <WorkArea title={`${draft.name} · Get at a part`} panel="wide">
+      <WorkMain label="What is wanted">
         <WantedParts build={build} asked={asked} onAsk={ask} />
         <div className="build min-h-[16rem] flex-1">
           <SectionDrawing
@@ -89,10 +86,10 @@ export default function BuildReach() {
             title={`Section along the shafts of ${draft.name}; what has to come off is outlined`}
           />
         </div>
-      </section>
-      <aside className="border-rule bg-sheet flex min-h-0 flex-col gap-3 overflow-auto border-l-2 p-4">
+      </WorkMain>
+      <WorkPanel>
         <Reached build={build} reach={reach} targets={targets} />
-      </aside>
-    </main>
+      </WorkPanel>
+    </WorkArea>
   )
 }

@@ -11,6 +11,7 @@ import { RatioStrip } from '~/components/count/RatioStrip.tsx'
 import { useCounting } from '~/components/count/useCounting.ts'
 import { Legend } from '~/components/section/Legend.tsx'
 import { SectionDrawing } from '~/components/section/SectionDrawing.tsx'
+import { NothingToShow, WorkArea, WorkMain, WorkPanel } from '~/components/WorkArea.tsx'
 import { formatFirst } from '~/views/count/countFirst.ts'
 import { editOfCount } from '~/views/count/reading.ts'
 
@@ -20,19 +21,14 @@ export default function Count() {
   const { gear, order, reading, first, preview, positions, issues, traceHref, go } = counting
   if (!gear)
     return (
-      <main className="p-6">
-        <title>{`${draft.name} · Count · Udrix`}</title>
-        <p className="text-lg">This box has no gears to count.</p>
-      </main>
+      <NothingToShow title={`${draft.name} · Count`}>
+        <p>This box has no gears to count.</p>
+      </NothingToShow>
     )
   return (
-    <main className="work-area lg:grid-cols-[minmax(0,1fr)_20rem] xl:grid-cols-[minmax(0,1fr)_25rem]">
-      <title>{`${draft.name} · Count · Udrix`}</title>
+    <WorkArea title={`${draft.name} · Count`} panel="slim">
       <CautionsGate />
-      <section
-        aria-label="Section along the shafts"
-        className="flex min-h-0 flex-col gap-1 px-4 pt-2 pb-3"
-      >
+      <WorkMain label="Section along the shafts">
         <div className="min-h-0 flex-1">
           <SectionDrawing
             draft={preview}
@@ -53,8 +49,8 @@ export default function Count() {
           first={first}
           onFirst={counting.putFirst}
         />
-      </section>
-      <aside className="border-rule bg-sheet flex min-h-0 flex-col gap-3 overflow-auto border-l-2 p-4">
+      </WorkMain>
+      <WorkPanel>
         <CountPanel
           key={`${gear.id} ${reading} ${formatFirst(first)}`}
           gear={gear}
@@ -95,7 +91,7 @@ export default function Count() {
           }}
         />
         <CountsFile />
-      </aside>
-    </main>
+      </WorkPanel>
+    </WorkArea>
   )
 }

@@ -1,4 +1,3 @@
-import clsx from 'clsx'
 import { Download } from 'lucide-react'
 import { useMemo } from 'react'
 
@@ -18,6 +17,7 @@ import type { Drafting } from '~/components/layout/useDrafting.ts'
 import { useDrafting } from '~/components/layout/useDrafting.ts'
 import { FoundPositions } from '~/components/positions/FoundPositions.tsx'
 import { useViewState } from '~/components/useViewState.ts'
+import { WorkArea, WorkMain, WorkPanel } from '~/components/WorkArea.tsx'
 import type { BoxIssue } from 'core'
 
 const VIEWS = ['parts', 'positions'] as const
@@ -72,15 +72,8 @@ export default function LayOut() {
     change({ view: '', part: part ? formatPartRef(part) : '' })
   }
   return (
-    <main
-      className={clsx(
-        'work-area',
-        view !== 'positions' &&
-          'lg:grid-cols-[minmax(0,1fr)_20rem] xl:grid-cols-[minmax(0,1fr)_23.5rem]',
-      )}
-    >
-      <title>{`${draft.name} · Lay out · Udrix`}</title>
-      <section aria-label="Layout" className="flex min-h-0 flex-col gap-2 px-4 pt-2 pb-3">
+    <WorkArea title={`${draft.name} · Lay out`} panel={view === 'positions' ? 'none' : 'slim'}>
+      <WorkMain label="Layout">
         {view === 'positions' && (
           <IssueList draft={draft} issues={issues} words={words} onShow={show} />
         )}
@@ -110,16 +103,13 @@ export default function LayOut() {
             }}
           />
         )}
-      </section>
+      </WorkMain>
       {view !== 'positions' && (
-        <aside
-          aria-label="Part and problems"
-          className="border-rule bg-sheet flex min-h-0 flex-col gap-4 border-l-2 p-4 lg:overflow-auto"
-        >
+        <WorkPanel label="Part and problems">
           <IssueList draft={draft} issues={issues} words={words} onShow={show} />
           <Inspector drafting={drafting} words={words} onCount={count} />
-        </aside>
+        </WorkPanel>
       )}
-    </main>
+    </WorkArea>
   )
 }

@@ -15,6 +15,7 @@ import { TrayField } from '~/components/measure/TrayField.tsx'
 import { Neighbours } from '~/components/measure/Neighbours.tsx'
 import { Warning } from '~/components/Warning.tsx'
 import { useViewState } from '~/components/useViewState.ts'
+import { NothingToShow, WorkArea, WorkMain, WorkPanel } from '~/components/WorkArea.tsx'
 import { unitPartName } from '~/words/jobs.ts'
 import { MEASURE_NAMES } from '~/words/measures.ts'
 import { capitalize } from '~/words/names.ts'
@@ -117,19 +118,14 @@ export default function MeasurePage() {
   }
   if (!part)
     return (
-      <main className="p-6">
-        <title>{`${draft.name} · Measure · Udrix`}</title>
-        <p className="text-lg">This box has no parts yet. Lay it out first.</p>
-      </main>
+      <NothingToShow title={`${draft.name} · Measure`}>
+        <p>This box has no parts yet. Lay it out first.</p>
+      </NothingToShow>
     )
   const name = unitPartName(naming, part.ref)
   return (
-    <main className="work-area lg:grid-cols-[minmax(0,1fr)_23rem] xl:grid-cols-[minmax(0,1fr)_28rem]">
-      <title>{`${draft.name} · Measure · Udrix`}</title>
-      <section
-        aria-label="Section along the shafts, and parts"
-        className="flex min-h-0 flex-col gap-1 overflow-auto px-4 pt-2 pb-3"
-      >
+    <WorkArea title={`${draft.name} · Measure`}>
+      <WorkMain label="Section along the shafts, and parts">
         <VerdictDrawing part={part} verdicts={verdicts} onChoose={choose} />
         <PartChooser
           job={job}
@@ -140,8 +136,8 @@ export default function MeasurePage() {
           verdicts={verdicts}
           onChoose={choose}
         />
-      </section>
-      <aside className="border-rule bg-sheet flex min-h-0 flex-col gap-3 overflow-auto border-l-2 p-4">
+      </WorkMain>
+      <WorkPanel>
         {wanted !== '' && !named && (
           <Warning role="status">
             The {unitPartName(naming, wanted)} is no longer in this box; what was found on it is
@@ -161,8 +157,8 @@ export default function MeasurePage() {
           tool={tool}
           onTool={setTool}
         />
-      </aside>
-    </main>
+      </WorkPanel>
+    </WorkArea>
   )
 }
 

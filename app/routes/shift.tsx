@@ -21,6 +21,7 @@ import { useShift } from '~/components/shift/useShift.ts'
 import type { ChangeView } from '~/components/useViewState.ts'
 import { useViewState } from '~/components/useViewState.ts'
 import { Warning } from '~/components/Warning.tsx'
+import { NothingToShow, WorkArea, WorkMain, WorkPanel } from '~/components/WorkArea.tsx'
 import { PARTS_OF_A_STEP, slipLeft } from '~/views/shift/changeView.ts'
 import { selectorFaultWords } from '~/words/shift.ts'
 
@@ -114,23 +115,18 @@ export default function Shift() {
   })
   if (!solver || !shown)
     return (
-      <main className="p-6">
-        <title>{`${draft.name} · Shift · Udrix`}</title>
-        <h2 className="mb-3 text-xl">This box cannot change gear yet</h2>
+      <NothingToShow title={`${draft.name} · Shift`}>
+        <h2 className="text-xl">This box cannot change gear yet</h2>
         <IssueList draft={draft} issues={issues} words={words} />
-      </main>
+      </NothingToShow>
     )
   const { from, to, gear, moment, at } = shown
   const rods = rodsOf(draft)
   const faults = selectorFaults(draft)
   const state = analyse(solver, moment.places)
   return (
-    <main className="work-area lg:grid-cols-[minmax(0,1fr)_22rem] xl:grid-cols-[minmax(0,1fr)_27rem]">
-      <title>{`${from.label} to ${to.label} · ${draft.name} · Shift · Udrix`}</title>
-      <section
-        aria-label="The change"
-        className="flex min-h-0 flex-col gap-2 px-4 pt-2 pb-3 lg:overflow-auto"
-      >
+    <WorkArea title={`${from.label} to ${to.label} · ${draft.name} · Shift`}>
+      <WorkMain label="The change">
         <h2 className="hidden text-[1.3rem] print:block">{`${draft.name}, from ${from.label} to ${to.label}`}</h2>
         {!saysWhatMoves(draft) && <ShiftProposal draft={draft} />}
         {faults.map((fault) => {
@@ -176,11 +172,8 @@ export default function Shift() {
             }}
           />
         </div>
-      </section>
-      <aside
-        aria-label={`From ${from.label} to ${to.label}`}
-        className="border-rule bg-sheet flex min-h-0 flex-col gap-3 border-l-2 p-4 lg:overflow-auto"
-      >
+      </WorkMain>
+      <WorkPanel label={`From ${from.label} to ${to.label}`}>
         <AsideOfChange asked={asked} shown={shown} state={state} search={search} change={change} />
         <div className="no-print">
           <PrintButton />
@@ -189,7 +182,7 @@ export default function Shift() {
           Speeds follow from the counts, with the wheels turning on as before. How a unit is to be
           shifted is in its maker’s manual.
         </p>
-      </aside>
-    </main>
+      </WorkPanel>
+    </WorkArea>
   )
 }

@@ -21,6 +21,7 @@ import { useShift } from '~/components/shift/useShift.ts'
 import type { ChangeView } from '~/components/useViewState.ts'
 import { useViewState } from '~/components/useViewState.ts'
 import { Warning } from '~/components/Warning.tsx'
+import { NothingToShow, WorkArea, WorkMain, WorkPanel } from '~/components/WorkArea.tsx'
 import type { DriveAnswer } from '~/views/drive/driveJob.ts'
 import { besideOf, formatBeside } from '~/views/drive/besideUnits.ts'
 import { WAY_NAMES, notDrivenWords } from '~/words/drive.ts'
@@ -122,19 +123,13 @@ export default function ShiftDrive({ loaderData }: Route.ComponentProps) {
   const result = answer?.ok ? answer.result : undefined
   if (!solver)
     return (
-      <main className="p-6">
-        <title>{`${draft.name} · Drive · Udrix`}</title>
+      <NothingToShow title={`${draft.name} · Drive`}>
         <IssueList draft={draft} issues={issues} words={naming.words} />
-      </main>
+      </NothingToShow>
     )
   return (
-    <main className="work-area lg:grid-cols-[minmax(0,1fr)_24rem] xl:grid-cols-[minmax(0,1fr)_29rem]">
-      <title>{`${draft.name} · Drive · Udrix`}</title>
-      <section
-        aria-label="The drive"
-        aria-busy={isRunning}
-        className="flex min-h-0 flex-col gap-1 px-4 pt-2 pb-3 lg:overflow-auto"
-      >
+    <WorkArea title={`${draft.name} · Drive`} panel="wide">
+      <WorkMain label="The drive" isBusy={isRunning}>
         <h2 className="hidden text-[1.3rem] print:block">
           {draft.name}, {course.title}, {WAY_NAMES[way]}
         </h2>
@@ -155,12 +150,8 @@ export default function ShiftDrive({ loaderData }: Route.ComponentProps) {
         ) : (
           isRunning && <p className="text-graphite p-6">Driving…</p>
         )}
-      </section>
-      <aside
-        aria-label="Course, changes and figures"
-        className="border-rule bg-sheet flex min-h-0 flex-col gap-3 border-l-2 p-4 lg:overflow-auto"
-        tabIndex={0}
-      >
+      </WorkMain>
+      <WorkPanel label="Course, changes and figures" isForReading>
         <CourseControls task={task} positions={positions} result={result} change={change} />
         {answer?.ok && (
           <WhatItDoes answer={answer} way={way} loaderData={loaderData} change={change} />
@@ -173,8 +164,8 @@ export default function ShiftDrive({ loaderData }: Route.ComponentProps) {
           Worked out with a made-up engine and car until you enter yours; teeth and bearings lose
           nothing here. The ratios are this box’s own.
         </p>
-      </aside>
-    </main>
+      </WorkPanel>
+    </WorkArea>
   )
 }
 

@@ -13,6 +13,7 @@ import { ShiftProposal, saysWhatMoves } from '~/components/shift/ShiftProposal.t
 import { useShift } from '~/components/shift/useShift.ts'
 import { useViewState } from '~/components/useViewState.ts'
 import { Warning } from '~/components/Warning.tsx'
+import { NothingToShow, WorkArea, WorkMain, WorkPanel } from '~/components/WorkArea.tsx'
 import { stretchAt, withPoints } from '~/views/shift/drumView.ts'
 import { drumFaults, formatAngle, settleWords, stretchWords } from '~/words/drum.ts'
 
@@ -21,8 +22,7 @@ function NoDrum() {
   const { words } = useOpenBox()
   const { draft, solver, issues } = useShift()
   return (
-    <main className="flex flex-col gap-3 p-4">
-      <title>{`${draft.name} · Drum · Udrix`}</title>
+    <NothingToShow title={`${draft.name} · Drum`}>
       <h2 className="text-[1.35rem]">No drum</h2>
       {!solver ? (
         <IssueList draft={draft} issues={issues} words={words} />
@@ -31,7 +31,7 @@ function NoDrum() {
       ) : (
         <ShiftProposal draft={draft} />
       )}
-    </main>
+    </NothingToShow>
   )
 }
 
@@ -98,12 +98,8 @@ export default function ShiftDrum() {
     change({ angle: angle === 0 ? '' : `${angle}` })
   }
   return (
-    <main className="work-area lg:grid-cols-[minmax(0,1fr)_22rem]">
-      <title>{`${draft.name} · Drum · Udrix`}</title>
-      <section
-        aria-label="Drum, unrolled"
-        className="flex min-h-0 flex-col gap-2 px-4 pt-2 pb-3 lg:overflow-auto"
-      >
+    <WorkArea title={`${draft.name} · Drum`} panel="slim">
+      <WorkMain label="Drum, unrolled">
         {drumFaults(naming, proof).map((sentence) => (
           <Warning key={sentence}>{sentence}</Warning>
         ))}
@@ -143,11 +139,8 @@ export default function ShiftDrum() {
             turnTo(Number(event.target.value))
           }}
         />
-      </section>
-      <aside
-        aria-label="What the drum does"
-        className="border-rule bg-sheet flex min-h-0 flex-col gap-3 border-l-2 p-4 lg:overflow-auto"
-      >
+      </WorkMain>
+      <WorkPanel label="What the drum does">
         <DrumPanels
           drum={drum}
           proof={proof}
@@ -156,7 +149,7 @@ export default function ShiftDrum() {
           onAngle={turnTo}
           onDrum={keep}
         />
-      </aside>
-    </main>
+      </WorkPanel>
+    </WorkArea>
   )
 }

@@ -9,6 +9,7 @@ import { ContactFigure } from '~/components/shift/ContactFigure.tsx'
 import { DogLoadFields, RingGapFields } from '~/components/shift/EngageFields.tsx'
 import { useShift } from '~/components/shift/useShift.ts'
 import { useViewState } from '~/components/useViewState.ts'
+import { NothingToShow, WorkArea, WorkMain, WorkPanel } from '~/components/WorkArea.tsx'
 import type { Engageable } from '~/views/shift/contactView.ts'
 import { depthOf, engageables, measuredGapMm, travelOf } from '~/views/shift/contactView.ts'
 import { MOST_LOAD_NM, USUAL_LOAD_NM, figureWithin } from '~/views/shift/shiftInput.ts'
@@ -90,10 +91,9 @@ export default function ShiftEngage() {
   const chosen = all.find(({ key }) => key === search.get('at')) ?? all[0]
   if (!chosen)
     return (
-      <main className="p-6">
-        <title>{`${draft.name} · Half engaged · Udrix`}</title>
-        <p className="text-lg">Nothing in this box locks anything. Draw its couplers on Lay out.</p>
-      </main>
+      <NothingToShow title={`${draft.name} · Half engaged`}>
+        <p>Nothing in this box locks anything. Draw its couplers on Lay out.</p>
+      </NothingToShow>
     )
   const { coupler, place, hasRing } = chosen
   const { lengthUnit, torqueUnit } = settings
@@ -103,12 +103,8 @@ export default function ShiftEngage() {
   const said = contactWords(contact, approach, lengthUnit)
   const { dogs = {} } = place
   return (
-    <main className="work-area lg:grid-cols-[minmax(0,1fr)_22rem] xl:grid-cols-[minmax(0,1fr)_27rem]">
-      <title>{`${name} half engaged · ${draft.name} · Udrix`}</title>
-      <section
-        aria-label={`${capitalize(couplerName(naming, coupler))}, on its way into ${name}`}
-        className="flex min-h-0 flex-col gap-2 px-4 pt-2 pb-3 lg:overflow-auto"
-      >
+    <WorkArea title={`${name} half engaged · ${draft.name}`}>
+      <WorkMain label={`${capitalize(couplerName(naming, coupler))}, on its way into ${name}`}>
         <h2 className="text-[1.3rem]">
           {capitalize(couplerName(naming, coupler))}, {way} % of the way into {name}
         </h2>
@@ -137,11 +133,8 @@ export default function ShiftEngage() {
             change({ way: next })
           }}
         />
-      </section>
-      <aside
-        aria-label="Which, and its figures"
-        className="border-rule bg-sheet flex min-h-0 flex-col gap-3 border-l-2 p-4 lg:overflow-auto"
-      >
+      </WorkMain>
+      <WorkPanel label="Which, and its figures">
         <SelectField
           label="Place"
           value={chosen.key}
@@ -182,7 +175,7 @@ export default function ShiftEngage() {
           Drawn to show what touches, not to scale. What a ring or dogs may wear is in the maker’s
           manual.
         </p>
-      </aside>
-    </main>
+      </WorkPanel>
+    </WorkArea>
   )
 }

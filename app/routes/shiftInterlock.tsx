@@ -14,6 +14,7 @@ import { useShift } from '~/components/shift/useShift.ts'
 import type { ChangeView } from '~/components/useViewState.ts'
 import { useViewState } from '~/components/useViewState.ts'
 import { Warning } from '~/components/Warning.tsx'
+import { NothingToShow, WorkArea, WorkMain, WorkPanel } from '~/components/WorkArea.tsx'
 import { formatMoved, holderOf, inRows, parseMoved } from '~/views/shift/rodsView.ts'
 import { lockSentence } from '~/words/lock.ts'
 import { rodName } from '~/words/shift.ts'
@@ -58,18 +59,13 @@ export default function ShiftInterlock() {
   const lock = solver && places ? explainLock(solver, places) : undefined
   if (!solver || !proof)
     return (
-      <main className="p-6">
-        <title>{`${draft.name} · Interlock · Udrix`}</title>
+      <NothingToShow title={`${draft.name} · Interlock`}>
         <IssueList draft={draft} issues={issues} words={words} />
-      </main>
+      </NothingToShow>
     )
   return (
-    <main className="work-area lg:grid-cols-[minmax(0,1fr)_22rem] xl:grid-cols-[minmax(0,1fr)_27rem]">
-      <title>{`${draft.name} · Interlock · Udrix`}</title>
-      <section
-        aria-label="Rods and what lies between them"
-        className="flex min-h-0 flex-col gap-2 px-4 pt-2 pb-3 lg:overflow-auto"
-      >
+    <WorkArea title={`${draft.name} · Interlock`}>
+      <WorkMain label="Rods and what lies between them">
         {!saysWhatMoves(draft) && <ShiftProposal draft={draft} />}
         <div className="min-h-[14rem] flex-1">
           <SectionDrawing
@@ -104,11 +100,8 @@ export default function ShiftInterlock() {
             that stops the driven wheels.
           </Warning>
         )}
-      </section>
-      <aside
-        aria-label="What the interlock keeps apart"
-        className="border-rule bg-sheet flex min-h-0 flex-col gap-3 border-l-2 p-4 lg:overflow-auto"
-      >
+      </WorkMain>
+      <WorkPanel label="What the interlock keeps apart">
         <h2 className="text-[1.35rem]">With every part in</h2>
         {rods.length === 0 ? (
           <p>
@@ -124,7 +117,7 @@ export default function ShiftInterlock() {
           A box that locks on the road stops the driven wheels. Count balls and pins back in, and
           try every pair of rods before the cover goes on.
         </p>
-      </aside>
-    </main>
+      </WorkPanel>
+    </WorkArea>
   )
 }

@@ -11,6 +11,7 @@ import { OpenTraceProvider } from '~/components/trace/traceContext.ts'
 import { readTraceInput } from '~/views/trace/traceInput.ts'
 import { parseLayers, parsePace, readTraceState, traceAddress } from '~/views/trace/traceState.ts'
 import { useViewState } from '~/components/useViewState.ts'
+import { NothingToShow } from '~/components/WorkArea.tsx'
 
 export default function Trace() {
   const { draft, words, settings } = useOpenBox()
@@ -34,11 +35,10 @@ export default function Trace() {
   )
   if (!trace)
     return (
-      <main className="p-6">
-        <title>{`${draft.name} · Trace · Udrix`}</title>
-        <h2 className="mb-3 text-xl">This box cannot be traced yet</h2>
+      <NothingToShow title={`${draft.name} · Trace`}>
+        <h2 className="text-xl">This box cannot be traced yet</h2>
         <IssueList draft={draft} issues={issues} words={words} />
-      </main>
+      </NothingToShow>
     )
   return (
     <OpenTraceProvider value={trace}>

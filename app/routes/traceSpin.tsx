@@ -12,6 +12,7 @@ import { readSpin, shownSetup, testOf } from '~/views/trace/spinState.ts'
 import { SpinTicks } from '~/components/trace/SpinTicks.tsx'
 import { useOpenTrace } from '~/components/trace/traceContext.ts'
 import { useSpinTicks } from '~/components/trace/useSpinTicks.ts'
+import { WorkArea, WorkMain, WorkPanel } from '~/components/WorkArea.tsx'
 
 export default function TraceSpin() {
   const { draft, words } = useOpenBox()
@@ -33,9 +34,8 @@ export default function TraceSpin() {
     [draft, setup, result],
   )
   return (
-    <div className="work-area lg:grid-cols-[minmax(0,1fr)_27rem]">
-      <title>{`${draft.name} · Spin test · Udrix`}</title>
-      <section aria-label="Spin test" className="flex min-h-0 flex-col gap-2 px-4 pt-2 pb-3">
+    <WorkArea title={`${draft.name} · Spin test`} panel="wide" isWithin>
+      <WorkMain label="Spin test">
         <SpinSetupFields naming={naming} state={state} result={result} onChange={change} />
         <div className="min-h-[16rem] flex-1">
           <SectionDrawing
@@ -51,11 +51,8 @@ export default function TraceSpin() {
           Pale parts stand still as drawn; dashed ones are not driven and free to coast. By hand and
           slowly, fingers clear of open gears.
         </p>
-      </section>
-      <aside
-        aria-label="What moved on the bench"
-        className="border-rule bg-sheet flex min-h-0 flex-col gap-3 border-l-2 p-4 lg:overflow-auto"
-      >
+      </WorkMain>
+      <WorkPanel label="What moved on the bench">
         <SpinFindings
           naming={naming}
           ticking={ticking}
@@ -78,7 +75,7 @@ export default function TraceSpin() {
           isDisabled={ticking.isClosed}
           onTick={ticking.tick}
         />
-      </aside>
-    </div>
+      </WorkPanel>
+    </WorkArea>
   )
 }

@@ -11,6 +11,7 @@ import { useOpenTrace } from '~/components/trace/traceContext.ts'
 import type { Naming } from '~/words/names.ts'
 import { bodyName, capitalize, partName } from '~/words/names.ts'
 import { Warning } from '~/components/Warning.tsx'
+import { WorkArea, WorkMain, WorkPanel } from '~/components/WorkArea.tsx'
 
 /** What turns while the unit is towed, what does not, and what runs with little oil. */
 function TowedParts({ naming, towing }: { readonly naming: Naming; readonly towing: Towing }) {
@@ -54,9 +55,8 @@ export default function TraceTowing() {
     }
   }, [draft, positions, solver, output])
   return (
-    <div className="work-area lg:grid-cols-[minmax(0,1fr)_27rem]">
-      <title>{`${draft.name} · Towing and oil · Udrix`}</title>
-      <section aria-label="Towing" className="flex min-h-0 flex-col gap-2 px-4 pt-3 pb-3">
+    <WorkArea title={`${draft.name} · Towing and oil`} panel="wide" isWithin>
+      <WorkMain label="Towing">
         <h2 className="text-[1.2rem]">
           In neutral, the wheels turn the {bodyName(naming, output)}
         </h2>
@@ -73,12 +73,8 @@ export default function TraceTowing() {
         <p className="text-graphite text-[0.86rem]">
           Dashed, paler parts are not driven while the wheels turn the output.
         </p>
-      </section>
-      <aside
-        aria-label="What turns and what is oiled"
-        className="border-rule bg-sheet flex min-h-0 flex-col gap-4 border-l-2 p-4 lg:overflow-auto"
-        tabIndex={0}
-      >
+      </WorkMain>
+      <WorkPanel label="What turns and what is oiled" isForReading>
         <Warning>
           Oil is mostly thrown by gears that dip into it. Where those stand while the output turns,
           gears and bearings run dry and can seize: do not tow with the driven wheels on the road
@@ -91,7 +87,7 @@ export default function TraceTowing() {
           {words.couplers.synchronizer} engaged the wheels turn the input too: that is not towing
           but driving.
         </p>
-      </aside>
-    </div>
+      </WorkPanel>
+    </WorkArea>
   )
 }

@@ -21,6 +21,7 @@ import { CheckTable } from '~/components/turns/CheckTable.tsx'
 import { Suspects } from '~/components/turns/Suspects.tsx'
 import { TurnEntry } from '~/components/turns/TurnEntry.tsx'
 import { useViewState } from '~/components/useViewState.ts'
+import { WorkArea, WorkMain, WorkPanel } from '~/components/WorkArea.tsx'
 import { bodyName } from '~/words/names.ts'
 
 /** As finely as a mark is read by eye, in turns; common practice. */
@@ -63,12 +64,8 @@ export default function Turns() {
   const givenTurns = search.get(given) ?? USUAL_TURNS
   const isReadable = parseReading(givenTurns).ok
   return (
-    <main className="work-area lg:grid-cols-[minmax(0,1fr)_23rem] xl:grid-cols-[minmax(0,1fr)_28rem]">
-      <title>{`${draft.name} · Turns · Udrix`}</title>
-      <section
-        aria-label="Section along the shafts, and turn checks"
-        className="flex min-h-0 flex-col gap-1 overflow-auto px-4 pt-2 pb-3"
-      >
+    <WorkArea title={`${draft.name} · Turns`}>
+      <WorkMain label="Section along the shafts, and turn checks">
         <div className="min-h-[16rem] flex-1">
           <SectionDrawing
             draft={draft}
@@ -88,8 +85,8 @@ export default function Turns() {
             record({ kind: 'withdraw', entry })
           }}
         />
-      </section>
-      <aside className="border-rule bg-sheet flex min-h-0 flex-col gap-4 overflow-auto border-l-2 p-4">
+      </WorkMain>
+      <WorkPanel>
         <TurnEntry
           positions={positions}
           position={position}
@@ -134,7 +131,7 @@ export default function Turns() {
             Counts and turns agree.
           </p>
         )}
-      </aside>
-    </main>
+      </WorkPanel>
+    </WorkArea>
   )
 }

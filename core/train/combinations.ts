@@ -11,7 +11,7 @@
  * Combinations are numbered like the digits of a number whose last coupler counts
  * fastest, so a table is one byte and one index for each.
  */
-import type { Solver } from './analysis.ts'
+import type { EndsVerdict, Solver } from './analysis.ts'
 import { NO_DRIVE_STATES, areEndsStill, judgeMotions } from './analysis.ts'
 import type { CouplerPlaces } from '../box/box.ts'
 import { centreOf, namedPlace, placeOf } from '../box/box.ts'
@@ -58,87 +58,108 @@ export function countCombinations(draft: BoxDraft): number {
   return draft.couplers.reduce((product, { positions }) => product * positions.length, 1)
 }
 
+/** The laws that each place of each coupler adds, and the bodies that they still ask about. */
+interface Tree {
+  readonly lawsAt: readonly (readonly (readonly Law[])[])[]
+  /** By the k-th coupler: the bodies that it and those after it touch. */
+  readonly touchedFrom: readonly ReadonlySet<string>[]
+  /** By the k-th coupler: those, and the ends. */
+  readonly bodiesFrom: readonly ReadonlySet<string>[]
+}
+
+function treeOf({ box, balancing }: Solver): Tree {
+  const { couplers, input, outputs } = box.draft
+  const lawsAt = couplers.map((coupler) =>
+    coupler.positions.map((place) => engagedLaws(box, { [coupler.id]: place.id }, [coupler])),
+  )
+  const bodiesOf = (laws: readonly Law[]): readonly string[] =>
+    laws.flatMap(({ terms }) => terms.map(({ body }) => body))
+  const touchedFrom = [...couplers, null].map(
+    (_, from) => new Set(bodiesOf(lawsAt.slice(from).flat(2))),
+  )
+  const ends = [input, ...outputs, ...bodiesOf(balancing.map(({ law }) => law))]
+  return { lawsAt, touchedFrom, bodiesFrom: touchedFrom.map((set) => new Set([...ends, ...set])) }
+}
+
+/** The motions of some bodies alone. */
+function only(motions: Motions, bodies: ReadonlySet<string>): Motions {
+  return {
+    speeds: new Map([...motions.speeds].filter(([body]) => bodies.has(body))),
+    redundant: [],
+  }
+}
+
+/** Whether the input is still, and outputs turn as none of the touched bodies can keep them from. */
+function isInputLockedForGood(
+  { box }: Solver,
+  { speeds }: Motions,
+  touched: ReadonlySet<string> | undefined,
+): boolean {
+  const { input, outputs } = box.draft
+  const sumOf = (body: string): SpeedSum | undefined => speeds.get(body)
+  if ((sumOf(input)?.size ?? 0) > 0) return false
+  const free = new Set(outputs.flatMap((output) => [...(sumOf(output)?.keys() ?? [])]))
+  for (const body of touched ?? [])
+    for (const freedom of sumOf(body)?.keys() ?? []) if (free.has(freedom)) return false
+  return true
+}
+
+const stateNumber = (state: CombinationState): number => COMBINATION_STATES.indexOf(state)
+
+/** An empty table, and what enters a combination into it. */
+function tableOf({ box }: Solver): {
+  readonly table: CombinationTable
+  readonly enter: (number: number, verdict: EndsVerdict) => void
+} {
+  const { couplers, input, outputs } = box.draft
+  const combinations = countCombinations(box.draft)
+  const ratios: Rational[] = []
+  const table = {
+    couplers,
+    states: new Uint8Array(combinations),
+    ratioIndex: new Int32Array(combinations).fill(-1),
+    ratios,
+    drivenOutputs: new Uint8Array(combinations),
+  }
+  const numberOfRatio = new Map<string, number>()
+  const enter = (number: number, verdict: EndsVerdict): void => {
+    table.states[number] = stateNumber(verdict.state)
+    if (verdict.state !== 'drive') return
+    const key = verdict.speed.toString()
+    const known = numberOfRatio.get(key)
+    const ratio = known ?? ratios.push(verdict.speed.inverse()) - 1
+    if (known === undefined) numberOfRatio.set(key, ratio)
+    table.ratioIndex[number] = ratio
+    table.drivenOutputs[number] = outputs.reduce(
+      (bits, output, at) => bits | (verdict.motions.speeds.get(output)?.has(input) ? 1 << at : 0),
+      0,
+    )
+  }
+  return { table, enter }
+}
+
 /**
  * Judges every combination. Yields how many are done now and then, so that whoever
  * runs it can show progress and stop; returns the table at the end.
  */
 export function* classifyCombinations(solver: Solver): Generator<number, Classification> {
-  const { box, rank } = solver
-  const { couplers, input, outputs } = box.draft
-  const combinations = countCombinations(box.draft)
+  const { couplers } = solver.box.draft
+  const combinations = countCombinations(solver.box.draft)
   if (combinations > MOST_COMBINATIONS)
     return { kind: 'too-many', combinations, most: MOST_COMBINATIONS }
-
-  const lawsAt = couplers.map((coupler) =>
-    coupler.positions.map((place) => engagedLaws(box, { [coupler.id]: place.id }, [coupler])),
-  )
+  const { lawsAt, touchedFrom, bodiesFrom } = treeOf(solver)
   const uncounted = [...solver.standing, ...lawsAt.flat(2)].flatMap((law) => law.uncounted)
   if (uncounted.length > 0) return { kind: 'uncounted', gears: [...new Set(uncounted)] }
 
-  const states = new Uint8Array(combinations)
-  const ratioIndex = new Int32Array(combinations).fill(-1)
-  const drivenOutputs = new Uint8Array(combinations)
-  const ratios: Rational[] = []
-  const numberOfRatio = new Map<string, number>()
-  const stateNumber = (state: CombinationState): number => COMBINATION_STATES.indexOf(state)
-  const [locked, inputLocked] = [stateNumber('locked'), stateNumber('input-locked')]
-
-  const ends = [
-    input,
-    ...outputs,
-    ...solver.balancing.flatMap(({ law }) => law.terms.map(({ body }) => body)),
-  ]
-  /** The bodies that the couplers from the k-th on touch. */
-  const touchedFrom = [...couplers, null].map(
-    (_, from) =>
-      new Set(
-        lawsAt
-          .slice(from)
-          .flat(2)
-          .flatMap((law: Law) => law.terms.map(({ body }) => body)),
-      ),
-  )
-  /** The bodies that matter from the k-th coupler on. */
-  const bodiesFrom = touchedFrom.map((touched) => new Set([...ends, ...touched]))
-  const only = (motions: Motions, bodies: ReadonlySet<string>): Motions => ({
-    speeds: new Map([...motions.speeds].filter(([body]) => bodies.has(body))),
-    redundant: [],
-  })
-
-  /** Whether the input is still, and outputs turn as no coupler to come can keep them from. */
-  const isInputLockedForGood = (motions: Motions, depth: number): boolean => {
-    const sumOf = (body: string): SpeedSum | undefined => motions.speeds.get(body)
-    if ((sumOf(input)?.size ?? 0) > 0) return false
-    const free = new Set(outputs.flatMap((output) => [...(sumOf(output)?.keys() ?? [])]))
-    for (const body of touchedFrom[depth + 1] ?? [])
-      for (const freedom of sumOf(body)?.keys() ?? []) if (free.has(freedom)) return false
-    return true
-  }
-
+  const { table, enter } = tableOf(solver)
   /** What the couplers chosen so far add. */
   const chosen: (readonly Law[])[] = []
   const lawsChosen = (): readonly Law[] => [...solver.standing, ...chosen.flat()]
-
   let reported = 0
   function* visit(depth: number, first: number, motions: Motions): Generator<number> {
     const places = lawsAt[depth]
     if (!places) {
-      const verdict = judgeMotions(solver, motions, lawsChosen)
-      states[first] = stateNumber(verdict.state)
-      if (verdict.state === 'drive') {
-        const key = verdict.speed.toString()
-        let number = numberOfRatio.get(key)
-        if (number === undefined) {
-          number = ratios.push(verdict.speed.inverse()) - 1
-          numberOfRatio.set(key, number)
-        }
-        ratioIndex[first] = number
-        drivenOutputs[first] = outputs.reduce(
-          (bits, output, at) =>
-            bits | (verdict.motions.speeds.get(output)?.has(input) ? 1 << at : 0),
-          0,
-        )
-      }
+      enter(first, judgeMotions(solver, motions, lawsChosen))
       return
     }
     const each = couplers
@@ -147,9 +168,10 @@ export function* classifyCombinations(solver: Solver): Generator<number, Classif
     const here = only(motions, bodiesFrom[depth] ?? new Set())
     for (const [at, laws] of places.entries()) {
       const from = first + at * each
-      const next = laws.length === 0 ? here : restrictMotions(here, laws, rank)
-      if (areEndsStill(solver, next)) states.fill(locked, from, from + each)
-      else if (isInputLockedForGood(next, depth)) states.fill(inputLocked, from, from + each)
+      const next = laws.length === 0 ? here : restrictMotions(here, laws, solver.rank)
+      if (areEndsStill(solver, next)) table.states.fill(stateNumber('locked'), from, from + each)
+      else if (isInputLockedForGood(solver, next, touchedFrom[depth + 1]))
+        table.states.fill(stateNumber('input-locked'), from, from + each)
       else {
         chosen.push(laws)
         yield* visit(depth + 1, from, next)
@@ -162,7 +184,7 @@ export function* classifyCombinations(solver: Solver): Generator<number, Classif
     }
   }
   yield* visit(0, 0, solver.motions)
-  return { kind: 'table', table: { couplers, states, ratioIndex, ratios, drivenOutputs } }
+  return { kind: 'table', table }
 }
 
 /** Judges every combination in one go. */

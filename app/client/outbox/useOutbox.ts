@@ -3,6 +3,7 @@
  * store until the server has kept it, through reloads and outages. What is refused, or
  * answered by somebody else, is set aside with the reason, and those behind it go on.
  */
+import type { RefObject } from 'react'
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react'
 import { v7 as uuidv7 } from 'uuid'
 
@@ -46,12 +47,79 @@ export function useOutbox<Item, Kept extends { readonly kind: 'kept' }>(
   { send, onKept }: Delivery<Item, Kept>,
 ): Outbox<Item> {
   const prefix = `${name}:`
-  const [letters, setLetters] = useState<readonly Letter<Item>[]>([])
+  const { letters, queue, show, replace } = useQueue<Item>()
   const [isWaiting, setIsWaiting] = useState(false)
   const [brokenCount, setBrokenCount] = useState(0)
-  const queue = useRef<readonly Letter<Item>[]>([])
-  const isSending = useRef(false)
+  const flush = useFlush({ send, onKept }, queue, replace, setIsWaiting)
 
+  /** What is in the store now, with what is on this page only. */
+  const look = useCallback(() => {
+    const store = browserStore()
+    const { letters: found, broken } = readLetters<Item>(store, prefix)
+    for (const key of broken) removeLetter(store, key)
+    if (broken.length > 0) setBrokenCount((before) => before + broken.length)
+    const unsafe = queue.current.filter(({ isStored }) => !isStored)
+    if (found.length + unsafe.length > 0 || queue.current.length > 0) show([...found, ...unsafe])
+    void flush()
+  }, [prefix, queue, show, flush])
+
+  useEffect(() => {
+    const first = setTimeout(look)
+    return () => {
+      clearTimeout(first)
+    }
+  }, [look])
+
+  /** Another page has sent what this one found in the store; what it puts there is its own. */
+  const leaveOutSent = useCallback(() => {
+    const there = new Set(readLetters(browserStore(), prefix).letters.map((each) => each.key))
+    const left = queue.current.filter((each) => !each.isStored || there.has(each.key))
+    if (left.length < queue.current.length) show(left)
+  }, [prefix, queue, show])
+  useStoredElsewhere(prefix, leaveOutSent)
+  useRetries(isWaiting, flush)
+  const isUnsafe = letters.some(({ isStored }) => !isStored)
+  useLeavingWarning(isUnsafe)
+
+  const put = useCallback(
+    (items: readonly Item[]) => {
+      for (const item of items)
+        show([...queue.current, putLetter(browserStore(), prefix, item, queue.current, uuidv7())])
+      void flush()
+    },
+    [prefix, queue, flush, show],
+  )
+  const retry = useCallback(
+    (key: string) => {
+      const letter = queue.current.find((each) => each.key === key)
+      if (letter) replace(key, setAside(browserStore(), letter, null))
+      void flush()
+    },
+    [queue, replace, flush],
+  )
+  const takeBack = useCallback(
+    (key: string) => {
+      removeLetter(browserStore(), key)
+      replace(key, null)
+    },
+    [replace],
+  )
+  return { ...useSorted(letters), isWaiting, isUnsafe, brokenCount, put, retry, takeBack }
+}
+
+interface Queue<Item> {
+  readonly letters: readonly Letter<Item>[]
+  /** The same, as it is at the moment. */
+  readonly queue: RefObject<readonly Letter<Item>[]>
+  readonly show: (next: readonly Letter<Item>[]) => void
+  /** Puts another letter in the place of one, or nothing. */
+  readonly replace: (key: string, next: Letter<Item> | null) => void
+}
+
+/** What waits on this page, as it is shown and as it is at the moment. */
+function useQueue<Item>(): Queue<Item> {
+  const [letters, setLetters] = useState<readonly Letter<Item>[]>([])
+  const queue = useRef<readonly Letter<Item>[]>([])
   const show = useCallback((next: readonly Letter<Item>[]) => {
     queue.current = next
     setLetters(next)
@@ -64,8 +132,18 @@ export function useOutbox<Item, Kept extends { readonly kind: 'kept' }>(
     },
     [show],
   )
+  return { letters, queue, show, replace }
+}
 
-  const flush = useCallback(async () => {
+/** Sends what waits, one letter after another, until one has to wait longer. */
+function useFlush<Item, Kept extends { readonly kind: 'kept' }>(
+  { send, onKept }: Delivery<Item, Kept>,
+  queue: Queue<Item>['queue'],
+  replace: Queue<Item>['replace'],
+  setIsWaiting: (isWaiting: boolean) => void,
+): () => Promise<void> {
+  const isSending = useRef(false)
+  return useCallback(async () => {
     if (isSending.current) return
     isSending.current = true
     const nextLetter = () => queue.current.find(({ aside }) => aside === null)
@@ -91,61 +169,7 @@ export function useOutbox<Item, Kept extends { readonly kind: 'kept' }>(
       }
     }
     isSending.current = false
-  }, [send, onKept, replace])
-
-  /** What is in the store now, with what is on this page only. */
-  const look = useCallback(() => {
-    const store = browserStore()
-    const { letters: found, broken } = readLetters<Item>(store, prefix)
-    for (const key of broken) removeLetter(store, key)
-    if (broken.length > 0) setBrokenCount((before) => before + broken.length)
-    const unsafe = queue.current.filter(({ isStored }) => !isStored)
-    if (found.length + unsafe.length > 0 || queue.current.length > 0) show([...found, ...unsafe])
-    void flush()
-  }, [prefix, show, flush])
-
-  useEffect(() => {
-    const first = setTimeout(look)
-    return () => {
-      clearTimeout(first)
-    }
-  }, [look])
-
-  /** Another page has sent what this one found in the store; what it puts there is its own. */
-  const leaveOutSent = useCallback(() => {
-    const there = new Set(readLetters(browserStore(), prefix).letters.map((each) => each.key))
-    const left = queue.current.filter((each) => !each.isStored || there.has(each.key))
-    if (left.length < queue.current.length) show(left)
-  }, [prefix, show])
-  useStoredElsewhere(prefix, leaveOutSent)
-  useRetries(isWaiting, flush)
-  const isUnsafe = letters.some(({ isStored }) => !isStored)
-  useLeavingWarning(isUnsafe)
-
-  const put = useCallback(
-    (items: readonly Item[]) => {
-      for (const item of items)
-        show([...queue.current, putLetter(browserStore(), prefix, item, queue.current, uuidv7())])
-      void flush()
-    },
-    [prefix, flush, show],
-  )
-  const retry = useCallback(
-    (key: string) => {
-      const letter = queue.current.find((each) => each.key === key)
-      if (letter) replace(key, setAside(browserStore(), letter, null))
-      void flush()
-    },
-    [replace, flush],
-  )
-  const takeBack = useCallback(
-    (key: string) => {
-      removeLetter(browserStore(), key)
-      replace(key, null)
-    },
-    [replace],
-  )
-  return { ...useSorted(letters), isWaiting, isUnsafe, brokenCount, put, retry, takeBack }
+  }, [send, onKept, queue, replace, setIsWaiting])
 }
 
 /** What is on its way and what was set aside. */

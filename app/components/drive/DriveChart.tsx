@@ -36,10 +36,10 @@ interface DriveChartProps {
 const MOST_POINTS = 900
 /** Of the height: where each of the four begins and how high it is. */
 const PANELS = [
-  { top: 6, height: 20 },
-  { top: 32, height: 15 },
-  { top: 53, height: 15 },
-  { top: 74, height: 19 },
+  { top: 7, height: 18 },
+  { top: 34, height: 12 },
+  { top: 55, height: 12 },
+  { top: 76, height: 17 },
 ] as const
 const LEFT_PX = 62
 const RIGHT_PX = 54
@@ -90,67 +90,100 @@ export default function DriveChart(props: DriveChartProps) {
   )
 }
 
-function optionOf(
-  {
-    result,
-    fromS,
-    toS,
-    roadSpeedUnit,
-    torqueUnit,
-  }: Omit<DriveChartProps, 'theme' | 'onPick' | 'atS'>,
-  { ink, rule, fontFamily }: ChartLook,
-) {
-  const { samples, labels } = result
+type Shown = Omit<DriveChartProps, 'theme' | 'onPick' | 'atS'>
+
+/** The samples in the stretch that is shown, as many as a screen can tell apart. */
+function samplesIn({ result: { samples }, fromS, toS }: Shown): readonly DriveSample[] {
   const within = samples.filter(({ timeS }) => timeS >= fromS && timeS <= toS)
   const every = Math.max(1, Math.ceil(within.length / MOST_POINTS))
-  const shown = within.filter((_, at) => at % every === 0)
-  const text = { color: ink, fontSize: 14, fontFamily }
-  const data = (of: (sample: DriveSample) => number | null) =>
-    shown.map((sample) => [sample.timeS, of(sample)])
-  // Only gears that come up have a line of their own.
-  const used = [...new Set(shown.flatMap(({ selected, ready }) => [selected, ready]))]
-    .filter((at) => at >= 0)
-    .sort((one, other) => one - other)
-  const lineOf = (gear: number): number | null => (gear < 0 ? null : used.indexOf(gear) + 1)
-  const torqueName = TORQUE_UNIT_NAMES[torqueUnit]
-  const unitNm = torqueUnitNm(torqueUnit)
-  const clutches = samples[0]?.clutchNm.length ?? 1
-  const xAxis = (at: number) => ({
+  return within.filter((_, at) => at % every === 0)
+}
+
+function textOf({ ink, fontFamily }: ChartLook) {
+  return { color: ink, fontSize: 14, fontFamily }
+}
+
+/** Time under each panel, written under the lowest alone. */
+function timeAxis(at: number, { fromS, toS }: Shown, look: ChartLook) {
+  return {
     type: 'value' as const,
     gridIndex: at,
     min: fromS,
     max: toS,
     axisLabel: {
-      ...text,
+      ...textOf(look),
       show: at === PANELS.length - 1,
       formatter: (value: number) => `${Number(value.toFixed(2))}`,
     },
-    axisLine: { lineStyle: { color: ink }, onZero: false },
-    splitLine: { lineStyle: { color: rule } },
-  })
-  const yAxis = (at: number, name: string, more: object = {}) => ({
+    axisLine: { lineStyle: { color: look.ink }, onZero: false },
+    splitLine: { lineStyle: { color: look.rule } },
+  }
+}
+
+function valueAxis(at: number, name: string, look: ChartLook, more: object = {}) {
+  const text = textOf(look)
+  return {
     type: 'value' as const,
     gridIndex: at,
     name,
     nameTextStyle: { ...text, align: 'left' as const, padding: [0, 0, 0, -LEFT_PX + 8] },
-    nameGap: 6,
+    // Clear of the figure at the top of its axis.
+    nameGap: 11,
     splitNumber: 2,
     axisLabel: text,
-    axisLine: { lineStyle: { color: ink } },
-    splitLine: { lineStyle: { color: rule } },
+    axisLine: { lineStyle: { color: look.ink } },
+    splitLine: { lineStyle: { color: look.rule } },
     ...more,
-  })
-  const line = (at: number, points: unknown[], more: object = {}) => ({
+  }
+}
+
+/** What each panel measures; the last is the engine’s, to the right of the first panel. */
+function valueAxes(
+  { result: { labels }, roadSpeedUnit, torqueUnit }: Shown,
+  gears: readonly number[],
+  hasTwoClutches: boolean,
+  look: ChartLook,
+) {
+  const torque = TORQUE_UNIT_NAMES[torqueUnit]
+  const axis = (at: number, name: string, more?: object) => valueAxis(at, name, look, more)
+  return [
+    axis(0, `${ROAD_SPEED_UNIT_NAMES[roadSpeedUnit]} ——    engine, rev/min - - - (right)`),
+    axis(1, hasTwoClutches ? `First clutch, ${torque} ——    second - - -` : `Clutch, ${torque}`),
+    axis(2, `Wheels, ${torque}`),
+    axis(3, hasTwoClutches ? 'Gear ——    made ready - - -' : 'Gear', {
+      min: 0,
+      max: gears.length + 1,
+      interval: 1,
+      axisLabel: {
+        ...textOf(look),
+        formatter: (value: number) => labels[gears[value - 1] ?? -1] ?? '',
+      },
+    }),
+    { ...axis(0, ''), position: 'right' as const, splitLine: { show: false } },
+  ]
+}
+
+function optionOf(chart: Shown, look: ChartLook) {
+  const { result, roadSpeedUnit, torqueUnit } = chart
+  const shown = samplesIn(chart)
+  // Only gears that come up have a line of their own.
+  const gears = [...new Set(shown.flatMap(({ selected, ready }) => [selected, ready]))]
+    .filter((at) => at >= 0)
+    .sort((one, other) => one - other)
+  const lineOf = (gear: number): number | null => (gear < 0 ? null : gears.indexOf(gear) + 1)
+  const unitNm = torqueUnitNm(torqueUnit)
+  const clutchCount = result.samples[0]?.clutchNm.length ?? 1
+  const line = (at: number, of: (sample: DriveSample) => number | null, more: object = {}) => ({
     type: 'line' as const,
     animation: false,
     symbol: 'none' as const,
     xAxisIndex: at,
     yAxisIndex: at,
-    data: points,
-    lineStyle: { color: ink, width: 2 },
+    data: shown.map((sample) => [sample.timeS, of(sample)]),
+    lineStyle: { color: look.ink, width: 2 },
     ...more,
   })
-  const dashed = { color: ink, width: 2, type: 'dashed' as const }
+  const dashed = { color: look.ink, width: 2, type: 'dashed' as const }
   return {
     animation: false,
     grid: PANELS.map(({ top, height }) => ({
@@ -159,67 +192,24 @@ function optionOf(
       top: `${top}%`,
       height: `${height}%`,
     })),
-    xAxis: PANELS.map((_, at) => xAxis(at)),
-    yAxis: [
-      yAxis(0, `${ROAD_SPEED_UNIT_NAMES[roadSpeedUnit]} ——    engine, rev/min - - - (right)`),
-      yAxis(
-        1,
-        clutches > 1 ? `First clutch, ${torqueName} ——    second - - -` : `Clutch, ${torqueName}`,
-      ),
-      yAxis(2, `Wheels, ${torqueName}`),
-      yAxis(3, clutches > 1 ? 'Gear ——    made ready - - -' : 'Gear', {
-        min: 0,
-        max: used.length + 1,
-        interval: 1,
-        axisLabel: {
-          ...text,
-          formatter: (value: number) => labels[used[value - 1] ?? -1] ?? '',
-        },
-      }),
-      {
-        ...yAxis(0, ''),
-        position: 'right' as const,
-        splitLine: { show: false },
-      },
-    ],
+    xAxis: PANELS.map((_, at) => timeAxis(at, chart, look)),
+    yAxis: valueAxes(chart, gears, clutchCount > 1, look),
     series: [
-      line(
-        0,
-        data(({ mPerS }) => roadSpeedIn(mPerS * 3.6, roadSpeedUnit)),
-      ),
-      line(
-        0,
-        data(({ engineRpm }) => engineRpm),
-        { yAxisIndex: 4, lineStyle: dashed },
-      ),
-      ...Array.from({ length: clutches }, (_, at) =>
+      line(0, ({ mPerS }) => roadSpeedIn(mPerS * 3.6, roadSpeedUnit)),
+      line(0, ({ engineRpm }) => engineRpm, { yAxisIndex: 4, lineStyle: dashed }),
+      ...Array.from({ length: clutchCount }, (_, at) =>
         line(
           1,
-          data(({ clutchNm }) => (clutchNm[at] ?? 0) / unitNm),
-          {
-            ...(at > 0 && { lineStyle: dashed }),
-          },
+          ({ clutchNm }) => (clutchNm[at] ?? 0) / unitNm,
+          at > 0 ? { lineStyle: dashed } : {},
         ),
       ),
-      line(
-        2,
-        data(({ wheelNm }) => wheelNm / unitNm),
-      ),
-      line(
-        3,
-        data(({ selected }) => lineOf(selected)),
-        {
-          step: 'end',
-        },
-      ),
-      line(
-        3,
-        data(({ ready }) => lineOf(ready)),
-        {
-          step: 'end',
-          lineStyle: { ...dashed, width: 1.5 },
-        },
-      ),
+      line(2, ({ wheelNm }) => wheelNm / unitNm),
+      line(3, ({ selected }) => lineOf(selected), { step: 'end' }),
+      line(3, ({ ready }) => lineOf(ready), {
+        step: 'end',
+        lineStyle: { ...dashed, width: 1.5 },
+      }),
     ],
   }
 }

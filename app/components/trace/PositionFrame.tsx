@@ -2,6 +2,7 @@ import { Link } from 'react-router'
 
 import { useOpenBox } from '~/components/box/boxContext.ts'
 import { IssueList } from '~/components/box/IssueList.tsx'
+import { WorkArea, WorkMain, WorkPanel } from '~/components/WorkArea.tsx'
 import { lockSentence } from '~/words/lock.ts'
 
 import { Exports } from './Exports.tsx'
@@ -24,9 +25,8 @@ export function PositionFrame({ title, onSelect, children }: PositionFrameProps)
   const { naming, selected, input, lock, issues, positions, search, change } = trace
   const { position } = selected
   return (
-    <div className="work-area lg:grid-cols-[minmax(0,1fr)_20rem] xl:grid-cols-[minmax(0,1fr)_23.5rem]">
-      <title>{`${position.label} · ${draft.name} · ${title} · Udrix`}</title>
-      <section aria-label={title} className="flex min-h-0 flex-col gap-1 px-4 pt-2 pb-3">
+    <WorkArea title={`${position.label} · ${draft.name} · ${title}`} panel="slim" isWithin>
+      <WorkMain label={title}>
         <h2 className="hidden text-[1.3rem] print:block">{`${draft.name}, position ${position.label}`}</h2>
         {children}
         <PositionKeys
@@ -41,11 +41,8 @@ export function PositionFrame({ title, onSelect, children }: PositionFrameProps)
             return `?${next}`
           }}
         />
-      </section>
-      <aside
-        aria-label={`Position ${position.label}`}
-        className="border-rule bg-sheet flex min-h-0 flex-col gap-4 border-l-2 p-4 lg:overflow-auto"
-      >
+      </WorkMain>
+      <WorkPanel label={`Position ${position.label}`}>
         <TraceResult
           trace={trace}
           lock={lock && lockSentence(naming, lock)}
@@ -65,7 +62,7 @@ export function PositionFrame({ title, onSelect, children }: PositionFrameProps)
           </Link>
           . The maker’s manual for the unit rules.
         </p>
-      </aside>
-    </div>
+      </WorkPanel>
+    </WorkArea>
   )
 }
