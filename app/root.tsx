@@ -1,21 +1,14 @@
 import { useEffect } from 'react'
-import {
-  Links,
-  Meta,
-  Outlet,
-  Scripts,
-  ScrollRestoration,
-  isRouteErrorResponse,
-  useRouteLoaderData,
-} from 'react-router'
+import { Links, Meta, Outlet, Scripts, ScrollRestoration, useRouteLoaderData } from 'react-router'
 
 import type { ShouldRevalidateFunctionArgs } from 'react-router'
 
 import type { Route } from './+types/root'
 import { readSettings } from './.server/settings.ts'
+import { fetchAssets } from './client/fetchAssets.ts'
 import './app.css'
 import { useNonce } from './components/nonce.tsx'
-import { Trouble } from './components/Trouble.tsx'
+import { RouteTrouble } from './components/RouteTrouble.tsx'
 import { DEFAULT_SETTINGS } from './settings.ts'
 
 export async function loader({ request }: Route.LoaderArgs) {
@@ -23,8 +16,8 @@ export async function loader({ request }: Route.LoaderArgs) {
 }
 
 /** The settings change where they are set, and nowhere else. */
-export function shouldRevalidate({ formAction }: ShouldRevalidateFunctionArgs) {
-  return formAction === '/settings'
+export function shouldRevalidate({ formAction, actionStatus = 200 }: ShouldRevalidateFunctionArgs) {
+  return formAction === '/settings' && actionStatus < 400
 }
 
 export const links: Route.LinksFunction = () => [
@@ -52,53 +45,25 @@ export function Layout({ children }: { readonly children: React.ReactNode }) {
   )
 }
 
+/** What a page needs first is on its way before this. */
+const FETCH_ASSETS_AFTER_MS = 4_000
+
 export default function Root() {
   useEffect(() => {
     // From here on the page answers to clicks and keys; tests wait for it, as people do.
     document.documentElement.dataset.live = ''
+    const leaving = new AbortController()
+    const later = setTimeout(() => {
+      fetchAssets(leaving.signal).catch(() => undefined)
+    }, FETCH_ASSETS_AFTER_MS)
+    return () => {
+      clearTimeout(later)
+      leaving.abort()
+    }
   }, [])
   return <Outlet />
 }
 
 export function ErrorBoundary({ error }: Route.ErrorBoundaryProps) {
-  if (!isRouteErrorResponse(error))
-    return (
-      <Trouble
-        title="Something went wrong here"
-        sentence="This page could not be shown. What was marked as kept is kept, and what waited in this browser waits still. Load the page again; if it happens again, the server’s log says why."
-      />
-    )
-  if (error.status === 404)
-    return (
-      <Trouble
-        title="Not on the bench"
-        sentence={
-          typeof error.data === 'string'
-            ? error.data
-            : 'There is nothing at this address. Go to the bench and open the box from there.'
-        }
-      />
-    )
-  if (error.status === 410 && typeof error.data === 'string')
-    return (
-      <Trouble title="Taken off the bench" sentence={error.data}>
-        <a className="button button-main" href="/deleted">
-          Deleted boxes
-        </a>
-      </Trouble>
-    )
-  if (error.status === 503)
-    return (
-      <Trouble
-        title="The database does not answer"
-        sentence="Nothing that was kept is lost. This page opens by itself as soon as the database is back."
-        isRetried
-      />
-    )
-  return (
-    <Trouble
-      title="That did not work"
-      sentence={typeof error.data === 'string' ? error.data : 'Go back and try again.'}
-    />
-  )
+  return <RouteTrouble error={error} />
 }

@@ -18,6 +18,11 @@ export interface Settings {
   readonly isTourOffered: boolean
 }
 
+/** Whether a text may stand for a person; nobody is one of them. */
+export function areInitials(text: string): boolean {
+  return /^\p{L}{0,4}$/u.test(text)
+}
+
 export const DEFAULT_SETTINGS: Settings = {
   theme: 'system',
   torqueUnit: 'Nm',

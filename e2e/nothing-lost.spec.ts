@@ -170,20 +170,41 @@ test('in an outage a job’s pages stay, half-typed readings too, and a photogra
   await udrix.stop()
 })
 
-test('two servers on one database tell each other’s pages', async ({ browser }) => {
+test('two servers on one database tell each other’s pages; a page whose server is gone turns to all others', async ({
+  browser,
+}) => {
   const udrix = await startUdrix('e2e-pair')
   const second = await udrix.serveAgain()
   const page = await openPage(browser, udrix.url)
   const box = await startFourSpeed(page, 'On two servers')
   const other = await openPage(browser, second.url)
+  const loaded = new Set<string>()
+  other.on('requestfinished', (request) => loaded.add(new URL(request.url()).pathname))
   await other.goto(`${new URL(box).pathname}/count`)
   await expect(other.getByRole('button', { name: /^Head gear, input shaft/ })).toBeVisible()
   await page.keyboard.type('20')
   await page.keyboard.press('Enter')
   await expect(other.getByRole('button', { name: /^Head gear, input shaft/ })).toContainText('20')
+  // Left alone for a moment, the page fetches whatever the others are made of.
+  const listed = (await (await other.request.get('/assets.json')).json()) as readonly string[]
+  expect(listed.length).toBeGreaterThan(50)
+  await expect(() => {
+    expect(listed.filter((path) => !loaded.has(path))).toEqual([])
+  }).toPass()
+  await second.stop()
+  for (const title of ['Trace', 'Shift', 'Build', 'Lay out', 'Job', 'Turns', 'Measure'])
+    await turnTo(other, title)
+  // What nobody has looked at since is not to be had, and the way on stays.
+  await turnTo(other, 'Job')
+  await other.getByRole('link', { name: 'History', exact: true }).click()
+  await expect(other.getByRole('heading', { name: 'Udrix does not answer' })).toBeVisible()
+  await turnTo(other, 'Count')
+  await expect(other.getByRole('button', { name: /^Head gear, input shaft/ })).toContainText('20')
+  await other.getByRole('button', { name: 'Settings' }).click()
+  await other.getByRole('menuitemradio', { name: 'dark' }).click()
+  await expect(other.getByRole('alert')).toContainText('Udrix does not answer, so nothing was')
   await page.close()
   await other.close()
-  await second.stop()
   await udrix.stop()
 })
 

@@ -14,6 +14,7 @@ import { seedDemo } from './demo.ts'
 import { cancelTasks } from './archive/tasks.ts'
 import { stopListening } from './events.ts'
 import { archives } from './http/archives.ts'
+import { listAssets } from './http/assets.ts'
 import { endEvents, sendEvents } from './http/events.ts'
 import { answerKept, versionIn } from './http/keptPages.ts'
 import { guardNames, namesOf } from './http/names.ts'
@@ -86,6 +87,7 @@ if (isProduction) {
     }),
   )
   app.use(compression())
+  app.get('/assets.json', listAssets(path.join(BUILD_FOLDER, 'client/assets')))
   app.use(express.static(path.join(BUILD_FOLDER, 'client'), { maxAge: '1h' }))
 }
 /** What says nothing of its own about being kept is asked for anew each time. */

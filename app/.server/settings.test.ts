@@ -34,6 +34,17 @@ test('a value that there is not is the default', async () => {
   expect(await readSettings(request(cookie))).toEqual(DEFAULT_SETTINGS)
 })
 
+test('initials are one to four letters, of any script', async () => {
+  for (const [typed, stored] of [
+    ['ÅÖ', 'ÅÖ'],
+    ['A1', ''],
+    ['ABCDE', ''],
+  ] as const) {
+    const cookie = kept(await changeSettings(request(null, { initials: typed })))
+    expect((await readSettings(request(cookie))).initials).toBe(stored)
+  }
+})
+
 test('the cookie is not for scripts, and not for other sites', async () => {
   expect(await changeSettings(request(null))).toMatch(/HttpOnly; SameSite=Lax/)
 })

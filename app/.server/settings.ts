@@ -3,7 +3,7 @@ import { z } from 'zod'
 
 import { LENGTH_UNITS, ROAD_SPEED_UNITS, TORQUE_UNITS } from '../words/format.ts'
 import type { Settings } from '../settings.ts'
-import { DEFAULT_SETTINGS, THEMES } from '../settings.ts'
+import { DEFAULT_SETTINGS, THEMES, areInitials } from '../settings.ts'
 import { END_NAMES, VOCABULARIES } from '../words/vocabulary.ts'
 import { readForm } from './requests.ts'
 
@@ -23,10 +23,7 @@ const settingsSchema = z.object({
   roadSpeedUnit: z.enum(ROAD_SPEED_UNITS).catch(DEFAULT_SETTINGS.roadSpeedUnit),
   ends: z.enum(END_NAMES).catch(DEFAULT_SETTINGS.ends),
   vocabulary: z.enum(VOCABULARIES).catch(DEFAULT_SETTINGS.vocabulary),
-  initials: z
-    .string()
-    .regex(/^\p{L}{0,4}$/u)
-    .catch(DEFAULT_SETTINGS.initials),
+  initials: z.string().refine(areInitials).catch(DEFAULT_SETTINGS.initials),
   isTourOffered: z.union([z.boolean(), z.stringbool()]).catch(DEFAULT_SETTINGS.isTourOffered),
 })
 

@@ -1,9 +1,10 @@
 import { Settings2 } from 'lucide-react'
 import { DropdownMenu } from 'radix-ui'
 import { useEffect, useRef } from 'react'
-import { useFetcher } from 'react-router'
 
 import { MenuRadios } from '~/components/MenuRadios.tsx'
+import { useChangeSettings } from '~/components/useChangeSettings.ts'
+import { Warning } from '~/components/Warning.tsx'
 import {
   LENGTH_UNITS,
   ROAD_SPEED_UNITS,
@@ -58,15 +59,15 @@ const CHOICES = [
 
 /** Units, words and theme: one menu, the same everywhere. */
 export function SettingsControls({ settings }: { readonly settings: Settings }) {
-  const fetcher = useFetcher()
+  const { change, isBusy, trouble } = useChangeSettings()
   /** Chosen here and not answered yet: a later choice is sent with those before it. */
   const chosen = useRef<Readonly<Record<string, string>>>({})
   useEffect(() => {
-    if (fetcher.state === 'idle') chosen.current = {}
-  }, [fetcher.state])
+    if (!isBusy) chosen.current = {}
+  }, [isBusy])
   const choose = (key: string, value: string): void => {
     chosen.current = { ...chosen.current, [key]: value }
-    void fetcher.submit(chosen.current, { method: 'post', action: '/settings' })
+    change(chosen.current)
   }
   return (
     <DropdownMenu.Root modal={false}>
@@ -78,6 +79,7 @@ export function SettingsControls({ settings }: { readonly settings: Settings }) 
         className="bg-sheet border-ink z-40 max-h-(--radix-dropdown-menu-content-available-height) w-[23rem] max-w-(--radix-dropdown-menu-content-available-width) overflow-auto border-2 p-2"
         aria-label="Settings"
       >
+        {trouble !== undefined && <Warning role="alert">{trouble}</Warning>}
         {CHOICES.map(({ key, title, options }) => (
           <MenuRadios
             key={key}

@@ -24,6 +24,7 @@ import { TourOffer } from '~/components/bench/TourOffer.tsx'
 import { useLiveData } from '~/client/live.ts'
 import { useLastWord } from '~/components/useLastWord.ts'
 import { staysOpen } from '~/client/staysOpen.ts'
+import { AWAY_SENTENCE, unlessAway } from '~/client/away.ts'
 import { benchAddress, isFiltered, readBenchView } from '~/views/bench/benchView.ts'
 import { conflictWords, refusalWords } from '~/words/issues.ts'
 import { PLAIN_WORDS, vocabularyOf } from '~/words/vocabulary.ts'
@@ -62,6 +63,11 @@ export async function action({ request }: Route.ActionArgs) {
   const [form, { initials }] = await Promise.all([readForm(request), readSettings(request)])
   const outcome = await unlessOutage(() => change(form, { by: initials }))
   return outcome ?? data({ kind: 'notice' as const, sentence: OUTAGE_SENTENCE }, { status: 503 })
+}
+
+/** What cannot be done now is said on the page, which stays. */
+export function clientAction({ serverAction }: Route.ClientActionArgs) {
+  return unlessAway(serverAction, { kind: 'notice' as const, sentence: AWAY_SENTENCE })
 }
 
 /** Does what one of the bench's forms asks for. */

@@ -5,8 +5,10 @@ import { noSuchBox, withDatabase } from '~/.server/answers.ts'
 import { listDeleted, restoreBox } from '~/.server/boxes.ts'
 import { readForm, textOf } from '~/.server/requests.ts'
 import { useLiveData } from '~/client/live.ts'
+import { AWAY_SENTENCE, unlessAway } from '~/client/away.ts'
 import { formatWhen } from '~/words/format.ts'
 import { PageHead } from '~/components/PageHead.tsx'
+import { Warning } from '~/components/Warning.tsx'
 
 import type { Route } from './+types/deleted'
 
@@ -22,8 +24,13 @@ export async function action({ request }: Route.ActionArgs) {
   return redirect('/')
 }
 
+/** What cannot be brought back now is said on the page, which stays. */
+export function clientAction({ serverAction }: Route.ClientActionArgs) {
+  return unlessAway(serverAction, { sentence: AWAY_SENTENCE })
+}
+
 /** Boxes that were taken off the bench, with all that belongs to them. */
-export default function Deleted({ loaderData: { boxes } }: Route.ComponentProps) {
+export default function Deleted({ loaderData: { boxes }, actionData }: Route.ComponentProps) {
   useLiveData(null)
   return (
     <div className="mx-auto max-w-[960px] px-5 pb-6">
@@ -34,6 +41,7 @@ export default function Deleted({ loaderData: { boxes } }: Route.ComponentProps)
             ? 'No box is deleted. One that you delete on the bench is kept here and can be brought back.'
             : 'These were taken off the bench. Their counts, history, jobs and photographs are kept; bring back whichever you want.'}
         </p>
+        {actionData && <Warning role="alert">{actionData.sentence}</Warning>}
         <ul className={boxes.length > 0 ? 'border-ink border-t-2' : ''}>
           {boxes.map(({ id, name, deletedAt }) => (
             <li key={id} className="border-rule flex items-center gap-3 border-b py-1.5">

@@ -8,6 +8,7 @@ import { indexBox, stageAt, stagesOf, waitingOf } from 'core'
 import type { Route } from './+types/job'
 import { noSuchBox, withDatabase } from '~/.server/answers.ts'
 import { openJob } from '~/.server/jobs.ts'
+import { AWAY_SENTENCE, unlessAway } from '~/client/away.ts'
 import { useOpenBox } from '~/components/box/boxContext.ts'
 import { CloseJob } from '~/components/job/CloseJob.tsx'
 import { HandOverSheet } from '~/components/job/HandOverSheet.tsx'
@@ -18,6 +19,7 @@ import { useOpenJob } from '~/components/job/jobContext.ts'
 import { Photos } from '~/components/job/Photos.tsx'
 import { StageList } from '~/components/job/StageList.tsx'
 import { WaitingList } from '~/components/job/WaitingList.tsx'
+import { Warning } from '~/components/Warning.tsx'
 import { orderLines, totalsOf, totalsWords } from '~/views/order/orderLines.ts'
 import { formatWhen } from '~/words/format.ts'
 import type { Naming } from '~/words/names.ts'
@@ -27,6 +29,11 @@ export async function action({ params }: Route.ActionArgs) {
   const job = await withDatabase(() => openJob(params.boxId))
   if (!job) throw noSuchBox()
   return redirect(`/boxes/${params.boxId}/job?job=${job.id}`)
+}
+
+/** A job that cannot be opened now is said on the page, which stays. */
+export function clientAction({ serverAction }: Route.ClientActionArgs) {
+  return unlessAway(serverAction, { sentence: AWAY_SENTENCE })
 }
 
 /** The visits of the unit, and a way to open the next. */
@@ -110,9 +117,9 @@ function WhatWasEntered({ current, naming, stages }: WhatWasEnteredProps) {
 }
 
 /** What came in, how far the work is, and everything entered. */
-export default function JobPage() {
+export default function JobPage({ actionData }: Route.ComponentProps) {
   const { id, draft, words } = useOpenBox()
-  const { job, jobs, box, current, record } = useOpenJob()
+  const { job, jobs, box, isAway, current, record } = useOpenJob()
   const naming = useMemo(() => ({ box: indexBox(draft), words }), [draft, words])
   const stages = useMemo(() => (box ? stagesOf(box, job) : []), [box, job])
   const waiting = useMemo(() => (box && current ? waitingOf(box, job) : []), [box, job, current])
@@ -126,9 +133,12 @@ export default function JobPage() {
         <HandOverSheet />
       </div>
       <div className="no-print">
+        {actionData && <Warning role="alert">{actionData.sentence}</Warning>}
         <h2 className="text-[1.2rem]">Waits for you</h2>
         {waiting.length === 0 ? (
-          <p className="py-1">{current ? 'Nothing.' : 'No job is open.'}</p>
+          <p className="py-1">
+            {current ? 'Nothing.' : isAway ? 'Not known for now.' : 'No job is open.'}
+          </p>
         ) : (
           <WaitingList waiting={waiting} />
         )}

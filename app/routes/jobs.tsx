@@ -1,6 +1,6 @@
 import { ClipboardPlus } from 'lucide-react'
-import { useEffect, useMemo } from 'react'
-import { Form, Link, Outlet, useFetcher, useSearchParams } from 'react-router'
+import { useEffect, useMemo, useState } from 'react'
+import { Form, Link, Outlet, useSearchParams } from 'react-router'
 
 import type { ShopRule } from 'core'
 import { checkBox, indexBox } from 'core'
@@ -18,8 +18,12 @@ import {
   useOpenJob,
 } from '~/components/job/jobContext.ts'
 import { OutboxNotices } from '~/components/outbox/OutboxNotices.tsx'
+import { useChangeSettings } from '~/components/useChangeSettings.ts'
+import { Warning } from '~/components/Warning.tsx'
+import { isAnswered } from '~/client/away.ts'
 import { staysOpen, unlessSamePage } from '~/client/staysOpen.ts'
 import type { Shelf } from '~/files/shelf.ts'
+import { areInitials } from '~/settings.ts'
 import { entryWords } from '~/words/jobs.ts'
 import { capitalize } from '~/words/names.ts'
 
@@ -40,11 +44,24 @@ export async function loader({ params }: Route.LoaderArgs): Promise<LoadedJobs> 
 
 const open = staysOpen<LoadedJobs>()
 
-export function clientLoader({
+const WITHOUT: LoadedJobs = {
+  jobs: [],
+  shelf: { initials: [], leaves: [], shims: [], stock: [] },
+  rules: [],
+  isAway: true,
+}
+
+/** Pages go on without the jobs where they cannot be had and were not looked at before. */
+export async function clientLoader({
   params,
   serverLoader,
-}: Pick<Route.ClientLoaderArgs, 'params' | 'serverLoader'>): Promise<LoadedJobs> {
-  return open.load(params.boxId, serverLoader)
+}: Route.ClientLoaderArgs): Promise<LoadedJobs> {
+  try {
+    return await open.load(params.boxId, serverLoader)
+  } catch (error) {
+    if (isAnswered(error)) throw error
+    return WITHOUT
+  }
 }
 
 export const shouldRevalidate = unlessSamePage
@@ -82,7 +99,7 @@ function JobInHand({ isAway, outbox }: JobInHandProps) {
         </>
       ) : isAway ? (
         <p role="status">
-          The server does not answer: what was measured in a job is not reckoned with here.
+          Udrix does not answer: what was entered in a job of this unit is not reckoned with here.
         </p>
       ) : (
         <OpenTheFirst />
@@ -108,12 +125,15 @@ export default function Jobs({ loaderData }: { readonly loaderData: LoadedJobs }
     const checked = checkBox(draft)
     return checked.ok ? checked.box : undefined
   }, [draft])
-  const { shelf, rules } = loaderData
-  const opened = useMemo(() => ({ ...kept, box, shelf, rules }), [kept, box, shelf, rules])
+  const { shelf, rules, isAway = false } = loaderData
+  const opened = useMemo(
+    () => ({ ...kept, box, shelf, rules, isAway }),
+    [kept, box, shelf, rules, isAway],
+  )
   const { newer } = kept
   return (
     <OpenJobProvider value={opened}>
-      <JobInHand isAway={loaderData.isAway === true} outbox={outbox} />
+      <JobInHand isAway={isAway} outbox={outbox} />
       {newer && (
         <p role="status" className="bg-accent-wash flex items-center gap-3 px-4 py-1">
           Job {newer.number} of this unit is open. What you enter here goes to job{' '}
@@ -155,9 +175,11 @@ function Initials({
   /** The people of the shop. */
   readonly known: readonly string[]
 }) {
-  const fetcher = useFetcher()
+  const { change, trouble } = useChangeSettings()
+  const [isMistyped, setIsMistyped] = useState(false)
+  const problem = isMistyped ? 'One to four letters.' : trouble
   return (
-    <label className="flex items-center gap-2">
+    <label className="flex flex-wrap items-center gap-2">
       Entered by
       <input
         className="field w-[5.5rem] text-center uppercase placeholder:normal-case"
@@ -166,10 +188,12 @@ function Initials({
         placeholder="initials"
         autoComplete="off"
         list="people"
+        aria-invalid={isMistyped}
         onBlur={(event) => {
           const initials = event.target.value.trim().toUpperCase()
-          if (initials !== value)
-            void fetcher.submit({ initials }, { method: 'post', action: '/settings' })
+          const isRight = areInitials(initials)
+          setIsMistyped(!isRight)
+          if (isRight && initials !== value) change({ initials })
         }}
       />
       <datalist id="people">
@@ -177,6 +201,7 @@ function Initials({
           <option key={initials} value={initials} />
         ))}
       </datalist>
+      {problem !== undefined && <Warning role="alert">{problem}</Warning>}
     </label>
   )
 }

@@ -18,6 +18,7 @@ import { OUTAGE_SENTENCE, unlessOutage } from '~/.server/answers.ts'
 import { createBox } from '~/.server/boxes.ts'
 import { readForm } from '~/.server/requests.ts'
 import { readSettings } from '~/.server/settings.ts'
+import { AWAY_SENTENCE, unlessAway } from '~/client/away.ts'
 import { Choice } from '~/components/newBox/Choice.tsx'
 import { PatternList } from '~/components/newBox/PatternList.tsx'
 import { Legend } from '~/components/section/Legend.tsx'
@@ -60,6 +61,11 @@ export async function action({ request }: Route.ActionArgs) {
   if (id === null)
     return data({ issues: [{ path: ['form'], message: OUTAGE_SENTENCE }] }, { status: 503 })
   return redirect(`/boxes/${id}/count`)
+}
+
+/** What was chosen stays on the page where it cannot be sent. */
+export function clientAction({ serverAction }: Route.ClientActionArgs) {
+  return unlessAway(serverAction, { issues: [{ path: ['form'], message: AWAY_SENTENCE }] })
 }
 
 /** The position that turns the output as the input turns, whatever the counts will be. */

@@ -1,6 +1,6 @@
 import { TriangleAlert } from 'lucide-react'
 import { useEffect } from 'react'
-import { data, isRouteErrorResponse } from 'react-router'
+import { data } from 'react-router'
 
 import type { ReadingUnit } from 'core'
 import { MEASURES } from 'core'
@@ -18,6 +18,7 @@ import type { ShelfSaid } from '~/components/shelf/useShelfEdits.ts'
 import { useShelfEdits } from '~/components/shelf/useShelfEdits.ts'
 import { useLiveData } from '~/client/live.ts'
 import { staysOpen } from '~/client/staysOpen.ts'
+import { unlessAway } from '~/client/away.ts'
 import { parseJson } from '~/files/text.ts'
 import type { Shelf } from '~/files/shelf.ts'
 import { formatPieces, parsePieces, ruleSchema, shelfSchema } from '~/files/shelf.ts'
@@ -42,16 +43,11 @@ export function clientLoader({ serverLoader }: Route.ClientLoaderArgs) {
 }
 
 /** What cannot be sent stays on the page with a sentence, as what is refused does. */
-export async function clientAction({ serverAction }: Route.ClientActionArgs) {
-  try {
-    return await serverAction()
-  } catch (error) {
-    if (isRouteErrorResponse(error) && error.status < 500) throw error
-    return {
-      isKept: false,
-      sentence: 'Udrix does not answer, so nothing was kept. What you entered is still here.',
-    } satisfies ShelfSaid
-  }
+export function clientAction({ serverAction }: Route.ClientActionArgs) {
+  return unlessAway(serverAction, {
+    isKept: false,
+    sentence: 'Udrix does not answer, so nothing was kept. What you entered is still here.',
+  } satisfies ShelfSaid)
 }
 
 function refuse(sentence: string, status = 400) {

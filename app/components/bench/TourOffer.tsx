@@ -1,9 +1,11 @@
 import { Footprints } from 'lucide-react'
-import { useFetcher } from 'react-router'
+
+import { useChangeSettings } from '~/components/useChangeSettings.ts'
+import { Warning } from '~/components/Warning.tsx'
 
 /** Offers the tour to who is here for the first time. */
 export function TourOffer() {
-  const fetcher = useFetcher()
+  const { change, trouble } = useChangeSettings()
   return (
     <section
       aria-label="First time here"
@@ -19,11 +21,12 @@ export function TourOffer() {
         type="button"
         className="button-quiet"
         onClick={() => {
-          void fetcher.submit({ isTourOffered: 'false' }, { method: 'post', action: '/settings' })
+          change({ isTourOffered: 'false' })
         }}
       >
         Not now
       </button>
+      {trouble !== undefined && <Warning role="alert">{trouble}</Warning>}
     </section>
   )
 }

@@ -33,6 +33,8 @@ export interface OpenJob {
   readonly job: Job
   /** The box where it hangs together; jobs are judged by nothing else. */
   readonly box: Box | undefined
+  /** Whether the jobs could not be had, so that there may be some. */
+  readonly isAway: boolean
   /** Another job of the unit that is open while this page shows an older one. */
   readonly newer: LoadedJob | undefined
   /** What the shop has, and the limits that it goes by. */
@@ -86,7 +88,10 @@ export function useKeptJob(
   jobs: readonly LoadedJob[],
   chosen: string | null,
   by: string,
-): { readonly opened: Omit<OpenJob, 'box' | 'shelf' | 'rules'>; readonly outbox: JobOutbox } {
+): {
+  readonly opened: Omit<OpenJob, 'box' | 'isAway' | 'shelf' | 'rules'>
+  readonly outbox: JobOutbox
+} {
   const current = usePinnedJob(jobs, chosen)
   const [kept, setKept] = useState<readonly SentEntry[]>([])
   const { put, ...outbox } = useOutbox<SentEntry, EntryKept>(`udrix-entries:${boxId}`, {
