@@ -249,7 +249,7 @@ test('what cannot be had of a job is not reckoned with, and a change is shown al
   await expect(page.getByRole('table', { name: 'Changes of gear' })).toBeVisible()
   await page.route('**/*.data*', (route) => route.fulfill({ status: 429, body: 'too much' }))
   await page.getByRole('link', { name: 'Change of gear', exact: true }).click()
-  const told = page.getByText('what was measured in a job is not reckoned with here')
+  const told = page.getByText('what was entered in a job of this unit is not reckoned with here')
   await expect(told).toBeVisible()
   await expect(page.getByRole('list', { name: 'Steps' })).toContainText('Clutch down.')
   await page.getByRole('link', { name: 'Drive', exact: true }).click()

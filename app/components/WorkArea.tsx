@@ -40,7 +40,7 @@ export function WorkMain({ label, isBusy, children }: WorkMainProps) {
     <section
       aria-label={label}
       aria-busy={isBusy}
-      className="flex min-h-0 flex-col gap-2 px-4 pt-2 pb-3 lg:overflow-auto"
+      className="flex min-h-0 flex-col gap-2 overflow-x-auto px-4 pt-2 pb-3 lg:overflow-auto"
     >
       {children}
     </section>
@@ -67,7 +67,7 @@ export function WorkPanel({
     <aside
       aria-label={label}
       className={clsx(
-        'border-rule bg-sheet flex min-h-0 flex-col gap-3 p-4 lg:overflow-auto lg:border-l-2',
+        'border-rule bg-sheet flex min-h-0 flex-col gap-3 overflow-x-auto p-4 lg:overflow-auto lg:border-l-2',
         isFirst ? 'max-lg:order-first max-lg:border-b-2' : 'max-lg:border-t-2',
       )}
       tabIndex={isForReading ? 0 : undefined}

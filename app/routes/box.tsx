@@ -49,12 +49,18 @@ export default function Box({ loaderData }: Route.ComponentProps) {
   return <OpenedBox key={loaderData.id} loaderData={loaderData} />
 }
 
+interface KeptAndUndoProps {
+  readonly kept: KeptBox
+  readonly isJobWaiting: boolean
+}
+
 /** Whether everything is kept, and what takes the last change back. */
-function KeptAndUndo({ kept: { outbox, undo, redo } }: { readonly kept: KeptBox }) {
+function KeptAndUndo({ kept: { outbox, undo, redo }, isJobWaiting }: KeptAndUndoProps) {
+  const isWaiting = outbox.isWaiting || isJobWaiting
   return (
     <>
       <p role="status" className="text-graphite mr-1 text-[0.86rem]">
-        {outbox.isWaiting ? '' : outbox.pending.length > 0 ? 'Keeping…' : 'Kept'}
+        {isWaiting ? '' : outbox.pending.length > 0 ? 'Keeping…' : 'Kept'}
       </p>
       <button type="button" className="button-quiet" onClick={undo} disabled={!undo}>
         <Undo2 aria-hidden /> <span className="sr-only">Undo</span>
@@ -96,6 +102,7 @@ function OpenedBox({ loaderData }: { readonly loaderData: LoadedBox }) {
   }, [id, loaderData])
   useLiveData(id)
   const [areCautionsRead, setAreCautionsRead] = useState(loaderData.areCautionsRead)
+  const [isJobWaiting, setIsJobWaiting] = useState(false)
   const kept = useKeptBox(id, loaderData, { by: settings.initials })
   const { outbox } = kept
   const words = useMemo(() => vocabularyOf(settings), [settings])
@@ -110,6 +117,7 @@ function OpenedBox({ loaderData }: { readonly loaderData: LoadedBox }) {
       settings,
       job,
       areCautionsRead,
+      setIsJobWaiting,
       confirmCautions: () => {
         setAreCautionsRead(true)
         // If this does not arrive, the cautions are shown once more some other day.
@@ -129,7 +137,7 @@ function OpenedBox({ loaderData }: { readonly loaderData: LoadedBox }) {
           <BoxName key={kept.draft.name} isDemo={isDemo} />
           <Steps {...place} />
           <div className="ml-auto flex flex-wrap items-center gap-1">
-            <KeptAndUndo kept={kept} />
+            <KeptAndUndo kept={kept} isJobWaiting={isJobWaiting} />
             <SettingsControls settings={settings} />
             <HelpButton />
           </div>

@@ -110,7 +110,7 @@ function JobInHand({ isAway, outbox }: JobInHandProps) {
 
 /** The pages that belong to a job share what is entered in it. */
 export default function Jobs({ loaderData }: { readonly loaderData: LoadedJobs }) {
-  const { id, draft, settings, words } = useOpenBox()
+  const { id, draft, settings, words, setIsJobWaiting } = useOpenBox()
   useEffect(() => {
     if (loaderData.isAway !== true) open.remember(id, loaderData)
   }, [id, loaderData])
@@ -121,6 +121,9 @@ export default function Jobs({ loaderData }: { readonly loaderData: LoadedJobs }
     search.get('job'),
     settings.initials,
   )
+  useEffect(() => {
+    setIsJobWaiting(outbox.isWaiting)
+  }, [setIsJobWaiting, outbox.isWaiting])
   const box = useMemo(() => {
     const checked = checkBox(draft)
     return checked.ok ? checked.box : undefined

@@ -10,7 +10,7 @@ import { waysOffRow } from '../../core/build/row.ts'
 import { stepsOff } from '../../core/testing/removals.ts'
 import { assemblyOnShaft, emptied } from '../../core/testing/rings.ts'
 import { medianMs, ms, percentile, report } from './measure.ts'
-import { withPage } from './page.ts'
+import { settle, withPage } from './page.ts'
 import { PARTS, wholeUnit } from './parts.ts'
 
 const ID = '00000000-0000-4000-8000-000000000310'
@@ -87,6 +87,7 @@ export async function benchBuildPage(base: string, databaseUrl: string): Promise
   )
   await client.end()
   await withPage(async (page) => {
+    await settle(page, base)
     const times: number[] = []
     for (let round = -1; round < ROUNDS; round++) {
       const start = performance.now()

@@ -6,7 +6,7 @@ import type { BoxDraft } from 'core'
 
 import { LARGEST, boxOf, largeBox } from './boxes.ts'
 import { percentile, report } from './measure.ts'
-import { HELPER, withPage } from './page.ts'
+import { HELPER, settle, withPage } from './page.ts'
 
 const SECONDS = 3
 const ROUNDS = 5
@@ -99,6 +99,7 @@ export async function benchMotion(base: string, databaseUrl: string): Promise<vo
   )
   await client.end()
   await withPage(async (page, browser) => {
+    await settle(page, base)
     const session = await page.context().newCDPSession(page)
     const whole = await browser.newBrowserCDPSession()
     await session.send('Performance.enable')

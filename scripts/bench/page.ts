@@ -23,3 +23,9 @@ export async function withPage(
     await browser.close()
   }
 }
+
+/** Lets a tab fetch, as each does once, what all pages are made of, so that it is not measured. */
+export async function settle(page: Page, base: string): Promise<void> {
+  await page.goto(`${base}/glossary`)
+  await page.waitForFunction(() => sessionStorage.getItem('udrix-assets') !== null)
+}

@@ -10,7 +10,7 @@ import { PLAIN_WORDS } from '../../app/words/vocabulary.ts'
 import { counted } from './boxes.ts'
 import { medianMs, ms, percentile, report } from './measure.ts'
 import { framesPerSecond } from './motion.ts'
-import { withPage } from './page.ts'
+import { settle, withPage } from './page.ts'
 
 /** Pieces of the unit that is measured with. */
 export const PARTS = 300
@@ -94,6 +94,7 @@ export async function benchPartsPages(base: string, databaseUrl: string): Promis
     )
   await client.end()
   await withPage(async (page) => {
+    await settle(page, base)
     for (const path of ['layout', 'measure', 'trace']) {
       const times = { whole: [] as number[], bare: [] as number[] }
       // The first of each fills caches.

@@ -1,5 +1,5 @@
 /** Dragging the time line of a change, beside frames of the same page left alone. */
-import { withPage } from './page.ts'
+import { settle, withPage } from './page.ts'
 import { ms, report } from './measure.ts'
 
 const STEPS = 60
@@ -7,6 +7,7 @@ const STEPS = 60
 /** `boxPath` is of any box that changes gear. */
 export async function benchTimeLine(base: string, boxPath: string): Promise<void> {
   await withPage(async (page) => {
+    await settle(page, base)
     await page.goto(`${base}${boxPath}/shift`, { waitUntil: 'networkidle' })
     await page.locator('#moment').waitFor()
     const frames = await page.evaluate(async (steps) => {

@@ -27,6 +27,8 @@ export interface OpenBox extends KeptBox {
   readonly job: JobSummary | null
   readonly areCautionsRead: boolean
   readonly confirmCautions: () => void
+  /** Tells the head of the page whether entries of a job wait to be kept. */
+  readonly setIsJobWaiting: (isWaiting: boolean) => void
 }
 
 const Context = createContext<OpenBox | undefined>(undefined)

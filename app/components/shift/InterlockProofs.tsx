@@ -1,3 +1,5 @@
+import { Fragment } from 'react'
+
 import type { InterlockProof, PartOut } from 'core'
 
 import type { ChangeView } from '~/components/useViewState.ts'
@@ -87,19 +89,21 @@ function Loss({
     <p>
       Without it:{' '}
       {bad.map((each, at) => (
-        <span key={formatMoved(each.moved)}>
-          {at > 0 && ', '}
-          <button
-            type="button"
-            className="text-accent underline"
-            onClick={() => {
-              change({ out: part.id, moved: formatMoved(each.moved), held: '' })
-            }}
-          >
-            {each.moved.map((rod) => rodPlaceName(naming, rod)).join(' and ')}
-          </button>
-        </span>
-      ))}{' '}
+        <Fragment key={formatMoved(each.moved)}>
+          <span className="whitespace-nowrap">
+            <button
+              type="button"
+              className="text-accent underline"
+              onClick={() => {
+                change({ out: part.id, moved: formatMoved(each.moved), held: '' })
+              }}
+            >
+              {each.moved.map((rod) => rodPlaceName(naming, rod)).join(' and ')}
+            </button>
+            {at < bad.length - 1 && ','}
+          </span>{' '}
+        </Fragment>
+      ))}
       in together, and it locks.
     </p>
   )
