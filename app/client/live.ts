@@ -4,6 +4,8 @@ import { useRevalidator } from 'react-router'
 
 /** Changes that follow one another closely are looked at once. */
 const GATHER_MS = 250
+/** A browser does not ask again by itself where the answer was that it cannot be had now. */
+const AGAIN_MS = 3_000
 
 let anchor: { readonly serverMs: number; readonly pageMs: number } | undefined
 
@@ -20,6 +22,7 @@ export function useChanges(boxId: string | null, onChange: () => void): void {
   useEffect(() => {
     let source: EventSource | undefined
     let gathering: ReturnType<typeof setTimeout> | undefined
+    let again: ReturnType<typeof setTimeout> | undefined
     const gather = () => {
       clearTimeout(gathering)
       gathering = setTimeout(onChange, GATHER_MS)
@@ -33,8 +36,14 @@ export function useChanges(boxId: string | null, onChange: () => void): void {
       source.addEventListener('change', gather)
       // Whatever changed between the page's loading, or a break, and now was not heard.
       source.addEventListener('open', gather)
+      source.addEventListener('error', () => {
+        if (source?.readyState !== EventSource.CLOSED) return
+        close()
+        again = setTimeout(open, AGAIN_MS)
+      })
     }
     const close = () => {
+      clearTimeout(again)
       source?.close()
       source = undefined
     }
