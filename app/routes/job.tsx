@@ -15,7 +15,7 @@ import { HandOverSheet } from '~/components/job/HandOverSheet.tsx'
 import { IntakeForm } from '~/components/job/IntakeForm.tsx'
 import { JobLog } from '~/components/job/JobLog.tsx'
 import type { LoadedJob } from '~/components/job/jobContext.ts'
-import { useOpenJob } from '~/components/job/jobContext.ts'
+import { useJobOutbox, useOpenJob } from '~/components/job/jobContext.ts'
 import { Photos } from '~/components/job/Photos.tsx'
 import { StageList } from '~/components/job/StageList.tsx'
 import { WaitingList } from '~/components/job/WaitingList.tsx'
@@ -39,6 +39,8 @@ export function clientAction({ serverAction }: Route.ClientActionArgs) {
 /** The visits of the unit, and a way to open the next. */
 function JobsOfUnit() {
   const { job, jobs, current } = useOpenJob()
+  // Until the server has the end of this job, the next one is still this one to it.
+  const isEnding = useJobOutbox().pending.length > 0
   return (
     <section aria-label="Jobs of this unit" className="mt-3">
       <h2 className="text-[1.2rem]">Jobs of this unit</h2>
@@ -60,7 +62,7 @@ function JobsOfUnit() {
       </ul>
       {job.isClosed && (
         <Form method="post" className="mt-1">
-          <button className="button">
+          <button className="button" disabled={isEnding}>
             <ClipboardPlus aria-hidden /> Open the next job
           </button>
         </Form>
