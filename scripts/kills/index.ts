@@ -1,8 +1,8 @@
 /**
  * `npm run kills -- 100`: kills server, postmaster, single backends, the starting process
  * and all at once, at random moments while edits, entries and photographs are posted; after
- * each the rest must come back by itself or by another start, within a time, and everything
- * that was answered as kept must be there once.
+ * each the rest must come back by itself or by another start, and everything that was
+ * answered as kept must be there once. How long that took is told.
  */
 import type { ChildProcess } from 'node:child_process'
 import { spawn } from 'node:child_process'
@@ -23,7 +23,8 @@ type Kind = (typeof KINDS)[number]
 const BUILD = '.udrix/test/build'
 const FOLDER = path.join(STATE, 'test/kills')
 const DATA = path.join(FOLDER, 'cluster/data')
-const LONGEST_RESTART_MS = 30_000
+/** It did not come back at all; how long it takes is told, and depends on what else the machine does. */
+const GIVE_UP_MS = 120_000
 /** Kills come at a random moment within this. */
 const WITHIN_MS = 1_500
 const CLIENTS = 3
@@ -100,13 +101,13 @@ async function comeBack(starter: ChildProcess): Promise<{ starter: ChildProcess;
   while (!(await isUp())) {
     if (current.exitCode !== null || current.signalCode !== null) current = start()
     await wait(100)
-    if (performance.now() - began > 2 * LONGEST_RESTART_MS) break
+    if (performance.now() - began > GIVE_UP_MS) break
   }
   // The server of a starter that was killed goes down a little later.
   if (current.exitCode !== null || current.signalCode !== null) {
     while (await isUp()) await wait(50)
     current = start()
-    while (!(await isUp()) && performance.now() - began < 2 * LONGEST_RESTART_MS) await wait(100)
+    while (!(await isUp()) && performance.now() - began < GIVE_UP_MS) await wait(100)
   }
   return { starter: current, ms: performance.now() - began }
 }
@@ -131,7 +132,7 @@ async function connectDatabase(): Promise<pg.Client> {
       await database.connect()
       return database
     } catch (error) {
-      if (performance.now() - began > 2 * LONGEST_RESTART_MS) throw error
+      if (performance.now() - began > GIVE_UP_MS) throw error
     }
   }
 }
@@ -209,7 +210,7 @@ for (let at = 0; at < wanted; at++) {
   const back = await comeBack(starter)
   starter = back.starter
   restarts.push({ kind, ms: back.ms })
-  if (back.ms > LONGEST_RESTART_MS) problems.push(`${kind}: back after ${Math.round(back.ms)} ms`)
+  if (back.ms > GIVE_UP_MS) problems.push(`after kill ${at + 1} (${kind}): not back`)
   for (const [which, client] of clients.entries())
     for (const fault of await faultsOf(client, places[which]?.boxId ?? ''))
       problems.push(`after kill ${at + 1} (${kind}): ${fault}`)
