@@ -120,12 +120,31 @@ export async function openPage(
   return page
 }
 
-/** Tests with one Udrix a worker, as `baseURL`. Console errors and foreign requests fail a test. */
-export const test = base.extend<{ readonly quiet: undefined }, { readonly udrix: Udrix }>({
-  context: async ({ context }, use) => {
+interface OfWorker {
+  readonly udrix: Udrix
+  /** What a tab remembers once it has fetched all that pages are made of. */
+  readonly fetchedAssets: string
+}
+
+/**
+ * Tests with one Udrix a worker, as `baseURL`. Console errors and foreign requests fail a test.
+ * Tabs take themselves to have the whole build, which costs more than most tests; those of
+ * `openPage` fetch it.
+ */
+export const test = base.extend<{ readonly quiet: undefined }, OfWorker>({
+  context: async ({ context, fetchedAssets }, use) => {
     context.on('page', awaitLive)
+    await context.addInitScript((list) => {
+      if (location.protocol.startsWith('http')) sessionStorage.setItem('udrix-assets', list)
+    }, fetchedAssets)
     await use(context)
   },
+  fetchedAssets: [
+    async ({ udrix }, use) => {
+      await use(await (await fetch(`${udrix.url}/assets.json`)).text())
+    },
+    { scope: 'worker' },
+  ],
   udrix: [
     async ({}, use, { workerIndex }) => {
       const udrix = await startUdrix(`e2e-${workerIndex}`)
