@@ -5,7 +5,8 @@ const POLL_MS = 400
 const TRY_AGAIN_MS = 2_000
 
 export type Begun =
-  { readonly ok: true; readonly id: string } | { readonly ok: false; readonly sentence: string }
+  | { readonly ok: true; readonly id: string }
+  | { readonly ok: false; readonly sentence: string }
 
 const NO_ANSWER = 'Udrix does not answer. Nothing was changed. Try again in a moment.'
 

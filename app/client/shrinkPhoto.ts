@@ -7,7 +7,8 @@ const QUALITY = 0.82
 const SMALL_BYTES = 400_000
 
 export type Shrunk =
-  { readonly ok: true; readonly blob: Blob } | { readonly ok: false; readonly sentence: string }
+  | { readonly ok: true; readonly blob: Blob }
+  | { readonly ok: false; readonly sentence: string }
 
 /** The size of a picture with its longer side cut to the longest. */
 export function shrunkSize(width: number, height: number): readonly [number, number] {

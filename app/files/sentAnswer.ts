@@ -3,7 +3,9 @@ import type { BoxDraft, EditConflict, Entry } from 'core'
 
 /** Kept, refused with the reason, or, without a database, to be sent again later. */
 export type SentAnswer<Kept extends { readonly kind: 'kept' }> =
-  Kept | { readonly kind: 'refused'; readonly sentence: string } | { readonly kind: 'not-yet' }
+  | Kept
+  | { readonly kind: 'refused'; readonly sentence: string }
+  | { readonly kind: 'not-yet' }
 
 export const SENT_ANSWER_KINDS = ['kept', 'refused', 'not-yet'] as const
 

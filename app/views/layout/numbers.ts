@@ -7,7 +7,8 @@ import { MM_PER_INCH } from 'core'
 const LONGEST_MM = 100_000
 
 export type ParsedNumber =
-  { readonly ok: true; readonly value: number } | { readonly ok: false; readonly sentence: string }
+  | { readonly ok: true; readonly value: number }
+  | { readonly ok: false; readonly sentence: string }
 
 function parseNumber(text: string): number {
   const tidy = text.trim().replace(',', '.')
