@@ -22,7 +22,7 @@ import { fromUnit, toUnit } from 'core'
 import type { Vocabulary } from './vocabulary.ts'
 import { inWords } from './vocabulary.ts'
 
-import { formatNumber } from './format.ts'
+import { formatGrouped, formatNumber } from './format.ts'
 
 const NBSP = '\u00a0'
 
@@ -74,13 +74,11 @@ export function shownUnit(judges: Quantity, unit: ReadingUnit): ReadingUnit {
   return judges === 'angle' ? 'deg' : unit
 }
 
-/** Whole figures in groups of three: 148,000. */
-const GROUPED = new Intl.NumberFormat('en-GB', { maximumFractionDigits: 0 })
-
 /** A figure in the unit used inside, shown in another: "0.79 mm", "31.0 thou". */
 export function formatFigure(value: number, unit: ReadingUnit): string {
   const figure = toUnit(value, unit)
-  const text = DECIMALS[unit] === 0 ? GROUPED.format(figure) : formatNumber(figure, DECIMALS[unit])
+  const decimals = DECIMALS[unit]
+  const text = decimals === 0 ? formatGrouped(figure) : formatNumber(figure, decimals)
   return `${text}${NBSP}${UNIT_NAMES[unit]}`
 }
 

@@ -2,6 +2,8 @@
 import type { BoxDraft, CountLimits, CountSearch, FoundCounts, PosedSearch, TurnCheck } from 'core'
 import { LEAST_TOOTH_COUNT, MOST_TOOTH_COUNT, countSets, poseSearch, withToothCounts } from 'core'
 
+import { formatGrouped } from '~/words/format.ts'
+
 /** The limits of a search as they are typed. */
 export type LimitTexts = Readonly<Record<keyof CountLimits, string>>
 
@@ -21,13 +23,11 @@ export const USUAL_LIMITS: LimitTexts = {
   mostSum: '70',
 }
 
-const WHOLE = new Intl.NumberFormat('en-GB', { maximumFractionDigits: 0 })
-
 const SUPERSCRIPTS = '⁰¹²³⁴⁵⁶⁷⁸⁹'
 
 /** "8,031,224", and from ten million millions on "about 3.5 × 10¹³". */
 export function formatMany(count: number): string {
-  if (count < 1e13) return WHOLE.format(count)
+  if (count < 1e13) return formatGrouped(count)
   const [size = '', power = ''] = count.toExponential(1).split('e+')
   return `about ${size} × 10${power.replace(/\d/g, (digit) => SUPERSCRIPTS[Number(digit)] ?? '')}`
 }
