@@ -5,8 +5,9 @@ import type { AppLoadContext, EntryContext, HandleErrorFunction } from 'react-ro
 import { ServerRouter, isRouteErrorResponse } from 'react-router'
 
 import { log } from './.server/log.ts'
-import { NONCE_MARK, cachedPage, pageKey, rememberPage } from './.server/pageCache.ts'
-import { NonceProvider } from './components/nonce.tsx'
+import { MARKS, cachedPage, pageKey, rememberPage } from './.server/pageCache.ts'
+import { digestOf } from './.server/versions.ts'
+import { StampProvider } from './components/stamp.tsx'
 
 /** Answers with a page, kept from before where it is made of the same things. */
 export default async function handleRequest(
@@ -18,19 +19,21 @@ export default async function handleRequest(
 ): Promise<Response> {
   if (typeof nonce !== 'string') throw new Error('the response has no nonce')
   const key = request.method === 'GET' ? pageKey(request.url, context.staticHandlerContext) : null
-  const page = await cachedPage(key, nonce, () => renderPage(request.url, context))
   // Told before anything was loaded, so that what is kept is never older than its version.
-  if (key !== null && typeof version === 'string') {
+  const told = typeof version === 'string' ? version : null
+  const stamp = { nonce, version: digestOf(told) }
+  const page = await cachedPage(key, stamp, () => renderPage(request.url, context))
+  if (key !== null && told !== null) {
     const { pathname, search } = new URL(request.url)
     const cookie = request.headers.get('Cookie') ?? undefined
-    rememberPage(`${pathname}${search}`, cookie, { key, version })
+    rememberPage(`${pathname}${search}`, cookie, { key, version: told })
   }
   headers.set('Content-Type', 'text/html; charset=utf-8')
   return new Response(page, { headers, status })
 }
 
 /**
- * Renders a page whole, with a mark for its nonce. No loader defers anything, so there
+ * Renders a page whole, with marks for its stamp. No loader defers anything, so there
  * is nothing to stream, and one piece is cheaper to send than many.
  */
 function renderPage(url: string, context: EntryContext): Promise<string> {
@@ -47,11 +50,11 @@ function renderPage(url: string, context: EntryContext): Promise<string> {
       },
     })
     const { pipe } = renderToPipeableStream(
-      <NonceProvider value={NONCE_MARK}>
-        <ServerRouter context={context} url={url} nonce={NONCE_MARK} />
-      </NonceProvider>,
+      <StampProvider value={MARKS}>
+        <ServerRouter context={context} url={url} nonce={MARKS.nonce} />
+      </StampProvider>,
       {
-        nonce: NONCE_MARK,
+        nonce: MARKS.nonce,
         onAllReady() {
           pipe(page)
         },

@@ -7,8 +7,8 @@ import type { Route } from './+types/root'
 import { readSettings } from './.server/settings.ts'
 import { fetchAssets } from './client/fetchAssets.ts'
 import './app.css'
-import { useNonce } from './components/nonce.tsx'
 import { RouteTrouble } from './components/RouteTrouble.tsx'
+import { useStamp } from './components/stamp.tsx'
 import { DEFAULT_SETTINGS } from './settings.ts'
 
 export async function loader({ request }: Route.LoaderArgs) {
@@ -25,10 +25,11 @@ export const links: Route.LinksFunction = () => [
 ]
 
 export function Layout({ children }: { readonly children: React.ReactNode }) {
-  const nonce = useNonce()
+  const { nonce, version } = useStamp() ?? {}
   const settings = useRouteLoaderData<typeof loader>('root')?.settings ?? DEFAULT_SETTINGS
   return (
-    <html lang="en" data-theme={settings.theme}>
+    // The version is the server's to say; the browser finds it there.
+    <html lang="en" data-theme={settings.theme} data-version={version} suppressHydrationWarning>
       <head>
         <meta charSet="utf-8" />
         <meta name="viewport" content="width=device-width, initial-scale=1" />

@@ -208,6 +208,50 @@ test('two servers on one database tell each other’s pages; a page whose server
   await udrix.stop()
 })
 
+test('a page asks again for what it was made of only where that has changed meanwhile', async ({
+  page,
+  browser,
+  baseURL,
+}) => {
+  const box = await startFourSpeed(page, 'Asked once')
+  const other = await openPage(browser, baseURL ?? '')
+  const asked: string[] = []
+  other.on('request', (request) => {
+    const { pathname } = new URL(request.url())
+    if (pathname.endsWith('.data')) asked.push(pathname)
+  })
+  const told = other.waitForResponse(/\/events/)
+  await other.goto(`${box}/count`)
+  await told
+  const head = other.getByRole('button', { name: /^Head gear, input shaft/ })
+  // Nothing is to come of it, which only time can show: four times as long as changes are gathered.
+  await other.waitForTimeout(1_000)
+  expect(asked).toEqual([])
+  await page.keyboard.type('20')
+  await page.keyboard.press('Enter')
+  await expect(head).toContainText('20')
+  expect(asked.length).toBeGreaterThan(0)
+
+  // The page is there, and hears of nothing before the second count is kept.
+  let goOn: () => void = () => undefined
+  const isChanged = new Promise<void>((resolve) => {
+    goOn = resolve
+  })
+  await other.route('**/events*', async (route) => {
+    await isChanged
+    await route.continue()
+  })
+  await other.reload()
+  await expect(head).toContainText('20')
+  await page.keyboard.type('31')
+  await page.keyboard.press('Enter')
+  await expect(page.getByText('Kept', { exact: true })).toBeVisible()
+  await expect(page.getByTestId('progress')).toHaveText('2 counted, 0 confirmed')
+  goOn()
+  await expect(other.getByTestId('progress')).toHaveText('2 counted, 0 confirmed')
+  await other.close()
+})
+
 test('a rule of the shop is kept once for all units, and the maker’s figure comes before it', async ({
   page,
 }) => {

@@ -1,16 +1,22 @@
-import { NONCE_MARK, cachedPage, pageKey, recallPage, rememberPage } from './pageCache.ts'
+import { MARKS, cachedPage, pageKey, recallPage, rememberPage } from './pageCache.ts'
+
+const stamp = (nonce: string) => ({ nonce, version: `of ${nonce}` })
 
 const context = { loaderData: { box: 1 }, actionData: null, errors: null, statusCode: 200 }
 
-test('a page is rendered once, and each response has its own nonce', async () => {
+test('a page is rendered once, and each response has its own stamp', async () => {
   let rendered = 0
   const render = () => {
     rendered++
-    return Promise.resolve(`<script nonce="${NONCE_MARK}">`)
+    return Promise.resolve(`<html data-version="${MARKS.version}"><script nonce="${MARKS.nonce}">`)
   }
   const key = pageKey('/boxes/1/trace', context)
-  expect(await cachedPage(key, 'one', render)).toBe('<script nonce="one">')
-  expect(await cachedPage(key, 'two', render)).toBe('<script nonce="two">')
+  expect(await cachedPage(key, stamp('one'), render)).toBe(
+    '<html data-version="of one"><script nonce="one">',
+  )
+  expect(await cachedPage(key, stamp('two'), render)).toBe(
+    '<html data-version="of two"><script nonce="two">',
+  )
   expect(rendered).toBe(1)
 })
 
@@ -27,17 +33,17 @@ test('refusals, errors and answers to forms are not kept', async () => {
   expect(pageKey('/a', { ...context, actionData: { bench: {} } })).toBeNull()
   let rendered = 0
   const render = () => Promise.resolve(`${rendered++}`)
-  expect(await cachedPage(null, 'n', render)).toBe('0')
-  expect(await cachedPage(null, 'n', render)).toBe('1')
+  expect(await cachedPage(null, stamp('n'), render)).toBe('0')
+  expect(await cachedPage(null, stamp('n'), render)).toBe('1')
 })
 
 describe('pages of a box, by its version', () => {
   const page = { key: pageKey('/boxes/1/count', context) ?? '', version: 'box 1' }
 
-  test('the same address, cookie and version find the page with a new nonce', async () => {
-    await cachedPage(page.key, 'one', () => Promise.resolve(`page ${NONCE_MARK}`))
+  test('the same address, cookie and version find the page with a new stamp', async () => {
+    await cachedPage(page.key, stamp('one'), () => Promise.resolve(`page ${MARKS.nonce}`))
     rememberPage('/boxes/1/count?gear=a', 'theme=dark', page)
-    const recalled = recallPage('/boxes/1/count?gear=a', 'theme=dark', 'box 1', 'two')
+    const recalled = recallPage('/boxes/1/count?gear=a', 'theme=dark', 'box 1', stamp('two'))
     expect(recalled).toBe('page two')
   })
 
@@ -47,11 +53,11 @@ describe('pages of a box, by its version', () => {
     ['another cookie', '/boxes/1/count?gear=a', 'theme=light', 'box 1'],
     ['no cookie', '/boxes/1/count?gear=a', undefined, 'box 1'],
   ])('%s finds none', (_name, address, cookie, version) => {
-    expect(recallPage(address, cookie, version, 'three')).toBeUndefined()
+    expect(recallPage(address, cookie, version, stamp('three'))).toBeUndefined()
   })
 
   test('a page that is no longer kept is not recalled', () => {
     rememberPage('/boxes/9/count', undefined, { key: 'nowhere', version: 'box 9' })
-    expect(recallPage('/boxes/9/count', undefined, 'box 9', 'n')).toBeUndefined()
+    expect(recallPage('/boxes/9/count', undefined, 'box 9', stamp('n'))).toBeUndefined()
   })
 })

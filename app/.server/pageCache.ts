@@ -1,7 +1,7 @@
 /**
  * Rendered pages by what they were rendered from. A page is a function of its address,
- * of the person's cookie and of what its loaders found; only the nonce differs from
- * response to response, so a page is kept with a mark in the nonce's place.
+ * of the person's cookie and of what its loaders found; only its stamp differs from
+ * response to response, so a page is kept with marks in the stamp's place.
  *
  * What the pages of a box are made of is told by the box's version, and what the bench is
  * made of by that of everything. Such a page is therefore found again without running its
@@ -13,11 +13,19 @@ import { createHash, randomBytes } from 'node:crypto'
 import { LRUCache } from 'lru-cache'
 import type { EntryContext } from 'react-router'
 
+import type { Stamp } from '../files/stamp.ts'
+
 const MOST_CHARACTERS = 32_000_000
 const MOST_ADDRESSES = 2_000
 
-/** Stands in kept pages where the nonce of a response goes; unguessable, so no content holds it. */
-export const NONCE_MARK: string = randomBytes(24).toString('hex')
+const newMark = () => randomBytes(24).toString('hex')
+
+/** Stand in kept pages where the stamp of a response goes; unguessable, so no content holds them. */
+export const MARKS: Stamp = { nonce: newMark(), version: newMark() }
+
+function withStamp(page: string, { nonce, version }: Stamp): string {
+  return page.replaceAll(MARKS.nonce, nonce).replaceAll(MARKS.version, version)
+}
 
 const pages = new LRUCache<string, string>({
   maxSize: MOST_CHARACTERS,
@@ -36,10 +44,10 @@ export function pageKey(url: string, context: StaticContext): string | null {
   return createHash('sha256').update(url).update(JSON.stringify(loaderData)).digest('base64')
 }
 
-/** The page of that key with the nonce in its place; rendered first when it is not kept. */
+/** The page of that key with its stamp in its place; rendered first when it is not kept. */
 export async function cachedPage(
   key: string | null,
-  nonce: string,
+  stamp: Stamp,
   render: () => Promise<string>,
 ): Promise<string> {
   let page = key === null ? undefined : pages.get(key)
@@ -47,7 +55,7 @@ export async function cachedPage(
     page = await render()
     if (key !== null) pages.set(key, page)
   }
-  return page.replaceAll(NONCE_MARK, nonce)
+  return withStamp(page, stamp)
 }
 
 /** A page as it was last asked for at an address with a cookie. */
@@ -107,8 +115,9 @@ export function recallPage(
   pathAndQuery: string,
   cookie: string | undefined,
   version: string,
-  nonce: string,
+  stamp: Stamp,
 ): string | undefined {
   const page = known.get(addressKey(pathAndQuery, cookie))
-  return page?.version === version ? pages.get(page.key)?.replaceAll(NONCE_MARK, nonce) : undefined
+  const kept = page?.version === version ? pages.get(page.key) : undefined
+  return kept === undefined ? undefined : withStamp(kept, stamp)
 }

@@ -7,6 +7,9 @@ const GATHER_MS = 250
 /** A browser does not ask again by itself where the answer was that it cannot be had now. */
 const AGAIN_MS = 3_000
 
+/** What the page was made of, as it came from the server; spent by who asks first. */
+let loadedVersion = typeof document === 'undefined' ? '' : document.documentElement.dataset.version
+
 let anchor: { readonly serverMs: number; readonly pageMs: number } | undefined
 
 /** The time by the server's clock, as far as it has been heard; a device's may be set wrong. */
@@ -29,13 +32,24 @@ export function useChanges(boxId: string | null, onChange: () => void): void {
     }
     const open = () => {
       if (source || document.visibilityState !== 'visible') return
-      source = new EventSource(boxId === null ? '/events' : `/events?box=${boxId}`)
+      const known = loadedVersion ?? ''
+      loadedVersion = ''
+      const asked = new URLSearchParams({
+        ...(boxId !== null && { box: boxId }),
+        ...(known && { known }),
+      })
+      source = new EventSource(`/events?${asked.toString()}`)
+      // Whatever changed between the page's loading and now, the server tells who says what is known.
+      let isTold = known !== ''
       source.addEventListener('time', ({ data }) => {
         anchor = { serverMs: Number(data), pageMs: performance.now() }
       })
       source.addEventListener('change', gather)
-      // Whatever changed between the page's loading, or a break, and now was not heard.
-      source.addEventListener('open', gather)
+      source.addEventListener('open', () => {
+        // Whatever changed during a break was not heard.
+        if (!isTold) gather()
+        isTold = false
+      })
       source.addEventListener('error', () => {
         if (source?.readyState !== EventSource.CLOSED) return
         close()

@@ -1,10 +1,12 @@
 import { createContext, useContext } from 'react'
 
-const Nonce = createContext<string | undefined>(undefined)
+import type { Stamp } from '~/files/stamp.ts'
 
-/** Hands the response's nonce to the document; the browser has none to hand. */
-export const NonceProvider = Nonce.Provider
+const StampOfResponse = createContext<Stamp | undefined>(undefined)
 
-export function useNonce(): string | undefined {
-  return useContext(Nonce)
+/** Hands the response's stamp to the document; the browser has none to hand. */
+export const StampProvider = StampOfResponse.Provider
+
+export function useStamp(): Stamp | undefined {
+  return useContext(StampOfResponse)
 }

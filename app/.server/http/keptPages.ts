@@ -1,17 +1,16 @@
 /** Answers with pages that are kept, where what they show has not changed. */
 import type { NextFunction, Request, Response } from 'express'
 
-import { findVersion } from '../boxes.ts'
-import { findVersionOfAll } from '../db/client.ts'
 import { awaitPage, recallPage } from '../pageCache.ts'
+import { digestOf, findVersionOf } from '../versions.ts'
 
 const BOX_PAGE = /^\/boxes\/([0-9a-f-]{36})\/\w+(?:\/\w+)?$/
 
 /** What the page at this address shows, as a version; null where that is not known. */
 async function versionOf(path: string): Promise<string | null> {
-  if (path === '/') return findVersionOfAll()
+  if (path === '/') return findVersionOf(null)
   const boxId = BOX_PAGE.exec(path)?.[1]
-  return boxId === undefined ? null : findVersion(boxId)
+  return boxId === undefined ? null : findVersionOf(boxId)
 }
 
 /** The version that a response was found to have before its page was made. */
@@ -27,7 +26,8 @@ async function answer(request: Request, response: Response, nonce: string): Prom
   } = request
   const version = await versionOf(request.path)
   if (version === null) return false
-  const recall = () => recallPage(originalUrl, cookie, version, nonce)
+  const stamp = { nonce, version: digestOf(version) }
+  const recall = () => recallPage(originalUrl, cookie, version, stamp)
   let page = recall()
   if (page === undefined) {
     const finish = await awaitPage(originalUrl, cookie, version)
