@@ -1,8 +1,9 @@
 /** Asking a server that may be away, so that the page which asks stays. */
 import { data, isRouteErrorResponse } from 'react-router'
 
+/** An answer that was lost on its way looks like none. */
 export const AWAY_SENTENCE =
-  'Udrix does not answer, so nothing was changed. Try again as soon as it does.'
+  'Udrix does not answer, so this may not have been done. As soon as it does, look before you try again.'
 
 /** Too much at once: like an answer that does not come, it says nothing of what was asked. */
 const TOO_MANY = 429

@@ -2,8 +2,12 @@
 import equal from 'fast-deep-equal'
 import { isRouteErrorResponse } from 'react-router'
 
-/** Too much at once, and a box deleted elsewhere: what is being typed has a place until it is sent. */
-const STAYING: ReadonlySet<number> = new Set([410, 429])
+import { isAnswered } from './away.ts'
+
+/** Deleted elsewhere: what is being typed has a place until it is brought back. */
+function isGone(error: unknown): boolean {
+  return isRouteErrorResponse(error) && error.status === 410
+}
 
 export interface StaysOpen<Data> {
   /** Remembers what the server said last of a page, by whatever tells it from others. */
@@ -30,9 +34,7 @@ export function staysOpen<Data>(): StaysOpen<Data> {
         return loaded
       } catch (error) {
         const known = last.get(key)
-        const isAway =
-          !isRouteErrorResponse(error) || error.status >= 500 || STAYING.has(error.status)
-        if (known !== undefined && isAway) return known
+        if (known !== undefined && (isGone(error) || !isAnswered(error))) return known
         throw error
       }
     },

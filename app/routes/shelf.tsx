@@ -46,7 +46,8 @@ export function clientLoader({ serverLoader }: Route.ClientLoaderArgs) {
 export function clientAction({ serverAction }: Route.ClientActionArgs) {
   return unlessAway(serverAction, {
     isKept: false,
-    sentence: 'Udrix does not answer, so nothing was kept. What you entered is still here.',
+    sentence:
+      'Udrix does not answer, so this may not have been kept. What you entered is still here.',
   } satisfies ShelfSaid)
 }
 
