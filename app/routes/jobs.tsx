@@ -182,29 +182,36 @@ function Initials({
   const [isMistyped, setIsMistyped] = useState(false)
   const problem = isMistyped ? 'One to four letters.' : trouble
   return (
-    <label className="flex flex-wrap items-center gap-2">
-      Entered by
-      <input
-        className="field w-[5.5rem] text-center uppercase placeholder:normal-case"
-        defaultValue={value}
-        maxLength={4}
-        placeholder="initials"
-        autoComplete="off"
-        list="people"
-        aria-invalid={isMistyped}
-        onBlur={(event) => {
-          const initials = event.target.value.trim().toUpperCase()
-          const isRight = areInitials(initials)
-          setIsMistyped(!isRight)
-          if (isRight && initials !== value) change({ initials })
-        }}
-      />
+    <div className="flex flex-wrap items-center gap-2">
+      <label className="flex items-center gap-2">
+        Entered by
+        <input
+          className="field w-[5.5rem] text-center uppercase placeholder:normal-case"
+          defaultValue={value}
+          maxLength={4}
+          placeholder="initials"
+          autoComplete="off"
+          list="people"
+          aria-invalid={isMistyped}
+          aria-describedby={problem === undefined ? undefined : 'initials-problem'}
+          onBlur={(event) => {
+            const initials = event.target.value.trim().toUpperCase()
+            const isRight = areInitials(initials)
+            setIsMistyped(!isRight)
+            if (isRight && initials !== value) change({ initials })
+          }}
+        />
+      </label>
       <datalist id="people">
         {known.map((initials) => (
           <option key={initials} value={initials} />
         ))}
       </datalist>
-      {problem !== undefined && <Warning role="alert">{problem}</Warning>}
-    </label>
+      {problem !== undefined && (
+        <Warning role="alert" id="initials-problem">
+          {problem}
+        </Warning>
+      )}
+    </div>
   )
 }
