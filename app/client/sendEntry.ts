@@ -6,7 +6,7 @@ import type { EntryKept, PhotoKept, SentAnswer } from '~/files/sentAnswer.ts'
 import type { Foreign } from './outbox/answers.ts'
 import { post, postJson } from './outbox/answers.ts'
 import { findPhoto, removePhoto } from './outbox/photoStore.ts'
-import { serverNow } from './live.ts'
+import { serverNow } from './changes.ts'
 
 /** An entry with the job that it was entered in, whichever is open when it arrives. */
 export interface SentEntry {

@@ -4,7 +4,7 @@ import type { BoxDraft, BoxIssue, LeftWarning } from 'core'
 import { diffDrafts, leftWarning, removePart, warningKey } from 'core'
 
 import { formatWhen } from '~/words/format.ts'
-import { serverNow } from '~/client/live.ts'
+import { serverNow } from '~/client/changes.ts'
 import { issueWords } from '~/words/issues.ts'
 import type { Vocabulary } from '~/words/vocabulary.ts'
 import { Warning } from '~/components/Warning.tsx'

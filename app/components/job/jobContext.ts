@@ -6,7 +6,7 @@ import { v7 as uuidv7 } from 'uuid'
 import type { Box, Entry, EntryBody, Job, ShopRule } from 'core'
 import { readJob } from 'core'
 
-import { serverNow } from '~/client/live.ts'
+import { serverNow } from '~/client/changes.ts'
 import { removePhoto } from '~/client/outbox/photoStore.ts'
 import type { Outbox } from '~/client/outbox/useOutbox.ts'
 import { useOutbox } from '~/client/outbox/useOutbox.ts'
