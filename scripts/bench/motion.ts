@@ -6,7 +6,7 @@ import type { BoxDraft } from 'core'
 
 import { LARGEST, boxOf, largeBox } from './boxes.ts'
 import { percentile, report } from './measure.ts'
-import { HELPER, settle, withPage } from './page.ts'
+import { settle, withPage } from './page.ts'
 
 const SECONDS = 3
 const ROUNDS = 5
@@ -51,7 +51,6 @@ async function measure(page: Page, session: CDPSession, browser: CDPSession): Pr
 /** Frames that the worker which draws the teeth gets in a second; 0 where there is none. */
 export async function framesPerSecond(page: Page): Promise<number> {
   const [worker] = page.workers()
-  await worker?.evaluate(HELPER)
   return worker
     ? worker.evaluate(
         (milliseconds) =>

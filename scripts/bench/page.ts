@@ -4,9 +4,6 @@ import type { Browser, Page } from '@playwright/test'
 
 import { debianChromium } from '../setup.mjs'
 
-/** The loader that runs the benches wraps functions in a helper that a page does not have. */
-export const HELPER = 'globalThis.__name = (named) => named'
-
 /** Opens a browser for some work and closes it again, whatever comes. */
 export async function withPage(
   work: (page: Page, browser: Browser) => Promise<void>,
@@ -17,7 +14,6 @@ export async function withPage(
   })
   try {
     const page = await browser.newPage({ viewport: { width: 1280, height: 800 } })
-    await page.addInitScript(HELPER)
     await work(page, browser)
   } finally {
     await browser.close()

@@ -1,5 +1,6 @@
 /** Changing gear: every change of a large box, and a drum proven beside one that is sampled. */
 import { readFileSync } from 'node:fs'
+import path from 'node:path'
 
 import type { BoxDraft, CourseRow, DriveResult, Drum, Solver } from 'core'
 import {
@@ -22,6 +23,7 @@ import {
 } from 'core'
 
 import { parseDriveCsv } from '../../app/files/driveCsv.ts'
+import { ROOT } from '../paths.mjs'
 import { counted } from './boxes.ts'
 import { medianMs, ms, report } from './measure.ts'
 
@@ -131,9 +133,8 @@ const MINUTES = 10
 
 /** Ten minutes of town, country and hill, one after another. */
 function longCourse(): readonly CourseRow[] {
-  const folder = new URL('../../app/drives/', import.meta.url)
   const parts = ['town', 'overtaking', 'hill'].map((name) => {
-    const parsed = parseDriveCsv(readFileSync(new URL(`${name}.csv`, folder), 'utf8'))
+    const parsed = parseDriveCsv(readFileSync(path.join(ROOT, `app/drives/${name}.csv`), 'utf8'))
     if (!parsed.ok) throw new Error(parsed.problems.join(' '))
     return parsed.rows
   })
