@@ -1,4 +1,6 @@
 /** Answers with pages that are kept, where what they show has not changed. */
+import { finished } from 'node:stream'
+
 import type { NextFunction, Request, Response } from 'express'
 
 import { awaitPage, recallPage } from '../pageCache.ts'
@@ -31,7 +33,8 @@ async function answer(request: Request, response: Response, nonce: string): Prom
   let page = recall()
   if (page === undefined) {
     const finish = await awaitPage(originalUrl, cookie, version)
-    if (finish) response.on('close', finish)
+    // Also where the one who asked has left meanwhile.
+    if (finish) finished(response, finish)
     else page = recall()
   }
   response.locals.version = version
