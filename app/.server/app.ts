@@ -77,16 +77,16 @@ if (isProduction) {
       strictTransportSecurity: false,
     }),
   )
+  // What the build has not compressed, as pages and the list of routes, is as it goes out.
+  app.use(compression())
   app.use(
     '/assets',
-    // As the build has compressed them; the rest is compressed as it goes out.
     staticGzip(path.join(BUILD_FOLDER, 'client/assets'), {
       enableBrotli: true,
       orderPreference: ['br', 'gz'],
       serveStatic: { immutable: true, maxAge: '1y' },
     }),
   )
-  app.use(compression())
   app.get('/assets.json', listAssets(path.join(BUILD_FOLDER, 'client/assets')))
   app.use(express.static(path.join(BUILD_FOLDER, 'client'), { maxAge: '1h' }))
 }
