@@ -19,8 +19,9 @@ export default async function handleRequest(
 ): Promise<Response> {
   if (typeof nonce !== 'string') throw new Error('the response has no nonce')
   const key = request.method === 'GET' ? pageKey(request.url, context.staticHandlerContext) : null
-  // Told before anything was loaded, so that what is kept is never older than its version.
-  const told = typeof version === 'string' ? version : null
+  // Told before anything was loaded, so that what is kept is never older than its version; a
+  // page that something is missing from has none, so that it asks again.
+  const told = key !== null && typeof version === 'string' ? version : null
   const stamp = { nonce, version: digestOf(told) }
   const page = await cachedPage(key, stamp, () => renderPage(request.url, context))
   if (key !== null && told !== null) {
