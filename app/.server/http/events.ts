@@ -28,7 +28,8 @@ export function sendEvents(request: Request, response: Response): void {
   })
   open.add(response)
   const send = (event: string, content: string): void => {
-    response.write(`event: ${event}\ndata: ${content}\n\n`)
+    // A server that ends has ended it, and what was asked for before may be told later.
+    if (!response.writableEnded) response.write(`event: ${event}\ndata: ${content}\n\n`)
   }
   send('time', `${Date.now()}`)
   const stop = onChange((changed) => {
