@@ -14,6 +14,9 @@ export default async function setUp({ maxWorkers }) {
   const cluster = await startCluster(path.join(STATE, 'test/jest-cluster'))
   const client = new pg.Client({ connectionString: cluster.url })
   await client.connect()
+  // What is tested survives no power cut, and the disk of a shared machine takes its time.
+  await client.query('alter system set fsync = off')
+  await client.query('select pg_reload_conf()')
   for (let worker = 1; worker <= maxWorkers; worker++) {
     await client.query(`drop database if exists worker_${worker} with (force)`)
     await client.query(`create database worker_${worker}`)

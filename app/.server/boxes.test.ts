@@ -24,6 +24,7 @@ import { boxRevisions } from './db/tables/boxRevisions.ts'
 import { demoBoxes, seedDemo } from './demo.ts'
 import { draftBefore, listRevisions } from './history.ts'
 import { importBox } from './importBox.ts'
+import { emptyTables } from './testing/emptyBench.ts'
 
 const migrations = path.resolve('app/.server/db/migrations')
 const draft: BoxDraft = threeShaftBox({
@@ -41,7 +42,7 @@ beforeAll(async () => {
   await migrateDatabase(migrations)
 })
 beforeEach(async () => {
-  await db.execute(sql`truncate boxes, box_revisions, seeds restart identity cascade`)
+  await emptyTables()
 })
 afterAll(async () => {
   await pool.end()

@@ -12,13 +12,14 @@ import { db } from './db/client.ts'
 import { MOST_ENTRIES, addEntries, jobsOfBox, jobsOfBoxes, openJob } from './jobs.ts'
 import { summariesOf, summaryOf } from './jobSummaries.ts'
 import { dropRule, keepRule, keepShelf, readRules, readShelf } from './shelf.ts'
-import { UNIT, emptyDatabase, unitWithJob } from './testing/units.ts'
+import { onEmptyBench } from './testing/emptyBench.ts'
+import { UNIT, unitWithJob } from './testing/units.ts'
 
 function entry(body: EntryBody, at = '2026-01-05T08:00:00.000Z'): Entry {
   return { id: uuidv7(), at, by: 'AB', body }
 }
 
-emptyDatabase()
+onEmptyBench()
 
 /** Adds entries that must be taken, and returns them as they were kept. */
 async function added(

@@ -9,7 +9,8 @@ import { deleteBox, restoreBox } from './boxes.ts'
 import { db } from './db/client.ts'
 import { addEntries } from './jobs.ts'
 import { findPhoto, keepPhoto, pictureType, readPicture } from './photos.ts'
-import { emptyDatabase, unitWithJob } from './testing/units.ts'
+import { onEmptyBench } from './testing/emptyBench.ts'
+import { unitWithJob } from './testing/units.ts'
 
 type Format = 'png' | 'jpeg' | 'webp' | 'gif'
 
@@ -21,7 +22,7 @@ function picture(format: Format, width = 64, height = 48): Promise<Buffer> {
     .toBuffer()
 }
 
-emptyDatabase()
+onEmptyBench()
 
 describe('what a picture is, is told by its content', () => {
   test.each([

@@ -28,6 +28,7 @@ import { shop } from '../db/tables/shop.ts'
 import { addEntries, jobsOfBox, openJob } from '../jobs.ts'
 import { keepPhoto } from '../photos.ts'
 import { keepRule, keepShelf } from '../shelf.ts'
+import { emptyTables } from '../testing/emptyBench.ts'
 import { previewArchive, readArchive } from './read.ts'
 import { writeArchive } from './write.ts'
 
@@ -41,12 +42,8 @@ const draft = threeShaftBox({
 const folder = fs.mkdtempSync(path.join(os.tmpdir(), 'udrix-archive-'))
 const FILE = path.join(folder, 'archive.zip')
 
-async function empty(): Promise<void> {
-  await db.execute(sql`truncate boxes, box_revisions, shop, seeds restart identity cascade`)
-}
-
 beforeAll(() => migrateDatabase(path.resolve('app/.server/db/migrations')))
-beforeEach(empty)
+beforeEach(emptyTables)
 afterAll(async () => {
   fs.rmSync(folder, { recursive: true })
   await pool.end()
@@ -143,7 +140,7 @@ test('another Udrix reads everything back whole', async () => {
   await fillShop()
   const before = await everything()
   await takeOut()
-  await empty()
+  await emptyTables()
   expect(await previewArchive(FILE)).toEqual({
     ok: true,
     summary: {
@@ -191,7 +188,7 @@ test('random boxes come back as they were', async () => {
   const drafts = fc.sample(couplersOn(tangle), 30)
   const ids = await Promise.all(drafts.map((each) => createBox(each)))
   await takeOut()
-  await empty()
+  await emptyTables()
   await read()
   for (const [at, id] of ids.entries()) expect((await findBox(id))?.draft).toEqual(drafts[at])
 })
@@ -294,7 +291,7 @@ test('an archive of version 1 is read back', async () => {
   const place = bytes.indexOf('"stationMm"') + '"stationMm": '.length
   bytes.write('9', place)
   fs.writeFileSync(FILE, bytes)
-  await empty()
+  await emptyTables()
   const outcome = await readArchive(FILE)
   expect(outcome.ok ? '' : outcome.problems.join(' ')).toContain('was changed or damaged')
 })
@@ -373,7 +370,7 @@ describe('all or nothing', () => {
   ])('%s: nothing is read in', async (_name, change, sentence) => {
     await fillShop()
     await takeOut()
-    await empty()
+    await emptyTables()
     repack((files) => {
       const named = (start: string) =>
         Object.keys(files).find(
@@ -400,7 +397,7 @@ describe('all or nothing', () => {
     await takeOut()
     const archive = fs.readFileSync(FILE)
     const whole = (await listBoxes()).boxes.map((box) => box.draft)
-    await empty()
+    await emptyTables()
     await fc.assert(
       fc.asyncProperty(
         fc.oneof(
@@ -419,7 +416,7 @@ describe('all or nothing', () => {
           const expected = outcome.ok ? whole : []
           expect((await listBoxes()).boxes.map((box) => box.draft)).toEqual(expected)
           if (!outcome.ok) expect(outcome.problems[0]).toBeTruthy()
-          await empty()
+          await emptyTables()
         },
       ),
       { numRuns: 60 },

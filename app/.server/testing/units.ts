@@ -1,13 +1,8 @@
 /** What tests of services begin with. */
-import path from 'node:path'
-
-import { sql } from 'drizzle-orm'
-
 import type { BoxDraft } from 'core'
 import { threeShaftBox } from 'core'
 
 import { createBox } from '../boxes.ts'
-import { db, migrateDatabase, pool } from '../db/client.ts'
 import { openJob } from '../jobs.ts'
 
 /** A four-speed that nobody has counted. */
@@ -17,19 +12,6 @@ export const UNIT: BoxDraft = threeShaftBox({
   directAt: 4,
   reverse: 'sliding-idler',
 })
-
-/** Gives each test of the file a database without boxes and without a shelf. */
-export function emptyDatabase(): void {
-  beforeAll(async () => {
-    await migrateDatabase(path.resolve('app/.server/db/migrations'))
-  })
-  beforeEach(async () => {
-    await db.execute(sql`truncate boxes, shop cascade`)
-  })
-  afterAll(async () => {
-    await pool.end()
-  })
-}
 
 /** A unit on the bench with its first job open. */
 export async function unitWithJob(): Promise<{ readonly boxId: string; readonly jobId: string }> {
