@@ -2,7 +2,7 @@
  * What the bench shows of the latest job of each box: worked out once for a state of box
  * and job, and kept beside the job until either changes.
  */
-import { desc, eq, inArray, sql } from 'drizzle-orm'
+import { desc, inArray, sql } from 'drizzle-orm'
 import { z } from 'zod'
 
 import type { BoxDraft, Waiting } from 'core'
@@ -51,20 +51,43 @@ function stateOf({ revision, jobsRevision, updatedAt }: BoxRecord): string {
 /** Whether a job has no summary, or one of another state than that of its box; see `stateOf`. */
 export const isSummaryStale = sql`${jobs.summaryOf} is distinct from concat_ws(' ', ${SUMMARY_VERSION}::int, ${boxes.revision}, ${boxes.jobsRevision}, floor(extract(epoch from ${boxes.updatedAt}) * 1000)::bigint) and ${jobs.number} = (select max(number) from ${jobs} latest where latest.box_id = ${boxes.id})`
 
+/** A summary as it is kept, under the names that the statement below reads. */
+interface Fresh {
+  readonly id: string
+  readonly summary: JobSummary | null
+  readonly state: string
+}
+
+/**
+ * Keeps summaries at one go: what the bench shows has one new version then, and not one for
+ * each. What somebody else is writing or has kept meanwhile is left to them.
+ */
+async function keep(fresh: readonly Fresh[]): Promise<void> {
+  await db.execute(sql`
+    with fresh as (
+      select * from jsonb_to_recordset(${JSON.stringify(fresh)}::jsonb)
+        as line (id uuid, summary jsonb, state text)
+    ), free as (
+      select ${jobs.id}, fresh.summary, fresh.state from ${jobs} join fresh using (id)
+      where ${jobs.summaryOf} is distinct from fresh.state
+      for update of ${jobs} skip locked
+    )
+    update ${jobs} set summary = free.summary, summary_of = free.state
+    from free where ${jobs.id} = free.id`)
+}
+
 /** Works out the summaries of boxes whose kept ones are out of date, and keeps them. */
 async function renew(boxes: readonly BoxRecord[]): Promise<ReadonlyMap<string, JobSummary | null>> {
   const all = await jobsOfBoxes(boxes.map(({ id }) => id))
   const renewed = new Map<string, JobSummary | null>()
-  for (const box of boxes) {
+  const fresh = boxes.flatMap((box): readonly Fresh[] => {
     const job = all.get(box.id)?.at(-1)
-    if (!job) continue
+    if (!job) return []
     const summary = summaryOf(box.draft, job)
     renewed.set(box.id, summary)
-    await db
-      .update(jobs)
-      .set({ summary, summaryOf: stateOf(box) })
-      .where(eq(jobs.id, job.id))
-  }
+    return [{ id: job.id, summary, state: stateOf(box) }]
+  })
+  await keep(fresh)
   return renewed
 }
 

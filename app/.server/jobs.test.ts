@@ -252,6 +252,37 @@ test('a line on the bench is worked out once, and anew when box or job change', 
   })
 })
 
+test('lines of many units are kept at once, each with its own job, and then rest', async () => {
+  const units = [await unitWithJob(), await unitWithJob(), await unitWithJob()] as const
+  await added(units[1].boxId, units[1].jobId, [entry({ kind: 'waiting', for: 'a bearing' })])
+  const found = await Promise.all(units.map(({ boxId }) => findBox(boxId)))
+  const boxes = found.filter((box) => box !== null)
+  const kept = async () => {
+    const { rows } = await db.execute(sql`select box_id, summary, xmin::text as written from jobs`)
+    return rows
+  }
+  const shown = await summariesOf(boxes)
+  const rows = await kept()
+  expect(new Map(rows.map(({ box_id, summary }) => [box_id, summary]))).toEqual(shown)
+  expect(shown.get(units[1].boxId)?.waiting[0]).toEqual({ code: 'said', text: 'a bearing' })
+  // One transaction wrote them all.
+  expect(new Set(rows.map(({ written }) => written)).size).toBe(1)
+  expect(await summariesOf(boxes)).toEqual(shown)
+  expect(await kept()).toEqual(rows)
+})
+
+test('a line that somebody else is writing is shown and left to them', async () => {
+  const { boxId } = await unitWithJob()
+  const box = await findBox(boxId)
+  if (!box) throw new Error('no box')
+  await db.transaction(async (other) => {
+    await other.execute(sql`select 1 from jobs for update`)
+    expect((await summariesOf([box])).get(boxId)?.stage).toBe('intake')
+  })
+  const { rows } = await db.execute(sql`select summary from jobs`)
+  expect(rows).toEqual([{ summary: null }])
+})
+
 test('the shelf is a usual set of leaves until the shop keeps its own', async () => {
   expect(await readShelf()).toEqual(USUAL_SHELF)
   const own = { initials: ['AB'], leaves: [{ thickness: 500, quantity: 1 }], shims: [], stock: [] }
