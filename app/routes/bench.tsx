@@ -26,6 +26,7 @@ import { useLastWord } from '~/components/useLastWord.ts'
 import { staysOpen } from '~/client/staysOpen.ts'
 import { AWAY_SENTENCE, unlessAway } from '~/client/away.ts'
 import { benchAddress, isFiltered, readBenchView } from '~/views/bench/benchView.ts'
+import { glanceAt } from '~/views/bench/glance.ts'
 import { conflictWords, refusalWords } from '~/words/issues.ts'
 import { PLAIN_WORDS, vocabularyOf } from '~/words/vocabulary.ts'
 import { Warning } from '~/components/Warning.tsx'
@@ -49,7 +50,13 @@ export async function loader({ request }: Route.LoaderArgs) {
       settings.isTourOffered ? findDemoBox() : null,
     ]),
   )
-  const boxes = page.boxes.map((box) => ({ ...box, job: jobs.get(box.id) ?? null }))
+  const words = vocabularyOf(settings)
+  const boxes = page.boxes.map(({ id, isDemo, draft }) => ({
+    id,
+    isDemo,
+    glance: glanceAt(draft, words),
+    job: jobs.get(id) ?? null,
+  }))
   return { ...page, boxes, view, settings, deletedCount, isTourOffered: demoBox !== null }
 }
 

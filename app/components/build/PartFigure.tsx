@@ -6,6 +6,7 @@ import type { PieceKind } from 'core'
 import { pieceFigure } from '~/components/section/Pieces.tsx'
 import type { Drawable } from '~/views/build/drawables.ts'
 import { extentOf } from '~/views/build/drawables.ts'
+import { blockPath } from '~/views/section/outlines.ts'
 
 interface PartFigureProps {
   readonly drawable: Drawable
@@ -16,10 +17,6 @@ interface PartFigureProps {
 }
 
 const TOOTH_PITCH = 5
-
-function rect(x: number, width: number, from: number, to: number): string {
-  return `M${x.toFixed(1)} ${from.toFixed(1)}h${width.toFixed(1)}V${to.toFixed(1)}h${(-width).toFixed(1)}Z`
-}
 
 /** Lines across a face of teeth. */
 function teeth(x: number, width: number, from: number, to: number): string {
@@ -52,7 +49,7 @@ export const PartFigure = memo(function PartFigure({ drawable, x, y, perMm }: Pa
         <g key={at}>
           <path
             className={bar.isGear ? 'solid' : 'shaft'}
-            d={rect(from, width, y - high, y + high)}
+            d={blockPath(from, width, y - high, y + high)}
           />
           {bar.isGear && <path className="teeth" d={teeth(from, width, y - high, y + high)} />}
         </g>
@@ -65,7 +62,10 @@ export const PartFigure = memo(function PartFigure({ drawable, x, y, perMm }: Pa
     if (shape === 'gear' || shape === 'hub')
       return (
         <g key={out}>
-          <path className={shape === 'gear' ? 'open' : 'solid'} d={rect(x, width, inner, outer)} />
+          <path
+            className={shape === 'gear' ? 'open' : 'solid'}
+            d={blockPath(x, width, inner, outer)}
+          />
           <path
             className="piece-lines"
             d={shape === 'gear' ? teeth(x, width, inner + (outer - inner) * 0.6, outer) : ''}

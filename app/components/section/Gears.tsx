@@ -3,7 +3,7 @@ import { memo } from 'react'
 
 import clsx from 'clsx'
 
-import type { BodyMotion, Section, SectionGear, ShaftEnd } from 'core'
+import type { BodyMotion, Section, SectionGear } from 'core'
 import { SLEEVE_WIDTH_MM, isDisputed, toNumber } from 'core'
 
 import { formatNumber } from '~/words/format.ts'
@@ -11,6 +11,7 @@ import type { Naming } from '~/words/names.ts'
 import { capitalize, gearName } from '~/words/names.ts'
 
 import type { Layers } from '~/views/section/layers.ts'
+import { gearOutline } from '~/views/section/outlines.ts'
 import { restClass } from '~/views/section/rest.ts'
 import type { Scale } from '~/views/section/scale.ts'
 import { markedBlock, metalMm, toothMarks } from '~/views/section/toothMarks.ts'
@@ -48,14 +49,10 @@ interface GearBlockProps {
 export const GearBlock = memo(function GearBlock(props: GearBlockProps) {
   const { drawn, memberRadiusMm, isOnSleeve, shiftMm, scale, isLit = false } = props
   const { gear, widthMm, yMm, isCounted, isInternal } = drawn
-  const [innerMm, outerMm] = metalMm(drawn, memberRadiusMm, isOnSleeve)
-  const x = scale.x(gear.stationMm - widthMm / 2)
-  const width = widthMm * scale.perMmX
-  const [inner, outer] = [innerMm * scale.perMmY, outerMm * scale.perMmY]
+  const outline = gearOutline(drawn, memberRadiusMm, isOnSleeve, scale)
+  const x = scale.x(gear.stationMm - widthMm / 2).toFixed(1)
+  const width = (widthMm * scale.perMmX).toFixed(1)
   const y = scale.y(yMm)
-  const shape = clsx(
-    isLit ? 'lit' : !isCounted ? 'guessed' : gear.mount === 'free' ? 'open' : 'solid',
-  )
   const shaft = memberRadiusMm * scale.perMmY
   const marked =
     isLit || props.isMarkedElsewhere
@@ -68,28 +65,13 @@ export const GearBlock = memo(function GearBlock(props: GearBlockProps) {
       transform={`translate(${(shiftMm * scale.perMmX).toFixed(1)} 0)`}
       data-gear={gear.id}
     >
-      {inner > 0 ? (
-        [-1, 1].map((half) => (
-          <rect
-            key={half}
-            className={shape}
-            x={x}
-            width={width}
-            y={half < 0 ? y - outer : y + inner}
-            height={outer - inner}
-          />
-        ))
-      ) : drawn.narrows ? (
-        <path className={shape} d={conePath(x, width, y, outer, drawn.narrows)} />
-      ) : (
-        <rect className={shape} x={x} width={width} y={y - outer} height={2 * outer} />
-      )}
+      <path className={isLit ? 'lit' : outline.className} d={outline.d} />
       {marked && <path className="teeth" d={toothMarks(marked)} />}
       {isCounted && !isLit && seat !== null && !isInternal && !isOnSleeve && (
         <path
           className="seat"
           strokeDasharray={seat === '' ? undefined : seat}
-          d={`M${x} ${y - shaft}h${width}M${x} ${y + shaft}h${width}`}
+          d={`M${x} ${(y - shaft).toFixed(1)}h${width}M${x} ${(y + shaft).toFixed(1)}h${width}`}
         />
       )}
     </g>
@@ -109,16 +91,6 @@ function isFilled(section: Section, ring: SectionGear, side: -1 | 1): boolean {
       Math.abs(yMm - ring.yMm) < ring.radiusMm &&
       Math.sign(yMm - ring.yMm) === side,
   )
-}
-
-/** A cone narrows to so much of its height. */
-const NARROW_END = 0.6
-
-/** A block whose height falls away towards its narrow end. */
-function conePath(x: number, width: number, y: number, outer: number, narrows: ShaftEnd): string {
-  const narrow = outer * NARROW_END
-  const [from, to] = narrows === 'input-end' ? [narrow, outer] : [outer, narrow]
-  return `M${x} ${y - from}L${x + width} ${y - to}V${y + to}L${x} ${y + from}Z`
 }
 
 /** Whether something else stands where this gear's name would. */

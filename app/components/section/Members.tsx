@@ -9,8 +9,9 @@ import type {
   SectionPlanetary,
   SectionWorm,
 } from 'core'
-import { HOLLOW_WALL_MM, RIM_MM, SHAFT_RADIUS_MM } from 'core'
+import { SHAFT_RADIUS_MM } from 'core'
 
+import { memberOutline } from '~/views/section/outlines.ts'
 import { restClass } from '~/views/section/rest.ts'
 import type { Scale } from '~/views/section/scale.ts'
 
@@ -56,68 +57,10 @@ export const MemberShapeOf = memo(function MemberShapeOf({
 }) {
   return (
     <g className={restClass(motion)} data-member={drawn.member.id}>
-      <Bars drawn={drawn} scale={scale} />
+      <path {...memberOutline(drawn, scale)} />
     </g>
   )
 })
-
-function Bars({ drawn, scale }: { readonly drawn: SectionMember; readonly scale: Scale }) {
-  const { member, yMm, shape, radiusMm } = drawn
-  const x = scale.x(member.fromMm)
-  const width = (member.toMm - member.fromMm) * scale.perMmX
-  const bar = (fromRadiusMm: number, toRadiusMm: number, className: string) =>
-    [-1, 1].map((half) => (
-      <rect
-        key={half}
-        className={className}
-        x={x}
-        width={width}
-        y={scale.y(half < 0 ? yMm - toRadiusMm : yMm + fromRadiusMm)}
-        height={(toRadiusMm - fromRadiusMm) * scale.perMmY}
-      />
-    ))
-  switch (shape) {
-    case 'shaft':
-      if (drawn.stretches.length > 1)
-        return <path className="shaft" d={steppedOutline(drawn, scale)} />
-      return (
-        <rect
-          className="shaft"
-          x={x}
-          width={width}
-          y={scale.y(yMm - radiusMm)}
-          height={2 * radiusMm * scale.perMmY}
-        />
-      )
-    case 'hollow':
-      return bar(SHAFT_RADIUS_MM + 1, SHAFT_RADIUS_MM + HOLLOW_WALL_MM, 'shaft')
-    case 'ring':
-      return bar(radiusMm - RIM_MM, radiusMm, 'shaft')
-    case 'case':
-      return (
-        <rect
-          className={member.isHollow ? 'case outer' : 'case'}
-          x={x}
-          width={width}
-          y={scale.y(yMm - radiusMm)}
-          height={2 * radiusMm * scale.perMmY}
-        />
-      )
-  }
-}
-
-/** A shaft with its seats and shoulders, as one outline. */
-function steppedOutline({ yMm, stretches }: SectionMember, scale: Scale): string {
-  const edge = (side: -1 | 1) => (diameterMm: number) =>
-    scale.y(yMm + (side * diameterMm) / 2).toFixed(1)
-  const [above, below] = [edge(-1), edge(1)]
-  const x = (mm: number): string => scale.x(mm).toFixed(1)
-  const there = stretches.map(({ toMm, diameterMm }) => `V${above(diameterMm)}H${x(toMm)}`)
-  const back = [...stretches]
-    .reverse()
-    .map(({ fromMm, diameterMm }) => `V${below(diameterMm)}H${x(fromMm)}`)
-  return `M${x(stretches[0]?.fromMm ?? 0)} ${scale.y(yMm)}${there.join('')}${back.join('')}Z`
-}
 
 /** Planets between sun and ring, and the arm that carries them. */
 export function PlanetaryShape({

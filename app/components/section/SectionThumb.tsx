@@ -1,35 +1,11 @@
-import { useMemo } from 'react'
+import type { Thumb } from '~/views/section/thumb.ts'
 
-import type { BoxDraft } from 'core'
-import { SHAFT_RADIUS_MM, layOutSection } from 'core'
-
-import { scaleOf } from '~/views/section/scale.ts'
-
-import { GearBlock } from './Gears.tsx'
-import { MemberShapeOf } from './Members.tsx'
-
-/** The section as a small picture: shafts and gears only. */
-export function SectionThumb({ draft }: { readonly draft: BoxDraft }) {
-  const section = useMemo(() => layOutSection(draft), [draft])
-  const scale = useMemo(() => scaleOf(section), [section])
+/** The section as a small picture. */
+export function SectionThumb({ thumb: { width, height, outlines } }: { readonly thumb: Thumb }) {
   return (
-    <svg
-      className="section thumb"
-      viewBox={`0 0 ${scale.width.toFixed(0)} ${scale.height.toFixed(0)}`}
-      aria-hidden
-    >
-      {section.members.map((drawn) => (
-        <MemberShapeOf key={drawn.member.id} drawn={drawn} scale={scale} />
-      ))}
-      {section.gears.map((drawn) => (
-        <GearBlock
-          key={drawn.gear.id}
-          drawn={drawn}
-          memberRadiusMm={SHAFT_RADIUS_MM}
-          isOnSleeve={false}
-          shiftMm={0}
-          scale={scale}
-        />
+    <svg className="section thumb" viewBox={`0 0 ${width} ${height}`} aria-hidden>
+      {outlines.map(({ className, d }) => (
+        <path key={className} className={className} d={d} />
       ))}
     </svg>
   )
