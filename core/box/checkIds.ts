@@ -2,7 +2,7 @@
 import type { BoxIndex, CouplerPlaces } from './box.ts'
 import type { BoxIssue, IdKind } from './issues.ts'
 import { endsOf } from './links/index.ts'
-import type { BoxDraft, Coupler, CouplerPosition, Path } from './types.ts'
+import type { BoxDraft, Coupler, Path } from './types.ts'
 
 /** Lists whose ids are told apart within the list. Members and gears are told apart together, as bodies. */
 const LISTS = [
@@ -19,52 +19,46 @@ const LISTS = [
   'interlockParts',
 ] as const satisfies readonly (keyof BoxDraft)[]
 
-interface Named {
-  readonly id: string
-  readonly path: Path
-}
+type Expected = Exclude<IdKind, 'coupler-position'>
 
-/** An id that is to lead to a part of the draft. */
-interface Reference extends Named {
-  readonly expected: Exclude<IdKind, 'coupler-position'>
-}
+/** Says that the id at this path is to lead to a part of the draft. */
+type Refer = (expected: Expected, id: string, ...path: Path) => void
 
 /** Ids that stand twice, and ids that lead to nothing, each with the path to it. */
 export function checkIds(index: BoxIndex): readonly BoxIssue[] {
-  return [...duplicateIds(index.draft), ...unknownIds(index)]
+  const issues: BoxIssue[] = []
+  checkDuplicates(index.draft, issues)
+  checkReferences(index, issues)
+  return issues
 }
 
-function duplicateIds(draft: BoxDraft): readonly BoxIssue[] {
-  const named = (list: (typeof LISTS)[number] | 'members' | 'gears'): readonly Named[] => {
-    const parts: readonly { readonly id: string }[] = draft[list] ?? []
-    return parts.map(({ id }, at) => ({ id, path: [list, at, 'id'] }))
+function checkDuplicates(draft: BoxDraft, issues: BoxIssue[]): void {
+  const checkAmong = (
+    parts: readonly { readonly id: string }[],
+    path: Path,
+    seen = new Set<string>(),
+  ): void => {
+    parts.forEach(({ id }, at) => {
+      if (seen.has(id)) issues.push({ code: 'duplicate-id', path: [...path, at, 'id'], id })
+      seen.add(id)
+    })
   }
-  return [
-    ...duplicatesAmong([...named('members'), ...named('gears')]),
-    ...LISTS.flatMap((list) => duplicatesAmong(named(list))),
-    ...draft.couplers.flatMap(({ positions }, at) =>
-      duplicatesAmong(
-        positions.map(({ id }, place) => ({
-          id,
-          path: ['couplers', at, 'positions', place, 'id'],
-        })),
-      ),
-    ),
-  ]
-}
-
-function duplicatesAmong(named: readonly Named[]): readonly BoxIssue[] {
-  const seen = new Set<string>()
-  return named.flatMap(({ id, path }): BoxIssue[] => {
-    if (seen.has(id)) return [{ code: 'duplicate-id', path, id }]
-    seen.add(id)
-    return []
+  const bodies = new Set<string>()
+  checkAmong(draft.members, ['members'], bodies)
+  checkAmong(draft.gears, ['gears'], bodies)
+  for (const list of LISTS) {
+    const parts = draft[list]
+    if (parts) checkAmong(parts, [list])
+  }
+  draft.couplers.forEach(({ positions }, at) => {
+    checkAmong(positions, ['couplers', at, 'positions'])
   })
 }
 
-function unknownIds(index: BoxIndex): readonly BoxIssue[] {
+function checkReferences(index: BoxIndex, issues: BoxIssue[]): void {
   const { draft } = index
-  const known: Readonly<Record<Reference['expected'], { has(id: string): boolean }>> = {
+  const { input, outputs, members, gears, links, couplers, interlocks = [] } = draft
+  const known: Readonly<Record<Expected, { has(id: string): boolean }>> = {
     axis: new Set(draft.axes.map(({ id }) => id)),
     member: index.members,
     gear: index.gears,
@@ -72,71 +66,68 @@ function unknownIds(index: BoxIndex): readonly BoxIssue[] {
     link: index.links,
     coupler: index.couplers,
   }
-  return [
-    ...referencesOf(draft).flatMap(({ expected, id, path }): BoxIssue[] =>
-      known[expected].has(id) ? [] : [{ code: 'unknown-id', path, id, expected }],
-    ),
-    ...draft.positions.flatMap(({ couplers }, at) =>
-      unknownPlaces(index, couplers, ['positions', at, 'couplers']),
-    ),
-    ...(draft.rules ?? []).flatMap(({ forbids }, at) =>
-      unknownPlaces(index, forbids, ['rules', at, 'forbids']),
-    ),
-  ]
+  const refer: Refer = (expected, id, ...path) => {
+    if (!known[expected].has(id)) issues.push({ code: 'unknown-id', path, id, expected })
+  }
+  members.forEach(({ axis }, at) => {
+    refer('axis', axis, 'members', at, 'axis')
+  })
+  gears.forEach(({ member }, at) => {
+    refer('member', member, 'gears', at, 'member')
+  })
+  gears.forEach(({ twinOf }, at) => {
+    if (twinOf !== undefined) refer('gear', twinOf, 'gears', at, 'twinOf')
+  })
+  links.forEach((link, at) => {
+    for (const { key, id, expected } of endsOf(link)) refer(expected, id, 'links', at, key)
+  })
+  couplers.forEach((coupler, at) => {
+    referFromCoupler(coupler, at, refer)
+  })
+  interlocks.forEach(({ couplers: locked }, at) => {
+    locked.forEach((id, which) => {
+      refer('coupler', id, 'interlocks', at, 'couplers', which)
+    })
+  })
+  refer('body', input, 'input')
+  outputs.forEach((output, at) => {
+    refer('body', output, 'outputs', at)
+  })
+  draft.positions.forEach((position, at) => {
+    checkPlaces(index, position.couplers, ['positions', at, 'couplers'], issues)
+  })
+  draft.rules?.forEach(({ forbids }, at) => {
+    checkPlaces(index, forbids, ['rules', at, 'forbids'], issues)
+  })
 }
 
-function referencesOf(draft: BoxDraft): readonly Reference[] {
-  const { input, outputs, members, gears, links, couplers, interlocks = [] } = draft
-  return [
-    ...members.map(({ axis }, at) => refer('axis', axis, ['members', at, 'axis'])),
-    ...gears.map(({ member }, at) => refer('member', member, ['gears', at, 'member'])),
-    ...gears.flatMap(({ twinOf }, at) =>
-      twinOf === undefined ? [] : [refer('gear', twinOf, ['gears', at, 'twinOf'])],
-    ),
-    ...links.flatMap((link, at) =>
-      endsOf(link).map(({ key, id, expected }) => refer(expected, id, ['links', at, key])),
-    ),
-    ...couplers.flatMap((coupler, at) => referencesOfCoupler(coupler, ['couplers', at])),
-    ...interlocks.flatMap(({ couplers: locked }, at) =>
-      locked.map((id, which) => refer('coupler', id, ['interlocks', at, 'couplers', which])),
-    ),
-    refer('body', input, ['input']),
-    ...outputs.map((output, at) => refer('body', output, ['outputs', at])),
-  ]
-}
-
-function refer(expected: Reference['expected'], id: string, path: Path): Reference {
-  return { expected, id, path }
-}
-
-function referencesOfCoupler(
-  { hub, gears = [], positions }: Coupler,
-  path: Path,
-): readonly Reference[] {
-  return [
-    refer('body', hub, [...path, 'hub']),
-    ...gears.map((gear, which) => refer('gear', gear, [...path, 'gears', which])),
-    ...positions.flatMap((position, place) =>
-      referencesOfPosition(position, [...path, 'positions', place]),
-    ),
-  ]
-}
-
-function referencesOfPosition({ engages }: CouplerPosition, path: Path): readonly Reference[] {
-  return engages.map((engagement, which) =>
-    engagement.kind === 'mesh'
-      ? refer('link', engagement.link, [...path, 'engages', which, 'link'])
-      : refer('body', engagement.body, [...path, 'engages', which, 'body']),
-  )
+function referFromCoupler({ hub, gears = [], positions }: Coupler, at: number, refer: Refer): void {
+  refer('body', hub, 'couplers', at, 'hub')
+  gears.forEach((gear, which) => {
+    refer('gear', gear, 'couplers', at, 'gears', which)
+  })
+  positions.forEach(({ engages }, place) => {
+    engages.forEach((engagement, which) => {
+      if (engagement.kind === 'mesh')
+        refer('link', engagement.link, 'couplers', at, 'positions', place, 'engages', which, 'link')
+      else
+        refer('body', engagement.body, 'couplers', at, 'positions', place, 'engages', which, 'body')
+    })
+  })
 }
 
 /** Couplers, and places of theirs, that are named and not there. */
-function unknownPlaces(index: BoxIndex, places: CouplerPlaces, within: Path): readonly BoxIssue[] {
-  return Object.entries(places).flatMap(([couplerId, placeId]): BoxIssue[] => {
-    const path = [...within, couplerId]
+function checkPlaces(
+  index: BoxIndex,
+  places: CouplerPlaces,
+  within: Path,
+  issues: BoxIssue[],
+): void {
+  for (const [couplerId, placeId] of Object.entries(places)) {
     const coupler = index.couplers.get(couplerId)
-    if (!coupler) return [{ code: 'unknown-id', path, id: couplerId, expected: 'coupler' }]
-    if (coupler.positions.some(({ id }) => id === placeId)) return []
-    return [{ code: 'unknown-id', path, id: placeId, expected: 'coupler-position' }]
-  })
+    const path = [...within, couplerId]
+    if (!coupler) issues.push({ code: 'unknown-id', path, id: couplerId, expected: 'coupler' })
+    else if (!coupler.positions.some(({ id }) => id === placeId))
+      issues.push({ code: 'unknown-id', path, id: placeId, expected: 'coupler-position' })
+  }
 }
