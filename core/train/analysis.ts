@@ -468,18 +468,7 @@ function followPower(
   const load = new Map([[input, ONE]])
   const free = solveStatics(laws, load)
   if (!free) throw new Error(`no torques balance position of "${box.draft.name}"`)
-  let statics = free
-  // What bears nothing at an equal share, such as a free gear between two countershafts,
-  // has backlash and bears nothing at an unequal one either, if that can be.
-  const bears = laws.filter((law) => free.multipliers.get(law)?.isZero() === false)
-  const held: Share[] = []
-  for (const share of shares) {
-    const wanted = [...held, share]
-    const tried = solveStatics(bears, load, wanted) ?? solveStatics(laws, load, wanted)
-    if (!tried) continue
-    held.push(share)
-    statics = tried
-  }
+  const { statics, held } = holdTo(shares, laws, load, free)
   const driving = orderPath(statics.multipliers, speeds)
   const multipliers = isOverrun ? negated(statics.multipliers) : statics.multipliers
   const { path, circulations } = isOverrun ? orderPath(multipliers, speeds) : driving
@@ -506,19 +495,54 @@ function followPower(
     outputs: driven,
     factors: first && ratioFactors(driving.path, first.body, first.speed.inverse()),
     path,
-    blocks: laws
-      .filter(({ source, terms }) => {
-        const link = terms.length > 2 ? box.links.get(source) : undefined
-        return link && !balancedBy(link) && areOneSpeed(terms, speeds)
-      })
-      .filter((law) => multipliers.get(law)?.isZero() === false)
-      .filter(({ source }, at, all) => all.findIndex((law) => law.source === source) === at),
+    blocks: blocksAmong(box, laws, multipliers, speeds),
     circulations,
     stretches: torqueStretches(torques),
     multipliers,
     splits: findSplits(path, multipliers, free, held),
     isOverrun,
   }
+}
+
+/** The torques with as many of the shares held to, in their order, as the box can have. */
+function holdTo(
+  shares: readonly Share[],
+  laws: readonly Law[],
+  load: ReadonlyMap<string, Rational>,
+  free: Statics,
+): { readonly statics: Statics; readonly held: readonly Share[] } {
+  if (shares.length === 0) return { statics: free, held: [] }
+  // What bears nothing at an equal share, such as a free gear between two countershafts,
+  // has backlash and bears nothing at an unequal one either, if that can be.
+  const bears = laws.filter((law) => free.multipliers.get(law)?.isZero() === false)
+  const held: Share[] = []
+  let statics = free
+  for (const share of shares) {
+    const wanted = [...held, share]
+    const tried = solveStatics(bears, load, wanted) ?? solveStatics(laws, load, wanted)
+    if (!tried) continue
+    held.push(share)
+    statics = tried
+  }
+  return { statics, held }
+}
+
+/** Planetary sets that bear load and turn as one block, each by the first of its laws. */
+function blocksAmong(
+  box: Box,
+  laws: readonly Law[],
+  multipliers: ReadonlyMap<Law, Rational>,
+  speeds: ReadonlyMap<string, Rational>,
+): readonly Law[] {
+  const blocks = new Map<string, Law>()
+  for (const law of laws) {
+    const { source, terms } = law
+    if (terms.length <= 2 || blocks.has(source) || multipliers.get(law)?.isZero() !== false)
+      continue
+    const link = box.links.get(source)
+    if (link && !balancedBy(link) && areOneSpeed(terms, speeds)) blocks.set(source, law)
+  }
+  return [...blocks.values()]
 }
 
 function areOneSpeed(

@@ -191,11 +191,11 @@ export function torqueStretches(torques: readonly TorqueAt[]): readonly Stretch[
   }
   const stretches: Stretch[] = []
   for (const [body, at] of byBody) {
-    const along = [...at].sort((one, other) => one.stationMm - other.stationMm)
+    at.sort((one, other) => one.stationMm - other.stationMm)
     let carried = ZERO
-    along.forEach((here, index) => {
+    at.forEach((here, index) => {
       carried = carried.add(here.torque)
-      const next = along[index + 1]
+      const next = at[index + 1]
       if (next && !carried.isZero() && next.stationMm > here.stationMm)
         stretches.push({
           body,

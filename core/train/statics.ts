@@ -79,7 +79,8 @@ export function solveStatics(
   const queue = [...unknownsAt.keys()]
   for (let row = queue.pop(); row !== undefined; row = queue.pop()) {
     const at = unknownsAt.get(row)
-    const only = at?.size === 1 ? [...at][0] : undefined
+    if (at?.size !== 1) continue
+    const [only] = at
     const entry = only?.entries.find((candidate) => candidate.row === row)
     if (!only || !entry) continue
     const torque = rest.get(row) ?? ZERO
