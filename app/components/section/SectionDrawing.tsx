@@ -5,8 +5,17 @@
  */
 import { memo, useMemo } from 'react'
 
-import type { Analysis, BodyMotion, BoxDraft, Drive, Forces, Section, SectionMesh } from 'core'
-import { bodyOfGear, indexBox, layOutSection, toNumber } from 'core'
+import type {
+  Analysis,
+  BodyMotion,
+  BoxDraft,
+  CouplerPosition,
+  Drive,
+  Forces,
+  Section,
+  SectionMesh,
+} from 'core'
+import { bodyOfGear, indexBox, layOutSection } from 'core'
 
 import type { Naming } from '~/words/names.ts'
 import { bodyName, capitalize } from '~/words/names.ts'
@@ -15,14 +24,15 @@ import type { Vocabulary } from '~/words/vocabulary.ts'
 import { mostTorque } from '~/views/box/analysis.ts'
 import type { Layers } from '~/views/section/layers.ts'
 import { USUAL_LAYERS } from '~/views/section/layers.ts'
+import type { Layout } from '~/views/section/layout.ts'
+import { movingBlocks } from '~/views/section/layout.ts'
 import { findRoom, placeMemberNames } from '~/views/section/memberNames.ts'
 import type { Pace } from '~/views/section/pace.ts'
 import type { OnTheWay } from '~/views/section/onTheWay.ts'
 import { sleeveOnTheWayMm, slidOnTheWay } from '~/views/section/onTheWay.ts'
 import type { Scale } from '~/views/section/scale.ts'
 import { scaleOf } from '~/views/section/scale.ts'
-import type { GearSeats, MovingBlock } from '~/views/section/toothMarks.ts'
-import { gearSeats, markedBlock } from '~/views/section/toothMarks.ts'
+import { gearSeats } from '~/views/section/toothMarks.ts'
 
 import { CouplerShape } from './Couplers.tsx'
 import { ForceMarks } from './ForceMarks.tsx'
@@ -70,42 +80,45 @@ interface SectionDrawingProps extends GearLinks {
   readonly overlay?: ((section: Section, scale: Scale) => React.ReactNode) | undefined
 }
 
-/** What the parts of the drawing have in common. */
-interface Layout {
-  readonly section: Section
-  readonly scale: Scale
-  readonly seats: GearSeats
-  readonly shifts: ReadonlyMap<string, number>
-}
-
 const NO_SHIFTS: ReadonlyMap<string, number> = new Map()
 
-export function SectionDrawing({ classOf, ...props }: SectionDrawingProps) {
-  const { draft, words, state, litGear, title, layers = USUAL_LAYERS, pace, onTheWay } = props
-  const naming: Naming = useMemo(() => ({ box: indexBox(draft), words }), [draft, words])
-  const hasPieces = layers.has('parts')
+type Places = ReadonlyMap<string, CouplerPosition>
+
+/** The section laid out for couplers at these places, from the same parts while those are the same. */
+function useLayout(
+  draft: BoxDraft,
+  hasPieces: boolean,
+  places: Places,
+  onTheWay: OnTheWay | undefined,
+): Layout {
   const still = useMemo(() => {
     const whole = layOutSection(draft)
     const section = hasPieces ? whole : { ...whole, pieces: [] }
     return { section, scale: scaleOf(section), seats: gearSeats(section) }
   }, [draft, hasPieces])
+  return useMemo(() => {
+    const shifts = slidOnTheWay(still.section, places, onTheWay)
+    return { ...still, shifts: shifts.size > 0 ? shifts : NO_SHIFTS }
+  }, [still, places, onTheWay])
+}
+
+/** The links that couplers at these places bring into mesh. */
+function linksIn(places: Places): ReadonlySet<string> {
+  const links = new Set<string>()
+  for (const { engages } of places.values())
+    for (const engagement of engages) if (engagement.kind === 'mesh') links.add(engagement.link)
+  return links
+}
+
+export function SectionDrawing({ classOf, ...props }: SectionDrawingProps) {
+  const { draft, words, state, litGear, title, layers = USUAL_LAYERS, pace, onTheWay } = props
+  const naming: Naming = useMemo(() => ({ box: indexBox(draft), words }), [draft, words])
   const places = useMemo(
     () => new Map(state?.engaged.map(({ coupler, place }) => [coupler.id, place]) ?? []),
     [state],
   )
-  const layout = useMemo(() => {
-    const shifts = slidOnTheWay(still.section, places, onTheWay)
-    return { ...still, shifts: shifts.size > 0 ? shifts : NO_SHIFTS }
-  }, [still, places, onTheWay])
-  const presentLinks = useMemo(
-    () =>
-      new Set(
-        [...places.values()].flatMap(({ engages }) =>
-          engages.flatMap((engagement) => (engagement.kind === 'mesh' ? [engagement.link] : [])),
-        ),
-      ),
-    [places],
-  )
+  const layout = useLayout(draft, layers.has('parts'), places, onTheWay)
+  const presentLinks = useMemo(() => linksIn(places), [places])
   const motions = state?.motions
   const shownMotions = layers.has('rest') ? motions : undefined
   const downwards = draft.inputSense === 'counterclockwise' ? -1 : 1
@@ -176,34 +189,6 @@ export function SectionDrawing({ classOf, ...props }: SectionDrawingProps) {
       </svg>
     </div>
   )
-}
-
-/** The gears that turn, as blocks whose teeth drift. */
-function movingBlocks(
-  { section, scale, seats, shifts }: Layout,
-  motions: ReadonlyMap<string, BodyMotion> | undefined,
-  downwards: 1 | -1,
-): readonly MovingBlock[] {
-  return section.gears.flatMap((drawn): MovingBlock[] => {
-    const { gear } = drawn
-    const motion = motions?.get(bodyOfGear(gear))
-    const block = markedBlock(
-      drawn,
-      scale,
-      seats.radiusMm(gear.member),
-      seats.isOnSleeve(gear.id),
-      shifts.get(gear.id) ?? 0,
-    )
-    if (motion?.kind !== 'turns' || !block) return []
-    return [
-      {
-        ...block,
-        gear: gear.id,
-        downwards: toNumber(motion.speed) * downwards,
-        isSolid: gear.mount !== 'free',
-      },
-    ]
-  })
 }
 
 interface PartsProps {
@@ -284,7 +269,7 @@ interface WritingProps extends Omit<SectionDrawingProps, 'classOf'> {
 /** The torque, and what is written over the parts. */
 const Writing = memo(function Writing(props: WritingProps) {
   const { naming, layout, layers, state, drive, forces, input, overlay } = props
-  const { section, scale, seats, shifts } = layout
+  const { section, scale } = layout
   const fullTorque = props.ribbonFullTorque ?? 1
   const names = useMemo(
     () => placeMemberNames(section, scale, (id) => bodyName(naming, id)),
@@ -325,11 +310,7 @@ const Writing = memo(function Writing(props: WritingProps) {
         <GearFigures
           key={drawn.gear.id}
           drawn={drawn}
-          section={section}
-          memberRadiusMm={seats.radiusMm(drawn.gear.member)}
-          isOnSleeve={seats.isOnSleeve(drawn.gear.id)}
-          shifts={shifts}
-          scale={scale}
+          layout={layout}
           naming={naming}
           layers={layers}
           motion={state?.motions.get(bodyOfGear(drawn.gear))}

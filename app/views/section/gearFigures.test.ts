@@ -1,0 +1,77 @@
+import { layOutSection } from 'core'
+import { fourSpeed, planetaryDraft } from '../../../core/testing/boxes.ts'
+
+import { placeGearFigures } from './gearFigures.ts'
+import type { Layout } from './layout.ts'
+import { scaleOf } from './scale.ts'
+import { gearSeats } from './toothMarks.ts'
+
+function layoutOf(draft: Parameters<typeof layOutSection>[0], shifts = new Map<string, number>()) {
+  const section = layOutSection(draft)
+  return { section, scale: scaleOf(section), seats: gearSeats(section), shifts }
+}
+
+function placesOf(layout: Layout, gear: string) {
+  const drawn = layout.section.gears.find((each) => each.gear.id === gear)
+  if (!drawn) throw new Error('not drawn')
+  return { drawn, ...placeGearFigures(drawn, layout) }
+}
+
+const FOUR = layoutOf(fourSpeed('sliding-idler'))
+
+test('the frame of a gear goes round its block', () => {
+  const { drawn, frame } = placesOf(FOUR, 'main-1')
+  const { scale } = FOUR
+  expect(frame.width).toBeCloseTo(drawn.widthMm * scale.perMmX, 9)
+  expect(frame.y).toBeCloseTo(scale.y(drawn.yMm - drawn.radiusMm), 9)
+  expect(frame.y + frame.height).toBeCloseTo(scale.y(drawn.yMm + drawn.radiusMm), 9)
+})
+
+test('names stand outside the pairs: above the upper gear, below the lower one', () => {
+  const [upper, lower] = [placesOf(FOUR, 'main-1'), placesOf(FOUR, 'counter-1')]
+  expect(upper.name?.y).toBeLessThan(upper.frame.y)
+  expect(lower.name?.y).toBeGreaterThan(lower.frame.y + lower.frame.height)
+  expect(upper.name?.x).toBeCloseTo(upper.frame.x + upper.frame.width / 2, 9)
+})
+
+test.each(['main-1', 'counter-1', 'main-3'])(
+  'the count of %s stands on it, off the shaft',
+  (id) => {
+    const { drawn, frame, countY } = placesOf(FOUR, id)
+    const shaft = FOUR.seats.radiusMm(drawn.gear.member) * FOUR.scale.perMmY
+    expect(Math.abs(countY - FOUR.scale.y(drawn.yMm))).toBeGreaterThan(shaft)
+    expect(countY).toBeGreaterThan(frame.y)
+    expect(countY).toBeLessThan(frame.y + frame.height)
+  },
+)
+
+test('count and speed of a gear stand on either side of its shaft', () => {
+  const { drawn, countY, speedY } = placesOf(FOUR, 'counter-1')
+  const axis = FOUR.scale.y(drawn.yMm)
+  expect(Math.sign(countY - axis)).toBe(-Math.sign(speedY - axis))
+})
+
+test('what is written on a gear slides with it', () => {
+  const slid = layoutOf(fourSpeed('sliding-idler'), new Map([['main-1', 10]]))
+  const [before, after] = [placesOf(FOUR, 'main-1'), placesOf(slid, 'main-1')]
+  expect(after.x - before.x).toBeCloseTo(10 * FOUR.scale.perMmX, 9)
+  expect(after.countY).toBe(before.countY)
+})
+
+test('a ring has its name beside its rim, which is too thin for it', () => {
+  const set = planetaryDraft({ sun: 30, ring: 60 }, 'sun', 'ring', 'carrier')
+  const { frame, name } = placesOf(layoutOf(set), 'ring-gear')
+  expect(name?.textAnchor).toBe('start')
+  expect(name?.x).toBeGreaterThan(frame.x + frame.width)
+})
+
+test('a name is left out where another gear stands', () => {
+  const draft = fourSpeed('sliding-idler')
+  const above = placesOf(FOUR, 'main-1')
+  // A larger gear on the same shaft, so near that it covers the place of the name.
+  const gears = draft.gears.map((each) =>
+    each.id === 'main-2' ? { ...each, stationMm: above.drawn.gear.stationMm + 4 } : each,
+  )
+  expect(above.name).not.toBeNull()
+  expect(placesOf(layoutOf({ ...draft, gears }), 'main-2').name).toBeNull()
+})
