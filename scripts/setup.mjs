@@ -16,6 +16,9 @@ export function debianChromium() {
   return fs.existsSync(CHROMIUM_SHELL) ? CHROMIUM_SHELL : CHROMIUM_WHOLE
 }
 
+/** Whether this process has asked already what Debian has. */
+let areListsFresh = false
+
 /**
  * Installs a Debian package where we may; otherwise names it.
  *
@@ -32,10 +35,14 @@ async function installDebianPackage(name, what) {
     )
   console.log(`Installing ${what} (Debian package ${name})…`)
   const env = { ...process.env, DEBIAN_FRONTEND: 'noninteractive' }
-  for (const step of [['update'], ['install', '-y', '--no-install-recommends', name]]) {
+  /** @param {readonly string[]} step */
+  const apt = async (step) => {
     const [command = '', ...args] = [...prefix, 'apt-get', '-qq', ...step]
     await run(command, args, env)
   }
+  if (!areListsFresh) await apt(['update'])
+  areListsFresh = true
+  await apt(['install', '-y', '--no-install-recommends', name])
 }
 
 export async function ensurePostgres() {

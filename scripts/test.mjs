@@ -53,12 +53,13 @@ function readResults(file) {
 }
 
 async function main() {
-  await ensurePostgres()
-  await ensureChromium()
-  await ensurePackages()
   fs.mkdirSync(RESULTS, { recursive: true })
   for (const file of [JEST_RESULTS, PLAYWRIGHT_RESULTS]) fs.rmSync(file, { force: true })
-  await ensureBuild(BUILD)
+  // Debian's packages come while npm's do, and while the program is built.
+  await Promise.all([
+    ensurePostgres().then(ensureChromium),
+    ensurePackages().then(() => ensureBuild(BUILD)),
+  ])
   process.env.UDRIX_SEED ??= SEED
 
   console.log('\n== types, lint, import rules and kills beside Jest and then the browser tests')
