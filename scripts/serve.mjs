@@ -93,7 +93,8 @@ async function serve() {
   let isReady = false
   server.use((_request, response, next) => {
     if (isReady) next()
-    else response.status(503).type('text/plain').send('Udrix is being started.')
+    // A browser that shows this asks again by itself.
+    else response.status(503).set('Refresh', '2').type('text/plain').send('Udrix is being started.')
   })
   const listener = http.createServer(server)
   await listen(listener, options)

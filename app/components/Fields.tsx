@@ -1,5 +1,7 @@
-/** Entry fields that keep what is typed when they are left, or on Enter. */
+/** Fields with their labels, which look and behave alike wherever they stand. */
 import { useId, useState } from 'react'
+
+import clsx from 'clsx'
 
 import { parseCount } from '~/views/count/parseCount.ts'
 import { parseName } from '~/views/layout/names.ts'
@@ -7,59 +9,95 @@ import { parseTorque, torqueText } from '~/views/layout/numbers.ts'
 import type { TorqueUnit } from '~/words/format.ts'
 import { TORQUE_UNIT_NAMES } from '~/words/format.ts'
 
-interface FieldProps {
+interface TypedFieldProps extends Pick<
+  React.ComponentProps<'input'>,
+  'inputMode' | 'placeholder' | 'maxLength' | 'onBlur' | 'onFocus' | 'onKeyDown'
+> {
   readonly label: React.ReactNode
-  readonly value: string
-  /** Null keeps it; a sentence refuses it and leaves it in the field. */
-  readonly onCommit: (text: string) => string | null
   readonly unit?: string | undefined
-  readonly inputMode?: 'decimal' | 'numeric'
-  readonly placeholder?: string
-  readonly isDisabled?: boolean
+  readonly value: string
+  /** Told of every key. */
+  readonly onType: (text: string) => void
+  readonly isDisabled?: boolean | undefined
+  /** Why what was typed is refused; it stands under the field. */
+  readonly problem?: string | null | undefined
+  /** Whether it is refused with no sentence of its own. */
+  readonly isWrong?: boolean
+  /** Whether it takes the room that is left beside others. */
+  readonly isGrowing?: boolean
+  /** Its width and its letters, where they are not the usual ones. */
+  readonly className?: string
 }
 
-/** One line of text or one number. A new value from outside needs a new key. */
-export function EntryField(props: FieldProps) {
-  const { label, value, onCommit, unit, inputMode, placeholder, isDisabled } = props
+/** One line of text or one number, with its label over it, as it is typed. */
+export function TypedField(props: TypedFieldProps) {
+  const { label, unit, onType, isDisabled, isGrowing, className, ...rest } = props
+  const { problem = null, isWrong = false, ...input } = rest
+  const id = useId()
+  return (
+    <div className={clsx('min-w-0', isGrowing && 'flex-1')}>
+      <label htmlFor={id} className="block text-[0.9rem] font-semibold">
+        {label} {unit && <span className="text-graphite font-normal">({unit})</span>}
+      </label>
+      <input
+        {...input}
+        id={id}
+        className={clsx('field', className)}
+        autoComplete="off"
+        disabled={isDisabled}
+        aria-invalid={isWrong || problem !== null}
+        aria-describedby={problem === null ? undefined : `${id}-problem`}
+        onChange={(event) => {
+          onType(event.target.value)
+        }}
+      />
+      {problem !== null && (
+        <p
+          id={`${id}-problem`}
+          role="alert"
+          className="text-trouble w-0 min-w-full text-[0.86rem] font-semibold"
+        >
+          {problem}
+        </p>
+      )}
+    </div>
+  )
+}
+
+interface EntryFieldProps extends Pick<
+  TypedFieldProps,
+  'label' | 'value' | 'unit' | 'inputMode' | 'placeholder' | 'maxLength' | 'isDisabled'
+> {
+  /** Null keeps it; a sentence refuses it and leaves it in the field. */
+  readonly onCommit: (text: string) => string | null
+}
+
+/**
+ * What is kept when it is left, or on Enter; Escape takes back what was typed. A new value
+ * from outside needs a new key.
+ */
+export function EntryField({ value, onCommit, ...field }: EntryFieldProps) {
   const [text, setText] = useState(value)
   const [problem, setProblem] = useState<string | null>(null)
-  const id = useId()
   const commit = () => {
     if (text === value) setProblem(null)
     else setProblem(onCommit(text))
   }
   return (
-    <div className="min-w-0">
-      <label htmlFor={id} className="block text-[0.9rem] font-semibold">
-        {label} {unit && <span className="text-graphite font-normal">({unit})</span>}
-      </label>
-      <input
-        id={id}
-        className="field"
-        value={text}
-        inputMode={inputMode}
-        placeholder={placeholder}
-        disabled={isDisabled}
-        aria-invalid={problem !== null}
-        aria-describedby={problem === null ? undefined : `${id}-problem`}
-        onChange={(event) => {
-          setText(event.target.value)
-        }}
-        onBlur={commit}
-        onKeyDown={(event) => {
-          if (event.key === 'Enter') commit()
-          if (event.key === 'Escape') {
-            setText(value)
-            setProblem(null)
-          }
-        }}
-      />
-      {problem !== null && (
-        <p id={`${id}-problem`} role="alert" className="text-trouble text-[0.86rem] font-semibold">
-          {problem}
-        </p>
-      )}
-    </div>
+    <TypedField
+      {...field}
+      value={text}
+      problem={problem}
+      onType={setText}
+      onBlur={commit}
+      onKeyDown={({ key }) => {
+        if (key === 'Enter') commit()
+        if (key === 'Escape') {
+          setText(value)
+          setProblem(null)
+        }
+      }}
+    />
   )
 }
 

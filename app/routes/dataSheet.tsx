@@ -10,7 +10,7 @@ import { useOpenBox } from '~/components/box/boxContext.ts'
 import { useBecome } from '~/components/box/useBecome.ts'
 import { BearingTable } from '~/components/sheet/BearingTable.tsx'
 import { SheetTable } from '~/components/sheet/SheetTable.tsx'
-import { CheckField } from '~/components/Fields.tsx'
+import { CheckField, TypedField } from '~/components/Fields.tsx'
 import { Warning } from '~/components/Warning.tsx'
 import type { SheetSection } from '~/views/sheet/sheetRows.ts'
 import { SHEET_SECTIONS, lineId, parseSheetText, sheetRows } from '~/views/sheet/sheetRows.ts'
@@ -109,17 +109,13 @@ function AddLine({
         setWhat('')
       }}
     >
-      <label className="font-semibold">
-        Another line
-        <input
-          className="field mt-1 block w-[20rem] font-normal"
-          value={what}
-          placeholder="gap of the reverse switch"
-          onChange={(event) => {
-            setWhat(event.target.value)
-          }}
-        />
-      </label>
+      <TypedField
+        label="Another line"
+        className="w-[20rem]"
+        value={what}
+        placeholder="gap of the reverse switch"
+        onType={setWhat}
+      />
       <button className="button">
         <Plus aria-hidden /> Add
       </button>

@@ -2,10 +2,16 @@ import { useState } from 'react'
 
 import type { StandardSize } from 'core'
 
+import { TypedField } from '~/components/Fields.tsx'
 import { useOpenBox } from '~/components/box/boxContext.ts'
 import { GearPicture } from '~/components/turns/GearPicture.tsx'
 import type { FigureRange, GearFigure, GearIdentity } from '~/views/count/gearFigures.ts'
-import { NOTHING_MEASURED, identifyGear, rangeMissed } from '~/views/count/gearFigures.ts'
+import {
+  NOTHING_MEASURED,
+  identifyGear,
+  rangeMissed,
+  withoutMissed,
+} from '~/views/count/gearFigures.ts'
 import type { LengthUnit } from '~/words/format.ts'
 import { formatLength, formatNumber, formatShare } from '~/words/format.ts'
 
@@ -61,7 +67,7 @@ export default function GearIdentityPage() {
       <title>{`${draft.name} · What gear is this · Udrix`}</title>
       <div className="grid gap-x-8 gap-y-3 py-2 lg:grid-cols-[minmax(0,1fr)_minmax(0,1fr)]">
         <div className="lg:sticky lg:top-0 lg:self-start">
-          <GearPicture texts={texts} found={found} unit={unit} at={typedAt} />
+          <GearPicture texts={withoutMissed(texts, unit)} found={found} unit={unit} at={typedAt} />
         </div>
         <div
           className="grid content-start gap-y-4"
@@ -137,25 +143,15 @@ interface FigureFieldProps {
 
 function FigureField({ label, text, missed, unit, onFocus, onType }: FigureFieldProps) {
   return (
-    <label className="block font-semibold">
-      {label}
-      <input
-        className="field mt-1 block w-[8.5rem] text-[1.2rem]"
-        inputMode="decimal"
-        autoComplete="off"
-        value={text}
-        aria-invalid={missed !== undefined}
-        onFocus={onFocus}
-        onChange={(event) => {
-          onType(event.target.value)
-        }}
-      />
-      {missed && (
-        <span role="alert" className="text-trouble block max-w-[12rem] text-[0.92rem]">
-          {rangeWords(missed, unit)}
-        </span>
-      )}
-    </label>
+    <TypedField
+      label={label}
+      className="w-[8.5rem] text-[1.2rem]"
+      inputMode="decimal"
+      value={text}
+      problem={missed && rangeWords(missed, unit)}
+      onFocus={onFocus}
+      onType={onType}
+    />
   )
 }
 

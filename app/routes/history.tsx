@@ -160,7 +160,7 @@ export default function History({ loaderData }: Route.ComponentProps) {
       >
         {compared ? (
           <Compared compared={compared} />
-        ) : (
+        ) : revisions.length === 0 ? null : (
           <p className="text-graphite">
             Choose “Compare” beside a change to see the box as it was before it, and what differs
             from now.

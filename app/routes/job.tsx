@@ -6,6 +6,7 @@ import type { StageState } from 'core'
 import { indexBox, stageAt, stagesOf, waitingOf } from 'core'
 
 import type { Route } from './+types/job'
+import { EntryField, TypedField } from '~/components/Fields.tsx'
 import { noSuchBox, withDatabase } from '~/.server/answers.ts'
 import { openJob } from '~/.server/jobs.ts'
 import { AWAY_SENTENCE, unlessAway } from '~/client/away.ts'
@@ -190,37 +191,30 @@ function Jotting({ waitingFor, isDisabled, onNote, onWait }: JottingProps) {
           setNote('')
         }}
       >
-        <label className="flex-1 font-semibold">
-          Note
-          <input
-            className="field mt-1 block w-full font-normal"
-            value={note}
-            maxLength={2000}
-            disabled={isDisabled}
-            onChange={(event) => {
-              setNote(event.target.value)
-            }}
-          />
-        </label>
+        <TypedField
+          label="Note"
+          isGrowing
+          value={note}
+          maxLength={2000}
+          isDisabled={isDisabled}
+          onType={setNote}
+        />
         <button className="button" disabled={isDisabled || note.trim() === ''}>
           Keep
         </button>
       </form>
-      <label className="font-semibold">
-        Waits for
-        <input
-          key={waitingFor}
-          className="field mt-1 block w-full font-normal"
-          defaultValue={waitingFor}
-          maxLength={200}
-          disabled={isDisabled}
-          placeholder="a bearing, the owner’s word"
-          onBlur={(event) => {
-            const text = event.target.value.trim()
-            if (text !== waitingFor) onWait(text)
-          }}
-        />
-      </label>
+      <EntryField
+        key={waitingFor}
+        label="Waits for"
+        value={waitingFor}
+        maxLength={200}
+        isDisabled={isDisabled}
+        placeholder="a bearing, the owner’s word"
+        onCommit={(text) => {
+          if (text.trim() !== waitingFor) onWait(text.trim())
+          return null
+        }}
+      />
     </section>
   )
 }

@@ -6,6 +6,7 @@ import { v7 as uuidv7 } from 'uuid'
 import type { PartLine } from 'core'
 import { LINE_STATES, indexBox, needsOf } from 'core'
 
+import { TypedField } from '~/components/Fields.tsx'
 import { withDatabase } from '~/.server/answers.ts'
 import { chosenJob } from '~/.server/jobDownloads.ts'
 import { sparesFor } from '~/.server/spares.ts'
@@ -64,18 +65,14 @@ function AddLine({ isDisabled, onAdd, children }: AddLineProps) {
         add(false)
       }}
     >
-      <label className="font-semibold">
-        Another part, or work
-        <input
-          className="field mt-1 block w-[20rem] font-normal"
-          value={added}
-          maxLength={200}
-          disabled={isDisabled}
-          onChange={(event) => {
-            setAdded(event.target.value)
-          }}
-        />
-      </label>
+      <TypedField
+        label="Another part, or work"
+        className="w-[20rem]"
+        value={added}
+        maxLength={200}
+        isDisabled={isDisabled}
+        onType={setAdded}
+      />
       <button className="button" disabled={isDisabled}>
         <Plus aria-hidden /> Add
       </button>

@@ -1,5 +1,7 @@
 import { useState } from 'react'
 
+import { TypedField } from '~/components/Fields.tsx'
+
 /** What is noted on a part while it is in the hand; kept on Enter and on leaving the field. */
 export function PartNote({
   isDisabled,
@@ -22,21 +24,17 @@ export function PartNote({
         keep()
       }}
     >
-      <label className="min-w-0 flex-1 font-semibold">
-        Note
-        <input
-          className="field w-full font-normal"
-          value={text}
-          disabled={isDisabled}
-          onChange={(event) => {
-            setText(event.target.value)
-          }}
-          onBlur={(event) => {
-            // Another window is no other field.
-            if (document.activeElement !== event.currentTarget) keep()
-          }}
-        />
-      </label>
+      <TypedField
+        label="Note"
+        isGrowing
+        value={text}
+        isDisabled={isDisabled}
+        onType={setText}
+        onBlur={(event) => {
+          // Another window is no other field.
+          if (document.activeElement !== event.currentTarget) keep()
+        }}
+      />
       <button type="submit" className="button" disabled={isDisabled}>
         Keep
       </button>

@@ -24,9 +24,9 @@ function DistanceField({ distance, isWrong, onKeep }: DistanceFieldProps) {
     onKeep(text.trim() === '' ? null : { text: text.trim(), unit })
   }
   return (
-    <label className="font-semibold">
+    <label className="text-[0.9rem] font-semibold">
       Distance run
-      <span className="mt-1 flex gap-1">
+      <span className="flex gap-1 text-base">
         <input
           key={distance?.text}
           className="field w-full font-normal"
@@ -74,11 +74,14 @@ export function IntakeForm({ intake, isDisabled, onKeep }: IntakeFormProps) {
       <h2 className="text-[1.2rem]">What came in</h2>
       <fieldset disabled={isDisabled} className="grid gap-2 sm:grid-cols-2">
         {FIELDS.map(({ key, label, rows }) => (
-          <label key={key} className={`font-semibold ${rows > 1 ? 'sm:col-span-2' : ''}`}>
+          <label
+            key={key}
+            className={`text-[0.9rem] font-semibold ${rows > 1 ? 'sm:col-span-2' : ''}`}
+          >
             {label}
             <textarea
               key={intake[key]}
-              className="field mt-1 block w-full font-normal"
+              className="field block w-full text-base font-normal"
               rows={rows}
               defaultValue={intake[key] ?? ''}
               onBlur={(event) => {

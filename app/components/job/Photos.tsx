@@ -4,6 +4,7 @@ import { v7 as uuidv7 } from 'uuid'
 
 import type { Entry } from 'core'
 
+import { TypedField } from '~/components/Fields.tsx'
 import { LARGEST_FILE_BYTES } from '~/files/photo.ts'
 import { storePhoto } from '~/client/outbox/photoStore.ts'
 import { shrinkPhoto } from '~/client/shrinkPhoto.ts'
@@ -109,18 +110,14 @@ function AddPhoto({ part, entry: of, isDisabled, isWaiting }: AddPhotoProps) {
   return (
     <>
       <div className="flex flex-wrap items-end gap-2">
-        <label className="font-semibold">
-          What the next one shows
-          <input
-            className="field mt-1 block w-[14rem] font-normal"
-            value={caption}
-            maxLength={200}
-            disabled={isDisabled}
-            onChange={(event) => {
-              setCaption(event.target.value)
-            }}
-          />
-        </label>
+        <TypedField
+          label="What the next one shows"
+          className="w-[14rem]"
+          value={caption}
+          maxLength={200}
+          isDisabled={isDisabled}
+          onType={setCaption}
+        />
         <PhotoButton
           isDisabled={isDisabled}
           onChoose={(file) => {

@@ -3,6 +3,7 @@ import { useState } from 'react'
 import type { ConeCount, ReadingUnit } from 'core'
 import { coneWearMm, figureOf } from 'core'
 
+import { TypedField } from '~/components/Fields.tsx'
 import { UNIT_NAMES, formatFigure } from '~/words/measures.ts'
 
 /** Half the angle of a synchronizer's cone lies between these, in degrees (common practice). */
@@ -31,30 +32,20 @@ export function ConeWear({ gapMm, cones, unit }: ConeWearProps) {
     <section aria-label="Against a new ring" className="border-rule border-t-2 pt-2">
       <h3 className="font-semibold">Against a new ring on the same cone</h3>
       <div className="flex flex-wrap gap-3">
-        <label>
-          Gap of the new ring, {UNIT_NAMES[unit]}
-          <input
-            className="field mt-1 block w-[8rem]"
-            inputMode="decimal"
-            autoComplete="off"
-            value={fresh}
-            onChange={(event) => {
-              setFresh(event.target.value)
-            }}
-          />
-        </label>
-        <label>
-          Half the cone’s angle, °
-          <input
-            className="field mt-1 block w-[8rem]"
-            inputMode="decimal"
-            autoComplete="off"
-            value={angle}
-            onChange={(event) => {
-              setAngle(event.target.value)
-            }}
-          />
-        </label>
+        <TypedField
+          label={`Gap of the new ring, ${UNIT_NAMES[unit]}`}
+          className="w-[8rem]"
+          inputMode="decimal"
+          value={fresh}
+          onType={setFresh}
+        />
+        <TypedField
+          label="Half the cone’s angle, °"
+          className="w-[8rem]"
+          inputMode="decimal"
+          value={angle}
+          onType={setAngle}
+        />
       </div>
       <p role="status">
         {newGapMm !== undefined &&

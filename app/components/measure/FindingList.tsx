@@ -4,6 +4,7 @@ import { useState } from 'react'
 import type { EntryBody, Finding, Measured, Verdict } from 'core'
 import { MEASURE_RULES, VERDICTS, boundsOf, standingVerdict } from 'core'
 
+import { TypedField } from '~/components/Fields.tsx'
 import { Photos } from '~/components/job/Photos.tsx'
 import { formatWhen } from '~/words/format.ts'
 import {
@@ -157,17 +158,7 @@ function Overrule({
     )
   return (
     <span className="flex flex-wrap items-end gap-2">
-      <label className="font-semibold">
-        Why
-        <input
-          className="field mt-1 block font-normal"
-          value={reason}
-          maxLength={200}
-          onChange={(event) => {
-            setReason(event.target.value)
-          }}
-        />
-      </label>
+      <TypedField label="Why" value={reason} maxLength={200} onType={setReason} />
       {VERDICTS.map((verdict) => (
         <button
           key={verdict}

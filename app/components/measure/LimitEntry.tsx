@@ -1,11 +1,12 @@
 import { useState } from 'react'
 import { Link, useFetcher } from 'react-router'
 
-import type { EntryBody, LimitSource, Measure, ReadingUnit } from 'core'
+import type { EntryBody, Measure, ReadingUnit } from 'core'
 import { MEASURE_RULES } from 'core'
 
 import { entryBodySchema } from '~/files/jobEntry.ts'
 import { MEASURE_NAMES, SOURCE_NAMES, UNIT_WORDS, shownUnit } from '~/words/measures.ts'
+import { CheckField, SelectField, TypedField } from '~/components/Fields.tsx'
 import { Warning } from '~/components/Warning.tsx'
 
 interface LimitEntryProps {
@@ -17,69 +18,25 @@ interface LimitEntryProps {
   readonly onKeep: (body: EntryBody) => void
 }
 
-interface EndFieldProps {
-  readonly label: string
-  readonly value: string
-  readonly onType: (text: string) => void
-}
-
-/** The least or the most. */
-function EndField({ label, value, onType }: EndFieldProps) {
-  return (
-    <label className="font-semibold">
-      {label}
-      <input
-        className="field mt-1 block w-[6.5rem] font-normal"
-        inputMode="decimal"
-        autoComplete="off"
-        value={value}
-        onChange={(event) => {
-          onType(event.target.value)
-        }}
-      />
-    </label>
-  )
-}
-
-interface SourceFieldProps {
-  readonly source: LimitSource
-  readonly onSource: (source: LimitSource) => void
-}
-
-function SourceField({ source, onSource }: SourceFieldProps) {
-  return (
-    <label className="font-semibold">
-      From
-      <select
-        className="field mt-1 block font-normal"
-        value={source}
-        onChange={(event) => {
-          onSource(event.target.value === 'shop' ? 'shop' : 'maker')
-        }}
-      >
-        <option value="maker">{SOURCE_NAMES.maker}</option>
-        <option value="shop">{SOURCE_NAMES.shop}</option>
-      </select>
-    </label>
-  )
-}
+/** Sources of which a limit can be entered. */
+const ENTERED_SOURCES = (['maker', 'shop'] as const).map(
+  (source) => [source, SOURCE_NAMES[source]] as const,
+)
 
 /** The maker's figure, or the shop's own rule, for this part or for all like it in the unit. */
 export function LimitEntry({ boxId, part, measure, unit, isDisabled, onKeep }: LimitEntryProps) {
   const [least, setLeast] = useState('')
   const [most, setMost] = useState('')
-  const [source, setSource] = useState<LimitSource>('maker')
+  const [source, setSource] = useState<'maker' | 'shop'>('maker')
   const [isForAll, setIsForAll] = useState(true)
   const [problem, setProblem] = useState<string>()
   const rule = useFetcher<{ readonly isKept: boolean; readonly sentence: string }>()
   const isOfShop = source === 'shop'
   const shown = shownUnit(MEASURE_RULES[measure].judges, unit)
-  const type =
-    (set: (text: string) => void) =>
-    (text: string): void => {
-      set(text)
-      setProblem(undefined)
-    }
+  const ends = [
+    ['Least', least, setLeast],
+    ['Most', most, setMost],
+  ] as const
   const keep = (): void => {
     const parsed = entryBodySchema.safeParse({
       kind: 'limit',
@@ -123,9 +80,20 @@ export function LimitEntry({ boxId, part, measure, unit, isDisabled, onKeep }: L
         }}
       >
         <div className="flex flex-wrap gap-3">
-          <EndField label={`Least, ${UNIT_WORDS[shown]}`} value={least} onType={type(setLeast)} />
-          <EndField label={`Most, ${UNIT_WORDS[shown]}`} value={most} onType={type(setMost)} />
-          <SourceField source={source} onSource={setSource} />
+          {ends.map(([label, value, set]) => (
+            <TypedField
+              key={label}
+              label={`${label}, ${UNIT_WORDS[shown]}`}
+              className="w-[6.5rem]"
+              inputMode="decimal"
+              value={value}
+              onType={(text) => {
+                set(text)
+                setProblem(undefined)
+              }}
+            />
+          ))}
+          <SelectField label="From" value={source} options={ENTERED_SOURCES} onChange={setSource} />
         </div>
         {isOfShop && (
           <p>
@@ -136,17 +104,13 @@ export function LimitEntry({ boxId, part, measure, unit, isDisabled, onKeep }: L
         {isOfShop && rule.data && (
           <p role={rule.data.isKept ? 'status' : 'alert'}>{rule.data.sentence}</p>
         )}
-        <label className="flex min-h-[44px] items-center gap-2" hidden={isOfShop}>
-          <input
-            type="checkbox"
-            className="size-5"
-            checked={isForAll}
-            onChange={(event) => {
-              setIsForAll(event.target.checked)
-            }}
+        {!isOfShop && (
+          <CheckField
+            label={`For every ${MEASURE_NAMES[measure]} of this unit`}
+            isChecked={isForAll}
+            onChange={setIsForAll}
           />
-          For every {MEASURE_NAMES[measure]} of this unit
-        </label>
+        )}
         {problem && <Warning role="alert">{problem}</Warning>}
         <button className="button" disabled={isDisabled && !isOfShop}>
           Keep the limit

@@ -13,7 +13,7 @@ import type {
 } from 'core'
 import { CONE_COUNTS, MEASURE_RULES, boundsOf, unitsOf } from 'core'
 
-import { SelectField } from '~/components/Fields.tsx'
+import { SelectField, TypedField } from '~/components/Fields.tsx'
 import { measureHint } from '~/words/measureHints.ts'
 import { Explained } from '~/components/words/Explained.tsx'
 import { useWords } from '~/components/useWords.ts'
@@ -162,20 +162,17 @@ interface BesideFieldProps {
 /** What a reading says nothing without: the radius it was read at, or what runs in the bore. */
 function BesideField({ beside, unit, text, onText }: BesideFieldProps) {
   return (
-    <label className="font-semibold">
-      {beside === 'radius'
-        ? 'Read at a radius of, in mm'
-        : `Diameter of what runs in it, in ${UNIT_WORDS[unit]}`}
-      <input
-        className="field mt-1 block w-[8rem]"
-        inputMode="decimal"
-        autoComplete="off"
-        value={text}
-        onChange={(event) => {
-          onText(event.target.value)
-        }}
-      />
-    </label>
+    <TypedField
+      label={
+        beside === 'radius'
+          ? 'Read at a radius of, in mm'
+          : `Diameter of what runs in it, in ${UNIT_WORDS[unit]}`
+      }
+      className="w-[8rem]"
+      inputMode="decimal"
+      value={text}
+      onType={onText}
+    />
   )
 }
 
@@ -194,18 +191,14 @@ function HowFields(props: HowFieldsProps) {
   const { measure, tool, cones, phase, onTool, onCones, onPhase } = props
   return (
     <div className="flex flex-wrap gap-3">
-      <label className="flex-1 text-[0.9rem] font-semibold">
-        Tool
-        <input
-          className="field block w-full text-base font-normal"
-          value={tool}
-          maxLength={200}
-          placeholder="feeler leaves, dial"
-          onChange={(event) => {
-            onTool(event.target.value)
-          }}
-        />
-      </label>
+      <TypedField
+        label="Tool"
+        isGrowing
+        value={tool}
+        maxLength={200}
+        placeholder="feeler leaves, dial"
+        onType={onTool}
+      />
       {measure === 'ring-gap' && (
         <SelectField
           label="Cones"

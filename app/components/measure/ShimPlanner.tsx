@@ -10,6 +10,7 @@ import {
   planShims,
 } from 'core'
 
+import { TypedField } from '~/components/Fields.tsx'
 import type { Shelf } from '~/files/shelf.ts'
 import { formatThickness, stackText } from '~/files/shelf.ts'
 import { UNIT_NAMES } from '~/words/measures.ts'
@@ -95,18 +96,15 @@ function FittedElse({ unit, isDisabled, onFit }: FittedElseProps) {
   const pieces = piecesOf(other, unit)
   return (
     <div className="flex flex-wrap items-end gap-2">
-      <label>
-        Fitted something else ({UNIT_NAMES[unit]})
-        <input
-          className="field block w-[11rem]"
-          placeholder={unit === 'mm' ? '0.50 + 0.30' : ''}
-          value={other}
-          aria-invalid={other !== '' && pieces === undefined}
-          onChange={(event) => {
-            setOther(event.target.value)
-          }}
-        />
-      </label>
+      <TypedField
+        label="Fitted something else"
+        unit={UNIT_NAMES[unit]}
+        className="w-[11rem]"
+        placeholder={unit === 'mm' ? '0.50 + 0.30' : ''}
+        value={other}
+        isWrong={other !== '' && pieces === undefined}
+        onType={setOther}
+      />
       <button
         type="button"
         className="button"

@@ -10,7 +10,7 @@ import { formatNumber } from '~/words/format.ts'
 import type { Naming } from '~/words/names.ts'
 import { capitalize, gearName } from '~/words/names.ts'
 
-import { placeGearFigures } from '~/views/section/gearFigures.ts'
+import { placeGearLabels } from '~/views/section/gearLabels.ts'
 import type { Layers } from '~/views/section/layers.ts'
 import type { Layout } from '~/views/section/layout.ts'
 import { gearOutline } from '~/views/section/outlines.ts'
@@ -122,7 +122,7 @@ function labelOf({ label }: Gear, shiftMm: number): string {
 export function GearFigures(props: GearFiguresProps) {
   const { drawn, layout, naming, layers } = props
   const { gear } = drawn
-  const { x, frame, countY, speedY, name } = placeGearFigures(drawn, layout)
+  const { x, frame, countY, speedY, name } = placeGearLabels(drawn, layout)
   const shiftMm = layout.shifts.get(gear.id) ?? 0
   const disputed = isDisputed(gear)
   const said = sayGear(naming, gear)

@@ -1,6 +1,6 @@
 import { Search, Square } from 'lucide-react'
 
-import { SelectField } from '~/components/Fields.tsx'
+import { CheckField, SelectField, TypedField } from '~/components/Fields.tsx'
 import type { LimitTexts } from '~/views/turns/closedBox.ts'
 import { LIMIT_FIELDS, USUAL_LIMITS } from '~/views/turns/closedBox.ts'
 import { formatShare } from '~/words/format.ts'
@@ -48,30 +48,24 @@ export function SearchLimits({ wanted, doneShare, onWanted, onFind, onStop }: Se
       }}
     >
       {LIMIT_FIELDS.map(([key, label]) => (
-        <label key={key} className="font-semibold">
-          {label}
-          <input
-            className="field mt-1 block w-[7rem]"
-            inputMode="numeric"
-            autoComplete="off"
-            value={texts[key]}
-            onChange={(event) => {
-              onWanted({ ...wanted, texts: { ...texts, [key]: event.target.value } })
-            }}
-          />
-        </label>
-      ))}
-      <label className="flex min-h-[44px] items-center gap-2">
-        <input
-          type="checkbox"
-          className="size-5"
-          checked={isFromScratch}
-          onChange={(event) => {
-            onWanted({ ...wanted, isFromScratch: event.target.checked })
+        <TypedField
+          key={key}
+          label={label}
+          className="w-[7rem]"
+          inputMode="numeric"
+          value={texts[key]}
+          onType={(text) => {
+            onWanted({ ...wanted, texts: { ...texts, [key]: text } })
           }}
         />
-        Leave the counts entered out of it
-      </label>
+      ))}
+      <CheckField
+        label="Leave the counts entered out of it"
+        isChecked={isFromScratch}
+        onChange={(next) => {
+          onWanted({ ...wanted, isFromScratch: next })
+        }}
+      />
       <SelectField
         label="For at most"
         value={seconds}

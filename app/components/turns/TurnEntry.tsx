@@ -4,7 +4,7 @@ import { useRef, useState } from 'react'
 import type { BoxPosition, EntryBody } from 'core'
 import { parseReading } from 'core'
 
-import { SelectField } from '~/components/Fields.tsx'
+import { SelectField, TypedField } from '~/components/Fields.tsx'
 import { ToggleRow } from '~/components/ToggleRow.tsx'
 import { entryBodySchema } from '~/files/jobEntry.ts'
 import { Warning } from '~/components/Warning.tsx'
@@ -59,19 +59,14 @@ interface GivenEndProps extends Pick<TurnEntryProps, 'givenTurns' | 'onGivenTurn
 function GivenEnd({ name, givenTurns, onGivenTurns, fineness, onFineness }: GivenEndProps) {
   return (
     <div className="flex flex-wrap items-end gap-3">
-      <label className="flex-1 font-semibold">
-        Turns of the {name}
-        <input
-          className="field mt-1 block w-full text-[1.3rem] font-bold"
-          value={givenTurns}
-          inputMode="decimal"
-          size={4}
-          autoComplete="off"
-          onChange={(event) => {
-            onGivenTurns(event.target.value)
-          }}
-        />
-      </label>
+      <TypedField
+        label={`Turns of the ${name}`}
+        isGrowing
+        className="text-[1.3rem] font-bold"
+        inputMode="decimal"
+        value={givenTurns}
+        onType={onGivenTurns}
+      />
       <div className="flex-1">
         <SelectField
           label="Read to within ±"
@@ -141,11 +136,11 @@ export function TurnEntry(props: TurnEntryProps) {
         fineness={fineness}
         onFineness={setFineness}
       />
-      <label className="font-semibold">
+      <label className="text-[0.9rem] font-semibold">
         Turns of the {names[readAt]}
         <input
           ref={field}
-          className="field mt-1 block w-full text-center text-[2.2rem] leading-tight font-bold"
+          className="field block w-full text-center text-[2.2rem] leading-tight font-bold"
           value={turns}
           placeholder="3 7/8"
           autoComplete="off"

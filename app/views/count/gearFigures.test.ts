@@ -1,5 +1,5 @@
 import type { GearTexts } from './gearFigures.ts'
-import { NOTHING_MEASURED, identifyGear, rangeMissed } from './gearFigures.ts'
+import { NOTHING_MEASURED, identifyGear, rangeMissed, withoutMissed } from './gearFigures.ts'
 
 const measured = (figures: Partial<GearTexts>): GearTexts => ({ ...NOTHING_MEASURED, ...figures })
 
@@ -47,4 +47,9 @@ test('a figure that cannot be says within what it would have to lie', () => {
   expect(missed({ helix: '61' }, 'helix')).toEqual({ kind: 'angle', least: 0, most: 60 })
   expect(missed({ teeth: '30' }, 'teeth')).toBeUndefined()
   expect(missed({}, 'span')).toBeUndefined()
+})
+
+test('what cannot have been measured is left out of the picture', () => {
+  const texts = measured({ outside: '-5', teeth: '30', helix: '61' })
+  expect(withoutMissed(texts, 'mm')).toEqual(measured({ teeth: '30', helix: '' }))
 })

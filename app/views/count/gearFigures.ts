@@ -103,6 +103,13 @@ export function rangeMissed(
   }
 }
 
+/** What was measured, without what cannot have been. */
+export function withoutMissed(texts: GearTexts, unit: LengthUnit): GearTexts {
+  const figures = Object.keys(RANGES) as readonly GearFigure[]
+  const missed = figures.filter((figure) => rangeMissed(texts, figure, unit) !== undefined)
+  return { ...texts, ...Object.fromEntries(missed.map((figure) => [figure, ''])) }
+}
+
 /** The same gear and its mate, by their modules. */
 interface Mates {
   readonly areMates: boolean

@@ -12,7 +12,7 @@ const SLEEVE_ROOM_MM = 24
 /** The height of a figure written on a gear. */
 const FIGURE_HEIGHT = 24
 
-export interface GearFigurePlaces {
+export interface GearLabelPlaces {
   /** The middle of the gear, at which its figures stand. */
   readonly x: number
   /** The block of the gear. */
@@ -32,10 +32,10 @@ export interface GearFigurePlaces {
   } | null
 }
 
-export function placeGearFigures(
+export function placeGearLabels(
   drawn: SectionGear,
   { section, scale, seats, shifts }: Layout,
-): GearFigurePlaces {
+): GearLabelPlaces {
   const { gear, yMm, widthMm, isInternal } = drawn
   const memberRadiusMm = seats.radiusMm(gear.member)
   const outside = outwards(section, yMm)

@@ -1,7 +1,7 @@
 import { layOutSection } from 'core'
 import { fourSpeed, planetaryDraft } from '../../../core/testing/boxes.ts'
 
-import { placeGearFigures } from './gearFigures.ts'
+import { placeGearLabels } from './gearLabels.ts'
 import type { Layout } from './layout.ts'
 import { scaleOf } from './scale.ts'
 import { gearSeats } from './toothMarks.ts'
@@ -14,7 +14,7 @@ function layoutOf(draft: Parameters<typeof layOutSection>[0], shifts = new Map<s
 function placesOf(layout: Layout, gear: string) {
   const drawn = layout.section.gears.find((each) => each.gear.id === gear)
   if (!drawn) throw new Error('not drawn')
-  return { drawn, ...placeGearFigures(drawn, layout) }
+  return { drawn, ...placeGearLabels(drawn, layout) }
 }
 
 const FOUR = layoutOf(fourSpeed('sliding-idler'))
