@@ -40,8 +40,18 @@ test('a part that is gone is called as it called itself', () => {
 
 test('what has no name is told by its list and its id', () => {
   expect(nameOf('axes', 'upper')).toBe('line "upper"')
-  expect(nameOf('links', 'pair-9')).toBe('link "pair-9"')
   expect(nameOf('members', 'gone')).toBe('shaft "gone"')
+})
+
+test('a link is told by what it is and by the parts that it joins', () => {
+  const pair = { kind: 'external-mesh', a: 'counter-1', b: 'main-1' }
+  expect(nameOf('links', 'pair-9', pair)).toBe(
+    'pair in mesh of 1st gear, countershaft with 1st gear, main shaft',
+  )
+  expect(nameOf('links', 'pair-9', { ...pair, a: 'gone' })).toBe('pair in mesh')
+  expect(nameOf('links', 'brake', { kind: 'held', body: 'counter' })).toBe(
+    'hold to the case of countershaft',
+  )
 })
 
 test('a drum is the drum, and a rod is told by what it moves or by its name', () => {

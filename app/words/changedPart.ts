@@ -1,8 +1,9 @@
 /** What a part that a change is about is called. */
-import type { BoxDraft, Change, InterlockPart, Piece, Selector } from 'core'
+import type { BoxDraft, Change, InterlockPart, Link, Piece, Selector } from 'core'
+import { applyChanges } from 'core'
 
 import type { Naming } from './names.ts'
-import { bodyName, couplerName, gearName } from './names.ts'
+import { bodyName, couplerName, gearName, linkName } from './names.ts'
 import { pieceName } from './pieces.ts'
 import { precedenceWords } from './build.ts'
 import { sheetLineName } from './sheet.ts'
@@ -25,6 +26,19 @@ export const LIST_WORDS: Readonly<Record<Extract<Change, { kind: 'part' }>['list
   selectors: 'rod',
   interlockParts: 'interlock part',
   drums: 'drum',
+}
+
+/**
+ * The draft with every part that changes are about and that it has not: what was taken out
+ * in the same breath names the rest.
+ */
+export function withPartsOf(draft: BoxDraft, changes: readonly Change[]): BoxDraft {
+  return changes.reduce((named, change) => {
+    if (change.kind !== 'part') return named
+    const put = { ...change, before: null, after: change.after ?? change.before }
+    const result = applyChanges(named, [put])
+    return result.ok ? result.draft : named
+  }, draft)
 }
 
 /** A piece as it is in the box, or as it was before it was taken out. */
@@ -52,6 +66,8 @@ export function changedPartName(naming: Naming, change: Extract<Change, { kind: 
     return precedenceWords(naming, change.after ?? change.before ?? {})
   if (change.list === 'sheet') return sheetLineName(naming, change.after ?? change.before ?? {})
   const part = change.after ?? change.before
+  // A part of this list is a link; its fields were checked when it was read.
+  if (change.list === 'links' && part) return linkName(naming, part as unknown as Link)
   // Parts of these lists are rods and what lies between them; their fields were checked when they were read.
   if (change.list === 'selectors') return rodName(naming, part as unknown as Selector)
   if (change.list === 'interlockParts')

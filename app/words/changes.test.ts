@@ -1,14 +1,14 @@
 import { checkBox, diffDrafts, movePart, removePart, setMount, warningKey } from 'core'
 
 import { fourSpeed } from '../../core/testing/boxes.ts'
-import { changeWords, editWords, originWords } from './changes.ts'
+import { changesWords, editWords, originWords } from './changes.ts'
 import { PLAIN_WORDS, vocabularyOf } from './vocabulary.ts'
 
 const draft = fourSpeed('constant-mesh')
 
 function words(after: typeof draft): readonly string[] {
-  return diffDrafts(draft, after).map((change) =>
-    changeWords(draft, PLAIN_WORDS, change).replaceAll('\u00a0', ' '),
+  return changesWords(draft, PLAIN_WORDS, diffDrafts(draft, after)).map((line) =>
+    line.replaceAll('\u00a0', ' '),
   )
 }
 
@@ -24,17 +24,30 @@ test('a move says from where to where, in the unit chosen', () => {
     `1st gear, main shaft: station ${station.toFixed(2)} mm → ${(station + 25.4).toFixed(2)} mm`,
   ])
   const inches = vocabularyOf({ vocabulary: 'layshaft', ends: 'front-rear', lengthUnit: 'in' })
-  const [change] = diffDrafts(draft, moved)
-  expect(change && changeWords(draft, inches, change)).toMatch(/in → .*\sin$/)
+  const [line] = changesWords(draft, inches, diffDrafts(draft, moved))
+  expect(line).toMatch(/in → .*\sin$/)
 })
 
+const WITHOUT_THIRD = removePart(draft, { list: 'gears', id: 'main-3' })
+const THIRD_TAKEN_OUT = [
+  'Taken out: 3rd gear, main shaft',
+  'Taken out: pair in mesh of 3rd gear, countershaft with 3rd gear, main shaft',
+  '3–4 sleeve: places changed',
+  'Taken out: position "3"',
+]
+
 test('what is taken out, with what went with it', () => {
-  expect(words(removePart(draft, { list: 'gears', id: 'main-3' }))).toEqual([
-    'Taken out: 3rd gear, main shaft',
-    'Taken out: link "pair-3"',
-    '3–4 sleeve: places changed',
-    'Taken out: position "3"',
-  ])
+  expect(words(WITHOUT_THIRD)).toEqual(THIRD_TAKEN_OUT)
+})
+
+test('what is gone is called as it was while it was there', () => {
+  const taken = diffDrafts(draft, WITHOUT_THIRD)
+  expect(changesWords(WITHOUT_THIRD, PLAIN_WORDS, taken).slice(0, 2)).toEqual(
+    THIRD_TAKEN_OUT.slice(0, 2),
+  )
+  // Of parts that went at another time nothing but the link is known.
+  const link = taken.filter((change) => change.kind === 'part' && change.list === 'links')
+  expect(changesWords(WITHOUT_THIRD, PLAIN_WORDS, link)).toEqual(['Taken out: pair in mesh'])
 })
 
 test('how a gear sits', () => {
@@ -49,14 +62,12 @@ test('a warning that is left says which, as long as its figures are the same', (
   const [issue] = checked.ok ? checked.warnings : []
   if (!issue) throw new Error('no warning')
   const left = { id: warningKey(issue), by: 'AB', at: '2026-01-31T12:00:00.000Z' }
-  const [change] = diffDrafts(lone, { ...lone, leftWarnings: [left] })
-  const [back] = diffDrafts({ ...lone, leftWarnings: [left] }, lone)
-  if (!change || !back) throw new Error('no change')
-  expect(changeWords(lone, PLAIN_WORDS, change)).toMatch(/^Warning left as it is: .*3rd gear/)
-  expect(changeWords(lone, PLAIN_WORDS, back)).toMatch(/^Warned again: .*3rd gear/)
-  expect(changeWords(draft, PLAIN_WORDS, change)).toBe(
-    'Warning left as it is: its figures are others now',
-  )
+  const change = diffDrafts(lone, { ...lone, leftWarnings: [left] })
+  const back = diffDrafts({ ...lone, leftWarnings: [left] }, lone)
+  const tell = (of: typeof draft, changes: typeof change) => changesWords(of, PLAIN_WORDS, changes)
+  expect(tell(lone, change)).toEqual([expect.stringMatching(/^Warning left as it is: .*3rd gear/)])
+  expect(tell(lone, back)).toEqual([expect.stringMatching(/^Warned again: .*3rd gear/)])
+  expect(tell(draft, change)).toEqual(['Warning left as it is: its figures are others now'])
 })
 
 test('counts, names and the final drive', () => {

@@ -2,7 +2,7 @@
 import type { BoxDraft, Change, Edit, Part } from 'core'
 import { checkBox, indexBox, warningKey } from 'core'
 
-import { LIST_WORDS, changedPartName } from './changedPart.ts'
+import { LIST_WORDS, changedPartName, withPartsOf } from './changedPart.ts'
 import { formatLength, formatTeeth } from './format.ts'
 import { issueWords } from './issues.ts'
 import { capitalize, gearName } from './names.ts'
@@ -98,8 +98,8 @@ function leftWarningWords(
   return `${after ? 'Warning left as it is' : 'Warned again'}: ${said}`
 }
 
-/** One change in a few words, without a full stop. */
-export function changeWords(draft: BoxDraft, words: Vocabulary, change: Change): string {
+/** One change in a few words, without a full stop; its part is called as in `named`. */
+function changeWords(draft: BoxDraft, named: BoxDraft, words: Vocabulary, change: Change): string {
   switch (change.kind) {
     case 'field': {
       const [was, is] = [change.before, change.after].map((value) =>
@@ -112,12 +112,22 @@ export function changeWords(draft: BoxDraft, words: Vocabulary, change: Change):
       return `${capitalize(LIST_WORDS[change.list])}s put in another order`
     case 'part': {
       if (change.list === 'leftWarnings') return leftWarningWords(draft, words, change)
-      const name = changedPartName({ box: indexBox(draft), words }, change)
+      const name = changedPartName({ box: indexBox(named), words }, change)
       if (!change.before) return `Added: ${name}`
       if (!change.after) return `Taken out: ${name}`
       return `${capitalize(name)}: ${fieldsChanged(change.before, change.after, words)}`
     }
   }
+}
+
+/** What was changed together, a line each, without full stops. */
+export function changesWords(
+  draft: BoxDraft,
+  words: Vocabulary,
+  changes: readonly Change[],
+): readonly string[] {
+  const named = withPartsOf(draft, changes)
+  return changes.map((change) => changeWords(draft, named, words, change))
 }
 
 /** One edit in the history, as a line or several. */
@@ -148,6 +158,6 @@ export function editWords(
           : 'Final drive taken out',
       ]
     case 'change':
-      return edit.changes.map((change) => changeWords(draft, words, change))
+      return changesWords(draft, words, edit.changes)
   }
 }

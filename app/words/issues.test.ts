@@ -90,3 +90,22 @@ test('a refused count says what a count is', () => {
     '3 is not kept. A tooth count is a whole number from 5 to 400.',
   )
 })
+
+test('positions and couplers are called as they are on the page, not by their ids', () => {
+  const [first] = draft.positions
+  if (!first) throw new Error('no position')
+  const again = { ...first, id: 'p-17', label: 'crawler' }
+  const repeats = {
+    code: 'position-repeats',
+    path: [],
+    position: again.id,
+    other: first.id,
+  } as const
+  expect(issueWords({ ...draft, positions: [...draft.positions, again] }, repeats)).toBe(
+    `Positions ${first.label} and crawler put every coupler in the same place.`,
+  )
+  const centres = { code: 'coupler-has-two-centres', path: [], coupler: 'coupler-1-2' } as const
+  expect(issueWords(draft, centres)).toBe(
+    'The 1–2 sleeve has two positions that do nothing. One centre is enough.',
+  )
+})

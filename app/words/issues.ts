@@ -88,15 +88,15 @@ const ISSUE_WORDS: {
   'planets-cannot-be-spaced': (issue) =>
     `${issue.planetCount} planets cannot be spaced evenly: sun and ring have ${issue.toothSum} teeth together, which ${issue.planetCount} does not divide.`,
   'link-joins-one-body': (issue, { body }) =>
-    `The link "${issue.link}" joins the ${body(issue.body)} with itself. Choose two different parts.`,
-  'coupler-engages-own-hub': (issue, { body }) =>
-    `The coupler "${issue.coupler}" locks the ${body(issue.body)} to itself. Choose the part that it is to lock.`,
-  'coupler-has-two-centres': (issue) =>
-    `The coupler "${issue.coupler}" has two positions that do nothing. One centre is enough.`,
-  'coupler-place-not-named': (issue) =>
-    `Position "${issue.position}" does not say where the coupler "${issue.coupler}" stands, and that coupler has no centre.`,
-  'position-repeats': (issue) =>
-    `Positions "${issue.other}" and "${issue.position}" put every coupler in the same place.`,
+    `A link joins the ${body(issue.body)} with itself. Choose two different parts.`,
+  'coupler-engages-own-hub': (issue, { body, coupler }) =>
+    `The ${coupler(issue.coupler)} locks the ${body(issue.body)} to itself. Choose the part that it is to lock.`,
+  'coupler-has-two-centres': (issue, { coupler }) =>
+    `The ${coupler(issue.coupler)} has two positions that do nothing. One centre is enough.`,
+  'coupler-place-not-named': (issue, { position, coupler }) =>
+    `Position ${position(issue.position)} does not say where the ${coupler(issue.coupler)} stands, which has no centre.`,
+  'position-repeats': (issue, { position }) =>
+    `Positions ${position(issue.other)} and ${position(issue.position)} put every coupler in the same place.`,
   'output-is-input': (issue, { body }) =>
     `The ${body(issue.body)} is both input and output. Choose another output.`,
   'ends-reversed': (issue, { body, length }) =>

@@ -1,9 +1,9 @@
 /** What the parts of a box are called. */
-import type { BoxIndex, Coupler, CouplerPosition, Gear, Law } from 'core'
-import { countedTogether, memberOfBody } from 'core'
+import type { BoxIndex, Coupler, CouplerPosition, Gear, Law, Link } from 'core'
+import { countedTogether, memberOfBody, namingEnds } from 'core'
 
 import type { Vocabulary } from './vocabulary.ts'
-import { inWords } from './vocabulary.ts'
+import { LINK_WORDS, inWords } from './vocabulary.ts'
 
 export interface Naming {
   readonly box: BoxIndex
@@ -92,6 +92,17 @@ export function shareName(naming: Naming, law: Law, body: string): string {
   const member = memberOfBody(naming.box, next)?.id ?? next
   // A gear that rides on the very shaft that divides is named by itself.
   return bodyName(naming, member === body ? next : member)
+}
+
+/** What a link is, and of what: "pair in mesh of 2nd gear, countershaft with 2nd gear, main shaft". */
+export function linkName(naming: Naming, link: Link): string {
+  const { gears, members } = naming.box
+  const ends = namingEnds(link).map(({ id }) => id)
+  const word = LINK_WORDS[link.kind]
+  // Of parts that are gone nothing but an id is known.
+  return ends.every((id) => gears.has(id) || members.has(id))
+    ? `${word} of ${ends.map((id) => partName(naming, id)).join(' with ')}`
+    : word
 }
 
 /** What holds parts to one another, by the parts: "head gear with head gear, countershaft". */

@@ -1,7 +1,7 @@
 import { buildPattern, indexBox, wayOff } from 'core'
 
 import { issueWords } from './issues.ts'
-import { changeWords } from './changes.ts'
+import { changesWords } from './changes.ts'
 import { pieceName, wayOffWords } from './pieces.ts'
 import { PLAIN_WORDS, vocabularyOf } from './vocabulary.ts'
 
@@ -70,23 +70,27 @@ test('a bore that is too small is told with both figures', () => {
 test('the history names the piece, also one that is gone', () => {
   const part = { ...find('fork', { coupler: 'coupler-1-2' }) }
   expect(
-    changeWords(draft, PLAIN_WORDS, {
-      kind: 'part',
-      list: 'pieces',
-      id: part.id,
-      before: part,
-      after: { ...part, partNumber: '7-331' },
-      at: 0,
-    }),
-  ).toBe('Fork of 1–2: part number none → 7-331')
+    changesWords(draft, PLAIN_WORDS, [
+      {
+        kind: 'part',
+        list: 'pieces',
+        id: part.id,
+        before: part,
+        after: { ...part, partNumber: '7-331' },
+        at: 0,
+      },
+    ]),
+  ).toEqual(['Fork of 1–2: part number none → 7-331'])
   expect(
-    changeWords({ ...draft, pieces: [] }, PLAIN_WORDS, {
-      kind: 'part',
-      list: 'pieces',
-      id: part.id,
-      before: part,
-      after: null,
-      at: 0,
-    }),
-  ).toBe('Taken out: fork of 1–2')
+    changesWords({ ...draft, pieces: [] }, PLAIN_WORDS, [
+      {
+        kind: 'part',
+        list: 'pieces',
+        id: part.id,
+        before: part,
+        after: null,
+        at: 0,
+      },
+    ]),
+  ).toEqual(['Taken out: fork of 1–2'])
 })

@@ -1,11 +1,12 @@
 import type { Drive } from 'core'
 import { analyse, buildPattern, checkBox, indexBox, prepareSolver, rational } from 'core'
 
-import { fourSpeed } from '../../core/testing/boxes.ts'
+import { boxOf, fourSpeed, planetaryDraft } from '../../core/testing/boxes.ts'
 import { lawName, partName, shareName } from './names.ts'
 import {
   circulationSentence,
   engagementSentence,
+  openSentence,
   pathSentences,
   ratioSentence,
 } from './sentences.ts'
@@ -147,4 +148,16 @@ describe('what joins parts', () => {
       'Power goes round in a loop and does not leave it, 25.0 % of what enters: 1st gear, countershaft with 1st gear, main shaft; then 1–2 sleeve.',
     )
   })
+})
+
+// Willis: of three speeds one law settles one, so sun and ring leave the carrier between them.
+test('a set of which nothing is held leaves a freedom, and is called by its gears', () => {
+  const set = planetaryDraft({ sun: 30, ring: 60 }, null, 'sun', 'carrier')
+  const box = boxOf({ ...set, outputs: ['carrier', 'ring'] })
+  const analysis = analyse(prepareSolver(box), {})
+  if (analysis.state !== 'undetermined') throw new Error(analysis.state)
+  const said = openSentence({ box, words: PLAIN_WORDS }, analysis)
+  expect(said).toContain('through the planetary set of sun-gear, ')
+  expect(said).toContain(' with ring-gear, ')
+  expect(said).not.toContain('"')
 })

@@ -17,9 +17,9 @@ import { ONE, pairsOf, toNumber } from 'core'
 import type { TorqueUnit } from './format.ts'
 import { formatShare, formatSpeed, formatTeeth, formatTorque } from './format.ts'
 import type { Naming } from './names.ts'
-import { bodyName, capitalize, couplerName, lawName, shortBodyName } from './names.ts'
+import { bodyName, capitalize, couplerName, lawName, linkName, shortBodyName } from './names.ts'
 import type { Vocabulary } from './vocabulary.ts'
-import { LINK_WORDS, travelWords, viewpoint } from './vocabulary.ts'
+import { travelWords, viewpoint } from './vocabulary.ts'
 
 /** What the person put in; everything in a box is proportional to it. */
 export interface Input {
@@ -144,7 +144,7 @@ export function opposedSentence(naming: Naming, { opposed }: NoDrive): string | 
 /** Which freedom is left where the input does not settle the output, and by what. */
 export function openSentence(naming: Naming, { open, through }: Undetermined): string {
   const outputs = listed(open.map((body) => `the ${bodyName(naming, body)}`))
-  const links = through.map((link) => `the ${LINK_WORDS[link.kind]} "${link.id}"`)
+  const links = through.map((link) => `the ${linkName(naming, link)}`)
   return links.length > 0
     ? `The input moves the output, but ${outputs} can turn besides, through ${listed(links)}. Hold or engage one part of it, and one ratio follows.`
     : `The input moves the output, but ${outputs} can turn besides, so no one ratio follows.`

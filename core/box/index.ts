@@ -70,7 +70,7 @@ export {
   pairsOf,
 } from './links/index.ts'
 export type { BoxField, Change, Part, PartList } from './parts.ts'
-export { BOX_FIELDS, PART_LISTS, diffDrafts, partsOf } from './parts.ts'
+export { BOX_FIELDS, PART_LISTS, applyChanges, diffDrafts, partsOf } from './parts.ts'
 export type { Bearing, PiecePlace, PieceShape, Seated, Stretch, WayOff } from './pieces/index.ts'
 export {
   HOLLOW_WALL_MM,

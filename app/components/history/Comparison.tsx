@@ -6,7 +6,7 @@ import { diffDrafts } from 'core'
 import { Table } from '~/components/Table.tsx'
 import { ratioChanges } from '~/views/ratios/ratioChanges.ts'
 import { SectionDrawing } from '~/components/section/SectionDrawing.tsx'
-import { changeWords } from '~/words/changes.ts'
+import { changesWords } from '~/words/changes.ts'
 import type { Vocabulary } from '~/words/vocabulary.ts'
 
 interface ComparisonProps {
@@ -34,8 +34,8 @@ export function Comparison({ now, then, words }: ComparisonProps) {
         <>
           <h3 className="text-[1.05rem]">Changed since</h3>
           <ul className="list-disc pl-5">
-            {since.map((change, at) => (
-              <li key={at}>{changeWords(now, words, change)}</li>
+            {changesWords(now, words, since).map((line, at) => (
+              <li key={at}>{line}</li>
             ))}
           </ul>
         </>
