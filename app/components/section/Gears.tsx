@@ -101,7 +101,7 @@ function speedText(motion: BodyMotion | undefined, speedRpm: number, downwards: 
   }
 }
 
-/** "2nd gear on the main shaft: 32 teeth, free", or that its two counts disagree. */
+/** "2nd gear, main shaft: 32 teeth, free". */
 function sayGear(naming: Naming, gear: Gear): string {
   const { toothCount, recount, mount } = gear
   const teeth =

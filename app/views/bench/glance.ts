@@ -37,6 +37,7 @@ function ratiosOf(draft: BoxDraft): BoxGlance['ratios'] {
   )
 }
 
+/** A box that does not hang together has no ratios; all else is shown of any. */
 export function glanceAt(draft: BoxDraft, words: Vocabulary): BoxGlance {
   const progress = countingProgress(draft)
   const [disputed] = progress.disputed

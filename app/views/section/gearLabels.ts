@@ -22,6 +22,7 @@ export interface GearLabelPlaces {
     readonly y: number
     readonly height: number
   }
+  /** Base lines of its two figures. */
   readonly countY: number
   readonly speedY: number
   /** Null where something else stands there. */
@@ -32,6 +33,7 @@ export interface GearLabelPlaces {
   } | null
 }
 
+/** A count on the outer side of its shaft, the speed on the inner one, the name beyond the teeth. */
 export function placeGearLabels(
   drawn: SectionGear,
   { section, scale, seats, shifts }: Layout,
