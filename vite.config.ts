@@ -40,6 +40,25 @@ const routerProduction: Plugin = {
   }),
 }
 
+/** Of hundreds of files each, which the server would look for one by one as it starts. */
+const manyFiles: Plugin = {
+  name: 'many-files',
+  apply: 'build',
+  config: () => ({
+    ssr: {
+      noExternal: [
+        'radix-ui',
+        /^@radix-ui\//,
+        'lucide-react',
+        'drizzle-orm',
+        'zod',
+        '@dnd-kit/core',
+        '@tanstack/react-table',
+      ],
+    },
+  }),
+}
+
 function routerFile(name: string): string {
   return fileURLToPath(
     new URL(`node_modules/react-router/dist/production/${name}.mjs`, import.meta.url),
@@ -52,6 +71,7 @@ export default defineConfig(({ isSsrBuild }) => ({
     reactRouter(),
     archiveProgram,
     routerProduction,
+    manyFiles,
     // Once, and as small as they get; the server sends what the browser takes.
     !isSsrBuild && compression({ include: /\.(js|css|svg)$/, algorithms: ['gzip', 'brotli'] }),
   ],
