@@ -2,7 +2,7 @@ import type { Page } from '@playwright/test'
 import axe from 'axe-core'
 
 import { WAY } from '../app/views/box/way.ts'
-import { addressOf, openDemo, startFourSpeed } from './pages.ts'
+import { addressOf, openDemo, startFourSpeed, turnTo, turnWithin } from './pages.ts'
 import { expect, test } from './udrix.ts'
 
 declare global {
@@ -71,9 +71,9 @@ test('no page has an axe violation', async ({ page }) => {
   await look(page, 'lay out')
   await page.goto(`${layout}?view=parts&part=couplers:coupler-1-2`)
   await look(page, 'parts')
-  await page.goto(`${layout}?view=positions`)
+  await turnTo(page, 'Positions')
   await look(page, 'positions')
-  await page.goto(layout.replace('layout', 'history'))
+  await turnTo(page, 'History')
   await look(page, 'history')
   await startFourSpeed(page, 'axe')
   await look(page, 'count')
@@ -86,10 +86,12 @@ test('no page of a job has an axe violation', async ({ page }) => {
   await openDemo(page, 'Ostrel', 'Job')
   await look(page, 'job')
   const box = page.url().replace(/\/job.*/, '')
-  for (const view of ['turns', 'turns/closed', 'turns/gear', 'measure', 'order']) {
-    await page.goto(`${box}/${view}`)
-    await look(page, view, ['light'])
+  for (const title of ['Turns', 'Only turns known', 'What gear is this', 'Parts to order']) {
+    await turnTo(page, title)
+    await look(page, title, ['light'])
   }
+  await turnTo(page, 'Measure')
+  await look(page, 'measure', ['light'])
   await page.goto(`${box}/measure?part=${encodeURIComponent('ring:coupler-1-2/2')}`)
   await expect(page.locator('section svg text').first()).toBeVisible()
   await look(page, 'trend of a ring')
@@ -163,10 +165,8 @@ const SIZES = [
   { name: 'a phone', width: 390, height: 844, themes: ['light', 'dark'] },
 ] as const
 
-/** A page on smaller screens: loaded on the one, and seen again on the other. */
-async function lookAtSizes(page: Page, path: string, title: string): Promise<void> {
-  await page.setViewportSize(SIZES[0])
-  await page.goto(path)
+/** A page that is open on the one of the smaller screens, and seen again on the other. */
+async function lookAtSizes(page: Page, title: string): Promise<void> {
   for (const { name, width, height, themes } of SIZES) {
     await page.setViewportSize({ width, height })
     await expectWithin(page, width, `${title} on ${name}`)
@@ -176,13 +176,20 @@ async function lookAtSizes(page: Page, path: string, title: string): Promise<voi
 
 test.describe('on smaller screens', () => {
   test('no page outside a box has an axe violation or runs off the side', async ({ page }) => {
-    for (const path of ['/', '/new', '/shelf', '/glossary', '/archive', '/deleted', '/gone'])
-      await lookAtSizes(page, path, path)
+    for (const path of ['/', '/new', '/shelf', '/glossary', '/archive', '/deleted', '/gone']) {
+      await page.setViewportSize(SIZES[0])
+      await page.goto(path)
+      await lookAtSizes(page, path)
+    }
   })
 
   for (const step of WAY)
     test(`no page of ${step.title} has an axe violation or runs off the side`, async ({ page }) => {
-      const box = await addressOf(page, 'Ostrel')
-      for (const { path } of step.pages) await lookAtSizes(page, `${box}/${path}`, path)
+      await page.goto(`${await addressOf(page, 'Ostrel')}/${step.pages[0].path}`)
+      for (const each of step.pages) {
+        await page.setViewportSize(SIZES[0])
+        await turnWithin(page, { step, page: each })
+        await lookAtSizes(page, each.path)
+      }
     })
 })

@@ -6,7 +6,14 @@ test('a box is started, counted, traced, and is there after reload and crash', a
 }) => {
   const udrix = await startUdrix('e2e-flow')
   const page = await openPage(browser, udrix.url)
-  const box = await startFourSpeed(page, 'Flow box')
+  await page.goto('/')
+  await page.getByRole('link', { name: 'Start a new box' }).click()
+  await page.getByLabel('Name of the box').fill('Flow box')
+  await page.getByRole('group', { name: 'Forward positions' }).getByText('4').click()
+  await page.getByRole('group', { name: 'Overdrives above direct' }).getByText('none').click()
+  await page.getByRole('button', { name: 'put it on the bench and count' }).click()
+  await expect(page.getByRole('textbox', { name: 'Head gear, input shaft' })).toBeFocused()
+  const box = page.url().replace(/\/count.*/, '')
   await countAll(page, FOUR_SPEED_COUNTS)
 
   // 40/20 × 40/20 by hand.

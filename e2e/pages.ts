@@ -2,17 +2,18 @@
 import type { Locator, Page } from '@playwright/test'
 import { expect } from '@playwright/test'
 
+import type { Here } from '../app/views/box/way.ts'
+import { WAY } from '../app/views/box/way.ts'
+
 /** Counts of a made-up four-speed with a sliding idler, in counting order. */
 export const FOUR_SPEED_COUNTS = [20, 30, 35, 40, 40, 40, 30, 25, 20, 20, 25] as const
 
-/** Starts a four-speed from the bench and lands on its Count page. */
+/** Puts a four-speed on the bench and opens its Count page. */
 export async function startFourSpeed(page: Page, name: string): Promise<string> {
-  await page.goto('/')
-  await page.getByRole('link', { name: 'Start a new box' }).click()
-  await page.getByLabel('Name of the box').fill(name)
-  await page.getByRole('group', { name: 'Forward positions' }).getByText('4').click()
-  await page.getByRole('group', { name: 'Overdrives above direct' }).getByText('none').click()
-  await page.getByRole('button', { name: 'put it on the bench and count' }).click()
+  const form = { name, pattern: 'three-shaft', speeds: '4', overdrives: '0' }
+  const answer = await page.request.post('/new', { form })
+  const { pathname } = new URL(answer.url())
+  await page.goto(pathname)
   await expect(page.getByRole('textbox', { name: 'Head gear, input shaft' })).toBeFocused()
   return page.url().replace(/\/count.*/, '')
 }
@@ -28,45 +29,67 @@ export async function countAll(page: Page, counts: readonly number[]): Promise<v
   await expect(page.getByText('Kept', { exact: true })).toBeVisible()
 }
 
-/** Opens a demo box by a part of its name, on the given page of it. */
-export async function openDemo(page: Page, name: string, tab: string) {
-  await (await demoLink(page, name)).click()
-  await turnTo(page, tab)
+/** A box as the bench lists it. */
+interface Listed {
+  readonly address: string
+  readonly words: string
 }
 
-/** Where the pages of a demo box are. */
+/** The boxes on a page of the bench, which is read without being opened. */
+function listedOn(bench: string): readonly Listed[] {
+  const rows = bench.matchAll(/<a [^>]*href="(\/boxes\/[0-9a-f-]{36})"[^>]*>(.*?)<\/a>/gs)
+  return [...rows].map(([, address = '', row = '']) => ({
+    address,
+    words: row.replaceAll(/<[^>]*>/g, ' '),
+  }))
+}
+
+async function listedBy(page: Page, name: string): Promise<readonly Listed[]> {
+  return listedOn(await (await page.request.get(`/?q=${encodeURIComponent(name)}`)).text())
+}
+
+/** Where the pages of a demo box are, by a part of its name. */
 export async function addressOf(page: Page, name: string): Promise<string> {
-  return (await (await demoLink(page, name)).getAttribute('href')) ?? ''
-}
-
-async function demoLink(page: Page, name: string): Promise<Locator> {
-  await page.goto(`/?q=${encodeURIComponent(name)}`)
   // Other tests leave copies on the bench, which are no demo.
-  return page
-    .getByRole('link', { name })
-    .filter({ has: page.getByText('demo', { exact: true }) })
-    .first()
+  const demo = (await listedBy(page, name)).find(({ words }) => /\bdemo\b/.test(words))
+  if (!demo) throw new Error(`no demo box on the bench is called ${name}`)
+  return demo.address
 }
 
-/** The step of the work in whose row a page stands, for pages that are none themselves. */
-const STEP_OF: Readonly<Record<string, string>> = {
-  Turns: 'Count',
-  Ratios: 'Trace',
-  History: 'Job',
-  Positions: 'Lay out',
+/** Opens a demo box by a part of its name, on the page or the step of the given title. */
+export async function openDemo(page: Page, name: string, title: string): Promise<void> {
+  const { page: wanted } = placeOf(title)
+  await page.goto(`${await addressOf(page, name)}/${wanted.path}`)
+}
+
+/** The page of that title, or the first one of a step that has it. */
+function placeOf(title: string): Here {
+  const named = WAY.find((step) => step.title === title)
+  if (named) return { step: named, page: named.pages[0] }
+  for (const step of WAY) {
+    const found = step.pages.find((each) => each.title === title)
+    if (found) return { step, page: found }
+  }
+  throw new Error(`no page is called ${title}`)
 }
 
 /** Goes to a page of the box that is open, as a person finds it. */
 export async function turnTo(page: Page, title: string): Promise<void> {
-  const step = STEP_OF[title]
-  const steps = page.getByRole('navigation', { name: 'Steps of the work' })
-  await steps.getByRole('link', { name: step ?? title, exact: true }).click()
-  if (step !== undefined)
-    await page
-      .getByRole('navigation', { name: `Pages of ${step}` })
-      .getByRole('link', { name: title, exact: true })
-      .click()
-  await expect(page).toHaveTitle(new RegExp(title === 'Positions' ? 'Lay out' : title))
+  const { step, page: wanted } = placeOf(title)
+  await page
+    .getByRole('navigation', { name: 'Steps of the work' })
+    .getByRole('link', { name: step.title, exact: true })
+    .click()
+  await turnWithin(page, { step, page: wanted })
+}
+
+/** Goes to a page of the step that is in hand. */
+export async function turnWithin(page: Page, { step, page: { title } }: Here): Promise<void> {
+  const link = page
+    .getByRole('navigation', { name: `Pages of ${step.title}` })
+    .getByRole('link', { name: title, exact: true })
+  if ((await link.getAttribute('aria-current')) === null) await link.click()
+  await expect(link).toHaveAttribute('aria-current', 'page')
 }
 
 /** Keeps a page from hearing of changes made elsewhere, so that what it shows grows old. */
@@ -77,18 +100,12 @@ export async function hearNothing(page: Page): Promise<void> {
 
 /** A copy of a demo box that nobody else looks at; returns its address. */
 export async function duplicateOf(page: Page, name: string): Promise<string> {
-  await page.goto(`/?q=${name}`)
-  const copies = page.getByRole('link', { name: new RegExp(`${name}.*copy`) })
-  const before = await copies.count()
-  await page
-    .getByRole('listitem')
-    .filter({ hasText: name })
-    .filter({ has: page.getByText('demo', { exact: true }) })
-    .getByRole('button', { name: /^More with/ })
-    .click()
-  await page.getByRole('menuitem', { name: 'Duplicate' }).click()
-  await expect(copies).toHaveCount(before + 1)
-  return (await copies.first().getAttribute('href')) ?? ''
+  const box = (await addressOf(page, name)).replace('/boxes/', '')
+  const before = new Set((await listedBy(page, name)).map(({ address }) => address))
+  await page.request.post('/?index', { form: { box, intent: 'duplicate' } })
+  const copy = (await listedBy(page, name)).find(({ address }) => !before.has(address))
+  if (!copy) throw new Error(`${name} was not copied`)
+  return copy.address
 }
 
 /** Does something with a whole box on the bench; `row` is the box, or the bench with one. */

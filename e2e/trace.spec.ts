@@ -2,7 +2,7 @@ import fs from 'node:fs/promises'
 
 import type { Page } from '@playwright/test'
 
-import { duplicateOf, openDemo } from './pages.ts'
+import { addressOf, duplicateOf } from './pages.ts'
 import { expect, test } from './udrix.ts'
 
 const view = (page: Page, name: string) =>
@@ -10,8 +10,7 @@ const view = (page: Page, name: string) =>
 
 /** Opens Trace of a demo box in one position, and with what else its address says. */
 async function openAt(page: Page, name: string, query: string, path = ''): Promise<void> {
-  await openDemo(page, name, 'Trace')
-  await page.goto(`${page.url().replace(/\/trace.*/, '/trace')}${path}?${query}`)
+  await page.goto(`${await addressOf(page, name)}/trace${path}?${query}`)
 }
 
 /** Widths of the ribbon's pieces and the torque that each stands for. */
