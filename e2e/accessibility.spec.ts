@@ -11,39 +11,42 @@ declare global {
   }
 }
 
-type Theme = 'light' | 'dark'
+type Look = 'light' | 'dark' | 'uncoloured'
 
 /**
- * Asks axe of whatever the page shows, under a name for the report: everything in the light
- * theme, and in the dark one what differs there, the colours. They do not change with the size
- * of the screen: the pages of the way are looked at in both themes on a phone.
+ * What axe is asked for: everything, in the light theme; in the dark one what differs there,
+ * the colours; and everything but those, which do not change with the size of the screen.
  */
+const LOOKS: Readonly<Record<Look, axe.RunOptions>> = {
+  light: {},
+  dark: { runOnly: ['color-contrast'] },
+  uncoloured: { rules: { 'color-contrast': { enabled: false } } },
+}
+
+/** Asks axe of whatever the page shows, under a name for the report. */
 async function look(
   page: Page,
   name: string,
-  themes: readonly Theme[] = ['light', 'dark'],
+  looks: readonly Look[] = ['light', 'dark'],
 ): Promise<void> {
-  for (const colorScheme of themes) {
+  for (const each of looks) {
+    const colorScheme = each === 'dark' ? 'dark' : 'light'
     await page.emulateMedia({ colorScheme, reducedMotion: 'reduce' })
     // Once a document: it is over half a megabyte to read.
     if (!(await page.evaluate(() => 'axe' in window))) await page.evaluate(axe.source)
-    const violations = await page.evaluate(
-      async (runOnly) => {
-        // What passes is not asked for.
-        const options = { resultTypes: ['violations' as const], ...(runOnly && { runOnly }) }
-        const found = await window.axe.run(document, options)
-        // A gear of the drawing is called “3rd gear, main shaft: 30 teeth”; its figure says 30 alone.
-        const isFigure = (id: string, target: unknown): boolean =>
-          id === 'label-content-name-mismatch' &&
-          document.querySelector(String(target))?.closest('svg') != null
-        return found.violations.flatMap(({ id, nodes }) => {
-          const wrong = nodes.filter(({ target: [target] }) => !isFigure(id, target))
-          return wrong.length > 0 ? [`${id}: ${wrong.map(({ html }) => html).join(' ')}`] : []
-        })
-      },
-      colorScheme === 'dark' ? ['color-contrast'] : null,
-    )
-    expect(violations.map((violation) => `${name}, ${colorScheme}: ${violation}`)).toEqual([])
+    const violations = await page.evaluate(async (asked) => {
+      // What passes is not asked for.
+      const found = await window.axe.run(document, { resultTypes: ['violations'], ...asked })
+      // A gear of the drawing is called “3rd gear, main shaft: 30 teeth”; its figure says 30 alone.
+      const isFigure = (id: string, target: unknown): boolean =>
+        id === 'label-content-name-mismatch' &&
+        document.querySelector(String(target))?.closest('svg') != null
+      return found.violations.flatMap(({ id, nodes }) => {
+        const wrong = nodes.filter(({ target: [target] }) => !isFigure(id, target))
+        return wrong.length > 0 ? [`${id}: ${wrong.map(({ html }) => html).join(' ')}`] : []
+      })
+    }, LOOKS[each])
+    expect(violations.map((violation) => `${name}, ${each}: ${violation}`)).toEqual([])
   }
 }
 
@@ -161,16 +164,16 @@ async function expectWithin(page: Page, width: number, message: string): Promise
 }
 
 const SIZES = [
-  { name: 'an upright tablet', width: 820, height: 1180, themes: ['light'] },
-  { name: 'a phone', width: 390, height: 844, themes: ['light', 'dark'] },
+  { name: 'an upright tablet', width: 820, height: 1180, looks: ['uncoloured'] },
+  { name: 'a phone', width: 390, height: 844, looks: ['light', 'dark'] },
 ] as const
 
 /** A page that is open on the one of the smaller screens, and seen again on the other. */
 async function lookAtSizes(page: Page, title: string): Promise<void> {
-  for (const { name, width, height, themes } of SIZES) {
+  for (const { name, width, height, looks } of SIZES) {
     await page.setViewportSize({ width, height })
     await expectWithin(page, width, `${title} on ${name}`)
-    await look(page, `${title} on ${name}`, themes)
+    await look(page, `${title} on ${name}`, looks)
   }
 }
 

@@ -14,7 +14,7 @@ function trace(...args: readonly string[]): {
   readonly code: number | null
   readonly output: unknown
 } {
-  const { status, stdout } = spawnSync('npx', ['tsx', 'scripts/trace.ts', ...args], {
+  const { status, stdout } = spawnSync(process.execPath, ['--import', 'tsx', 'scripts/trace.ts', ...args], {
     cwd: ROOT,
     encoding: 'utf8',
   })
