@@ -43,7 +43,7 @@ function LeftWarnings({ left, onWarnAgain }: LeftWarningsProps) {
             </span>{' '}
             <button
               type="button"
-              className="text-accent min-h-[44px] cursor-pointer underline"
+              className="text-accent -my-2.5 min-h-[44px] cursor-pointer underline"
               onClick={() => {
                 onWarnAgain(warning)
               }}
@@ -80,7 +80,7 @@ export function IssueList({ draft, issues, words, onShow }: IssueListProps) {
           {onShow && (
             <button
               type="button"
-              className="min-h-[44px] cursor-pointer underline"
+              className="-my-2.5 min-h-[44px] cursor-pointer underline"
               onClick={() => {
                 onShow(issue)
               }}
@@ -91,7 +91,7 @@ export function IssueList({ draft, issues, words, onShow }: IssueListProps) {
           {warningKey(issue) !== '' && (
             <button
               type="button"
-              className="min-h-[44px] cursor-pointer underline"
+              className="-my-2.5 min-h-[44px] cursor-pointer underline"
               onClick={() => {
                 const id = warningKey(issue)
                 const warning = { id, by: settings.initials, at: serverNow().toISOString() }

@@ -52,7 +52,7 @@ function RuleForm({ measure, limit, unit }: RuleFormProps) {
       className="border-rule flex flex-wrap items-end gap-2 border-b py-1.5"
     >
       <input type="hidden" name="measure" value={measure} />
-      <span className="min-w-[9rem] flex-1 font-semibold">
+      <span className="min-w-[8rem] flex-1 font-semibold">
         {capitalize(MEASURE_NAMES[measure])}
         <span className="text-graphite block font-normal">
           {limit ? boundsText(limit) : 'no rule'}
@@ -63,7 +63,7 @@ function RuleForm({ measure, limit, unit }: RuleFormProps) {
           {capitalize(end)}
           <input
             name={end}
-            className="field block w-[5rem]"
+            className="field block w-[4.2rem]"
             inputMode="decimal"
             autoComplete="off"
             defaultValue={limit?.[end] ?? ''}
