@@ -1,6 +1,5 @@
 /** A Udrix of a test's own: database, server and address. */
 import type { ChildProcess } from 'node:child_process'
-import { spawn } from 'node:child_process'
 import fs from 'node:fs'
 import path from 'node:path'
 
@@ -8,7 +7,8 @@ import type { Browser, BrowserContextOptions, Page, Response } from '@playwright
 import { test as base } from '@playwright/test'
 
 import { freePort, startCluster } from '../scripts/cluster.mjs'
-import { ROOT, STATE } from '../scripts/paths.mjs'
+import { STATE } from '../scripts/paths.mjs'
+import { spawnServer } from '../scripts/serverProcess.mjs'
 
 export interface Udrix {
   readonly url: string
@@ -28,18 +28,13 @@ export interface Udrix {
 export const TEST_BUILD = '.udrix/test/build'
 
 function serve(port: number, databaseUrl: string): Promise<ChildProcess> {
-  const server = spawn(process.execPath, ['scripts/serve.mjs'], {
-    cwd: ROOT,
-    stdio: ['ignore', 'ignore', 'inherit', 'ipc'],
-    env: {
-      ...process.env,
-      NODE_ENV: 'production',
-      PORT: `${port}`,
-      DATABASE_URL: databaseUrl,
-      UDRIX_BUILD: TEST_BUILD,
-      LOG_LEVEL: 'silent',
-    },
-  })
+  const env = {
+    PORT: `${port}`,
+    DATABASE_URL: databaseUrl,
+    UDRIX_BUILD: TEST_BUILD,
+    LOG_LEVEL: 'silent',
+  }
+  const server = spawnServer(env, { output: 'ignore' })
   return new Promise((resolve, reject) => {
     server.on('message', () => {
       resolve(server)

@@ -3,7 +3,6 @@
  * starts either again when it dies, and stops both on Ctrl-C or SIGTERM. `npm run dev` is
  * the same with --dev.
  */
-import { spawn } from 'node:child_process'
 import net from 'node:net'
 import path from 'node:path'
 
@@ -13,6 +12,7 @@ import { addressOf, readOptions, sentenceOf } from './options.mjs'
 import { ROOT } from './paths.mjs'
 import { makeOpenFolder } from './place.mjs'
 import { SetupError } from './run.mjs'
+import { spawnServer } from './serverProcess.mjs'
 import { ensureBuild, ensurePackages, ensurePostgres } from './setup.mjs'
 import { watchStarters } from './starters.mjs'
 
@@ -62,25 +62,6 @@ async function refuseSecond(options) {
     )
 }
 
-/** @param {Options} options @param {string} databaseUrl */
-function spawnServer(options, databaseUrl) {
-  const args = ['--max-semi-space-size=4', 'scripts/serve.mjs', ...(isDev ? ['--dev'] : [])]
-  return spawn(process.execPath, args, {
-    cwd: ROOT,
-    stdio: ['inherit', 'inherit', 'inherit', 'ipc'],
-    env: {
-      ...process.env,
-      // Its threads share one arena, and the memory of many requests is cleared away sooner.
-      MALLOC_ARENA_MAX: '1',
-      PORT: `${options.port}`,
-      HOST: options.host,
-      UDRIX_DATA: options.state,
-      DATABASE_URL: databaseUrl,
-      NODE_ENV: isDev ? 'development' : 'production',
-    },
-  })
-}
-
 /**
  * Keeps a server running until it is asked to stop. One that never came up will not do
  * better when it is started again, and has said why.
@@ -92,7 +73,13 @@ function spawnServer(options, databaseUrl) {
  */
 async function keepServing(options, databaseUrl, asked) {
   for (;;) {
-    const server = spawnServer(options, databaseUrl)
+    const env = {
+      PORT: `${options.port}`,
+      HOST: options.host,
+      UDRIX_DATA: options.state,
+      DATABASE_URL: databaseUrl,
+    }
+    const server = spawnServer(env, { isDev })
     const stop = () => server.kill('SIGTERM')
     asked.addEventListener('abort', stop)
     const up = new AbortController()

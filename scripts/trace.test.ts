@@ -14,10 +14,14 @@ function trace(...args: readonly string[]): {
   readonly code: number | null
   readonly output: unknown
 } {
-  const { status, stdout } = spawnSync(process.execPath, ['--import', 'tsx', 'scripts/trace.ts', ...args], {
-    cwd: ROOT,
-    encoding: 'utf8',
-  })
+  const { status, stdout } = spawnSync(
+    process.execPath,
+    ['--import', 'tsx', 'scripts/trace.ts', ...args],
+    {
+      cwd: ROOT,
+      encoding: 'utf8',
+    },
+  )
   return { code: status, output: JSON.parse(stdout) }
 }
 
