@@ -1,7 +1,7 @@
 import fs from 'node:fs'
 import http from 'node:http'
 
-import { doWith, openDemo } from './pages.ts'
+import { TRY_AGAIN, doWith, openDemo } from './pages.ts'
 import { expect, test } from './udrix.ts'
 
 const row = (name: string) => ({ hasText: name })
@@ -61,7 +61,7 @@ test('a box goes out as a file and comes back the same', async ({ page }) => {
   await expect(preview).toContainText('11 gears')
   await preview.getByRole('button', { name: 'Put it on the bench' }).click()
   await expect(page).toHaveURL(/\/trace$/)
-  const again = await page.request.get(page.url().replace('/trace', '/file'))
+  const again = await page.request.get(page.url().replace('/trace', '/file'), TRY_AGAIN)
   expect(await again.text()).toBe(text)
 })
 
@@ -75,10 +75,9 @@ test('files that cannot be read are refused with what is wrong and where', async
     .getByRole('link')
     .first()
     .getAttribute('href')
-  const good = JSON.parse(await (await request.get(`${box ?? ''}/file`)).text()) as Record<
-    string,
-    unknown
-  >
+  const good = JSON.parse(
+    await (await request.get(`${box ?? ''}/file`, TRY_AGAIN)).text(),
+  ) as Record<string, unknown>
   const choose = (content: string) =>
     page.setInputFiles('input[type=file]', {
       name: 'box.json',
@@ -107,7 +106,7 @@ test('an address that leads nowhere says so', async ({ page }) => {
     '/boxes/none',
     '/gone',
   ]) {
-    const response = await page.request.get(path)
+    const response = await page.request.get(path, TRY_AGAIN)
     expect(response.status()).toBe(404)
     expect(await response.text()).toContain('Not on the bench')
   }
@@ -120,9 +119,9 @@ test('changes are taken from our own pages only, by POST, and not without end', 
   const elsewhere = { Origin: 'http://elsewhere.example' }
   const form = { intent: 'delete', box: 'x' }
   expect((await page.request.post('/?index', { form, headers: elsewhere })).status()).toBe(403)
-  expect((await page.request.put('/?index', { data: 'x' })).status()).toBe(405)
+  expect((await page.request.put('/?index', { data: 'x', ...TRY_AGAIN })).status()).toBe(405)
   expect((await page.request.post('/?index', { data: 'x'.repeat(1_200_000) })).status()).toBe(413)
-  const home = await page.request.get(baseURL ?? '')
+  const home = await page.request.get(baseURL ?? '', TRY_AGAIN)
   const policy = home.headers()['content-security-policy'] ?? ''
   expect(policy).toContain("default-src 'none'")
   expect(policy).not.toContain('unsafe')

@@ -2,14 +2,8 @@
 import type { Page } from '@playwright/test'
 
 import { printed } from './pdf.ts'
-import { addressOf, duplicateOf, startFourSpeed } from './pages.ts'
+import { addressOf, duplicateOf, openJob, putFourSpeed } from './pages.ts'
 import { expect, openPage, startUdrix, test } from './udrix.ts'
-
-async function openJob(page: Page, box: string): Promise<void> {
-  await page.goto(`${box}/build`)
-  await page.getByRole('button', { name: 'Open a job' }).click()
-  await expect(page).toHaveURL(/job\?job=/)
-}
 
 /** Which step is in the hand. */
 async function stepOf(page: Page): Promise<readonly [number: number, total: number]> {
@@ -31,9 +25,8 @@ test('a whole unit comes apart by touch and goes together by keyboard on a table
     viewport: { width: 1024, height: 768 },
   })
   try {
-    const box = await startFourSpeed(page, 'There and back')
-    await openJob(page, box)
-    await page.goto(`${box}/build`)
+    const box = await putFourSpeed(page, 'There and back')
+    await openJob(page, box, 'build')
     const [, total] = await stepOf(page)
     expect(total).toBeGreaterThan(60)
     const done = page.getByRole('button', { name: /^Done/ })
@@ -76,8 +69,7 @@ test('two people have one tray before them, and a step is taken back', async ({
   context,
 }) => {
   const box = await duplicateOf(page, 'Morrick')
-  await openJob(page, box)
-  await page.goto(`${box}/build`)
+  await openJob(page, box, 'build')
   const [, total] = await stepOf(page)
   const other = await context.newPage()
   await other.goto(`${box}/build`)
@@ -90,9 +82,8 @@ test('two people have one tray before them, and a step is taken back', async ({
 })
 
 test('a note that is half typed is kept as the part is laid down', async ({ page }) => {
-  const box = await startFourSpeed(page, 'Noted')
-  await openJob(page, box)
-  await page.goto(`${box}/build?part=gear:main-2`)
+  const box = await putFourSpeed(page, 'Noted')
+  await openJob(page, box, 'build?part=gear:main-2')
   await page.getByText('Look at it, photograph it, note it').click()
   await page.getByRole('textbox', { name: 'Note' }).fill('blue at the rim')
   await page.getByRole('button', { name: 'It is off all the same' }).click()
@@ -105,8 +96,7 @@ test('a part that is still on the bench is told with the least to take off for i
   page,
 }) => {
   const box = await duplicateOf(page, 'Morrick')
-  await openJob(page, box)
-  await page.goto(`${box}/build?view=up&row=input`)
+  await openJob(page, box, 'build?view=up&row=input')
   // Nothing was taken off: the third gear is in, as far as anybody said.
   const gear = page.getByRole('button', { name: '3rd gear, input shaft, in' })
   await gear.click()
@@ -185,8 +175,7 @@ test('a stack leaves what its lengths make of it, asks for what is not measured,
   const box = await duplicateOf(page, 'Morrick')
   await page.goto(`${box}/build/stack?shaft=input`)
   await expect(page.getByLabel('Room between the stops')).toBeDisabled()
-  await openJob(page, box)
-  await page.goto(`${box}/build/stack?shaft=input`)
+  await openJob(page, box, 'build/stack?shaft=input')
   await page.getByLabel('Room between the stops').fill('100')
   await page.keyboard.press('Enter')
   await expect(page.getByText(/^To be measured:/)).toBeVisible()

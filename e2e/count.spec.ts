@@ -1,4 +1,5 @@
 import {
+  TRY_AGAIN,
   doWith,
   FOUR_SPEED_COUNTS,
   countAll,
@@ -105,7 +106,7 @@ test('with the database stopped an entry stays, says so, and is kept when it is 
     'Not yet kept: Udrix or its database does not answer. Your entry stays on this page',
   )
   await expect(page.getByRole('button', { name: /^Head gear, input shaft/ })).toContainText('20')
-  expect((await page.request.get('/healthz')).status()).toBe(503)
+  expect((await page.request.get('/healthz', TRY_AGAIN)).status()).toBe(503)
 
   // A reload in the middle of it: a clear page, which opens by itself later.
   await page.reload()
@@ -115,7 +116,7 @@ test('with the database stopped an entry stays, says so, and is kept when it is 
     timeout: 20_000,
   })
   await expect(page.getByText('Kept', { exact: true })).toBeVisible()
-  expect((await page.request.get('/healthz')).status()).toBe(200)
+  expect((await page.request.get('/healthz', TRY_AGAIN)).status()).toBe(200)
   // It is the database that has it now, and not the browser.
   await page.evaluate(() => {
     localStorage.clear()

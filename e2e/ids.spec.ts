@@ -2,6 +2,7 @@ import type { APIRequestContext } from '@playwright/test'
 
 import { VOCABULARIES } from '../app/words/vocabulary.ts'
 import { WAY } from '../app/views/box/way.ts'
+import { TRY_AGAIN } from './pages.ts'
 import { expect, test } from './udrix.ts'
 
 /** Pages asked for together, as a few people would. */
@@ -28,7 +29,11 @@ function textsOf(html: string): readonly string[] {
 }
 
 async function settingsCookie(request: APIRequestContext, vocabulary: string): Promise<string> {
-  const answer = await request.post('/settings', { form: { vocabulary }, maxRedirects: 0 })
+  const answer = await request.post('/settings', {
+    form: { vocabulary },
+    maxRedirects: 0,
+    ...TRY_AGAIN,
+  })
   return (answer.headers()['set-cookie'] ?? '').split(';')[0] ?? ''
 }
 
@@ -37,13 +42,13 @@ test('no page of any demo box shows an id of the model, in whatever words', asyn
   const cookies: string[] = []
   for (const vocabulary of VOCABULARIES) cookies.push(await settingsCookie(request, vocabulary))
   const layshaft = cookies[VOCABULARIES.indexOf('layshaft')]
-  const bench = await (await request.get('/')).text()
+  const bench = await (await request.get('/', TRY_AGAIN)).text()
   const boxes = new Set([...bench.matchAll(/href="(\/boxes\/[0-9a-f-]{36})"/g)].map(([, to]) => to))
   expect(boxes.size).toBeGreaterThanOrEqual(15)
   const pages = WAY.flatMap((step) => step.pages)
   const shown: string[] = []
   for (const [boxAt, box] of [...boxes].entries()) {
-    const { ids, names } = idsAndNames(await (await request.get(`${box}/file`)).json())
+    const { ids, names } = idsAndNames(await (await request.get(`${box}/file`, TRY_AGAIN)).json())
     // An id that is a word might be meant as a word; one with a dash or a colon is an id.
     const telling = [...ids].filter((id) => /[-:]/.test(id))
     const id = new RegExp(`(?<![\\w-])(${telling.join('|')})(?![\\w-])`, 'i')
@@ -57,8 +62,9 @@ test('no page of any demo box shows an id of the model, in whatever words', asyn
     // Every page of every box in one of the vocabularies, and every page in both; a few at once.
     const look = async (path: string, at: number): Promise<void> => {
       const Cookie = cookies[(boxAt + at) % cookies.length] ?? ''
-      // A connection that was idle may be closed just as it is used again.
-      const page = await request.get(`${box}/${path}`, { headers: { Cookie }, maxRetries: 3 })
+      // To make hundreds of pages small would cost more than to send them.
+      const headers = { Cookie, 'Accept-Encoding': 'identity' }
+      const page = await request.get(`${box}/${path}`, { headers, ...TRY_AGAIN })
       expect([path, page.status()]).toEqual([path, 200])
       for (const text of textsOf(await page.text())) {
         // Most of a page stands on other pages too.

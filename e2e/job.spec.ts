@@ -2,17 +2,16 @@ import fs from 'node:fs'
 
 import type { Locator, Page } from '@playwright/test'
 
-import { countAll, FOUR_SPEED_COUNTS, openDemo, startFourSpeed } from './pages.ts'
+import {
+  countAll,
+  FOUR_SPEED_COUNTS,
+  openDemo,
+  openJob,
+  putFourSpeed,
+  startFourSpeed,
+} from './pages.ts'
 import { printed } from './pdf.ts'
 import { expect, openPage, startUdrix, test } from './udrix.ts'
-
-/** Opens the first job of a box and lands on one of its pages. */
-async function openJob(page: Page, box: string, tab: string): Promise<void> {
-  await page.goto(`${box}/job`)
-  await page.getByRole('button', { name: 'Open a job' }).click()
-  await expect(page.getByText('Job 1', { exact: true })).toBeVisible()
-  await page.goto(`${box}/${tab}`)
-}
 
 const allKept = (page: Page) => expect(page.getByText('All entries kept')).toBeVisible()
 
@@ -69,7 +68,7 @@ test('the demo names the pair to count again, and the check that parts the suspe
 })
 
 test('rings are measured by keyboard alone, judged, overruled, and ordered', async ({ page }) => {
-  const box = await startFourSpeed(page, 'Measured')
+  const box = await putFourSpeed(page, 'Measured')
   await openJob(page, box, 'measure?kind=ring')
   await page.getByLabel('Unit of the readings').selectOption('thou')
   await page.getByLabel('Reading 1').focus()
@@ -117,7 +116,7 @@ test('rings are measured by keyboard alone, judged, overruled, and ordered', asy
 })
 
 test('what cannot be measured is said at the field, and stays there', async ({ page }) => {
-  const box = await startFourSpeed(page, 'Refused')
+  const box = await putFourSpeed(page, 'Refused')
   await openJob(page, box, 'measure?kind=ring')
   for (const [at, reading] of ['40', '0.9', '0.9'].entries())
     await page.getByLabel(`Reading ${at + 1}`).fill(reading)
@@ -133,7 +132,7 @@ test('what cannot be measured is said at the field, and stays there', async ({ p
 
 test('a job goes from intake to hand-over on an upright tablet', async ({ page }) => {
   await page.setViewportSize({ width: 800, height: 1200 })
-  const box = await startFourSpeed(page, 'Handed over')
+  const box = await putFourSpeed(page, 'Handed over')
   await openJob(page, box, 'job')
   await page.getByLabel('Complaint, in the owner’s words').fill('crunches into second')
   await page.getByLabel('Oil found').fill('grey')
@@ -160,7 +159,7 @@ test('a job goes from intake to hand-over on an upright tablet', async ({ page }
 })
 
 test('two people at one job: both entries stand', async ({ page, context }) => {
-  const box = await startFourSpeed(page, 'Two people')
+  const box = await putFourSpeed(page, 'Two people')
   await openJob(page, box, 'job')
   const other = await context.newPage()
   await other.goto(`${box}/job`)
@@ -177,7 +176,7 @@ test('two people at one job: both entries stand', async ({ page, context }) => {
 })
 
 test('whoever said so in the job is named in the history of the box', async ({ page }) => {
-  const box = await startFourSpeed(page, 'Whose')
+  const box = await putFourSpeed(page, 'Whose')
   await openJob(page, box, 'count')
   const count = async (gear: number, teeth: string): Promise<void> => {
     await expect(page.getByText(`Gear ${gear} of`)).toBeVisible()
@@ -206,7 +205,7 @@ test('with the server gone in the middle an entry stays on the page, and is kept
 }) => {
   const udrix = await startUdrix('e2e-job-outage')
   const page = await openPage(browser, udrix.url)
-  const box = await startFourSpeed(page, 'Outage job')
+  const box = await putFourSpeed(page, 'Outage job')
   await openJob(page, box, 'job')
   await udrix.stopDatabase()
   await page.getByLabel('Note', { exact: true }).fill('written in the dark')
@@ -314,7 +313,7 @@ test('the shelf keeps leaves, shims and people, and refuses what is no thickness
 })
 
 test('photographs are checked by content, made smaller, and shown', async ({ page }, testInfo) => {
-  const box = await startFourSpeed(page, 'Photographed')
+  const box = await putFourSpeed(page, 'Photographed')
   await openJob(page, box, 'job')
   const chooser = page.locator('input[type=file]')
   await chooser.setInputFiles({
@@ -354,7 +353,7 @@ test('photographs are checked by content, made smaller, and shown', async ({ pag
   await allKept(page)
   // Sent past the page, a text is refused by the server as well.
   const answer = await page.request.post(`${box}/photos`, {
-    headers: { Origin: new URL(box).origin },
+    headers: { Origin: new URL(page.url()).origin },
     multipart: {
       jobId: '0192f7a0-0000-7000-8000-000000000000',
       photo: '0192f7a0-0000-7000-8000-000000000001',
@@ -373,7 +372,7 @@ test('shims from the shelf bring an end play into its range, and what came of th
   await onShelf.getByLabel(/^Add to them/).fill('0.10 x2 0.50')
   await onShelf.getByLabel(/^Add to them/).press('Enter')
   await expect(page.getByRole('status')).toContainText('Kept.')
-  const box = await startFourSpeed(page, 'Shimmed')
+  const box = await putFourSpeed(page, 'Shimmed')
   await openJob(page, box, 'measure?part=shaft:main&measure=end-play')
   await page.getByText('Enter a limit').click()
   await page.getByLabel('Least, millimetres').fill('0.05')

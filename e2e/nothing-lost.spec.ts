@@ -2,14 +2,8 @@ import fs from 'node:fs'
 
 import type { Page } from '@playwright/test'
 
-import { startFourSpeed, turnTo } from './pages.ts'
+import { TRY_AGAIN, openJob, putFourSpeed, startFourSpeed, turnTo } from './pages.ts'
 import { expect, openPage, startUdrix, test } from './udrix.ts'
-
-async function openJob(page: Page, box: string): Promise<void> {
-  await page.goto(`${box}/job`)
-  await page.getByRole('button', { name: 'Open a job' }).click()
-  await expect(page.getByText('Job 1', { exact: true })).toBeVisible()
-}
 
 async function note(page: Page, text: string): Promise<void> {
   await page.getByLabel('Note', { exact: true }).fill(text)
@@ -31,7 +25,7 @@ test('what one enters, the other sees at once, and entries stay with the job the
   page,
   context,
 }) => {
-  const box = await startFourSpeed(page, 'Watched by two')
+  const box = await putFourSpeed(page, 'Watched by two')
   await openJob(page, box)
   const other = await context.newPage()
   await other.goto(`${box}/job`)
@@ -79,7 +73,7 @@ test('a deleted box waits to be brought back, and so does what was entered for i
 test('an answer that is none of Udrix’s sets one entry aside, and those behind it go on', async ({
   page,
 }) => {
-  const box = await startFourSpeed(page, 'Behind a proxy')
+  const box = await putFourSpeed(page, 'Behind a proxy')
   await openJob(page, box)
   let isFirst = true
   await page.route('**/entries', async (route) => {
@@ -129,7 +123,7 @@ test('in an outage a job’s pages stay, half-typed readings too, and a photogra
 }) => {
   const udrix = await startUdrix('e2e-dark')
   const page = await openPage(browser, udrix.url)
-  const box = await startFourSpeed(page, 'In the dark')
+  const box = await putFourSpeed(page, 'In the dark')
   await openJob(page, box)
   await turnTo(page, 'Measure')
   await page.getByLabel('Reading 1').fill('0.9')
@@ -164,7 +158,7 @@ test('in an outage a job’s pages stay, half-typed readings too, and a photogra
   await allKept(page)
   const shown = page.getByRole('img', { name: 'ring in the dark' })
   await expect(shown).toHaveAttribute('src', /photos/)
-  const bytes = await page.request.get((await shown.getAttribute('src')) ?? '')
+  const bytes = await page.request.get((await shown.getAttribute('src')) ?? '', TRY_AGAIN)
   expect(bytes.headers()['content-type']).toBe('image/png')
   await page.close()
   await udrix.stop()
@@ -186,7 +180,9 @@ test('two servers on one database tell each other’s pages; a page whose server
   await page.keyboard.press('Enter')
   await expect(other.getByRole('button', { name: /^Head gear, input shaft/ })).toContainText('20')
   // Left alone for a moment, the page fetches whatever the others are made of.
-  const listed = (await (await other.request.get('/assets.json')).json()) as readonly string[]
+  const listed = (await (
+    await other.request.get('/assets.json', TRY_AGAIN)
+  ).json()) as readonly string[]
   expect(listed.length).toBeGreaterThan(50)
   await expect(() => {
     expect(listed.filter((path) => !loaded.has(path))).toEqual([])
@@ -255,9 +251,8 @@ test('a page asks again for what it was made of only where that has changed mean
 test('a rule of the shop is kept once for all units, and the maker’s figure comes before it', async ({
   page,
 }) => {
-  const box = await startFourSpeed(page, 'By the shop')
-  await openJob(page, box)
-  await page.goto(`${box}/measure?kind=ring`)
+  const box = await putFourSpeed(page, 'By the shop')
+  await openJob(page, box, 'measure?kind=ring')
   await expect(page.getByText('rule of thumb that comes with Udrix')).toBeVisible()
   await page.goto('/shelf')
   const rule = page.getByRole('form', { name: 'Limit of backlash' })
@@ -274,9 +269,8 @@ test('a rule of the shop is kept once for all units, and the maker’s figure co
 })
 
 test('0.018 where thousandths are meant is asked about', async ({ page }) => {
-  const box = await startFourSpeed(page, 'In inches')
-  await openJob(page, box)
-  await page.goto(`${box}/measure?kind=shaft&measure=end-play`)
+  const box = await putFourSpeed(page, 'In inches')
+  await openJob(page, box, 'measure?kind=shaft&measure=end-play')
   await page.getByLabel('Unit of the readings').selectOption('thou')
   await page.getByLabel('Reading 1').fill('0.018')
   await page.getByLabel('Reading 1').press('Enter')
@@ -304,7 +298,7 @@ test('the server refuses what it cannot keep with a sentence, and never with a f
     ['/events?box=none', 404, {}],
     ['/', 421, { headers: { Host: 'rebound.example' } }],
   ] as const) {
-    const response = await request.fetch(path, options)
+    const response = await request.fetch(path, { ...options, ...TRY_AGAIN })
     expect([path, response.status()]).toEqual([path, status])
     if (status === 200) expect(response.headers()['cache-control']).toBe('private, no-cache')
   }

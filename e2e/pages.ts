@@ -5,15 +5,22 @@ import { expect } from '@playwright/test'
 import type { Here } from '../app/views/box/way.ts'
 import { WAY } from '../app/views/box/way.ts'
 
+/** A connection that was idle may be closed just as it is used again. */
+export const TRY_AGAIN = { maxRetries: 3 }
+
 /** Counts of a made-up four-speed with a sliding idler, in counting order. */
 export const FOUR_SPEED_COUNTS = [20, 30, 35, 40, 40, 40, 30, 25, 20, 20, 25] as const
 
+/** Puts a four-speed on the bench; returns its address. */
+export async function putFourSpeed(page: Page, name: string): Promise<string> {
+  const form = { name, pattern: 'three-shaft', speeds: '4', overdrives: '0' }
+  const answer = await page.request.post('/new', { form, ...TRY_AGAIN })
+  return new URL(answer.url()).pathname.replace(/\/count$/, '')
+}
+
 /** Puts a four-speed on the bench and opens its Count page. */
 export async function startFourSpeed(page: Page, name: string): Promise<string> {
-  const form = { name, pattern: 'three-shaft', speeds: '4', overdrives: '0' }
-  const answer = await page.request.post('/new', { form })
-  const { pathname } = new URL(answer.url())
-  await page.goto(pathname)
+  await page.goto(`${await putFourSpeed(page, name)}/count`)
   await expect(page.getByRole('textbox', { name: 'Head gear, input shaft' })).toBeFocused()
   return page.url().replace(/\/count.*/, '')
 }
@@ -45,7 +52,8 @@ function listedOn(bench: string): readonly Listed[] {
 }
 
 async function listedBy(page: Page, name: string): Promise<readonly Listed[]> {
-  return listedOn(await (await page.request.get(`/?q=${encodeURIComponent(name)}`)).text())
+  const bench = await page.request.get(`/?q=${encodeURIComponent(name)}`, TRY_AGAIN)
+  return listedOn(await bench.text())
 }
 
 /** Where the pages of a demo box are, by a part of its name. */
@@ -92,6 +100,12 @@ export async function turnWithin(page: Page, { step, page: { title } }: Here): P
   await expect(link).toHaveAttribute('aria-current', 'page')
 }
 
+/** Opens a job of a box, and a page of that box. */
+export async function openJob(page: Page, box: string, path = 'job'): Promise<void> {
+  await page.request.post(`${box}/job`, { form: {}, ...TRY_AGAIN })
+  await page.goto(`${box}/${path}`)
+}
+
 /** Keeps a page from hearing of changes made elsewhere, so that what it shows grows old. */
 export async function hearNothing(page: Page): Promise<void> {
   // The answer that tells a browser not to ask again.
@@ -102,7 +116,8 @@ export async function hearNothing(page: Page): Promise<void> {
 export async function duplicateOf(page: Page, name: string): Promise<string> {
   const box = (await addressOf(page, name)).replace('/boxes/', '')
   const before = new Set((await listedBy(page, name)).map(({ address }) => address))
-  await page.request.post('/?index', { form: { box, intent: 'duplicate' } })
+  const form = { box, intent: 'duplicate' }
+  await page.request.post('/?index', { form, ...TRY_AGAIN })
   const copy = (await listedBy(page, name)).find(({ address }) => !before.has(address))
   if (!copy) throw new Error(`${name} was not copied`)
   return copy.address

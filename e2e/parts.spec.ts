@@ -2,7 +2,7 @@
 import type { Page } from '@playwright/test'
 import jsQR from 'jsqr'
 
-import { addressOf, duplicateOf, hearNothing, startFourSpeed } from './pages.ts'
+import { TRY_AGAIN, addressOf, duplicateOf, hearNothing, openJob, putFourSpeed } from './pages.ts'
 import { expect, test } from './udrix.ts'
 
 async function kept(page: Page): Promise<void> {
@@ -15,7 +15,7 @@ async function entriesKept(page: Page): Promise<void> {
 
 /** The pieces of a box, as its file has them. */
 async function piecesOf(page: Page, box: string): Promise<readonly { id: string; kind: string }[]> {
-  const file = await page.request.get(`${box}/file`)
+  const file = await page.request.get(`${box}/file`, TRY_AGAIN)
   const { pieces } = (await file.json()) as { pieces: { id: string; kind: string }[] }
   return pieces
 }
@@ -23,7 +23,7 @@ async function piecesOf(page: Page, box: string): Promise<readonly { id: string;
 test('a unit goes from its pattern over measured and ordered to recorded, by keyboard', async ({
   page,
 }) => {
-  const box = await startFourSpeed(page, 'Whole unit')
+  const box = await putFourSpeed(page, 'Whole unit')
   // The pattern brings its build, drawn on Lay out.
   await page.goto(`${box}/layout`)
   await expect(page.locator('svg.section [data-piece]').first()).toBeVisible()
@@ -80,7 +80,7 @@ test('a unit goes from its pattern over measured and ordered to recorded, by key
   await expect(page.getByRole('row', { name: /RB 15-35/ })).toBeVisible()
   await expect(page.getByText('at least 0.90').first()).toBeVisible()
   const href = await page.getByRole('link', { name: 'Record as JSON' }).getAttribute('href')
-  const record = await page.request.get(href ?? '')
+  const record = await page.request.get(href ?? '', TRY_AGAIN)
   expect(await record.json()).toMatchObject({
     format: 'udrix-job-record',
     found: [
@@ -89,7 +89,10 @@ test('a unit goes from its pattern over measured and ordered to recorded, by key
     ],
     cost: { soFar: 31.5, toCome: 90 },
   })
-  const findings = await page.request.get((href ?? '').replace('record.json', 'findings.csv'))
+  const findings = await page.request.get(
+    (href ?? '').replace('record.json', 'findings.csv'),
+    TRY_AGAIN,
+  )
   expect(await findings.text()).toContain('roller bearing 1 of the countershaft')
   await page.goto(`${box}/life`)
   await expect(page.getByRole('row', { name: /Roller bearing 1.*RB 15-35/ })).toBeVisible()
@@ -97,10 +100,7 @@ test('a unit goes from its pattern over measured and ordered to recorded, by key
 
 test('a tray is found by its label: another package reads the code', async ({ page }) => {
   const box = await duplicateOf(page, 'Harrowgap')
-  await page.goto(`${box}/measure`)
-  await page.getByRole('button', { name: 'Open a job' }).click()
-  await expect(page).toHaveURL(/job\?job=/)
-  await page.goto(`${box}/measure?part=gear:main-2`)
+  await openJob(page, box, 'measure?part=gear:main-2')
   await page.getByLabel('Lies in tray').fill('7')
   await page.keyboard.press('Enter')
   await entriesKept(page)
@@ -180,7 +180,7 @@ test('parts are added several at once, changed, told what is wrong with them, an
   await page.getByLabel('Step 3 diameter').fill('33')
   await page.keyboard.press('Tab')
   await kept(page)
-  const file = await page.request.get(`${box}/file`)
+  const file = await page.request.get(`${box}/file`, TRY_AGAIN)
   expect(await file.json()).toMatchObject({
     members: expect.arrayContaining([
       expect.objectContaining({
@@ -202,12 +202,9 @@ test('a part that another has taken out is told, and what was found on it stays'
   context,
 }) => {
   const box = await duplicateOf(page, 'Fenwold')
-  await page.goto(`${box}/measure`)
-  await page.getByRole('button', { name: 'Open a job' }).click()
-  await expect(page).toHaveURL(/job\?job=/)
   const bearing = (await piecesOf(page, box)).find(({ kind }) => kind === 'ball-bearing')?.id ?? ''
   await hearNothing(page)
-  await page.goto(`${box}/measure?part=piece:${bearing}`)
+  await openJob(page, box, `measure?part=piece:${bearing}`)
   const other = await context.newPage()
   await other.goto(`${box}/layout?view=parts&part=pieces:${bearing}`)
   await other.getByRole('button', { name: 'Take out' }).click()
@@ -227,10 +224,7 @@ test('what a unit under the bench has is offered before it is bought', async ({ 
   await page.getByLabel('Kept for its parts').check()
   await kept(page)
   const box = await duplicateOf(page, 'Morrick')
-  await page.goto(`${box}/measure`)
-  await page.getByRole('button', { name: 'Open a job' }).click()
-  await expect(page).toHaveURL(/job\?job=/)
-  await page.goto(`${box}/measure?kind=gear`)
+  await openJob(page, box, 'measure?kind=gear')
   const gear = await page.getByRole('heading', { level: 2 }).first().innerText()
   await page.getByRole('button', { name: 'rounded or chipped' }).click()
   await entriesKept(page)

@@ -1,6 +1,6 @@
 /** Changing gear: the change along its time line, the interlock, the drum, rods and gate. */
 import { printed } from './pdf.ts'
-import { addressOf, duplicateOf } from './pages.ts'
+import { addressOf, duplicateOf, openJob } from './pages.ts'
 import { expect, test } from './udrix.ts'
 
 test('a change is gone through by keyboard, stands in the address, and prints', async ({
@@ -214,10 +214,7 @@ test('moving off is shown standing and rolling', async ({ page }) => {
 
 test('a ring that the job measured as spent grinds in a change', async ({ page }) => {
   const box = await duplicateOf(page, 'Ostrel')
-  await page.goto(`${box}/job`)
-  await page.getByRole('button', { name: 'Open a job' }).click()
-  await expect(page.getByText('Job 1', { exact: true })).toBeVisible()
-  await page.goto(`${box}/shift?from=2&to=3`)
+  await openJob(page, box, 'shift?from=2&to=3')
   const steps = page.getByRole('list', { name: 'Steps' })
   await expect(steps).toContainText('brings both sides to one speed')
   await page.goto(`${box}/measure?part=${encodeURIComponent('ring:coupler-3-4/3')}`)
