@@ -13,6 +13,7 @@ import { PIECE_DEFINITIONS, seatOf, stretchesOf } from '../box/pieces/index.ts'
 import { HOLLOW_WALL_MM, SHAFT_RADIUS_MM } from '../box/pieces/shafts.ts'
 import { DRAWN_FACE_MM } from '../box/pieces/stack.ts'
 import { meshStationMm, pitchRadiusOfModuleMm } from '../box/mesh.ts'
+import { oncePer } from '../box/oncePer.ts'
 import { median } from '../box/toothSums.ts'
 import type {
   Axis,
@@ -449,8 +450,13 @@ function drawPicture(link: Link, picture: Picture, { gears, memberOf }: Drawn): 
   }
 }
 
-/** Lays a draft out as a section; it need not be checked. Parts whose ids lead nowhere are left out. */
-export function layOutSection(draft: BoxDraft): Section {
+/**
+ * A draft laid out as a section, once for each; it need not be checked. Parts whose ids lead
+ * nowhere are left out.
+ */
+export const layOutSection: (draft: BoxDraft) => Section = oncePer(layOut)
+
+function layOut(draft: BoxDraft): Section {
   const drawing = sketch(draft)
   const { index, yMm } = drawing
   const gears = drawGears(drawing)
