@@ -12,6 +12,11 @@ export const editOriginSchema = z.strictObject({
 })
 export type EditOrigin = z.infer<typeof editOriginSchema>
 
+/** Of what a person does by whose settings the page goes. */
+export function originOf({ initials }: { readonly initials: string }): EditOrigin {
+  return { by: initials }
+}
+
 /** Of edits that were kept before anybody asked. */
 export const UNKNOWN_ORIGIN: EditOrigin = { by: '' }
 

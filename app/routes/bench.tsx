@@ -33,6 +33,7 @@ import { Warning } from '~/components/Warning.tsx'
 import { PageHead } from '~/components/PageHead.tsx'
 
 import type { EditOrigin } from '~/files/editOrigin.ts'
+import { originOf } from '~/files/editOrigin.ts'
 
 import type { Route } from './+types/bench'
 
@@ -67,8 +68,8 @@ export function clientLoader({ request, serverLoader }: Route.ClientLoaderArgs) 
 }
 
 export async function action({ request }: Route.ActionArgs) {
-  const [form, { initials }] = await Promise.all([readForm(request), readSettings(request)])
-  const outcome = await unlessOutage(() => change(form, { by: initials }))
+  const [form, settings] = await Promise.all([readForm(request), readSettings(request)])
+  const outcome = await unlessOutage(() => change(form, originOf(settings)))
   return outcome ?? data({ kind: 'notice' as const, sentence: OUTAGE_SENTENCE }, { status: 503 })
 }
 

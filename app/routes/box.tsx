@@ -20,6 +20,7 @@ import { OutboxNotices } from '~/components/outbox/OutboxNotices.tsx'
 import { SettingsControls } from '~/components/SettingsControls.tsx'
 import { Tour } from '~/components/Tour.tsx'
 import { staysOpen, unlessSamePage } from '~/client/staysOpen.ts'
+import { originOf } from '~/files/editOrigin.ts'
 import { editWords } from '~/words/changes.ts'
 import { conflictWords } from '~/words/issues.ts'
 import type { Vocabulary } from '~/words/vocabulary.ts'
@@ -103,7 +104,8 @@ function OpenedBox({ loaderData }: { readonly loaderData: LoadedBox }) {
   useLiveData(id)
   const [areCautionsRead, setAreCautionsRead] = useState(loaderData.areCautionsRead)
   const [isJobWaiting, setIsJobWaiting] = useState(false)
-  const kept = useKeptBox(id, loaderData, { by: settings.initials })
+  const origin = useMemo(() => originOf(settings), [settings])
+  const kept = useKeptBox(id, loaderData, origin)
   const { outbox } = kept
   const words = useMemo(() => vocabularyOf(settings), [settings])
   useHotkeys('mod+z', () => kept.undo?.(), { preventDefault: true })

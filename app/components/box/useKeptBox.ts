@@ -73,7 +73,7 @@ function useUndo(send: (edits: readonly Edit[]) => void): Pick<KeptBox, 'edit' |
   }
 }
 
-export function useKeptBox(boxId: string, loaded: Known, { by }: EditOrigin): KeptBox {
+export function useKeptBox(boxId: string, loaded: Known, origin: EditOrigin): KeptBox {
   const [known, setKnown] = useState<Known>(loaded)
   const [conflicts, setConflicts] = useState<readonly EditConflict[]>([])
 
@@ -92,9 +92,9 @@ export function useKeptBox(boxId: string, loaded: Known, { by }: EditOrigin): Ke
   const { pending } = outbox
   const send = useCallback(
     (edits: readonly Edit[]) => {
-      put(edits.map((edit) => ({ id: uuidv7(), origin: { by }, edit })))
+      put(edits.map((edit) => ({ id: uuidv7(), origin, edit })))
     },
-    [put, by],
+    [put, origin],
   )
 
   const draft = useMemo(
