@@ -37,7 +37,6 @@ export {
   duplicatePart,
 } from './drafting/add.ts'
 export {
-  linkBetween,
   moveLane,
   movePart,
   renamePlace,
@@ -50,14 +49,7 @@ export { positionsOfPlace, removePart, removePlace } from './drafting/remove.ts'
 export type { Edit, EditConflict, EditRefusal } from './edit.ts'
 export { LONGEST_NAME, applyEdit, inverseOf } from './edit.ts'
 export type { BoxIssue } from './issues.ts'
-export type {
-  EndKind,
-  GearPair,
-  LinkChoice,
-  LinkEndKey,
-  LinkField,
-  LinkFieldKey,
-} from './links/index.ts'
+export type { GearPair, LinkChoice, LinkEndKey, LinkField, LinkFieldKey } from './links/index.ts'
 export {
   LINK_KIND_NAMES,
   alikeKinds,
@@ -71,13 +63,12 @@ export {
 } from './links/index.ts'
 export type { BoxField, Change, Part, PartList } from './parts.ts'
 export { BOX_FIELDS, PART_LISTS, applyChanges, diffDrafts, partsOf } from './parts.ts'
-export type { Bearing, PiecePlace, PieceShape, Seated, Stretch, WayOff } from './pieces/index.ts'
+export type { Bearing, PieceShape, Stretch, WayOff } from './pieces/index.ts'
 export {
   HOLLOW_WALL_MM,
   LONGEST_PART_NUMBER,
   MOST_OF_A_PIECE,
   PIECE_DEFINITIONS,
-  PIECE_PLACES,
   bearingsOf,
   fitOf,
   isNewEachTime,
@@ -90,7 +81,6 @@ export {
   seatOf,
   stretchesOf,
   wayOff,
-  wayOffOfGear,
   withBuild,
 } from './pieces/index.ts'
 export type { Chosen, PatternId } from './patterns/index.ts'

@@ -35,6 +35,7 @@ export type ComparedField = (typeof COMPARED_FIELDS)[number]
 /** Which of the two. */
 export type Side = 'one' | 'other'
 
+/** One thing in which two units, or a unit and what it was, are not the same. */
 export type Difference =
   /** A part that only one of them has. */
   | { readonly kind: 'only'; readonly ref: string; readonly on: Side }

@@ -41,6 +41,7 @@ export const SHOWN_BY = [
 /** See `SHOWN_BY`. */
 export type ShownBy = (typeof SHOWN_BY)[number]
 
+/** How a part is taken off or put in, and what to mind. */
 export interface Handling {
   readonly fit: Fit | 'lifted'
   readonly cautions: readonly BuildCaution[]

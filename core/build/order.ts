@@ -21,6 +21,7 @@ export interface Step {
   readonly face: ClosingSide | null
 }
 
+/** The steps in which a unit comes apart. */
 export interface Order {
   /** Coming apart; together they go from the last to the first. */
   readonly down: readonly Step[]

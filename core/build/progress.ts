@@ -11,6 +11,7 @@ import { leastToReach, openWay } from './removal.ts'
 /** The two directions of the work. */
 export type Direction = 'down' | 'up'
 
+/** How far a unit is apart or together. */
 export interface Progress {
   /** Ids of the parts that are off. */
   readonly off: ReadonlySet<string>
@@ -22,6 +23,7 @@ export interface Progress {
   readonly lost: readonly string[]
 }
 
+/** A part that was left out, and what it costs to put it in. */
 export interface Forgotten {
   readonly part: AssemblyPart
   /** The fewest parts that have to come off again so that it goes in, in that order. */

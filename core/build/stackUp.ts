@@ -11,6 +11,7 @@ export interface Toleranced {
   readonly plusMinusMm: number
 }
 
+/** What is left of a room when its stack is in, and how far that may be off. */
 export interface EndPlay {
   /** Below 0 is preload. */
   readonly mm: number

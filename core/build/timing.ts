@@ -26,6 +26,7 @@ export interface TimedPair {
   readonly offTeeth: ToothShare
 }
 
+/** How shafts that one gear drives are set to one another by marks. */
 export interface Timing {
   /** Members that are timed to one another. */
   readonly shafts: readonly string[]

@@ -15,6 +15,7 @@ export interface Engine {
   readonly inertiaKgM2: number
 }
 
+/** What the box moves, and what holds it back. */
 export interface Car {
   readonly engine: Engine
   readonly massKg: number

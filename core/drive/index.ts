@@ -6,11 +6,5 @@ export type { DriveWay, Powertrain, PowertrainResult } from './powertrain.ts'
 export { powertrainOf } from './powertrain.ts'
 export type { ShiftRules, ShiftTimes } from './rules.ts'
 export { USUAL_RULES, USUAL_TIMES } from './rules.ts'
-export type {
-  DriveResult,
-  DriveSample,
-  DriveTask,
-  DrivenChange,
-  EnergyBalance,
-} from './simulate.ts'
+export type { DriveResult, DriveSample, DrivenChange } from './simulate.ts'
 export { SAMPLE_S, USUAL_STEPS, driveCourse, stepsFor } from './simulate.ts'

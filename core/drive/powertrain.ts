@@ -40,6 +40,7 @@ export interface DrivenPosition {
   readonly ratio: number
 }
 
+/** A box as it is driven: its positions, and what turns with them. */
 export interface Powertrain {
   readonly solver: Solver
   readonly paths: readonly Path[]
@@ -52,6 +53,7 @@ export interface Powertrain {
   readonly ahead: 1 | -1
 }
 
+/** The powertrain of a box, or why it has none that can be driven. */
 export type PowertrainResult =
   | { readonly ok: true; readonly powertrain: Powertrain }
   | { readonly ok: false; readonly kind: 'uncounted'; readonly gears: readonly Gear[] }

@@ -21,6 +21,7 @@ import { planChange } from './powertrain.ts'
 import type { ShiftRules, ShiftTimes } from './rules.ts'
 import { guessedGear, wantedGear } from './rules.ts'
 
+/** A course to drive, in what and by which rules. */
 export interface DriveTask {
   readonly powertrain: Powertrain
   readonly car: Car
@@ -81,6 +82,7 @@ export interface EnergyBalance {
   readonly kineticJ: number
 }
 
+/** How it was driven. */
 export interface DriveResult {
   /** Labels of the positions that samples speak of. */
   readonly labels: readonly string[]

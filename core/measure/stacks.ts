@@ -104,6 +104,7 @@ export interface ShimChoice {
   readonly isWithin: boolean
 }
 
+/** Which shims bring an end play into its range. */
 export interface ShimPlan {
   /** The thickness that would land in the middle of the range. */
   readonly ideal: number

@@ -65,6 +65,7 @@ export type ChangeStep =
       readonly closing: readonly Coupler[]
     }
 
+/** A change from one position to another, step by step, and what has to match in it. */
 export interface GearChange {
   readonly from: BoxPosition
   readonly to: BoxPosition

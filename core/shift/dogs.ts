@@ -12,6 +12,7 @@ const NEEDED_DOG_FIGURES = [
   'freeAngleDeg',
   'depthMm',
 ] as const satisfies readonly (keyof DogFigures)[]
+/** A figure without which what dogs do cannot be worked out. */
 export type NeededDogFigure = (typeof NEEDED_DOG_FIGURES)[number]
 
 /** Steel on steel in gear oil (common practice). */
@@ -29,6 +30,7 @@ export interface DogTask {
   readonly torqueNm: number
 }
 
+/** What dogs do when they are brought together while they turn past one another. */
 export interface DogWork {
   /** That a dog meets a gap at its first try. */
   readonly chance: number
@@ -45,6 +47,7 @@ export interface DogWork {
   readonly drawsInN: number | null
 }
 
+/** What they do, or which of their figures are missing. */
 export type DogResult =
   | { readonly ok: true; readonly work: DogWork }
   | { readonly ok: false; readonly missing: readonly NeededDogFigure[] }

@@ -54,6 +54,7 @@ export interface StarStop {
   readonly isAsNamed: boolean
 }
 
+/** What holds at every angle of a drum. */
 export interface DrumProof {
   readonly stretches: readonly DrumStretch[]
   readonly stops: readonly StarStop[]

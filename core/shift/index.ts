@@ -1,10 +1,10 @@
 /** Changing gear: what moves what, and what must match. */
 export { directionAhead } from './ahead.ts'
-export type { ChangeOptions, GearChange, ChangeSchool, ChangeStep, CouplerMove } from './change.ts'
+export type { GearChange, ChangeSchool, ChangeStep } from './change.ts'
 export { CHANGE_SCHOOLS, WITH_RING, gearChange, placeKey } from './change.ts'
 export type { Approach, Contact } from './contact.ts'
 export { GEAR_TEETH_FROM, RING_TEETH_FROM, contactOf, dogDepthMm } from './contact.ts'
-export type { DogResult, DogWork, NeededDogFigure } from './dogs.ts'
+export type { DogWork, NeededDogFigure } from './dogs.ts'
 export { dogWork } from './dogs.ts'
 export type { Depth, DrumProof, DrumStretch, StarStop } from './drum.ts'
 export { placesOver, proveDrum, settlesAt, travelAt } from './drum.ts'
@@ -20,9 +20,9 @@ export {
   standingOf,
   switchedOf,
 } from './lever.ts'
-export type { Coasting, HangsOn, Match, MatchSide } from './match.ts'
+export type { HangsOn, Match } from './match.ts'
 export { greatestSlip } from './match.ts'
 export type { Inertia } from './inertia.ts'
 export { reducedInertia } from './inertia.ts'
-export type { NeededFigure, RingResult, RingTask, RingWork } from './ring.ts'
+export type { NeededFigure, RingWork } from './ring.ts'
 export { USUAL_FRICTION, ringWork } from './ring.ts'

@@ -25,6 +25,7 @@ export function discInertiaKgM2(widthMm: number, radiusMm: number, boreRadiusMm 
   )
 }
 
+/** What a body has against a change of its speed, as far as its figures are known. */
 export interface Inertia {
   readonly kgM2: number
   /** Gears whose module, width or count is not known, and which are left out. */

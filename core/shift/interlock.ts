@@ -128,6 +128,7 @@ export interface PartOut {
   readonly opened: readonly OpenSet[]
 }
 
+/** Which couplers an interlock lets in at once, and what each of its parts keeps from happening. */
 export interface InterlockProof {
   /** What is possible with every part in. */
   readonly open: readonly OpenSet[]

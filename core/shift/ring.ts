@@ -17,6 +17,7 @@ export const NEEDED_FIGURES = [
   'leverForceN',
   'leverRatio',
 ] as const satisfies readonly (keyof RingFigures)[]
+/** See `NEEDED_FIGURES`. */
 export type NeededFigure = (typeof NEEDED_FIGURES)[number]
 
 /** What a ring has to do. */
@@ -29,6 +30,7 @@ export interface RingTask {
   readonly dragNm: number
 }
 
+/** What a ring does to bring its two sides to one speed. */
 export interface RingWork {
   readonly sleeveForceN: number
   readonly coneTorqueNm: number
@@ -46,6 +48,7 @@ export interface RingWork {
   readonly isBlocking: boolean | null
 }
 
+/** What it does, or which of its figures are missing. */
 export type RingResult =
   | { readonly ok: true; readonly work: RingWork }
   | { readonly ok: false; readonly missing: readonly NeededFigure[] }

@@ -19,6 +19,7 @@ import {
   transverseTransaxle,
 } from './twoShaft.ts'
 
+/** Patterns that a box can be started from, in the order of their list. */
 export const PATTERN_IDS = [
   'three-shaft',
   'countershaft-couplers',
@@ -33,6 +34,7 @@ export const PATTERN_IDS = [
   'dual-clutch',
   'transfer-case',
 ] as const
+/** See `PATTERN_IDS`. */
 export type PatternId = (typeof PATTERN_IDS)[number]
 
 /** One thing to choose, and the option to start from. */
@@ -45,6 +47,7 @@ export interface PatternChoice {
   readonly usual?: { readonly of: string; readonly beside: Readonly<Record<string, string>> }
 }
 
+/** What was chosen of a pattern, by the id of the choice; what is not in it is as usual. */
 export type Chosen = Readonly<Record<string, string>>
 
 export interface Pattern {
@@ -204,6 +207,7 @@ const DEFINITIONS: readonly PatternDefinition[] = [
   },
 ]
 
+/** All patterns, in the order of their list. */
 export const PATTERNS: readonly Pattern[] = DEFINITIONS
 
 /** The option in force for one choice: what was chosen, or what is most usual beside the rest. */
