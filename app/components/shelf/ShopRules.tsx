@@ -49,10 +49,10 @@ function RuleForm({ measure, limit, unit }: RuleFormProps) {
     <Form
       method="post"
       aria-label={`Limit of ${MEASURE_NAMES[measure]}`}
-      className="border-rule flex flex-wrap items-end gap-2 border-b py-1.5"
+      className="border-rule flex flex-wrap items-end gap-x-1.5 gap-y-2 border-b py-1.5"
     >
       <input type="hidden" name="measure" value={measure} />
-      <span className="min-w-[8rem] flex-1 font-semibold">
+      <span className="min-w-[7.6rem] flex-1 font-semibold">
         {capitalize(MEASURE_NAMES[measure])}
         <span className="text-graphite block font-normal">
           {limit ? boundsText(limit) : 'no rule'}
@@ -63,7 +63,7 @@ function RuleForm({ measure, limit, unit }: RuleFormProps) {
           {capitalize(end)}
           <input
             name={end}
-            className="field block w-[4.2rem]"
+            className="field block w-[5rem]"
             inputMode="decimal"
             autoComplete="off"
             defaultValue={limit?.[end] ?? ''}
@@ -73,7 +73,7 @@ function RuleForm({ measure, limit, unit }: RuleFormProps) {
       <select
         name="unit"
         aria-label={`Unit of ${MEASURE_NAMES[measure]}`}
-        className="field w-[5.4rem]"
+        className="field w-[5rem]"
         defaultValue={limit?.unit ?? usual ?? ''}
       >
         {units.map((each) => (
