@@ -2,7 +2,7 @@ import fs from 'node:fs/promises'
 
 import type { Page } from '@playwright/test'
 
-import { addressOf, duplicateOf } from './pages.ts'
+import { TRY_AGAIN, addressOf, duplicateOf } from './pages.ts'
 import { expect, test } from './udrix.ts'
 
 const view = (page: Page, name: string) =>
@@ -481,4 +481,26 @@ test('every view is reached and left by keyboard, and keeps the position', async
   }
   await page.goBack()
   await expect(page).toHaveURL(/\/compare/)
+})
+
+/** The scripts that a page names as the server sends it, and their size as they come, in kB. */
+async function firstScripts(page: Page, address: string) {
+  const html = await (await page.request.get(address, TRY_AGAIN)).text()
+  const names = new Set([...html.matchAll(/\/assets\/[^"]+\.js/g)].map(([name]) => name))
+  const answers = await Promise.all([...names].map((name) => page.request.get(name, TRY_AGAIN)))
+  const texts = await Promise.all(answers.map((answer) => answer.text()))
+  const sizes = answers.map((answer) => Number(answer.headers()['content-length'] ?? 0))
+  return {
+    hasSchemas: texts.some((text) => text.includes('ZodError')),
+    sizeKb: sizes.reduce((sum, size) => sum + size, 0) / 1000,
+  }
+}
+
+test('Trace opens with little script, without the schemas of files', async ({ page }) => {
+  const box = await addressOf(page, 'Quillmoor four')
+  const trace = await firstScripts(page, `${box}/trace?position=2`)
+  expect(trace.hasSchemas).toBe(false)
+  expect(trace.sizeKb).toBeLessThan(250)
+  // A page that reads what was typed has them, so that this would be seen.
+  expect((await firstScripts(page, `${box}/job`)).hasSchemas).toBe(true)
 })

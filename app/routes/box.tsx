@@ -34,7 +34,8 @@ export async function loader({ params, request }: Route.LoaderArgs): Promise<Loa
   if (!box) throw await missingBox(params.boxId)
   const { id, draft, revision, isDemo, areCautionsRead } = box
   const job = (await withDatabase(() => summariesOf([box]))).get(id) ?? null
-  return { id, draft, revision, isDemo, areCautionsRead, settings, job }
+  const origin = originOf(settings)
+  return { id, draft, revision, isDemo, areCautionsRead, settings, origin, job }
 }
 
 const open = staysOpen<LoadedBox>()
@@ -104,8 +105,7 @@ function OpenedBox({ loaderData }: { readonly loaderData: LoadedBox }) {
   useLiveData(id)
   const [areCautionsRead, setAreCautionsRead] = useState(loaderData.areCautionsRead)
   const [isJobWaiting, setIsJobWaiting] = useState(false)
-  const origin = useMemo(() => originOf(settings), [settings])
-  const kept = useKeptBox(id, loaderData, origin)
+  const kept = useKeptBox(id, loaderData, loaderData.origin)
   const { outbox } = kept
   const words = useMemo(() => vocabularyOf(settings), [settings])
   useHotkeys('mod+z', () => kept.undo?.(), { preventDefault: true })

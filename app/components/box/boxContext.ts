@@ -3,6 +3,7 @@ import { createContext, useContext } from 'react'
 import type { BoxDraft } from 'core'
 
 import type { Settings } from '~/settings.ts'
+import type { EditOrigin } from '~/files/editOrigin.ts'
 import type { JobSummary } from '~/views/job/summary.ts'
 import type { Vocabulary } from '~/words/vocabulary.ts'
 
@@ -16,6 +17,8 @@ export interface LoadedBox {
   readonly isDemo: boolean
   readonly areCautionsRead: boolean
   readonly settings: Settings
+  /** Where edits come from that are made here. */
+  readonly origin: EditOrigin
   /** The latest job of the unit. */
   readonly job: JobSummary | null
 }
