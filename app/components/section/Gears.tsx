@@ -10,7 +10,8 @@ import { formatNumber } from '~/words/format.ts'
 import type { Naming } from '~/words/names.ts'
 import { capitalize, gearName } from '~/words/names.ts'
 
-import { placeGearLabels } from '~/views/section/gearLabels.ts'
+import type { GearName } from '~/views/section/gearLabels.ts'
+import { placeGearFigures } from '~/views/section/gearLabels.ts'
 import type { Layers } from '~/views/section/layers.ts'
 import type { Layout } from '~/views/section/layout.ts'
 import { gearOutline } from '~/views/section/outlines.ts'
@@ -78,6 +79,8 @@ interface GearFiguresProps extends GearLinks {
   readonly layout: Layout
   readonly naming: Naming
   readonly layers: Layers
+  /** Where its name finds room. */
+  readonly name: GearName | undefined
   /** How the gear moves, where its speed is to be written on it. */
   readonly motion?: BodyMotion | undefined
   /** Speed of the input, and 1 where the near side of a gear that turns with it goes down, else −1. */
@@ -113,17 +116,10 @@ function sayGear(naming: Naming, gear: Gear): string {
   return `${capitalize(gearName(naming, gear))}: ${teeth}, ${naming.words.mounts[mount]}`
 }
 
-/** What is written beside a gear, and which way it has slid. */
-function labelOf({ label }: Gear, shiftMm: number): string {
-  const short = label.replace(/ (gear|idler)$/, '').replace(/^(chain|primary) sprocket$/, '$1')
-  return shiftMm < 0 ? `◀ ${short}` : shiftMm > 0 ? `${short} ▶` : short
-}
-
 export function GearFigures(props: GearFiguresProps) {
-  const { drawn, layout, naming, layers } = props
+  const { drawn, layout, naming, layers, name } = props
   const { gear } = drawn
-  const { x, frame, countY, speedY, name } = placeGearLabels(drawn, layout)
-  const shiftMm = layout.shifts.get(gear.id) ?? 0
+  const { x, frame, countY, speedY } = placeGearFigures(drawn, layout)
   const disputed = isDisputed(gear)
   const said = sayGear(naming, gear)
   return (
@@ -141,8 +137,13 @@ export function GearFigures(props: GearFiguresProps) {
         </text>
       )}
       {layers.has('names') && name && (
-        <text className={clsx(shiftMm !== 0 && 'slid')} {...name}>
-          {labelOf(gear, shiftMm)}
+        <text
+          className={clsx(layout.shifts.get(gear.id) && 'slid')}
+          x={name.x}
+          y={name.y}
+          textAnchor={name.textAnchor}
+        >
+          {name.text}
         </text>
       )}
     </GearLink>

@@ -22,6 +22,7 @@ import { bodyName, capitalize } from '~/words/names.ts'
 import type { Input } from '~/words/sentences.ts'
 import type { Vocabulary } from '~/words/vocabulary.ts'
 import { mostTorque } from '~/views/box/analysis.ts'
+import { placeGearNames } from '~/views/section/gearLabels.ts'
 import type { Layers } from '~/views/section/layers.ts'
 import { USUAL_LAYERS } from '~/views/section/layers.ts'
 import type { Layout } from '~/views/section/layout.ts'
@@ -266,19 +267,24 @@ interface WritingProps extends Omit<SectionDrawingProps, 'classOf'> {
   readonly downwards: 1 | -1
 }
 
+/** Where names of members and the scale of the ribbon stand, while gears slide as before. */
+function useRoom({ section, scale, seats }: Layout, naming: Naming) {
+  return useMemo(() => {
+    const gearNames = placeGearNames({ section, scale, seats, shifts: NO_SHIFTS })
+    const taken = [...gearNames.values()].map(({ covers }) => covers)
+    const names = placeMemberNames(section, scale, taken, (id) => bodyName(naming, id))
+    const written = [...taken, ...names.map(({ covers }) => covers)]
+    return { names, scaleAt: findRoom(section, scale, written, SCALE_SIZE) }
+  }, [section, scale, seats, naming])
+}
+
 /** The torque, and what is written over the parts. */
 const Writing = memo(function Writing(props: WritingProps) {
   const { naming, layout, layers, state, drive, forces, input, overlay } = props
   const { section, scale } = layout
   const fullTorque = props.ribbonFullTorque ?? 1
-  const names = useMemo(
-    () => placeMemberNames(section, scale, (id) => bodyName(naming, id)),
-    [section, scale, naming],
-  )
-  const scaleAt = useMemo(
-    () => findRoom(section, scale, names, SCALE_SIZE),
-    [section, scale, names],
-  )
+  const gearNames = useMemo(() => placeGearNames(layout), [layout])
+  const { names, scaleAt } = useRoom(layout, naming)
   const hasRibbon = drive !== undefined && layers.has('torque')
   return (
     <>
@@ -313,6 +319,7 @@ const Writing = memo(function Writing(props: WritingProps) {
           layout={layout}
           naming={naming}
           layers={layers}
+          name={gearNames.get(drawn.gear.id)}
           motion={state?.motions.get(bodyOfGear(drawn.gear))}
           speedRpm={input?.speedRpm}
           downwards={props.downwards}

@@ -1,7 +1,8 @@
-import { layOutSection } from 'core'
+import { PATTERNS, addPlanetary, buildPattern, layOutSection } from 'core'
 import { fourSpeed, planetaryDraft } from '../../../core/testing/boxes.ts'
 
-import { placeGearLabels } from './gearLabels.ts'
+import type { GearName } from './gearLabels.ts'
+import { placeGearFigures, placeGearNames } from './gearLabels.ts'
 import type { Layout } from './layout.ts'
 import { scaleOf } from './scale.ts'
 import { gearSeats } from './toothMarks.ts'
@@ -14,7 +15,7 @@ function layoutOf(draft: Parameters<typeof layOutSection>[0], shifts = new Map<s
 function placesOf(layout: Layout, gear: string) {
   const drawn = layout.section.gears.find((each) => each.gear.id === gear)
   if (!drawn) throw new Error('not drawn')
-  return { drawn, ...placeGearLabels(drawn, layout) }
+  return { drawn, ...placeGearFigures(drawn, layout), name: placeGearNames(layout).get(gear) }
 }
 
 const FOUR = layoutOf(fourSpeed('sliding-idler'))
@@ -72,6 +73,42 @@ test('a name is left out where another gear stands', () => {
   const gears = draft.gears.map((each) =>
     each.id === 'main-2' ? { ...each, stationMm: above.drawn.gear.stationMm + 4 } : each,
   )
-  expect(above.name).not.toBeNull()
-  expect(placesOf(layoutOf({ ...draft, gears }), 'main-2').name).toBeNull()
+  expect(above.name).toBeDefined()
+  expect(placesOf(layoutOf({ ...draft, gears }), 'main-2').name).toBeUndefined()
+})
+
+/** A letter is drawn about 8 units wide, a line of type 17 high: 13 over its base line. */
+function isApart(one: GearName, other: GearName): boolean {
+  const [[left, right], [from, to]] = [one, other].map(({ text, x, textAnchor }) => {
+    const start = textAnchor === 'middle' ? x - text.length * 4 : x
+    return [start, start + text.length * 8] as const
+  }) as [readonly [number, number], readonly [number, number]]
+  return right <= from || to <= left || Math.abs(one.y - other.y) >= 17
+}
+
+test.each(PATTERNS.map(({ id }) => id))('no name of a gear of %s runs into another', (id) => {
+  const names = [...placeGearNames(layoutOf(buildPattern(id, 'box', {}))).values()]
+  expect(names.length).toBeGreaterThan(0)
+  for (const [at, one] of names.entries())
+    for (const other of names.slice(at + 1))
+      expect([one.text, other.text, isApart(one, other)]).toEqual([one.text, other.text, true])
+})
+
+test('names that are longer than their gears are apart stand on lines of their own', () => {
+  const { draft } = addPlanetary(fourSpeed('sliding-idler'), 'main', 'stepped-planetary')
+  const planets = [...placeGearNames(layoutOf(draft)).values()].filter(({ text }) =>
+    text.startsWith('planet'),
+  )
+  const [sun, ring] = planets
+  if (!sun || !ring) throw new Error('a planet has no name')
+  expect(Math.abs(sun.x - ring.x)).toBeLessThan((sun.text.length + ring.text.length) * 4)
+  expect(isApart(sun, ring)).toBe(true)
+})
+
+test('what has slid says which way', () => {
+  const draft = fourSpeed('sliding-idler')
+  const text = (shiftMm: number) =>
+    placesOf(layoutOf(draft, new Map([['main-1', shiftMm]])), 'main-1').name?.text
+  expect(text(2)).toMatch(/ ▶$/)
+  expect(text(-2)).toMatch(/^◀ /)
 })

@@ -1,8 +1,10 @@
 /** Where what is written on a gear and beside it stands, in viewBox units. */
-import type { Section, SectionGear } from 'core'
+import type { Gear, Section, SectionGear } from 'core'
 import { SLEEVE_WIDTH_MM } from 'core'
 
 import type { Layout } from './layout.ts'
+import type { Rectangle } from './rectangles.ts'
+import { CHARACTER, LINE, isApart, lineOf } from './rectangles.ts'
 import { metalMm } from './toothMarks.ts'
 
 /** A name keeps this far from gears that are none of its own. */
@@ -11,8 +13,10 @@ const NAME_SLACK_MM = 4
 const SLEEVE_ROOM_MM = 24
 /** The height of a figure written on a gear. */
 const FIGURE_HEIGHT = 24
+/** How many lines farther out a name may stand that has no room beside another. */
+const MOST_LINES_OUT = 2
 
-export interface GearLabelPlaces {
+export interface GearFigurePlaces {
   /** The middle of the gear, at which its figures stand. */
   readonly x: number
   /** The block of the gear. */
@@ -25,47 +29,85 @@ export interface GearLabelPlaces {
   /** Base lines of its two figures. */
   readonly countY: number
   readonly speedY: number
-  /** Null where something else stands there. */
-  readonly name: {
-    readonly x: number
-    readonly y: number
-    readonly textAnchor: 'start' | 'middle'
-  } | null
 }
 
-/** A count on the outer side of its shaft, the speed on the inner one, the name beyond the teeth. */
-export function placeGearLabels(
-  drawn: SectionGear,
-  { section, scale, seats, shifts }: Layout,
-): GearLabelPlaces {
+export interface GearName {
+  readonly text: string
+  readonly x: number
+  /** The base line. */
+  readonly y: number
+  readonly textAnchor: 'start' | 'middle'
+  readonly covers: Rectangle
+}
+
+/** Where the metal of a gear is, from its axis, and on which side it carries its figures. */
+function metalOf(drawn: SectionGear, { section, scale, seats, shifts }: Layout) {
   const { gear, yMm, widthMm, isInternal } = drawn
   const memberRadiusMm = seats.radiusMm(gear.member)
   const outside = outwards(section, yMm)
   const isTurned = isInternal && isFilled(section, drawn, outside)
-  const side = isTurned ? (outside < 0 ? 1 : -1) : outside
-  const x = scale.x(gear.stationMm + (shifts.get(gear.id) ?? 0))
-  const y = scale.y(yMm)
   const [innerMm, outerMm] = metalMm(drawn, memberRadiusMm, seats.isOnSleeve(gear.id))
-  const outer = outerMm * scale.perMmY
-  const half = (widthMm / 2) * scale.perMmX
   const fromMm = Math.max(innerMm, memberRadiusMm)
-  const middle = ((outerMm + fromMm) / 2) * scale.perMmY
-  const hasRoom = (outerMm - fromMm) * scale.perMmY > FIGURE_HEIGHT * 0.8
+  return {
+    side: isTurned ? (outside < 0 ? 1 : -1) : outside,
+    x: scale.x(gear.stationMm + (shifts.get(gear.id) ?? 0)),
+    y: scale.y(yMm),
+    half: (widthMm / 2) * scale.perMmX,
+    outerMm,
+    inner: innerMm * scale.perMmY,
+    outer: outerMm * scale.perMmY,
+    middle: ((outerMm + fromMm) / 2) * scale.perMmY,
+    thickness: (outerMm - fromMm) * scale.perMmY,
+  } as const
+}
+
+/** A count on the outer side of its shaft, the speed on the inner one. */
+export function placeGearFigures(drawn: SectionGear, layout: Layout): GearFigurePlaces {
+  const { side, x, y, half, inner, outer, middle, thickness } = metalOf(drawn, layout)
   // A figure that has no room on its side of the shaft goes across the shaft's middle.
-  const isBeside = hasRoom || isInternal
-  // The rim of a ring is thin: its count stands inside it, over the planets, and its name beside it.
-  const countAt = isInternal ? innerMm * scale.perMmY - FIGURE_HEIGHT / 2 : middle
-  const isNamed = !isCovered(section, { ...drawn, radiusMm: outerMm }, side, shifts)
-  const name = isInternal
-    ? ({ x: x + half + 8, y: y + side * middle + 5, textAnchor: 'start' } as const)
-    : ({ x, y: side < 0 ? y - outer - 8 : y + outer + 20, textAnchor: 'middle' } as const)
+  const isBeside = thickness > FIGURE_HEIGHT * 0.8 || drawn.isInternal
+  // The rim of a ring is thin: its count stands inside it, over the planets.
+  const countAt = drawn.isInternal ? inner - FIGURE_HEIGHT / 2 : middle
   return {
     x,
     frame: { x: x - half, width: 2 * half, y: y - outer, height: 2 * outer },
     countY: y + (isBeside ? side * countAt : 0) + 8,
     speedY: y + (isBeside ? -side * middle : side * 26) + 5,
-    name: isNamed ? name : null,
   }
+}
+
+/** What is written beside a gear, and which way it has slid. */
+function labelOf({ label }: Gear, shiftMm: number): string {
+  const short = label.replace(/ (gear|idler)$/, '').replace(/^(chain|primary) sprocket$/, '$1')
+  return shiftMm < 0 ? `◀ ${short}` : shiftMm > 0 ? `${short} ▶` : short
+}
+
+/**
+ * Names of gears by their ids: beyond the teeth, or beside the rim of a ring, which is thin.
+ * Where two would run into one another the second stands a line or two farther out. One that
+ * finds no room is left out, and told by pointing.
+ */
+export function placeGearNames(layout: Layout): ReadonlyMap<string, GearName> {
+  const { section, scale, shifts } = layout
+  const placed = new Map<string, GearName>()
+  for (const drawn of section.gears) {
+    const { id } = drawn.gear
+    const { side, x, y, half, outer, outerMm, middle } = metalOf(drawn, layout)
+    const text = labelOf(drawn.gear, shifts.get(id) ?? 0)
+    const width = text.length * CHARACTER
+    for (let out = 0; out <= MOST_LINES_OUT; out++) {
+      const reachMm = outerMm + (out * LINE) / scale.perMmY
+      if (isCovered(section, { ...drawn, radiusMm: reachMm }, side, shifts)) break
+      const at = drawn.isInternal
+        ? { x: x + half + 8, y: y + side * (middle + out * LINE) + 5 }
+        : { x, y: side < 0 ? y - outer - 8 - out * LINE : y + outer + 20 + out * LINE }
+      const covers = lineOf(drawn.isInternal ? at.x : at.x - width / 2, at.y, width)
+      if (![...placed.values()].every((other) => isApart(covers, other.covers))) continue
+      placed.set(id, { text, ...at, textAnchor: drawn.isInternal ? 'start' : 'middle', covers })
+      break
+    }
+  }
+  return placed
 }
 
 /** On which side of its axis a gear carries its figures: away from the middle of the drawing. */

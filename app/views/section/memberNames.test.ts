@@ -2,28 +2,57 @@ import { PATTERNS, buildPattern, indexBox, layOutSection } from 'core'
 
 import { bodyName } from '~/words/names.ts'
 import { PLAIN_WORDS } from '~/words/vocabulary.ts'
+import { placeGearNames } from './gearLabels.ts'
 import { findRoom, placeMemberNames } from './memberNames.ts'
 import { scaleOf } from './scale.ts'
+import { gearSeats } from './toothMarks.ts'
 
 /** A line of type is drawn 17 units high; a name of n letters about 8 n wide. */
 const LINE = 17
 const CHARACTER = 8
 
+/** Names of gears and members of a pattern, as they are drawn. */
+function namesOf(id: (typeof PATTERNS)[number]['id']) {
+  const draft = buildPattern(id, 'box', {})
+  const naming = { box: indexBox(draft), words: PLAIN_WORDS }
+  const section = layOutSection(draft)
+  const scale = scaleOf(section)
+  const layout = { section, scale, seats: gearSeats(section), shifts: new Map<string, number>() }
+  const gears = [...placeGearNames(layout).values()]
+  const covered = gears.map(({ covers }) => covers)
+  const name = (member: string): string => bodyName(naming, member)
+  return {
+    section,
+    scale,
+    name,
+    gears,
+    covered,
+    members: placeMemberNames(section, scale, covered, name),
+  }
+}
+
 test.each(PATTERNS.map(({ id }) => id))(
   'no name of %s covers another, a gear, or the edge of the drawing',
   (id) => {
-    const draft = buildPattern(id, 'box', {})
-    const naming = { box: indexBox(draft), words: PLAIN_WORDS }
-    const section = layOutSection(draft)
-    const scale = scaleOf(section)
-    const placed = placeMemberNames(section, scale, (member) => bodyName(naming, member))
-    const boxes = placed.map(({ member, x, y }) => ({
+    const { section, scale, name, gears, members } = namesOf(id)
+    const boxes = members.map(({ member, x, y }) => ({
       member,
       left: x,
-      right: x + bodyName(naming, member).length * CHARACTER,
+      right: x + name(member).length * CHARACTER,
       top: y - LINE + 5,
       bottom: y,
     }))
+    for (const { text, x, y, textAnchor } of gears) {
+      const left = textAnchor === 'middle' ? x - (text.length * CHARACTER) / 2 : x
+      for (const one of boxes) {
+        const isClear =
+          one.right <= left ||
+          one.left >= left + text.length * CHARACTER ||
+          one.bottom <= y - LINE + 5 ||
+          one.top >= y
+        expect([one.member, text, isClear]).toEqual([one.member, text, true])
+      }
+    }
     expect(boxes.length).toBeGreaterThan(0)
     for (const [at, one] of boxes.entries()) {
       expect(one.left).toBeGreaterThanOrEqual(0)
@@ -65,13 +94,10 @@ test.each(PATTERNS.map(({ id }) => id))('the drawing of %s fits into its frame',
 test.each(PATTERNS.map(({ id }) => id))(
   'the scale of the ribbon in %s covers no part, if it finds room',
   (id) => {
-    const draft = buildPattern(id, 'box', {})
-    const naming = { box: indexBox(draft), words: PLAIN_WORDS }
-    const section = layOutSection(draft)
-    const scale = scaleOf(section)
-    const names = placeMemberNames(section, scale, (member) => bodyName(naming, member))
+    const { section, scale, covered, members } = namesOf(id)
     const size = { width: 196, height: 34 }
-    const found = findRoom(section, scale, names, size)
+    const written = [...covered, ...members.map(({ covers }) => covers)]
+    const found = findRoom(section, scale, written, size)
     if (!found) return
     const [left, right] = [found.x, found.x + size.width]
     const [top, bottom] = [found.y, found.y + size.height]

@@ -1,11 +1,10 @@
 /** Where the names of members stand: where nothing else is in the way. */
 import type { Section, SectionMember } from 'core'
 
+import type { Rectangle } from './rectangles.ts'
+import { CHARACTER, LINE, isApart, lineOf } from './rectangles.ts'
 import type { Scale } from './scale.ts'
 
-/** Width to reserve for a character of a name, and the height of a line, in viewBox units. */
-const CHARACTER = 8.2
-const LINE = 19
 /** Clear of the centre line that runs on beyond a member's end. */
 const OFFSET = 14
 /** How far bearings and flanges stand out over their shaft. */
@@ -13,28 +12,12 @@ const OVER_PIECES_MM = 17
 /** Room over a sleeve for its name. */
 const SLEEVE_ROOM_MM = 24
 
-interface Rectangle {
-  readonly left: number
-  readonly top: number
-  readonly right: number
-  readonly bottom: number
-}
-
 export interface PlacedName {
   readonly member: string
   readonly x: number
   /** The base line. */
   readonly y: number
-  readonly width: number
-}
-
-function isApart(one: Rectangle, other: Rectangle): boolean {
-  return (
-    one.right <= other.left ||
-    other.right <= one.left ||
-    one.bottom <= other.top ||
-    other.bottom <= one.top
-  )
+  readonly covers: Rectangle
 }
 
 /** Parts that a name must not cover, with the names of gears and sleeves beside them. */
@@ -72,22 +55,6 @@ function obstacles(section: Section, scale: Scale): Rectangle[] {
   return [...gears, ...sleeves, ...members, ...arms, ...pieces]
 }
 
-/** The names of gears over and under them, which may be wider than they are. */
-function gearNames(section: Section, scale: Scale): Rectangle[] {
-  return section.gears.flatMap(({ gear, yMm, radiusMm }) => {
-    const half = (gear.label.length * CHARACTER) / 2
-    const [x, top, bottom] = [
-      scale.x(gear.stationMm),
-      scale.y(yMm - radiusMm),
-      scale.y(yMm + radiusMm),
-    ]
-    return [
-      { left: x - half, right: x + half, top: top - LINE - 4, bottom: top },
-      { left: x - half, right: x + half, top: bottom, bottom: bottom + LINE + 4 },
-    ]
-  })
-}
-
 /** Where a name of this width could stand, best first, by its left end and its base line. */
 function candidates(
   { member, yMm, radiusMm }: SectionMember,
@@ -115,25 +82,20 @@ function candidates(
   ]
 }
 
-function lineOf(x: number, y: number, width: number): Rectangle {
-  return { left: x, right: x + width, top: y - LINE + 5, bottom: y + 3 }
-}
-
 /** Steps in which the drawing is searched for room, in viewBox units. */
 const SEARCH_STEP = { x: 20, y: 10 }
 
-/** Where something of this size can stand, its left top corner, nearest to the lower left; null where nowhere. */
+/**
+ * Where something of this size can stand, its left top corner, nearest to the lower left; null
+ * where nowhere. `written` is what names of gears and members cover.
+ */
 export function findRoom(
   section: Section,
   scale: Scale,
-  names: readonly PlacedName[],
+  written: readonly Rectangle[],
   size: { readonly width: number; readonly height: number },
 ): { readonly x: number; readonly y: number } | null {
-  const taken = [
-    ...obstacles(section, scale),
-    ...gearNames(section, scale),
-    ...names.map(({ x, y, width }) => lineOf(x, y, width)),
-  ]
+  const taken = [...obstacles(section, scale), ...written]
   for (let y = scale.height - size.height; y >= 0; y -= SEARCH_STEP.y)
     for (let x = 2; x + size.width <= scale.width; x += SEARCH_STEP.x) {
       const here = { left: x, right: x + size.width, top: y, bottom: y + size.height }
@@ -142,13 +104,17 @@ export function findRoom(
   return null
 }
 
-/** Names that find room, in the order of the members; the others are told by pointing. */
+/**
+ * Names that find room beside what names of gears cover, in the order of the members; the others
+ * are told by pointing.
+ */
 export function placeMemberNames(
   section: Section,
   scale: Scale,
+  gearNames: readonly Rectangle[],
   nameOf: (memberId: string) => string,
 ): readonly PlacedName[] {
-  const taken = obstacles(section, scale)
+  const taken = [...obstacles(section, scale), ...gearNames]
   const placed: PlacedName[] = []
   for (const drawn of section.members) {
     const width = nameOf(drawn.member.id).length * CHARACTER
@@ -157,7 +123,7 @@ export function placeMemberNames(
       const isInside = here.left >= 0 && here.right <= scale.width && here.bottom <= scale.height
       if (!isInside || here.top < 0 || !taken.every((other) => isApart(here, other))) continue
       taken.push(here)
-      placed.push({ member: drawn.member.id, x, y, width })
+      placed.push({ member: drawn.member.id, x, y, covers: here })
       break
     }
   }
