@@ -38,8 +38,14 @@ test('a part that is gone is called as it called itself', () => {
   )
 })
 
+test('a line is told by its name, or by the shafts on it', () => {
+  const { axis = '' } = draft.members.find(({ id }) => id === 'counter') ?? {}
+  expect(nameOf('axes', axis)).toBe('line of countershaft')
+  expect(nameOf('axes', axis, { name: 'upper' })).toBe('line "upper"')
+  expect(nameOf('axes', 'gone')).toBe('line of no shaft')
+})
+
 test('what has no name is told by its list and its id', () => {
-  expect(nameOf('axes', 'upper')).toBe('line "upper"')
   expect(nameOf('members', 'gone')).toBe('shaft "gone"')
 })
 

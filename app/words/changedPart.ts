@@ -3,7 +3,7 @@ import type { BoxDraft, Change, InterlockPart, Link, Piece, Selector } from 'cor
 import { applyChanges } from 'core'
 
 import type { Naming } from './names.ts'
-import { bodyName, couplerName, gearName, linkName } from './names.ts'
+import { bodyName, couplerName, gearName, lineName, linkName } from './names.ts'
 import { pieceName } from './pieces.ts'
 import { precedenceWords } from './build.ts'
 import { sheetLineName } from './sheet.ts'
@@ -74,6 +74,8 @@ export function changedPartName(naming: Naming, change: Extract<Change, { kind: 
     return interlockPartWords(naming, part as unknown as InterlockPart)
   if (change.list === 'drums') return LIST_WORDS.drums
   const own = part?.label ?? part?.name
+  if (change.list === 'axes' && typeof own !== 'string')
+    return `${LIST_WORDS.axes} of ${lineName(naming, change.id)}`
   if (change.list === 'gears' && typeof own === 'string' && typeof part?.member === 'string')
     return `${own}, ${bodyName(naming, part.member)}`
   return `${LIST_WORDS[change.list]} "${typeof own === 'string' ? own : change.id}"`

@@ -10,6 +10,7 @@ import {
   couplerLabel,
   couplerName,
   gearName,
+  lineName,
   partName,
   placeName,
   shortBodyName,
@@ -73,6 +74,30 @@ test('a gear is told by its shaft, an idler is not', () => {
   expect(partName(naming, 'main-3')).toBe(gearName(naming, third))
   expect(shortBodyName(naming, 'main-3')).toBe(third.label)
   expect(shortBodyName(naming, 'main')).toBe(bodyName(naming, 'main'))
+})
+
+test('a line is told by its name, or by the shafts on it', () => {
+  const { axis = '' } = draft.members.find(({ id }) => id === 'counter') ?? {}
+  expect(lineName(naming, axis)).toBe('countershaft')
+  const named = { ...draft, axes: draft.axes.map((each) => ({ ...each, name: 'top' })) }
+  expect(lineName(namingOf(named), axis)).toBe('top')
+  expect(lineName(namingOf({ ...draft, members: [] }), axis)).toBe('no shaft')
+})
+
+test('a gear that is called as its part is has the name once', () => {
+  const third = draft.gears.find(({ id }) => id === 'main-3')
+  if (!third) throw new Error('no third')
+  const named = (name: string) =>
+    gearName(
+      withMembers(({ id }) => (id === 'main' ? { name } : {})),
+      { ...third, label: 'ring' },
+    )
+  expect([named('Ring'), named('ring 2'), named('ring carrier'), named('main shaft')]).toEqual([
+    'Ring',
+    'ring 2',
+    'ring, ring carrier',
+    'ring, main shaft',
+  ])
 })
 
 test('what is not there is called by its id, so that a sentence still stands', () => {

@@ -33,6 +33,14 @@ export function bodyName(naming: Naming, id: string): string {
   return alike.length > 1 ? `${word} ${alike.indexOf(member) + 1}` : word
 }
 
+/** A line of shafts, by its name or by the shafts on it. */
+export function lineName(naming: Naming, axisId: string): string {
+  const { axes, members } = naming.box.draft
+  const name = axes.find(({ id }) => id === axisId)?.name
+  const shafts = members.filter(({ axis }) => axis === axisId)
+  return name ?? (shafts.map(({ id }) => bodyName(naming, id)).join(', ') || 'no shaft')
+}
+
 /** A member or any gear, by its id. */
 export function partName(naming: Naming, id: string): string {
   const gear = naming.box.gears.get(id)
@@ -49,7 +57,11 @@ export function countedName(naming: Naming, gear: Gear): string {
 /** "3rd gear, main shaft". */
 export function gearName(naming: Naming, gear: Gear): string {
   const member = naming.box.members.get(gear.member)
-  return member?.kind === 'idler' ? gear.label : `${gear.label}, ${bodyName(naming, gear.member)}`
+  if (member?.kind === 'idler') return gear.label
+  const shaft = bodyName(naming, gear.member)
+  // "Ring" and not "ring, ring": a part that is called as its gear is, but for a number.
+  const isSame = shaft.replace(/ \d+$/, '').toLowerCase() === gear.label.toLowerCase()
+  return isSame ? shaft : `${gear.label}, ${shaft}`
 }
 
 /** The one position that a coupler's place makes alone, or the place's own name where it makes several or none. */

@@ -4,10 +4,9 @@ import type { Axis, BoxDraft, Member } from 'core'
 import { MEMBER_KINDS, freshId, indexBox, moveLane, removePart, setTwins, toggleOutput } from 'core'
 
 import type { LengthUnit } from '~/words/format.ts'
-import { bodyName, capitalize } from '~/words/names.ts'
+import { bodyName, capitalize, lineName } from '~/words/names.ts'
 import type { Vocabulary } from '~/words/vocabulary.ts'
 import { lengthText, parseLength } from '~/views/layout/numbers.ts'
-import { lineName } from '~/views/layout/partTitle.ts'
 import { withPart } from '~/views/layout/withPart.ts'
 
 import { CheckField, EntryField, SelectField, NameField } from '~/components/Fields.tsx'
@@ -57,7 +56,7 @@ export function MemberFields({ drafting, words, member }: MemberFieldsProps) {
         <SelectField
           label="Line"
           value={member.axis}
-          options={draft.axes.map(({ id }, at) => [id, `${at + 1}: ${lineName(draft, words, id)}`])}
+          options={draft.axes.map(({ id }, at) => [id, `${at + 1}: ${lineName(naming, id)}`])}
           onChange={(axis) => put({ axis })}
         />
         {gears.length > 0 && (

@@ -3,7 +3,7 @@ import { PART_LISTS, PATTERN_IDS, buildPattern, partsOf, withBuild } from 'core'
 
 import { PLAIN_WORDS } from '~/words/vocabulary.ts'
 
-import { lineName, partTitle } from './partTitle.ts'
+import { partTitle } from './partTitle.ts'
 
 const draft = buildPattern('three-shaft', 'unit', { forward: '4', overdrives: 'none' })
 const titleOf = (list: (typeof PART_LISTS)[number], id: string): string =>
@@ -23,14 +23,10 @@ test('a pair is told by both of its gears', () => {
   expect(titleOf('links', pair?.id ?? '')).toMatch(/^[A-Z].*: .+ with .+/)
 })
 
-test('a position by its label, a line by its name or by what lies on it', () => {
+test('a position is told by its label', () => {
   expect(titleOf('positions', draft.positions.find(({ label }) => label === '2')?.id ?? '')).toBe(
     'Position 2',
   )
-  const [axis] = draft.axes
-  const named = { ...draft, axes: draft.axes.map((each) => ({ ...each, name: 'top' })) }
-  expect(lineName(named, PLAIN_WORDS, axis?.id ?? '')).toBe('top')
-  expect(lineName({ ...draft, members: [] }, PLAIN_WORDS, axis?.id ?? '')).toBe('no shaft')
 })
 
 test('what is gone is called by its id', () => {

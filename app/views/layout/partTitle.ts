@@ -4,7 +4,7 @@ import { indexBox, namingEnds, pairsOf } from 'core'
 
 import { precedenceWords } from '~/words/build.ts'
 import type { Naming } from '~/words/names.ts'
-import { bodyName, capitalize, couplerName, gearName } from '~/words/names.ts'
+import { bodyName, capitalize, couplerName, gearName, lineName } from '~/words/names.ts'
 import { pieceNameById } from '~/words/pieces.ts'
 import { sheetLineName } from '~/words/sheet.ts'
 import type { Vocabulary } from '~/words/vocabulary.ts'
@@ -46,7 +46,7 @@ export function partTitle(draft: BoxDraft, words: Vocabulary, { list, id }: Part
     case 'positions':
       return `Position ${draft.positions.find((position) => position.id === id)?.label ?? id}`
     case 'axes':
-      return `Line of ${lineName(draft, words, id)}`
+      return `Line of ${lineName(naming, id)}`
     case 'interlocks':
       return `Interlock: ${(
         draft.interlocks?.find((interlock) => interlock.id === id)?.couplers ?? []
@@ -72,12 +72,4 @@ export function partTitle(draft: BoxDraft, words: Vocabulary, { list, id }: Part
     case 'leftWarnings':
       return 'Warning left as it is'
   }
-}
-
-/** A line of shafts, by its name or by the shafts on it. */
-export function lineName(draft: BoxDraft, words: Vocabulary, axisId: string): string {
-  const naming = { box: indexBox(draft), words }
-  const name = draft.axes.find(({ id }) => id === axisId)?.name
-  const shafts = draft.members.filter(({ axis }) => axis === axisId)
-  return name ?? (shafts.map(({ id }) => bodyName(naming, id)).join(', ') || 'no shaft')
 }
