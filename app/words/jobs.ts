@@ -15,13 +15,14 @@ import { STACK_UNITS_PER_MM, pieceOfRef, piecesOfKey, readPartReference } from '
 
 import {
   CONE_NAMES,
-  lineStateName,
+  FOUND_NAMES,
   LOOK_GRADES,
   LOOK_NAMES,
   MEASURE_NAMES,
   UNIT_NAMES,
   VERDICT_NAMES,
   formatFigure,
+  lineStateName,
   readingText,
   stageName,
 } from './measures.ts'
@@ -100,7 +101,7 @@ export function unitPartName(naming: Naming, ref: string): string {
 /** What was found that asks for a part. */
 export function needWords(naming: Naming, { key, finding }: Need): string {
   const { part } = finding
-  const found = finding.kind === 'measured' ? MEASURE_NAMES[finding.what] : LOOK_NAMES[finding.what]
+  const found = FOUND_NAMES[finding.what]
   return part === key
     ? `judged to be replaced: ${found}`
     : `${found} of the ${unitPartName(naming, part)}`

@@ -1,11 +1,13 @@
-import { exactBoundsOf, judge, parseSpan } from 'core'
-import type { EnteredLimit, Measure, ReadingUnit } from 'core'
+import { exactBoundsOf, judge, latestFindings, parseSpan, readJob } from 'core'
+import type { EnteredLimit, EntryBody, Measure, ReadingUnit } from 'core'
 
 import {
   boundsText,
   boundsWords,
   figureWords,
   formatFigure,
+  judgedWords,
+  overruledWords,
   readingIssueWords,
   readingProblemWords,
   readingText,
@@ -97,4 +99,44 @@ test('a figure between two leaves is told as both', () => {
   const figures = { ...around, figure: 0.83, between: [0.8, 0.85] } as const
   expect(plain(figureWords(figures, 'mm'))).toBe('between 0.80 mm and 0.85 mm')
   expect(plain(figureWords({ ...figures, between: null }, 'mm'))).toBe('0.83 mm')
+})
+
+test('a finding says what was seen, or its figures in the unit that was read, and who overruled it', () => {
+  const findings = (...bodies: readonly EntryBody[]) =>
+    latestFindings(
+      readJob(
+        bodies.map((body, at) => ({
+          id: `${at}`,
+          at: `2026-11-26T10:00:0${at}.000Z`,
+          by: 'AB',
+          body,
+        })),
+      ),
+    )
+  const [seen] = findings({ kind: 'look', part: 'ring:a/b', look: 'grooves', grade: 'replace' })
+  if (!seen) throw new Error('nothing seen')
+  expect(judgedWords(seen)).toBe('Smooth.')
+  expect(overruledWords(seen)).toBeNull()
+  const gap: EntryBody = {
+    kind: 'measurement',
+    part: 'ring:a/b',
+    measure: 'ring-gap',
+    phase: 'found',
+    readings: ['28', '28', '28'],
+    unit: 'thou',
+    tool: '',
+    limit: { source: 'maker', least: '30', unit: 'thou' },
+  }
+  const [measured] = findings(gap, {
+    kind: 'overrule',
+    entry: '0',
+    verdict: 'watch',
+    reason: 'a new cone comes with it',
+  })
+  if (!measured) throw new Error('nothing measured')
+  // 28 thou is 2 thou less than 30.
+  expect(plain(judgedWords(measured))).toBe('28.0 thou is 2.0 thou below the least of 30.0 thou.')
+  expect(overruledWords(measured)).toBe(
+    'The figures say replace. AB says watch: a new cone comes with it',
+  )
 })

@@ -4,6 +4,7 @@ import type {
   ConeCount,
   EnteredLimit,
   Figures,
+  Finding,
   LimitSource,
   LineState,
   Look,
@@ -17,12 +18,13 @@ import type {
   Statistic,
   Verdict,
 } from 'core'
-import { fromUnit, toUnit } from 'core'
+import { MEASURE_RULES, fromUnit, toUnit } from 'core'
 
 import type { Vocabulary } from './vocabulary.ts'
 import { inWords } from './vocabulary.ts'
 
 import { formatGrouped, formatNumber } from './format.ts'
+import { capitalize } from './names.ts'
 
 const NBSP = '\u00a0'
 
@@ -140,6 +142,12 @@ export const LOOK_NAMES: Readonly<Record<Look, string>> = {
   bent: 'straightness',
   burnt: 'colour and lining',
   thread: 'thread',
+}
+
+/** What was measured or looked at. */
+export const FOUND_NAMES: Readonly<Record<Measure | Look, string>> = {
+  ...MEASURE_NAMES,
+  ...LOOK_NAMES,
 }
 
 /** What each grade of a look means. */
@@ -307,4 +315,17 @@ export function reasonWords(reason: Reason, unit: ReadingUnit): string {
     case 'no-limit':
       return `${formatFigure(reason.figure, unit)}, with no limit to judge it by. Enter the maker’s figure for this unit.`
   }
+}
+
+/** Why a finding is judged as it is: what the figures say, or what was seen. */
+export function judgedWords(finding: Finding): string {
+  if (finding.kind === 'seen') return `${capitalize(LOOK_GRADES[finding.what][finding.verdict])}.`
+  const shown = shownUnit(MEASURE_RULES[finding.what].judges, finding.measured.unit)
+  return finding.judgement.reasons.map((reason) => reasonWords(reason, shown)).join(' ')
+}
+
+/** Whose word stands against the figures, and why; null where nobody's does. */
+export function overruledWords({ verdict, overruled }: Finding): string | null {
+  if (!overruled || !verdict) return null
+  return `The figures say ${VERDICT_NAMES[verdict]}. ${overruled.by || 'Somebody'} says ${VERDICT_NAMES[overruled.verdict]}: ${overruled.reason}`
 }

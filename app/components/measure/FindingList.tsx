@@ -1,23 +1,22 @@
 import { Camera, Undo2 } from 'lucide-react'
 import { useState } from 'react'
 
-import type { EntryBody, Finding, Measured, Verdict } from 'core'
-import { MEASURE_RULES, VERDICTS, boundsOf, standingVerdict } from 'core'
+import type { EntryBody, Finding, Verdict } from 'core'
+import { VERDICTS, boundsOf, standingVerdict } from 'core'
 
 import { TypedField } from '~/components/Fields.tsx'
 import { Photos } from '~/components/job/Photos.tsx'
 import { formatWhen } from '~/words/format.ts'
 import {
+  FOUND_NAMES,
   LOOK_GRADES,
-  LOOK_NAMES,
-  MEASURE_NAMES,
   SOURCE_NAMES,
   UNIT_NAMES,
   VERDICT_NAMES,
   boundsWords,
+  judgedWords,
+  overruledWords,
   readingText,
-  reasonWords,
-  shownUnit,
 } from '~/words/measures.ts'
 import { capitalize } from '~/words/names.ts'
 
@@ -28,12 +27,6 @@ interface FindingListProps {
   readonly findings: readonly Finding[]
   readonly isDisabled: boolean
   readonly onRecord: (body: EntryBody) => void
-}
-
-/** Why the figures say what they say. */
-function judgedWords({ what, measured, judgement }: Measured): string {
-  const shown = shownUnit(MEASURE_RULES[what].judges, measured.unit)
-  return judgement.reasons.map((reason) => reasonWords(reason, shown)).join(' ')
 }
 
 /** What was found on one part, the latest first, with the reasons of each verdict. */
@@ -52,7 +45,8 @@ export function FindingList({ boxId, findings, isDisabled, onRecord }: FindingLi
 
 /** What was found, how it is judged and by what, when and by whom. */
 function FoundWords({ finding }: { readonly finding: Finding }) {
-  const { entry, verdict, overruled } = finding
+  const { entry } = finding
+  const overruled = overruledWords(finding)
   const measured = finding.kind === 'measured' ? finding.measured : undefined
   const standing = standingVerdict(finding)
   const limit = measured?.limit ?? null
@@ -63,7 +57,7 @@ function FoundWords({ finding }: { readonly finding: Finding }) {
       <span>
         <b>
           {standing ? capitalize(VERDICT_NAMES[standing]) : 'Not judged'}:{' '}
-          {finding.kind === 'seen' ? LOOK_NAMES[finding.what] : MEASURE_NAMES[finding.what]}
+          {FOUND_NAMES[finding.what]}
         </b>{' '}
         {finding.kind === 'seen'
           ? LOOK_GRADES[finding.what][finding.verdict]
@@ -76,12 +70,7 @@ function FoundWords({ finding }: { readonly finding: Finding }) {
           {measured?.tool ? `${capitalize(measured.tool)}. ` : ''}
           {entry.by} <span suppressHydrationWarning>{formatWhen(new Date(entry.at))}</span>
         </span>
-        {overruled && verdict && (
-          <span className="block">
-            The figures say {VERDICT_NAMES[verdict]}. {overruled.by || 'Somebody'} says{' '}
-            {VERDICT_NAMES[overruled.verdict]}: {overruled.reason}
-          </span>
-        )}
+        {overruled !== null && <span className="block">{overruled}</span>}
       </span>
     </p>
   )

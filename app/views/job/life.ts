@@ -5,13 +5,7 @@ import type { Verdict } from 'core'
 
 import { orderLines, totalsOf } from '~/views/order/orderLines.ts'
 import { unitPartName } from '~/words/jobs.ts'
-import {
-  LOOK_GRADES,
-  LOOK_NAMES,
-  MEASURE_NAMES,
-  UNIT_NAMES,
-  readingText,
-} from '~/words/measures.ts'
+import { LOOK_GRADES, FOUND_NAMES, UNIT_NAMES, readingText } from '~/words/measures.ts'
 import type { Naming } from '~/words/names.ts'
 import { capitalize } from '~/words/names.ts'
 
@@ -87,7 +81,7 @@ export function lifeOf(naming: Naming, jobs: readonly LivedJob[]): Life {
       const key = `${finding.part} ${finding.what}`
       const row = rows.get(key) ?? {
         part: capitalize(unitPartName(naming, finding.part)),
-        what: finding.kind === 'seen' ? LOOK_NAMES[finding.what] : MEASURE_NAMES[finding.what],
+        what: FOUND_NAMES[finding.what],
         found: jobs.map(() => null),
       }
       row.found[at] = { text: findingText(finding), verdict: standingVerdict(finding) }

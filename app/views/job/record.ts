@@ -6,7 +6,7 @@ import { orderLines, priceOf, totalsOf } from '~/views/order/orderLines.ts'
 import { sheetRows } from '~/views/sheet/sheetRows.ts'
 import { HAND_OVER_CAUTION } from '~/words/cautions.ts'
 import { unitPartName } from '~/words/jobs.ts'
-import { LOOK_GRADES, LOOK_NAMES, MEASURE_NAMES } from '~/words/measures.ts'
+import { FOUND_NAMES, LOOK_GRADES } from '~/words/measures.ts'
 import type { Naming } from '~/words/names.ts'
 import { sheetLineName, sheetLineText } from '~/words/sheet.ts'
 import { turnedWords } from '~/words/turns.ts'
@@ -99,7 +99,7 @@ function recordedFinding(naming: Naming, finding: Finding): RecordedFinding {
   return {
     part: unitPartName(naming, part),
     reference: part,
-    what: isMeasured ? MEASURE_NAMES[finding.what] : LOOK_NAMES[finding.what],
+    what: FOUND_NAMES[finding.what],
     at: entry.at,
     by: entry.by,
     phase: isMeasured ? finding.measured.phase : 'found',
