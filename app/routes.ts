@@ -32,11 +32,11 @@ export default [
       layout('routes/jobs.tsx', { id: 'routes/jobOfShift' }, [
         route('shift', 'routes/shift.tsx'),
         route('shift/engage', 'routes/shiftEngage.tsx'),
+        route('shift/complaints', 'routes/shiftComplaints.tsx'),
       ]),
       route('shift/interlock', 'routes/shiftInterlock.tsx'),
       route('shift/drum', 'routes/shiftDrum.tsx'),
       route('shift/drive', 'routes/shiftDrive.tsx'),
-      route('shift/complaints', 'routes/shiftComplaints.tsx'),
       route('shift/rods', 'routes/shiftRods.tsx'),
       layout('routes/jobs.tsx', [
         route('job', 'routes/job.tsx'),

@@ -182,12 +182,23 @@ test('complaints lead to what shows them', async ({ page }) => {
   await page.goto(`${box}/shift/complaints`)
   const of = (title: string) => page.getByRole('listitem').filter({ hasText: title })
   await expect(of('It balks when the oil is cold')).toContainText('instead of')
-  await of('It is stuck in two').getByRole('link').click()
+  await of('It is stuck in two').getByRole('link', { name: 'See it' }).click()
   await expect(page.getByText('On the road that stops the driven wheels.')).toBeVisible()
   await page.goBack()
-  await of('It balks when the oil is cold').getByRole('link').click()
+  await of('It balks when the oil is cold').getByRole('link', { name: 'See it' }).click()
   await expect(page.getByRole('region', { name: 'Ring' })).toContainText('away in')
   await expect(page).toHaveURL(/drag=5/)
+})
+
+test('complaints say what the job found that bears on them', async ({ page }) => {
+  await page.goto(`${await addressOf(page, 'Ostrel')}/shift/complaints`)
+  const of = (title: string) => page.getByRole('listitem').filter({ hasText: title })
+  const crunch = of('It crunches on a fast change')
+  // The demo's job: 0.66 mm where 0.80 mm is the least.
+  await expect(crunch).toContainText('0.14\u00a0mm below the least of 0.80\u00a0mm')
+  await expect(of('It is stuck in two')).toContainText('nothing yet that bears on it')
+  await crunch.getByRole('link', { name: 'Blocker ring for 2: ring gap' }).click()
+  await expect(page.getByRole('list', { name: 'Findings on this part' })).toContainText('0.66')
 })
 
 test('moving off is shown standing and rolling', async ({ page }) => {

@@ -4,6 +4,8 @@ import { Link } from 'react-router'
 
 import { useOpenBox } from '~/components/box/boxContext.ts'
 import { IssueList } from '~/components/box/IssueList.tsx'
+import { useOpenJob } from '~/components/job/jobContext.ts'
+import { EvidenceList } from '~/components/shift/EvidenceList.tsx'
 import { useShift } from '~/components/shift/useShift.ts'
 import { complaintsOf } from '~/views/shift/complaints.ts'
 import { complaintTitle, complaintWords } from '~/words/complaints.ts'
@@ -12,12 +14,18 @@ import { complaintTitle, complaintWords } from '~/words/complaints.ts'
 export default function ShiftComplaints() {
   const { settings } = useOpenBox()
   const { id, draft, naming, solver, issues } = useShift()
+  const { current, job } = useOpenJob()
   const complaints = useMemo(() => (solver ? complaintsOf(solver) : []), [solver])
   return (
     <main className="flex-1 px-4 py-3 lg:min-h-0 lg:overflow-auto" tabIndex={0}>
       <title>{`${draft.name} · Complaints · Udrix`}</title>
       <div className="mx-auto max-w-[60rem]">
         <h2 className="text-[1.5rem]">What they complain of</h2>
+        {current && job.intake.complaint !== '' && (
+          <p>
+            Job {current.number} came in with: <q>{job.intake.complaint}</q>
+          </p>
+        )}
         {!solver && <IssueList draft={draft} issues={issues} words={naming.words} />}
         {solver && complaints.length === 0 && (
           <p>Nothing in this box changes gear yet. Draw its couplers on Lay out.</p>
@@ -31,6 +39,7 @@ export default function ShiftComplaints() {
               <div>
                 <h3 className="text-[1.2rem] font-semibold">“{complaintTitle(complaint)}”</h3>
                 <p>{complaintWords(naming, complaint, settings.torqueUnit)}</p>
+                <EvidenceList complaint={complaint} />
               </div>
               <Link className="button no-print" to={`/boxes/${id}/${complaint.to}`}>
                 See it<span className="sr-only">: {complaintTitle(complaint)}</span>

@@ -1,7 +1,7 @@
 import { buildPattern, indexBox } from 'core'
 
 import type { Complaint } from './complaints.ts'
-import { complaintTitle, complaintWords } from './complaints.ts'
+import { complaintTitle, complaintWords, goodEvidenceWords } from './complaints.ts'
 import { PLAIN_WORDS } from './vocabulary.ts'
 
 const draft = buildPattern('three-shaft', 'box', {})
@@ -41,4 +41,12 @@ test('pushed out, drawn in or held by friction alone', () => {
   expect(out(150)).toContain('draws')
   expect(out(0)).toContain('no back-taper')
   expect(out(null)).toContain('other flanks')
+})
+
+test('what speaks for the parts is told with its job, one or several', () => {
+  expect(goodEvidenceWords(2, 0, 0)).toBe('Job 2 has nothing yet that bears on it.')
+  expect(goodEvidenceWords(2, 1, 0)).toBe('1 finding of job 2 that could bear on it: all good.')
+  expect(goodEvidenceWords(2, 3, 1)).toBe('3 findings of job 2 besides: good.')
+  // What is wrong stands above already.
+  expect(goodEvidenceWords(2, 0, 1)).toBe('')
 })

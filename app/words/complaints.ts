@@ -105,6 +105,15 @@ export function complaintWords(naming: Naming, complaint: Complaint, unit: Torqu
   }
 }
 
+/** What of a job speaks for the parts that could bring a complaint about. */
+export function goodEvidenceWords(job: number, goodCount: number, wrongCount: number): string {
+  if (goodCount === 0) return wrongCount === 0 ? `Job ${job} has nothing yet that bears on it.` : ''
+  const findings = goodCount === 1 ? '1 finding' : `${goodCount} findings`
+  return wrongCount === 0
+    ? `${findings} of job ${job} that could bear on it: all good.`
+    : `${findings} of job ${job} besides: good.`
+}
+
 function placeWords(naming: Naming, place: CouplerPosition): string {
   const coupler = [...naming.box.couplers.values()].find(({ positions }) =>
     positions.includes(place),
