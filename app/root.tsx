@@ -47,7 +47,7 @@ export function Layout({ children }: { readonly children: React.ReactNode }) {
 }
 
 /** What a page needs first is on its way before this. */
-const FETCH_ASSETS_AFTER_MS = 4_000
+const FETCH_ASSETS_AFTER_MS = 1_000
 
 export default function Root() {
   useEffect(() => {
