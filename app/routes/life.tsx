@@ -118,8 +118,12 @@ export default function LifePage() {
 function FoundCell({ found }: { readonly found: LifeFinding | null }) {
   if (!found) return null
   return (
-    <span className="flex items-center gap-1">
-      {found.verdict && <VerdictSign verdict={found.verdict} />}
+    <span className="flex items-baseline gap-1">
+      {found.verdict && (
+        <span className="flex self-center">
+          <VerdictSign verdict={found.verdict} />
+        </span>
+      )}
       <span>
         {found.text}
         {found.verdict && <span className="sr-only">: {VERDICT_NAMES[found.verdict]}</span>}
