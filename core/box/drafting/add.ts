@@ -174,8 +174,8 @@ export function addPlanetary(
   const planets = `${id}-planets`
   const [sunPlanet, ringPlanet] = [`${planets}-at-sun`, `${planets}-at-ring`]
   const withPlanets = withSteppedPlanets(whole, planets, axis, [
-    plannedGear(sunPlanet, 'planet at the sun', planets, sunMm),
-    plannedGear(ringPlanet, 'planet at the ring', planets, ringMm),
+    plannedGear(sunPlanet, 'sun planet', planets, sunMm),
+    plannedGear(ringPlanet, 'ring planet', planets, ringMm),
   ])
   const link: Link = { id, kind, ...ends, sunPlanet, ringPlanet }
   return { draft: { ...withPlanets, links: [...withPlanets.links, link] }, added }
