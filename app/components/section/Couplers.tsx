@@ -4,29 +4,22 @@ import { memo } from 'react'
 import clsx from 'clsx'
 
 import type { CouplerPosition, SectionCoupler } from 'core'
-import {
-  SHAFT_RADIUS_MM,
-  SLEEVE_RADIUS_MM,
-  SLEEVE_TRAVEL_MM,
-  SLEEVE_WIDTH_MM,
-  centreOf,
-  sleeveShiftMm,
-} from 'core'
+import { SLEEVE_TRAVEL_MM, SLEEVE_WIDTH_MM, centreOf, sleeveShiftMm } from 'core'
 
 import type { Naming } from '~/words/names.ts'
 import { capitalize, couplerLabel, couplerName, placeName } from '~/words/names.ts'
 
 import type { Scale } from '~/views/section/scale.ts'
+import { PLATES_MM, SLEEVE_MM, isDrawn } from '~/views/section/sleeves.ts'
 
 /** Of the parts of a coupler, outwards from what it sits on. */
 const HUB_MM = 6
 const DOGS_MM = 9.5
-const SLEEVE_MM = SLEEVE_RADIUS_MM - SHAFT_RADIUS_MM
 const HUB_WIDTH_MM = 9
 const DOGS_WIDTH_MM = 8
 /** Plates of a clutch. */
 const PLATES = [-5, 0, 5] as const
-const PLATE_MM = { inner: 4, outer: 24, width: 2.4, closed: 3 }
+const PLATE_MM = { inner: 4, outer: PLATES_MM, width: 2.4, closed: 3 }
 
 interface CouplerProps {
   readonly drawn: SectionCoupler
@@ -35,7 +28,8 @@ interface CouplerProps {
   readonly shiftMm?: number | undefined
   readonly scale: Scale
   readonly naming: Naming
-  readonly hasName: boolean
+  /** The base line of its name, where it has one. */
+  readonly nameY: number | undefined
 }
 
 export const CouplerShape = memo(function CouplerShape({
@@ -44,18 +38,14 @@ export const CouplerShape = memo(function CouplerShape({
   shiftMm = sleeveShiftMm(place),
   scale,
   naming,
-  hasName,
+  nameY,
 }: CouplerProps) {
   const { coupler } = drawn
   const isEngaged = place !== undefined && place !== centreOf(coupler)
-  const moves = coupler.positions.some(({ engages }) => engages.some(({ kind }) => kind !== 'mesh'))
-  // A sliding gear shows by itself where it stands; teeth on a sleeve move with the sleeve.
-  const isSlider = !moves || (coupler.gears !== undefined && coupler.kind !== 'synchronizer')
-  if (isSlider) return null
+  if (!isDrawn(coupler)) return null
   const x = scale.x(coupler.stationMm)
   const isClutch = coupler.kind === 'friction-clutch'
   const shift = isClutch ? 0 : shiftMm * scale.perMmX
-  const y = scale.y(drawn.yMm)
   const engaged = place ? placeName(naming, coupler, place) : ''
   const text =
     !isEngaged || isClutch
@@ -63,10 +53,6 @@ export const CouplerShape = memo(function CouplerShape({
       : place.travel === 'towards-input'
         ? `◀ ${engaged}`
         : `${engaged} ▶`
-  const topMm = isClutch ? PLATE_MM.outer : SLEEVE_MM
-  const edge = (drawn.baseRadiusMm + topMm) * scale.perMmY
-  // Teeth on the outside of the sleeve are in the way above, where their count stands.
-  const hasTeeth = coupler.gears !== undefined
   return (
     <g
       className={clsx(isEngaged && 'sleeve-engaged')}
@@ -81,11 +67,11 @@ export const CouplerShape = memo(function CouplerShape({
       ) : (
         <Sleeve drawn={drawn} shift={shift} scale={scale} />
       )}
-      {hasName && (
+      {nameY !== undefined && (
         <text
-          className={clsx('sleeve-name moves', hasTeeth && 'haloed')}
+          className={clsx('sleeve-name moves', coupler.gears !== undefined && 'haloed')}
           x={x}
-          y={hasTeeth ? y + edge + 20 : y - edge - 8}
+          y={nameY}
           transform={`translate(${shift.toFixed(1)} 0)`}
         >
           {text}

@@ -11,14 +11,11 @@ import type {
 } from 'core'
 import { SHAFT_RADIUS_MM } from 'core'
 
+import { ARM_MM, PLANET_WIDTH_MM } from '~/views/section/obstacles.ts'
 import { memberOutline } from '~/views/section/outlines.ts'
 import { restClass } from '~/views/section/rest.ts'
 import type { Scale } from '~/views/section/scale.ts'
 
-/** Width drawn for a planet, and for the arm of its carrier. */
-const PLANET_WIDTH_MM = 12
-/** How thick the arm of a carrier is drawn. */
-export const ARM_MM = 4
 /** A worm's thread as it is drawn. */
 const THREAD_MM = 2
 const THREAD_TURNS = 4

@@ -27,26 +27,22 @@ import type { Layers } from '~/views/section/layers.ts'
 import { USUAL_LAYERS } from '~/views/section/layers.ts'
 import type { Layout } from '~/views/section/layout.ts'
 import { movingBlocks } from '~/views/section/layout.ts'
-import { findRoom, placeMemberNames } from '~/views/section/memberNames.ts'
+import { findRoom } from '~/views/section/memberNames.ts'
+import { ARM_MM, CHAIN_AT } from '~/views/section/obstacles.ts'
 import type { Pace } from '~/views/section/pace.ts'
 import type { OnTheWay } from '~/views/section/onTheWay.ts'
 import { sleeveOnTheWayMm, slidOnTheWay } from '~/views/section/onTheWay.ts'
 import type { Scale } from '~/views/section/scale.ts'
 import { scaleOf } from '~/views/section/scale.ts'
+import { couplerNameY, couplerNames } from '~/views/section/sleeves.ts'
 import { gearSeats } from '~/views/section/toothMarks.ts'
+import { placeNames } from '~/views/section/writing.ts'
 
 import { CouplerShape } from './Couplers.tsx'
 import { ForceMarks } from './ForceMarks.tsx'
 import type { GearLinks } from './Gears.tsx'
 import { GearBlock, GearFigures } from './Gears.tsx'
-import {
-  ARM_MM,
-  DifferentialShape,
-  Lanes,
-  MemberShapeOf,
-  PlanetaryShape,
-  WormShape,
-} from './Members.tsx'
+import { DifferentialShape, Lanes, MemberShapeOf, PlanetaryShape, WormShape } from './Members.tsx'
 import { MotionMarks } from './MotionMarks.tsx'
 import { Pieces } from './Pieces.tsx'
 import { Ribbon, SCALE_SIZE, TorqueScale } from './Ribbon.tsx'
@@ -158,7 +154,9 @@ export function SectionDrawing({ classOf, ...props }: SectionDrawingProps) {
             }
             scale={layout.scale}
             naming={naming}
-            hasName={layers.has('names')}
+            nameY={
+              layers.has('names') ? couplerNameY(drawn, layout.section, layout.scale) : undefined
+            }
           />
         </g>
       ))}
@@ -267,15 +265,18 @@ interface WritingProps extends Omit<SectionDrawingProps, 'classOf'> {
   readonly downwards: 1 | -1
 }
 
-/** Where names of members and the scale of the ribbon stand, while gears slide as before. */
-function useRoom({ section, scale, seats }: Layout, naming: Naming) {
-  return useMemo(() => {
-    const gearNames = placeGearNames({ section, scale, seats, shifts: NO_SHIFTS })
-    const taken = [...gearNames.values()].map(({ covers }) => covers)
-    const names = placeMemberNames(section, scale, taken, (id) => bodyName(naming, id))
-    const written = [...taken, ...names.map(({ covers }) => covers)]
-    return { names, scaleAt: findRoom(section, scale, written, SCALE_SIZE) }
+/** Where names and the scale of the ribbon stand; those of members stay as gears slide. */
+function useNames(layout: Layout, naming: Naming) {
+  const { section, scale, seats, shifts } = layout
+  const atRest = useMemo(() => {
+    const names = placeNames({ section, scale, seats, shifts: NO_SHIFTS }, naming)
+    return { ...names, scaleAt: findRoom(scale, names.covered, SCALE_SIZE) }
   }, [section, scale, seats, naming])
+  return useMemo(() => {
+    if (shifts.size === 0) return atRest
+    const sleeves = couplerNames(section, scale, naming)
+    return { ...atRest, gearNames: placeGearNames(layout, sleeves) }
+  }, [atRest, layout, section, scale, shifts, naming])
 }
 
 /** The torque, and what is written over the parts. */
@@ -283,8 +284,7 @@ const Writing = memo(function Writing(props: WritingProps) {
   const { naming, layout, layers, state, drive, forces, input, overlay } = props
   const { section, scale } = layout
   const fullTorque = props.ribbonFullTorque ?? 1
-  const gearNames = useMemo(() => placeGearNames(layout), [layout])
-  const { names, scaleAt } = useRoom(layout, naming)
+  const { gearNames, memberNames, scaleAt } = useNames(layout, naming)
   const hasRibbon = drive !== undefined && layers.has('torque')
   return (
     <>
@@ -306,7 +306,7 @@ const Writing = memo(function Writing(props: WritingProps) {
         />
       )}
       {layers.has('names') &&
-        names.map(({ member, x, y }) => (
+        memberNames.map(({ member, x, y }) => (
           <text key={member} x={x} y={y}>
             {capitalize(bodyName(naming, member))}
           </text>
@@ -342,7 +342,7 @@ function ApartMesh({ mesh, scale }: { readonly mesh: SectionMesh; readonly scale
   const [upper, lower] = a.yMm < b.yMm ? [a, b] : [b, a]
   if (touch === 'sprockets') {
     const [from, to] = [scale.y(upper.yMm), scale.y(lower.yMm)]
-    return [-0.3, 0.3].map((side) => {
+    return [-CHAIN_AT, CHAIN_AT].map((side) => {
       const x = scale.x(stationMm + side * upper.widthMm)
       return <path key={side} className="chain" d={`M${x} ${from}V${to}`} />
     })

@@ -1,4 +1,4 @@
-import { PATTERNS, addPlanetary, buildPattern, layOutSection } from 'core'
+import { PATTERNS, buildPattern, layOutSection } from 'core'
 import { fourSpeed, planetaryDraft } from '../../../core/testing/boxes.ts'
 
 import type { GearName } from './gearLabels.ts'
@@ -15,7 +15,7 @@ function layoutOf(draft: Parameters<typeof layOutSection>[0], shifts = new Map<s
 function placesOf(layout: Layout, gear: string) {
   const drawn = layout.section.gears.find((each) => each.gear.id === gear)
   if (!drawn) throw new Error('not drawn')
-  return { drawn, ...placeGearFigures(drawn, layout), name: placeGearNames(layout).get(gear) }
+  return { drawn, ...placeGearFigures(drawn, layout), name: placeGearNames(layout, []).get(gear) }
 }
 
 const FOUR = layoutOf(fourSpeed('sliding-idler'))
@@ -59,9 +59,16 @@ test('what is written on a gear slides with it', () => {
   expect(after.countY).toBe(before.countY)
 })
 
-test('a ring has its name beside its rim, which is too thin for it', () => {
+test('a ring has its name beside its rim, which is too thin for it, or beyond it', () => {
   const set = planetaryDraft({ sun: 30, ring: 60 }, 'sun', 'ring', 'carrier')
-  const { frame, name } = placesOf(layoutOf(set), 'ring-gear')
+  const beyond = placesOf(layoutOf(set), 'ring-gear')
+  // The ring is cut into a drum that goes on beside it.
+  expect(beyond.name?.textAnchor).toBe('middle')
+  expect(beyond.name?.y).toBeGreaterThan(beyond.frame.y + beyond.frame.height)
+  const members = set.members.map((each) =>
+    each.id === 'ring' ? { ...each, fromMm: 45, toMm: 55 } : each,
+  )
+  const { frame, name } = placesOf(layoutOf({ ...set, members }), 'ring-gear')
   expect(name?.textAnchor).toBe('start')
   expect(name?.x).toBeGreaterThan(frame.x + frame.width)
 })
@@ -87,7 +94,7 @@ function isApart(one: GearName, other: GearName): boolean {
 }
 
 test.each(PATTERNS.map(({ id }) => id))('no name of a gear of %s runs into another', (id) => {
-  const names = [...placeGearNames(layoutOf(buildPattern(id, 'box', {}))).values()]
+  const names = [...placeGearNames(layoutOf(buildPattern(id, 'box', {})), []).values()]
   expect(names.length).toBeGreaterThan(0)
   for (const [at, one] of names.entries())
     for (const other of names.slice(at + 1))
@@ -95,14 +102,25 @@ test.each(PATTERNS.map(({ id }) => id))('no name of a gear of %s runs into anoth
 })
 
 test('names that are longer than their gears are apart stand on lines of their own', () => {
-  const { draft } = addPlanetary(fourSpeed('sliding-idler'), 'main', 'stepped-planetary')
-  const planets = [...placeGearNames(layoutOf(draft)).values()].filter(({ text }) =>
-    text.startsWith('planet'),
+  const draft = fourSpeed('sliding-idler')
+  const gears = draft.gears.map((each) =>
+    each.member === 'main' ? { ...each, label: each.label.replace('gear', 'on main') } : each,
   )
-  const [sun, ring] = planets
-  if (!sun || !ring) throw new Error('a planet has no name')
-  expect(Math.abs(sun.x - ring.x)).toBeLessThan((sun.text.length + ring.text.length) * 4)
-  expect(isApart(sun, ring)).toBe(true)
+  const named = placeGearNames(layoutOf({ ...draft, gears }), [])
+  const [second, third] = ['main-2', 'main-3'].map((id) => named.get(id))
+  if (!second || !third) throw new Error('a gear has no name')
+  expect(Math.abs(second.x - third.x)).toBeLessThan((second.text.length + third.text.length) * 4)
+  expect(isApart(second, third)).toBe(true)
+})
+
+test('a name stands on the other side where a chain or a sleeve is in the way', () => {
+  // The front sprocket is on the output shaft, its chain below it.
+  const sprocket = placesOf(layoutOf(buildPattern('motorcycle', 'box', {})), 'output-chain')
+  expect(sprocket.name?.y).toBeLessThan(sprocket.frame.y)
+  const { frame, name } = placesOf(FOUR, 'counter-1')
+  const there = { left: 0, right: 1000, top: frame.y + frame.height, bottom: 640 }
+  expect(name?.y).toBeGreaterThan(frame.y + frame.height)
+  expect(placeGearNames(FOUR, [there]).get('counter-1')).toBeUndefined()
 })
 
 test('what has slid says which way', () => {

@@ -1,16 +1,15 @@
 /** Where what is written on a gear and beside it stands, in viewBox units. */
 import type { Gear, Section, SectionGear } from 'core'
-import { SLEEVE_WIDTH_MM } from 'core'
 
 import type { Layout } from './layout.ts'
+import { outwards } from './layout.ts'
+import { coveredByParts } from './obstacles.ts'
 import type { Rectangle } from './rectangles.ts'
-import { CHARACTER, LINE, isApart, lineOf } from './rectangles.ts'
+import { LINE, isApart, lineOf } from './rectangles.ts'
 import { metalMm } from './toothMarks.ts'
 
-/** A name keeps this far from gears that are none of its own. */
-const NAME_SLACK_MM = 4
-/** A sleeve and its name reach so far beyond what it sits on. */
-const SLEEVE_ROOM_MM = 24
+/** Width of a character of a name, which is short, so that none may be much wider. */
+const CHARACTER = 7.4
 /** The height of a figure written on a gear. */
 const FIGURE_HEIGHT = 24
 /** How many lines farther out a name may stand that has no room beside another. */
@@ -53,7 +52,6 @@ function metalOf(drawn: SectionGear, { section, scale, seats, shifts }: Layout) 
     x: scale.x(gear.stationMm + (shifts.get(gear.id) ?? 0)),
     y: scale.y(yMm),
     half: (widthMm / 2) * scale.perMmX,
-    outerMm,
     inner: innerMm * scale.perMmY,
     outer: outerMm * scale.perMmY,
     middle: ((outerMm + fromMm) / 2) * scale.perMmY,
@@ -82,37 +80,64 @@ function labelOf({ label }: Gear, shiftMm: number): string {
   return shiftMm < 0 ? `◀ ${short}` : shiftMm > 0 ? `${short} ▶` : short
 }
 
+/** Where a name could stand: by its middle or its start, and its base line. */
+type Line = Pick<GearName, 'x' | 'y' | 'textAnchor'>
+
+/** Lines for the name of a gear, from its teeth outwards: where it stands best, then elsewhere. */
+function linesFor(drawn: SectionGear, layout: Layout): readonly (readonly Line[])[] {
+  const { side, x, y, half, outer, middle } = metalOf(drawn, layout)
+  const steps = Array.from({ length: MOST_LINES_OUT + 1 }, (_, out) => out * LINE)
+  const above = steps.map((out): Line => ({ x, y: y - outer - 8 - out, textAnchor: 'middle' }))
+  const below = steps.map((out): Line => ({ x, y: y + outer + 20 + out, textAnchor: 'middle' }))
+  const beyond = side < 0 ? [above, below] : [below, above]
+  if (!drawn.isInternal) return beyond
+  // The rim of a ring is too thin for it.
+  const beside = steps.map((out): Line => ({
+    x: x + half + 8,
+    y: y + side * (middle + out) + 5,
+    textAnchor: 'start',
+  }))
+  return [beside, ...beyond]
+}
+
 /**
- * Names of gears by their ids: beyond the teeth, or beside the rim of a ring, which is thin.
- * Where two would run into one another the second stands a line or two farther out. One that
- * finds no room is left out, and told by pointing.
+ * Names of gears by their ids: beyond the teeth, or beside the rim of a ring; elsewhere where a
+ * part or `taken` is in the way. Where it would run into what stands beside it, it stands a line or
+ * two farther out. One that finds no room is left out, and told by pointing.
  */
-export function placeGearNames(layout: Layout): ReadonlyMap<string, GearName> {
+export function placeGearNames(
+  layout: Layout,
+  taken: readonly Rectangle[],
+): ReadonlyMap<string, GearName> {
   const { section, scale, shifts } = layout
+  const parts = [...coveredByParts(layout), ...taken]
   const placed = new Map<string, GearName>()
   for (const drawn of section.gears) {
     const { id } = drawn.gear
-    const { side, x, y, half, outer, outerMm, middle } = metalOf(drawn, layout)
     const text = labelOf(drawn.gear, shifts.get(id) ?? 0)
     const width = text.length * CHARACTER
-    for (let out = 0; out <= MOST_LINES_OUT; out++) {
-      const reachMm = outerMm + (out * LINE) / scale.perMmY
-      if (isCovered(section, { ...drawn, radiusMm: reachMm }, side, shifts)) break
-      const at = drawn.isInternal
-        ? { x: x + half + 8, y: y + side * (middle + out * LINE) + 5 }
-        : { x, y: side < 0 ? y - outer - 8 - out * LINE : y + outer + 20 + out * LINE }
-      const covers = lineOf(drawn.isInternal ? at.x : at.x - width / 2, at.y, width)
-      if (![...placed.values()].every((other) => isApart(covers, other.covers))) continue
-      placed.set(id, { text, ...at, textAnchor: drawn.isInternal ? 'start' : 'middle', covers })
-      break
-    }
+    const names = [...placed.values()].map(({ covers }) => covers)
+    const found = linesFor(drawn, layout)
+      .flatMap((lines) => {
+        const written = lines.map((line): GearName => {
+          const left = line.textAnchor === 'middle' ? line.x - width / 2 : line.x
+          return { ...line, text, covers: lineOf(left, line.y, width) }
+        })
+        // Beyond another part it would be taken for the name of that one.
+        const end = written.findIndex(({ x, covers }) =>
+          parts.some((part) => part.left < x && x < part.right && !isApart(covers, part)),
+        )
+        return end < 0 ? written : written.slice(0, end)
+      })
+      .find(
+        ({ covers }) =>
+          covers.top >= 0 &&
+          covers.bottom <= scale.height &&
+          [...parts, ...names].every((other) => isApart(covers, other)),
+      )
+    if (found) placed.set(id, found)
   }
   return placed
-}
-
-/** On which side of its axis a gear carries its figures: away from the middle of the drawing. */
-function outwards(section: Section, yMm: number): -1 | 1 {
-  return yMm < (section.topMm + section.bottomMm) / 2 ? -1 : 1
 }
 
 /** Whether a planet that is drawn as a gear stands within a ring on this side of its axis. */
@@ -122,39 +147,5 @@ function isFilled(section: Section, ring: SectionGear, side: -1 | 1): boolean {
       Math.abs(gear.stationMm - ring.gear.stationMm) < ring.widthMm &&
       Math.abs(yMm - ring.yMm) < ring.radiusMm &&
       Math.sign(yMm - ring.yMm) === side,
-  )
-}
-
-/** Whether something else stands where this gear's name would. */
-function isCovered(
-  section: Section,
-  { gear, yMm, radiusMm }: SectionGear,
-  side: -1 | 1,
-  shifts: ReadonlyMap<string, number>,
-): boolean {
-  const edgeMm = yMm + side * radiusMm
-  const stationMm = (id: string, restMm: number): number => restMm + (shifts.get(id) ?? 0)
-  const own = stationMm(gear.id, gear.stationMm)
-  return (
-    section.gears.some(
-      (other) =>
-        other.gear.id !== gear.id &&
-        Math.abs(stationMm(other.gear.id, other.gear.stationMm) - own) < other.widthMm &&
-        (Math.sign(other.yMm - yMm) === side || other.yMm === yMm) &&
-        Math.abs(other.yMm - edgeMm) < other.radiusMm + 2 * NAME_SLACK_MM,
-    ) ||
-    section.couplers.some(
-      ({ coupler, yMm: laneMm, baseRadiusMm }) =>
-        laneMm !== yMm &&
-        Math.abs(coupler.stationMm - own) < SLEEVE_WIDTH_MM &&
-        Math.abs(laneMm - edgeMm) < baseRadiusMm + SLEEVE_ROOM_MM,
-    ) ||
-    section.members.some(
-      (other) =>
-        other.yMm !== yMm &&
-        other.member.fromMm < own &&
-        other.member.toMm > own &&
-        Math.abs(other.yMm - (edgeMm + side * NAME_SLACK_MM)) < other.radiusMm + NAME_SLACK_MM,
-    )
   )
 }

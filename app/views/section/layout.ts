@@ -42,3 +42,8 @@ export function movingBlocks(
     ]
   })
 }
+
+/** On which side of its axis a gear carries its figures: away from the middle of the drawing. */
+export function outwards(section: Section, yMm: number): -1 | 1 {
+  return yMm < (section.topMm + section.bottomMm) / 2 ? -1 : 1
+}

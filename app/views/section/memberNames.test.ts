@@ -2,10 +2,10 @@ import { PATTERNS, buildPattern, indexBox, layOutSection } from 'core'
 
 import { bodyName } from '~/words/names.ts'
 import { PLAIN_WORDS } from '~/words/vocabulary.ts'
-import { placeGearNames } from './gearLabels.ts'
-import { findRoom, placeMemberNames } from './memberNames.ts'
+import { findRoom } from './memberNames.ts'
 import { scaleOf } from './scale.ts'
 import { gearSeats } from './toothMarks.ts'
+import { placeNames } from './writing.ts'
 
 /** A line of type is drawn 17 units high; a name of n letters about 8 n wide. */
 const LINE = 17
@@ -18,17 +18,9 @@ function namesOf(id: (typeof PATTERNS)[number]['id']) {
   const section = layOutSection(draft)
   const scale = scaleOf(section)
   const layout = { section, scale, seats: gearSeats(section), shifts: new Map<string, number>() }
-  const gears = [...placeGearNames(layout).values()]
-  const covered = gears.map(({ covers }) => covers)
+  const { gearNames, memberNames, covered } = placeNames(layout, naming)
   const name = (member: string): string => bodyName(naming, member)
-  return {
-    section,
-    scale,
-    name,
-    gears,
-    covered,
-    members: placeMemberNames(section, scale, covered, name),
-  }
+  return { section, scale, name, covered, gears: [...gearNames.values()], members: memberNames }
 }
 
 test.each(PATTERNS.map(({ id }) => id))(
@@ -94,10 +86,9 @@ test.each(PATTERNS.map(({ id }) => id))('the drawing of %s fits into its frame',
 test.each(PATTERNS.map(({ id }) => id))(
   'the scale of the ribbon in %s covers no part, if it finds room',
   (id) => {
-    const { section, scale, covered, members } = namesOf(id)
+    const { section, scale, covered } = namesOf(id)
     const size = { width: 196, height: 34 }
-    const written = [...covered, ...members.map(({ covers }) => covers)]
-    const found = findRoom(section, scale, written, size)
+    const found = findRoom(scale, covered, size)
     if (!found) return
     const [left, right] = [found.x, found.x + size.width]
     const [top, bottom] = [found.y, found.y + size.height]
@@ -130,6 +121,8 @@ test.each(PATTERNS.map(({ id }) => id))(
 test('where there is no room the scale is left out', () => {
   const section = layOutSection(buildPattern('three-shaft', 'box', {}))
   const scale = scaleOf(section)
-  expect(findRoom(section, scale, [], { width: 5000, height: 10 })).toBeNull()
-  expect(findRoom(section, scale, [], { width: scale.width - 4, height: scale.height })).toBeNull()
+  expect(findRoom(scale, [], { width: 5000, height: 10 })).toBeNull()
+  const { covered } = namesOf('three-shaft')
+  const nearlyAll = { width: scale.width - 4, height: scale.height }
+  expect(findRoom(scale, covered, nearlyAll)).toBeNull()
 })

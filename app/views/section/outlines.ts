@@ -21,16 +21,28 @@ function wallsPath(x: number, width: number, y: number, inner: number, outer: nu
   return blockPath(x, width, y - outer, y - inner) + blockPath(x, width, y + inner, y + outer)
 }
 
-/** A member in section: a solid bar, or the walls of what goes round another one. */
+/** Where the metal of a member is, from its axis: a solid bar, or the walls of what goes round another one. */
+export function memberMetalMm({
+  shape,
+  radiusMm,
+}: SectionMember): readonly [innerMm: number, outerMm: number] {
+  switch (shape) {
+    case 'hollow':
+      return [SHAFT_RADIUS_MM + 1, SHAFT_RADIUS_MM + HOLLOW_WALL_MM]
+    case 'ring':
+      return [radiusMm - RIM_MM, radiusMm]
+    case 'shaft':
+    case 'case':
+      return [0, radiusMm]
+  }
+}
+
+/** A member in section. */
 export function memberOutline(drawn: SectionMember, scale: Scale): Outline {
   const { member, yMm, shape, radiusMm } = drawn
   const [x, y] = [scale.x(member.fromMm), scale.y(yMm)]
   const width = (member.toMm - member.fromMm) * scale.perMmX
   const high = radiusMm * scale.perMmY
-  const walls = (fromMm: number, toMm: number): Outline => ({
-    className: 'shaft',
-    d: wallsPath(x, width, y, fromMm * scale.perMmY, toMm * scale.perMmY),
-  })
   switch (shape) {
     case 'shaft':
       return {
@@ -41,9 +53,10 @@ export function memberOutline(drawn: SectionMember, scale: Scale): Outline {
             : blockPath(x, width, y - high, y + high),
       }
     case 'hollow':
-      return walls(SHAFT_RADIUS_MM + 1, SHAFT_RADIUS_MM + HOLLOW_WALL_MM)
-    case 'ring':
-      return walls(radiusMm - RIM_MM, radiusMm)
+    case 'ring': {
+      const [inner, outer] = memberMetalMm(drawn).map((mm) => mm * scale.perMmY)
+      return { className: 'shaft', d: wallsPath(x, width, y, inner ?? 0, outer ?? 0) }
+    }
     case 'case':
       return {
         className: member.isHollow ? 'case outer' : 'case',
