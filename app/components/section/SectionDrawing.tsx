@@ -28,7 +28,7 @@ import { USUAL_LAYERS } from '~/views/section/layers.ts'
 import type { Layout } from '~/views/section/layout.ts'
 import { movingBlocks } from '~/views/section/layout.ts'
 import { findRoom } from '~/views/section/memberNames.ts'
-import { ARM_MM, CHAIN_AT } from '~/views/section/obstacles.ts'
+import { ARM_MM, CHAIN_AT, coveredByParts } from '~/views/section/obstacles.ts'
 import type { Pace } from '~/views/section/pace.ts'
 import type { OnTheWay } from '~/views/section/onTheWay.ts'
 import { sleeveOnTheWayMm, slidOnTheWay } from '~/views/section/onTheWay.ts'
@@ -274,8 +274,8 @@ function useNames(layout: Layout, naming: Naming) {
   }, [section, scale, seats, naming])
   return useMemo(() => {
     if (shifts.size === 0) return atRest
-    const sleeves = couplerNames(section, scale, naming)
-    return { ...atRest, gearNames: placeGearNames(layout, sleeves) }
+    const parts = [...coveredByParts(layout), ...couplerNames(section, scale, naming)]
+    return { ...atRest, gearNames: placeGearNames(layout, parts) }
   }, [atRest, layout, section, scale, shifts, naming])
 }
 

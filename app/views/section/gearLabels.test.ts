@@ -4,6 +4,8 @@ import { fourSpeed, planetaryDraft } from '../../../core/testing/boxes.ts'
 import type { GearName } from './gearLabels.ts'
 import { placeGearFigures, placeGearNames } from './gearLabels.ts'
 import type { Layout } from './layout.ts'
+import { coveredByParts } from './obstacles.ts'
+import type { Rectangle } from './rectangles.ts'
 import { scaleOf } from './scale.ts'
 import { gearSeats } from './toothMarks.ts'
 
@@ -12,10 +14,13 @@ function layoutOf(draft: Parameters<typeof layOutSection>[0], shifts = new Map<s
   return { section, scale: scaleOf(section), seats: gearSeats(section), shifts }
 }
 
+const namesOf = (layout: Layout, ...taken: readonly Rectangle[]) =>
+  placeGearNames(layout, [...coveredByParts(layout), ...taken])
+
 function placesOf(layout: Layout, gear: string) {
   const drawn = layout.section.gears.find((each) => each.gear.id === gear)
   if (!drawn) throw new Error('not drawn')
-  return { drawn, ...placeGearFigures(drawn, layout), name: placeGearNames(layout, []).get(gear) }
+  return { drawn, ...placeGearFigures(drawn, layout), name: namesOf(layout).get(gear) }
 }
 
 const FOUR = layoutOf(fourSpeed('sliding-idler'))
@@ -94,7 +99,7 @@ function isApart(one: GearName, other: GearName): boolean {
 }
 
 test.each(PATTERNS.map(({ id }) => id))('no name of a gear of %s runs into another', (id) => {
-  const names = [...placeGearNames(layoutOf(buildPattern(id, 'box', {})), []).values()]
+  const names = [...namesOf(layoutOf(buildPattern(id, 'box', {}))).values()]
   expect(names.length).toBeGreaterThan(0)
   for (const [at, one] of names.entries())
     for (const other of names.slice(at + 1))
@@ -106,7 +111,7 @@ test('names that are longer than their gears are apart stand on lines of their o
   const gears = draft.gears.map((each) =>
     each.member === 'main' ? { ...each, label: each.label.replace('gear', 'on main') } : each,
   )
-  const named = placeGearNames(layoutOf({ ...draft, gears }), [])
+  const named = namesOf(layoutOf({ ...draft, gears }))
   const [second, third] = ['main-2', 'main-3'].map((id) => named.get(id))
   if (!second || !third) throw new Error('a gear has no name')
   expect(Math.abs(second.x - third.x)).toBeLessThan((second.text.length + third.text.length) * 4)
@@ -120,7 +125,7 @@ test('a name stands on the other side where a chain or a sleeve is in the way', 
   const { frame, name } = placesOf(FOUR, 'counter-1')
   const there = { left: 0, right: 1000, top: frame.y + frame.height, bottom: 640 }
   expect(name?.y).toBeGreaterThan(frame.y + frame.height)
-  expect(placeGearNames(FOUR, [there]).get('counter-1')).toBeUndefined()
+  expect(namesOf(FOUR, there).get('counter-1')).toBeUndefined()
 })
 
 test('what has slid says which way', () => {

@@ -3,7 +3,6 @@ import type { Gear, Section, SectionGear } from 'core'
 
 import type { Layout } from './layout.ts'
 import { outwards } from './layout.ts'
-import { coveredByParts } from './obstacles.ts'
 import type { Rectangle } from './rectangles.ts'
 import { LINE, isApart, lineOf } from './rectangles.ts'
 import { metalMm } from './toothMarks.ts'
@@ -100,42 +99,48 @@ function linesFor(drawn: SectionGear, layout: Layout): readonly (readonly Line[]
   return [beside, ...beyond]
 }
 
+/** The first line that is free; undefined where there is none. */
+function freeLine(
+  text: string,
+  sides: readonly (readonly Line[])[],
+  parts: readonly Rectangle[],
+  names: readonly Rectangle[],
+  height: number,
+): GearName | undefined {
+  const width = text.length * CHARACTER
+  for (const lines of sides)
+    for (const line of lines) {
+      const left = line.textAnchor === 'middle' ? line.x - width / 2 : line.x
+      const covers = lineOf(left, line.y, width)
+      const hit = parts.filter((part) => !isApart(covers, part))
+      const isInside = covers.top >= 0 && covers.bottom <= height
+      if (hit.length === 0 && isInside && names.every((name) => isApart(covers, name)))
+        return { ...line, text, covers }
+      // Beyond another part it would be taken for the name of that one.
+      if (hit.some((part) => part.left < line.x && line.x < part.right)) break
+    }
+  return undefined
+}
+
 /**
- * Names of gears by their ids: beyond the teeth, or beside the rim of a ring; elsewhere where a
- * part or `taken` is in the way. Where it would run into what stands beside it, it stands a line or
- * two farther out. One that finds no room is left out, and told by pointing.
+ * Names of gears by their ids: beyond the teeth, or beside the rim of a ring; elsewhere where
+ * something of `parts` is in the way. Where it would run into what stands beside it, it stands
+ * a line or two farther out. One that finds no room is left out, and told by pointing.
  */
 export function placeGearNames(
   layout: Layout,
-  taken: readonly Rectangle[],
+  parts: readonly Rectangle[],
 ): ReadonlyMap<string, GearName> {
   const { section, scale, shifts } = layout
-  const parts = [...coveredByParts(layout), ...taken]
   const placed = new Map<string, GearName>()
+  const names: Rectangle[] = []
   for (const drawn of section.gears) {
     const { id } = drawn.gear
     const text = labelOf(drawn.gear, shifts.get(id) ?? 0)
-    const width = text.length * CHARACTER
-    const names = [...placed.values()].map(({ covers }) => covers)
-    const found = linesFor(drawn, layout)
-      .flatMap((lines) => {
-        const written = lines.map((line): GearName => {
-          const left = line.textAnchor === 'middle' ? line.x - width / 2 : line.x
-          return { ...line, text, covers: lineOf(left, line.y, width) }
-        })
-        // Beyond another part it would be taken for the name of that one.
-        const end = written.findIndex(({ x, covers }) =>
-          parts.some((part) => part.left < x && x < part.right && !isApart(covers, part)),
-        )
-        return end < 0 ? written : written.slice(0, end)
-      })
-      .find(
-        ({ covers }) =>
-          covers.top >= 0 &&
-          covers.bottom <= scale.height &&
-          [...parts, ...names].every((other) => isApart(covers, other)),
-      )
-    if (found) placed.set(id, found)
+    const found = freeLine(text, linesFor(drawn, layout), parts, names, scale.height)
+    if (!found) continue
+    names.push(found.covers)
+    placed.set(id, found)
   }
   return placed
 }

@@ -24,12 +24,12 @@ function bothSides(
   [fromMm, toMm]: readonly [number, number],
   [innerMm, outerMm]: readonly [number, number],
 ): readonly Rectangle[] {
-  const ends = { left: scale.x(fromMm) - SLACK, right: scale.x(toMm) + SLACK }
-  if (innerMm <= 0)
-    return [{ ...ends, top: scale.y(yMm - outerMm), bottom: scale.y(yMm + outerMm) }]
+  const [left, right] = [scale.x(fromMm) - SLACK, scale.x(toMm) + SLACK]
+  const [top, bottom] = [scale.y(yMm - outerMm), scale.y(yMm + outerMm)]
+  if (innerMm <= 0) return [{ left, top, right, bottom }]
   return [
-    { ...ends, top: scale.y(yMm - outerMm), bottom: scale.y(yMm - innerMm) },
-    { ...ends, top: scale.y(yMm + innerMm), bottom: scale.y(yMm + outerMm) },
+    { left, top, right, bottom: scale.y(yMm - innerMm) },
+    { left, top: scale.y(yMm + innerMm), right, bottom },
   ]
 }
 
@@ -79,8 +79,8 @@ export function coveredByParts({ section, scale, seats, shifts }: Layout): reado
   })
   const arms = section.arms.map(({ fromYMm, toYMm, stationMm }) => ({
     left: scale.x(stationMm - ARM_MM / 2) - SLACK,
-    right: scale.x(stationMm + ARM_MM / 2) + SLACK,
     top: scale.y(Math.min(fromYMm, toYMm)),
+    right: scale.x(stationMm + ARM_MM / 2) + SLACK,
     bottom: scale.y(Math.max(fromYMm, toYMm)),
   }))
   const chains = section.meshes
@@ -89,16 +89,16 @@ export function coveredByParts({ section, scale, seats, shifts }: Layout): reado
       const halfMm = CHAIN_AT * Math.max(a.widthMm, b.widthMm)
       return {
         left: scale.x(stationMm - halfMm) - SLACK,
-        right: scale.x(stationMm + halfMm) + SLACK,
         top: scale.y(Math.min(a.yMm, b.yMm)),
+        right: scale.x(stationMm + halfMm) + SLACK,
         bottom: scale.y(Math.max(a.yMm, b.yMm)),
       }
     })
   const planets = section.planetaries.flatMap((drawn) => planetsOf(drawn, scale))
   const pieces = section.pieces.map(({ yMm, fromMm, toMm, outerMm }) => ({
     left: scale.x(fromMm) - 2,
-    right: scale.x(toMm) + 2,
     top: scale.y(yMm - outerMm) - 2,
+    right: scale.x(toMm) + 2,
     bottom: scale.y(yMm + outerMm) + 2,
   }))
   return [...gears, ...couplers, ...members, ...arms, ...chains, ...planets, ...pieces]

@@ -22,5 +22,5 @@ export function isApart(one: Rectangle, other: Rectangle): boolean {
 
 /** What a line of type covers, by its left end and its base line. */
 export function lineOf(x: number, y: number, width: number): Rectangle {
-  return { left: x, right: x + width, top: y - LINE + 5, bottom: y + 3 }
+  return { left: x, top: y - LINE + 5, right: x + width, bottom: y + 3 }
 }

@@ -21,13 +21,9 @@ export interface Written {
 /** Names over and beside the parts: of sleeves first, then of gears, then of what they are on. */
 export function placeNames(layout: Layout, naming: Naming): Written {
   const { section, scale } = layout
-  const sleeves = couplerNames(section, scale, naming)
-  const gearNames = placeGearNames(layout, sleeves)
-  const taken = [
-    ...coveredByParts(layout),
-    ...sleeves,
-    ...[...gearNames.values()].map(({ covers }) => covers),
-  ]
+  const parts = [...coveredByParts(layout), ...couplerNames(section, scale, naming)]
+  const gearNames = placeGearNames(layout, parts)
+  const taken = [...parts, ...[...gearNames.values()].map(({ covers }) => covers)]
   // A gear that is called as its part is tells of both.
   const isTold = (member: string, name: string): boolean =>
     section.gears.some(
