@@ -45,7 +45,7 @@ test('pushed out, drawn in or held by friction alone', () => {
 
 test('what speaks for the parts is told with its job, one or several', () => {
   expect(goodEvidenceWords(2, 0, 0)).toBe('Job 2 has nothing yet that bears on it.')
-  expect(goodEvidenceWords(2, 1, 0)).toBe('1 finding of job 2 that could bear on it: all good.')
+  expect(goodEvidenceWords(2, 1, 0)).toBe('1 finding of job 2 that could bear on it: good.')
   expect(goodEvidenceWords(2, 3, 1)).toBe('3 findings of job 2 besides: good.')
   // What is wrong stands above already.
   expect(goodEvidenceWords(2, 0, 1)).toBe('')

@@ -110,7 +110,7 @@ export function goodEvidenceWords(job: number, goodCount: number, wrongCount: nu
   if (goodCount === 0) return wrongCount === 0 ? `Job ${job} has nothing yet that bears on it.` : ''
   const findings = goodCount === 1 ? '1 finding' : `${goodCount} findings`
   return wrongCount === 0
-    ? `${findings} of job ${job} that could bear on it: all good.`
+    ? `${findings} of job ${job} that could bear on it: good.`
     : `${findings} of job ${job} besides: good.`
 }
 

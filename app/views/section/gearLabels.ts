@@ -7,7 +7,7 @@ import type { Rectangle } from './rectangles.ts'
 import { LINE, isApart, lineOf } from './rectangles.ts'
 import { metalMm } from './toothMarks.ts'
 
-/** Width of a character of a name, which is short, so that none may be much wider. */
+/** Width of a character of a name; those of gears stand closer to one another than those of shafts. */
 const CHARACTER = 7.4
 /** The height of a figure written on a gear. */
 const FIGURE_HEIGHT = 24

@@ -1,11 +1,12 @@
 import type { Entry, EntryBody, Verdict } from 'core'
 import { checkBox, prepareSolver, readJob, withSelectors } from 'core'
 
+import { UNIT_PART_DEFINITIONS } from '../../../core/job/partKinds.ts'
 import { fourSpeed } from '../../../core/testing/boxes.ts'
 import type { Complaint } from '~/words/complaints.ts'
 
 import { complaintsOf } from './complaints.ts'
-import { evidenceFor } from './evidence.ts'
+import { SUSPECTS, evidenceFor } from './evidence.ts'
 
 /** 4 to 3 is the change down in which a ring has the most to do: see complaints.test.ts. */
 const draft = withSelectors(fourSpeed('sliding-idler'), 'lever')
@@ -112,4 +113,19 @@ test('dogs that are rounded speak for jumping out', () => {
 
 test('a finding on a part that is no longer drawn speaks for nothing', () => {
   expect(evidence('fast', gap('ring:gone/away', '0.30')).wrong).toEqual([])
+})
+
+test('every suspect is a part that is measured or looked at for what is to tell it', () => {
+  for (const [kind, suspects] of Object.entries(SUSPECTS))
+    for (const [part, whats] of Object.entries(suspects)) {
+      const { measures, looks } = UNIT_PART_DEFINITIONS[part as keyof typeof UNIT_PART_DEFINITIONS]
+      expect(whats.length).toBeGreaterThan(0)
+      for (const what of whats)
+        expect([kind, part, what, [...measures, ...looks].some((each) => each === what)]).toEqual([
+          kind,
+          part,
+          what,
+          true,
+        ])
+    }
 })

@@ -7,7 +7,7 @@ import type { Complaint } from '~/words/complaints.ts'
 type Suspects = Readonly<Partial<Record<UnitPartKind, readonly (Measure | Look)[]>>>
 
 /** The parts that can bring a complaint about, and by what of them it is told (common practice). */
-const SUSPECTS: Readonly<Record<Complaint['kind'], Suspects>> = {
+export const SUSPECTS: Readonly<Record<Complaint['kind'], Suspects>> = {
   fast: {
     ring: ['ring-gap', 'grooves', 'tooth-tips', 'crack'],
     gear: ['cone-contact', 'cone-feel', 'tooth-tips'],
