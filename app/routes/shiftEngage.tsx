@@ -10,6 +10,7 @@ import { DogLoadFields, RingGapFields } from '~/components/shift/EngageFields.ts
 import { useShift } from '~/components/shift/useShift.ts'
 import { useViewState } from '~/components/useViewState.ts'
 import { NothingToShow, WorkArea, WorkMain, WorkPanel } from '~/components/WorkArea.tsx'
+import { measureAddress } from '~/views/measure/measureAddress.ts'
 import type { Engageable } from '~/views/shift/contactView.ts'
 import { depthOf, engageables, measuredGapMm, travelOf } from '~/views/shift/contactView.ts'
 import { MOST_LOAD_NM, USUAL_LOAD_NM, figureWithin } from '~/views/shift/shiftInput.ts'
@@ -152,7 +153,7 @@ export default function ShiftEngage() {
             measuredMm={measuredMm}
             triedMm={triedMm}
             unit={lengthUnit}
-            measureHref={`/boxes/${id}/measure?part=${encodeURIComponent(`ring:${chosen.key}`)}`}
+            measureHref={measureAddress(id, `ring:${chosen.key}`)}
             onTry={(gap) => {
               change({ gap: gap === null ? '' : `${gap}` })
             }}

@@ -6,6 +6,7 @@ import { isJudged } from 'core'
 import { useOpenBox } from '~/components/box/boxContext.ts'
 import { useOpenJob } from '~/components/job/jobContext.ts'
 import type { Reach } from '~/views/build/reach.ts'
+import { measureAddress } from '~/views/measure/measureAddress.ts'
 import { stepWords } from '~/words/build.ts'
 
 import { PartPicture } from './PartPicture.tsx'
@@ -73,10 +74,7 @@ function WhileOpen({ steps, nameOf }: Pick<Reach, 'steps'> & Pick<OpenBuild, 'na
       <ul className="flex flex-wrap gap-x-3">
         {toLookAt.map(({ part }) => (
           <li key={part.id}>
-            <Link
-              to={`/boxes/${id}/measure?part=${encodeURIComponent(part.part.ref)}`}
-              className="text-accent underline"
-            >
+            <Link to={measureAddress(id, part.part.ref)} className="text-accent underline">
               {nameOf(part)}
             </Link>
           </li>

@@ -4,10 +4,12 @@ import { Link } from 'react-router'
 import type { AssemblyPart } from 'core'
 import { boundsOf } from 'core'
 
+import { useOpenBox } from '~/components/box/boxContext.ts'
 import { SelectField } from '~/components/Fields.tsx'
 import { useOpenJob } from '~/components/job/jobContext.ts'
 import { ShimPlanner } from '~/components/measure/ShimPlanner.tsx'
 import { EMPTY_STACK } from '~/views/build/stack.ts'
+import { measureAddress } from '~/views/measure/measureAddress.ts'
 import type { Naming } from '~/words/names.ts'
 import { bodyName, capitalize } from '~/words/names.ts'
 
@@ -77,6 +79,7 @@ interface StackAnswerProps {
 /** The end play that follows, what a replaced part makes of it, and the shim that brings it in. */
 export function StackAnswer({ open, nameOf }: StackAnswerProps) {
   const { shaft, answer, limit, measuredMm, unit, isDisabled } = open
+  const { id } = useOpenBox()
   const { job, shelf, record } = useOpenJob()
   const play = answer && (answer.after ?? answer.before)
   return (
@@ -89,11 +92,7 @@ export function StackAnswer({ open, nameOf }: StackAnswerProps) {
       <p className="text-graphite text-[0.9rem]">
         Worst case adds every deviation; the root of their squares is what many parts made
         independently come to.{' '}
-        <Link
-          to={`../measure?part=${encodeURIComponent(shaft)}`}
-          relative="path"
-          className="text-accent underline"
-        >
+        <Link to={measureAddress(id, shaft, 'end-play')} className="text-accent underline">
           Measure the end play
         </Link>{' '}
         when it is together.

@@ -7,6 +7,7 @@ import { LINE_STATES } from 'core'
 import { Table } from '~/components/Table.tsx'
 import type { StockItem } from '~/files/shelf.ts'
 import { atHand } from '~/files/shelf.ts'
+import { measureAddress } from '~/views/measure/measureAddress.ts'
 import type { OrderLine } from '~/views/order/orderLines.ts'
 import { lineStateName } from '~/words/measures.ts'
 
@@ -216,10 +217,7 @@ function AtHand({
           {names.slice(0, MOST_NAMED).map(({ ref, name }, at) => (
             <span key={ref}>
               {at > 0 && ', '}
-              <Link
-                to={`/boxes/${box}/measure?part=${encodeURIComponent(ref)}`}
-                className="text-accent underline"
-              >
+              <Link to={measureAddress(box, ref)} className="text-accent underline">
                 {name}
               </Link>
             </span>

@@ -1,10 +1,10 @@
 import { Link } from 'react-router'
 
 import type { Look, Measure } from 'core'
-import { MEASURES } from 'core'
 
 import { useOpenJob } from '~/components/job/jobContext.ts'
 import { VerdictSign } from '~/components/measure/VerdictMarks.tsx'
+import { measureAddress } from '~/views/measure/measureAddress.ts'
 import { evidenceFor } from '~/views/shift/evidence.ts'
 import type { Complaint } from '~/words/complaints.ts'
 import { goodEvidenceWords } from '~/words/complaints.ts'
@@ -20,11 +20,6 @@ export function EvidenceList({ complaint }: { readonly complaint: Complaint }) {
   const { current, job } = useOpenJob()
   if (!current) return null
   const { wrong, goodCount, next } = evidenceFor(draft, job, complaint)
-  const address = (part: string, what: Measure | Look): string => {
-    const measure = MEASURES.find((each) => each === what)
-    const search = new URLSearchParams({ part, ...(measure && { measure }) })
-    return `/boxes/${id}/measure?${search.toString()}`
-  }
   const nameOf = (part: string, what: Measure | Look): string =>
     `${capitalize(unitPartName(naming, part))}: ${FOUND_NAMES[what]}`
   return (
@@ -37,7 +32,7 @@ export function EvidenceList({ complaint }: { readonly complaint: Complaint }) {
               <span>
                 <b>{capitalize(VERDICT_NAMES[verdict])}:</b>{' '}
                 <Link
-                  to={address(finding.part, finding.what)}
+                  to={measureAddress(id, finding.part, finding.what)}
                   className="text-accent inline-block py-0.5 underline"
                 >
                   {nameOf(finding.part, finding.what)}
@@ -59,7 +54,7 @@ export function EvidenceList({ complaint }: { readonly complaint: Complaint }) {
               {' '}
               Look at next:{' '}
               <Link
-                to={address(next.part.ref, next.what)}
+                to={measureAddress(id, next.part.ref, next.what)}
                 className="text-accent inline-block py-0.5 underline"
               >
                 {nameOf(next.part.ref, next.what)}

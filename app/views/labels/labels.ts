@@ -2,6 +2,7 @@
 import type { Job, PartFamily, UnitPart } from 'core'
 import { PART_FAMILIES, unitParts, verdictsByPart } from 'core'
 
+import { measureAddress } from '~/views/measure/measureAddress.ts'
 import { unitPartName } from '~/words/jobs.ts'
 import type { Naming } from '~/words/names.ts'
 import { capitalize } from '~/words/names.ts'
@@ -68,7 +69,7 @@ export function labelsOf(
         detail: [draft.name, job.trays.has(ref) ? `tray ${job.trays.get(ref) ?? ''}` : '']
           .filter(Boolean)
           .join(', '),
-        path: `/boxes/${boxId}/measure?part=${encodeURIComponent(ref)}`,
+        path: measureAddress(boxId, ref),
       })),
   ]
 }
