@@ -1,7 +1,7 @@
 import fs from 'node:fs'
 import http from 'node:http'
 
-import { TRY_AGAIN, doWith, openDemo } from './pages.ts'
+import { TRY_AGAIN, doWith, duplicateOf, openDemo } from './pages.ts'
 import { expect, test } from './udrix.ts'
 
 const row = (name: string) => ({ hasText: name })
@@ -43,6 +43,25 @@ test('the demo boxes are marked, and a box can be renamed, duplicated, deleted a
   await expect(renamed).toBeHidden()
   await page.getByRole('button', { name: 'Undo' }).click()
   await expect(renamed).toBeVisible()
+})
+
+test('a name that is too long is refused, not cut, where a page lets it through', async ({
+  page,
+}) => {
+  const address = await duplicateOf(page, 'Quillmoor')
+  await page.goto('/')
+  const boxes = page.getByRole('list', { name: 'Boxes on the bench' }).getByRole('listitem')
+  const copy = boxes.filter({ has: page.locator(`a[href="${address}"]`) })
+  await doWith(copy, /^More/, 'Rename')
+  const field = page.getByLabel('New name')
+  await field.evaluate((input) => {
+    input.removeAttribute('maxlength')
+  })
+  await field.fill('x'.repeat(121))
+  await page.getByRole('button', { name: 'Rename', exact: true }).click()
+  await expect(page.getByText('A name has 120 characters at most.')).toBeVisible()
+  await expect(copy.getByText('Quillmoor')).toBeVisible()
+  await expect(boxes.filter({ hasText: 'xxx' })).toHaveCount(0)
 })
 
 test('a box goes out as a file and comes back the same', async ({ page }) => {

@@ -83,7 +83,7 @@ export const editSchema = z.discriminatedUnion('kind', [
       .trim()
       .min(1, 'A box needs a name.')
       .max(LONGEST_NAME, `A name has ${LONGEST_NAME} characters at most.`),
-    base: writtenText().max(LONGEST_NAME),
+    base: writtenText().max(LONGEST_NAME, 'No box was called that. Load the page again.'),
   }),
   z.strictObject({ kind: z.literal('final-drive'), finalDrive, base: finalDrive }),
   z.strictObject({

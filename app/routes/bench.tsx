@@ -13,8 +13,9 @@ import {
 import { listBoxes } from '~/.server/bench.ts'
 import { OUTAGE_SENTENCE, noSuchBox, unlessOutage, withDatabase } from '~/.server/answers.ts'
 import { summariesOf } from '~/.server/jobSummaries.ts'
+import { editSchema } from '~/.server/edits.ts'
 import { importBox } from '~/.server/importBox.ts'
-import { readForm, textOf } from '~/.server/requests.ts'
+import { readForm, refuseInput, textOf } from '~/.server/requests.ts'
 import { readSettings } from '~/.server/settings.ts'
 import { BenchFilter } from '~/components/bench/BenchFilter.tsx'
 import { BoxRow } from '~/components/bench/BoxRow.tsx'
@@ -88,14 +89,14 @@ async function change(form: FormData, origin: EditOrigin) {
       return redirect(`/boxes/${outcome.id}`)
     }
     case 'rename': {
+      const refused = (sentence: string) =>
+        data({ kind: 'notice' as const, sentence }, { status: 400 })
       const [name, base] = [textOf(form, 'name'), textOf(form, 'base')]
-      const outcome = await editBox(id, { kind: 'rename', name, base }, { origin })
+      const edit = editSchema.safeParse({ kind: 'rename', name, base })
+      if (!edit.success) return refused(refuseInput(edit.error).sentence)
+      const outcome = await editBox(id, edit.data, { origin })
       if (outcome.kind === 'absent') throw noSuchBox()
-      if (outcome.kind === 'refused')
-        return data(
-          { kind: 'notice' as const, sentence: refusalWords(outcome.refusal) },
-          { status: 400 },
-        )
+      if (outcome.kind === 'refused') return refused(refusalWords(outcome.refusal))
       const { conflict, box } = outcome
       return conflict
         ? {

@@ -85,6 +85,12 @@ test('a stale count names both figures and where yours went', () => {
   )
 })
 
+test('a refused name says how long a name is', () => {
+  expect(refusalWords({ code: 'long-name', length: 200 })).toBe(
+    'A name has 120 characters at most; this has 200. The old one stays.',
+  )
+})
+
 test('a refused count says what a count is', () => {
   expect(refusalWords({ code: 'impossible-count', toothCount: 3 })).toBe(
     '3 is not kept. A tooth count is a whole number from 5 to 400.',

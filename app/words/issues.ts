@@ -1,6 +1,6 @@
 /** What the core and the services find wrong, in words: what, where, by how much, what to do. */
 import type { BoxDraft, BoxIssue, Change, EditConflict, EditRefusal, FinalDrive } from 'core'
-import { LEAST_TOOTH_COUNT, MOST_TOOTH_COUNT, indexBox, namingEnds } from 'core'
+import { LEAST_TOOTH_COUNT, LONGEST_NAME, MOST_TOOTH_COUNT, indexBox, namingEnds } from 'core'
 
 import { LIST_WORDS, changedPartName } from './changedPart.ts'
 import { formatLength } from './format.ts'
@@ -156,6 +156,8 @@ export function refusalWords(refusal: EditRefusal): string {
       return `${refusal.toothCount} is not kept. ${TOOTH_COUNT_ADVICE}`
     case 'empty-name':
       return 'A box needs a name. The old one stays.'
+    case 'long-name':
+      return `A name has ${LONGEST_NAME} characters at most; this has ${refusal.length}. The old one stays.`
     case 'beyond-limits':
       return `That was not kept: ${refusal.message}`
   }

@@ -126,6 +126,19 @@ describe('names', () => {
     })
   })
 
+  test('a name of 120 characters is kept whole; a longer one is refused, not cut', () => {
+    const rename = (length: number) => ({
+      kind: 'rename' as const,
+      name: ` ${'x'.repeat(length)} `,
+      base: 'old',
+    })
+    expect(kept(draft, rename(120)).name).toBe('x'.repeat(120))
+    expect(applyEdit(draft, rename(121))).toEqual({
+      ok: false,
+      refusal: { code: 'long-name', length: 121 },
+    })
+  })
+
   test('a name given on a stale view does not overwrite', () => {
     expect(applyEdit(draft, { kind: 'rename', name: 'mine', base: 'older' })).toEqual({
       ok: true,

@@ -39,6 +39,8 @@ export type EditRefusal =
   | { readonly code: 'unknown-gear'; readonly gear: string }
   | { readonly code: 'impossible-count'; readonly toothCount: number }
   | { readonly code: 'empty-name' }
+  /** A name of more characters than `LONGEST_NAME`. */
+  | { readonly code: 'long-name'; readonly length: number }
   /** The box would have more parts, or longer ones, than a box file may hold. */
   | { readonly code: 'beyond-limits'; readonly message: string }
 
@@ -106,8 +108,9 @@ export function applyEdit(draft: BoxDraft, edit: Edit): EditResult {
       return { ok: true, draft: withCountsOf(draft, gear, { toothCount: yours, recount: yours }) }
     }
     case 'rename': {
-      const name = edit.name.trim().slice(0, LONGEST_NAME)
+      const name = edit.name.trim()
       if (name === '') return refuse({ code: 'empty-name' })
+      if (name.length > LONGEST_NAME) return refuse({ code: 'long-name', length: name.length })
       if (draft.name === name) return { ok: true, draft }
       if (draft.name !== edit.base)
         return {
