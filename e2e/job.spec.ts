@@ -158,6 +158,36 @@ test('a job goes from intake to hand-over on an upright tablet', async ({ page }
   await expect(page.getByText('Job 2', { exact: true })).toBeVisible()
 })
 
+test('a text that is too long stays in its field and says so; nothing is cut from it', async ({
+  page,
+}) => {
+  await openJob(page, await putFourSpeed(page, 'Long texts'))
+  const notes = page.getByRole('region', { name: 'Notes' })
+  const note = notes.getByLabel('Note', { exact: true })
+  await note.fill('n'.repeat(2001))
+  await note.press('Enter')
+  await expect(notes.getByText('This has 2001 characters; 2000 are kept at most.')).toBeVisible()
+  await expect(note).toHaveValue('n'.repeat(2001))
+  const waits = notes.getByLabel('Waits for')
+  await waits.fill('w'.repeat(201))
+  await waits.press('Enter')
+  await expect(notes.getByText('This has 201 characters; 200 are kept at most.')).toBeVisible()
+  await waits.fill('the bearing')
+  await waits.press('Enter')
+  await note.fill('n'.repeat(2000))
+  await note.press('Enter')
+  const log = page.getByRole('list', { name: 'Log of the job' })
+  await expect(log.getByText('n'.repeat(2000))).toBeVisible()
+  await expect(log.getByText('the bearing')).toBeVisible()
+  const name = page.getByLabel('Name of the box')
+  await name.fill('x'.repeat(121))
+  await name.press('Enter')
+  await expect(page.getByText('This has 121 characters; 120 are kept at most.')).toBeVisible()
+  await name.fill('x'.repeat(120))
+  await name.press('Enter')
+  await expect(page).toHaveTitle(new RegExp('x{120}'))
+})
+
 test('two people at one job: both entries stand', async ({ page, context }) => {
   const box = await putFourSpeed(page, 'Two people')
   await openJob(page, box, 'job')

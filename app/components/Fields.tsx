@@ -8,10 +8,11 @@ import { parseName } from '~/views/layout/names.ts'
 import { parseTorque, torqueText } from '~/views/layout/numbers.ts'
 import type { TorqueUnit } from '~/words/format.ts'
 import { TORQUE_UNIT_NAMES } from '~/words/format.ts'
+import { tooLongWords } from '~/words/lengths.ts'
 
 interface TypedFieldProps extends Pick<
   React.ComponentProps<'input'>,
-  'inputMode' | 'placeholder' | 'maxLength' | 'onBlur' | 'onFocus' | 'onKeyDown'
+  'name' | 'inputMode' | 'placeholder' | 'onBlur' | 'onFocus' | 'onKeyDown'
 > {
   readonly label: React.ReactNode
   readonly unit?: string | undefined
@@ -19,6 +20,8 @@ interface TypedFieldProps extends Pick<
   /** Told of every key. */
   readonly onType: (text: string) => void
   readonly isDisabled?: boolean | undefined
+  /** Characters that are kept. What has more is not cut: it says so, and stays. */
+  readonly longest?: number | undefined
   /** Why what was typed is refused; it stands under the field. */
   readonly problem?: string | null | undefined
   /** Whether it is refused with no sentence of its own. */
@@ -31,8 +34,18 @@ interface TypedFieldProps extends Pick<
 
 /** One line of text or one number, with its label over it, as it is typed. */
 export function TypedField(props: TypedFieldProps) {
-  const { label, unit, onType, isDisabled, isGrowing, className, ...rest } = props
-  const { problem = null, isWrong = false, ...input } = rest
+  const {
+    label,
+    unit,
+    onType,
+    isDisabled,
+    isGrowing,
+    className,
+    longest = Infinity,
+    ...rest
+  } = props
+  const { problem: told = null, isWrong = false, ...input } = rest
+  const problem = tooLongWords(input.value, longest) ?? told
   const id = useId()
   return (
     <div className={clsx('min-w-0', isGrowing && 'flex-1')}>
@@ -55,7 +68,7 @@ export function TypedField(props: TypedFieldProps) {
         <p
           id={`${id}-problem`}
           role="alert"
-          className="text-trouble w-0 min-w-full text-[0.86rem] font-semibold"
+          className="text-trouble mt-1 w-0 min-w-full text-[0.86rem] font-semibold"
         >
           {problem}
         </p>
@@ -66,7 +79,7 @@ export function TypedField(props: TypedFieldProps) {
 
 interface EntryFieldProps extends Pick<
   TypedFieldProps,
-  'label' | 'value' | 'unit' | 'inputMode' | 'placeholder' | 'maxLength' | 'isDisabled'
+  'label' | 'value' | 'unit' | 'inputMode' | 'placeholder' | 'longest' | 'isDisabled'
 > {
   /** Null keeps it; a sentence refuses it and leaves it in the field. */
   readonly onCommit: (text: string) => string | null
@@ -81,7 +94,7 @@ export function EntryField({ value, onCommit, ...field }: EntryFieldProps) {
   const [problem, setProblem] = useState<string | null>(null)
   const commit = () => {
     if (text === value) setProblem(null)
-    else setProblem(onCommit(text))
+    else if (tooLongWords(text, field.longest ?? Infinity) === null) setProblem(onCommit(text))
   }
   return (
     <TypedField

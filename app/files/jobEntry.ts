@@ -27,19 +27,20 @@ import {
   spanOf,
 } from 'core'
 
+import { LONGEST_LINE, LONGEST_TEXT, LONGEST_TRAY } from '../words/lengths.ts'
 import { readingIssueWords, readingProblemWords } from '../words/measures.ts'
 
 import { LARGEST } from './boxFile.ts'
 import { initialsText, writtenText } from './text.ts'
-
-const LONGEST_TEXT = 2_000
 
 const id = z.uuid()
 const partRef = writtenText().min(1).max(LARGEST.reference)
 const longText = writtenText()
   .trim()
   .max(LONGEST_TEXT, `A text has ${LONGEST_TEXT} characters at most. Make two notes of it.`)
-const shortText = writtenText().trim().max(200, 'This has 200 characters at most.')
+const shortText = writtenText()
+  .trim()
+  .max(LONGEST_LINE, `This has ${LONGEST_LINE} characters at most.`)
 const unit = z.enum(READING_UNITS)
 
 function problemOf(text: string): ReadingProblem | undefined {
@@ -158,7 +159,9 @@ const spinTest = z.strictObject({
     .max(LARGEST.members + LARGEST.gears, 'That is more than a box has parts.'),
 })
 
-const tray = writtenText().trim().max(20, 'A tray is called by 20 characters at most.')
+const tray = writtenText()
+  .trim()
+  .max(LONGEST_TRAY, `A tray is called by ${LONGEST_TRAY} characters at most.`)
 
 const LONGEST_DISTANCE_KM = 5_000_000
 

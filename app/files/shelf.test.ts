@@ -110,6 +110,17 @@ describe('parts on the shelf', () => {
       expect(parseStock(text)).toMatchObject({ ok: false })
   })
 
+  test('a number or a name that is too long says how long it is', () => {
+    expect(parseStock(`${'7'.repeat(61)}, bearing`)).toEqual({
+      ok: false,
+      sentence: 'This has 61 characters; 60 are kept at most. Shorten it.',
+    })
+    expect(parseStock(`RB, ${'x'.repeat(121)}`)).toEqual({
+      ok: false,
+      sentence: 'This has 121 characters; 120 are kept at most. Shorten it.',
+    })
+  })
+
   test('numbers are alike whatever their spaces and letters', () => {
     const stock = withStock([{ partNumber: 'RB 15-35', what: 'roller bearing', quantity: 2 }], {
       partNumber: 'rb15-35',

@@ -3,6 +3,7 @@ import { z } from 'zod'
 
 import type { ReadingUnit, ShopRule, SizedPiece } from 'core'
 import {
+  LONGEST_NAME,
   LONGEST_PART_NUMBER,
   MEASURES,
   MOST_OF_A_PIECE,
@@ -14,6 +15,7 @@ import {
   toUnit,
 } from 'core'
 
+import { tooLongWords } from '../words/lengths.ts'
 import { UNIT_NAMES, UNIT_WORDS } from '../words/measures.ts'
 
 import { limitSchema } from './jobEntry.ts'
@@ -35,7 +37,7 @@ const piece = z.strictObject({
 /** A part that the shop has, by its number. */
 const stockItem = z.strictObject({
   partNumber: z.string().trim().min(1).max(LONGEST_PART_NUMBER),
-  what: z.string().trim().max(120),
+  what: z.string().trim().max(LONGEST_NAME),
   quantity: z.int().min(1).max(MOST_OF_A_PIECE),
 })
 export type StockItem = z.infer<typeof stockItem>
@@ -206,6 +208,8 @@ export function parseStock(text: string): ParsedStock {
   const [partNumber = '', what = '', quantity = '1', ...more] = text
     .split(/[,;]/)
     .map((each) => each.trim())
+  const tooLong = tooLongWords(partNumber, LONGEST_PART_NUMBER) ?? tooLongWords(what, LONGEST_NAME)
+  if (tooLong !== null) return { ok: false, sentence: tooLong }
   const item = stockItem.safeParse({ partNumber, what, quantity: Number(quantity) })
   return item.success && more.length === 0
     ? { ok: true, item: item.data }

@@ -23,6 +23,7 @@ import { WaitingList } from '~/components/job/WaitingList.tsx'
 import { Warning } from '~/components/Warning.tsx'
 import { orderLines, totalsOf, totalsWords } from '~/views/order/orderLines.ts'
 import { formatWhen } from '~/words/format.ts'
+import { LONGEST_LINE, LONGEST_TEXT, tooLongWords } from '~/words/lengths.ts'
 import type { Naming } from '~/words/names.ts'
 
 /** Opens the next job of the box. */
@@ -180,13 +181,14 @@ interface JottingProps {
 /** A note, and what the job waits for. */
 function Jotting({ waitingFor, isDisabled, onNote, onWait }: JottingProps) {
   const [note, setNote] = useState('')
+  const isKept = note.trim() !== '' && tooLongWords(note, LONGEST_TEXT) === null
   return (
     <section aria-label="Notes" className="grid gap-2 sm:grid-cols-2">
       <form
         className="flex items-end gap-2"
         onSubmit={(event) => {
           event.preventDefault()
-          if (note.trim() === '') return
+          if (!isKept) return
           onNote(note.trim())
           setNote('')
         }}
@@ -195,11 +197,11 @@ function Jotting({ waitingFor, isDisabled, onNote, onWait }: JottingProps) {
           label="Note"
           isGrowing
           value={note}
-          maxLength={2000}
+          longest={LONGEST_TEXT}
           isDisabled={isDisabled}
           onType={setNote}
         />
-        <button className="button" disabled={isDisabled || note.trim() === ''}>
+        <button className="button" disabled={isDisabled || !isKept}>
           Keep
         </button>
       </form>
@@ -207,7 +209,7 @@ function Jotting({ waitingFor, isDisabled, onNote, onWait }: JottingProps) {
         key={waitingFor}
         label="Waits for"
         value={waitingFor}
-        maxLength={200}
+        longest={LONGEST_LINE}
         isDisabled={isDisabled}
         placeholder="a bearing, the owner’s word"
         onCommit={(text) => {

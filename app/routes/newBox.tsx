@@ -105,7 +105,6 @@ function NameAndGo({ isBusy, isWrong }: NameAndGoProps) {
         <input
           name="name"
           className="field mt-1 min-h-[52px] font-normal"
-          maxLength={LONGEST_NAME}
           placeholder="unit, owner or job number"
           aria-invalid={isWrong}
           aria-describedby={isWrong ? 'name-problem' : undefined}

@@ -16,6 +16,7 @@ import { OrderTable } from '~/components/order/OrderTable.tsx'
 import type { OrderLine } from '~/views/order/orderLines.ts'
 import { inspectionWords, orderLines, totalsOf, totalsWords } from '~/views/order/orderLines.ts'
 import { unitPartName } from '~/words/jobs.ts'
+import { LONGEST_LINE, tooLongWords } from '~/words/lengths.ts'
 import { capitalize } from '~/words/names.ts'
 
 import type { Route } from './+types/order'
@@ -54,6 +55,7 @@ interface AddLineProps {
 function AddLine({ isDisabled, onAdd, children }: AddLineProps) {
   const [added, setAdded] = useState('')
   const add = (isLabour: boolean): void => {
+    if (tooLongWords(added, LONGEST_LINE) !== null) return
     onAdd(added, isLabour)
     if (added.trim() !== '') setAdded('')
   }
@@ -69,7 +71,7 @@ function AddLine({ isDisabled, onAdd, children }: AddLineProps) {
         label="Another part, or work"
         className="w-[20rem]"
         value={added}
-        maxLength={200}
+        longest={LONGEST_LINE}
         isDisabled={isDisabled}
         onType={setAdded}
       />

@@ -83,6 +83,9 @@ export type EditResult =
 /** Characters that a name may have, of a box or of a part of it. */
 export const LONGEST_NAME = 120
 
+/** Characters that the id of a part may have; the id of a coupler's place is its name. */
+export const LONGEST_ID = 60
+
 /**
  * Applies an edit. The same draft comes back where nothing changes, so repeating
  * an edit whose answer was lost does no harm.

@@ -47,7 +47,7 @@ export {
 } from './drafting/change.ts'
 export { positionsOfPlace, removePart, removePlace } from './drafting/remove.ts'
 export type { Edit, EditConflict, EditRefusal } from './edit.ts'
-export { LONGEST_NAME, applyEdit, inverseOf } from './edit.ts'
+export { LONGEST_ID, LONGEST_NAME, applyEdit, inverseOf } from './edit.ts'
 export type { BoxIssue } from './issues.ts'
 export type { GearPair, LinkChoice, LinkEndKey, LinkField, LinkFieldKey } from './links/index.ts'
 export {

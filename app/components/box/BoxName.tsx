@@ -2,24 +2,29 @@ import { useState } from 'react'
 
 import { LONGEST_NAME } from 'core'
 
+import { tooLongWords } from '~/words/lengths.ts'
+
 import { useOpenBox } from './boxContext.ts'
 
 /** The box's name, which can be written over in place. */
 export function BoxName({ isDemo }: { readonly isDemo: boolean }) {
   const { draft, edit } = useOpenBox()
   const [name, setName] = useState(draft.name)
+  const tooLong = tooLongWords(name, LONGEST_NAME)
   const commit = () => {
     const trimmed = name.trim()
     if (trimmed === '') setName(draft.name)
-    else if (trimmed !== draft.name) edit({ kind: 'rename', name: trimmed, base: draft.name })
+    else if (trimmed !== draft.name && tooLong === null)
+      edit({ kind: 'rename', name: trimmed, base: draft.name })
   }
   return (
-    <h1 className="flex min-w-[9rem] flex-1 basis-[13rem] items-center gap-2 text-[1.15rem]">
+    <h1 className="relative flex min-w-[9rem] flex-1 basis-[13rem] items-center gap-2 text-[1.15rem]">
       <input
         aria-label="Name of the box"
         className="hover:border-steel focus:border-accent field-sizing-content min-h-[44px] max-w-full min-w-[5rem] text-ellipsis border-b-2 border-transparent bg-transparent px-1"
         value={name}
-        maxLength={LONGEST_NAME}
+        aria-invalid={tooLong !== null}
+        aria-describedby={tooLong === null ? undefined : 'name-too-long'}
         onChange={(event) => {
           setName(event.target.value)
         }}
@@ -29,6 +34,15 @@ export function BoxName({ isDemo }: { readonly isDemo: boolean }) {
           if (event.key === 'Escape') setName(draft.name)
         }}
       />
+      {tooLong && (
+        <span
+          id="name-too-long"
+          role="alert"
+          className="bg-sheet border-trouble text-trouble absolute top-full left-0 z-30 mt-1 border px-2 py-1 text-[0.86rem] whitespace-nowrap"
+        >
+          {tooLong}
+        </span>
+      )}
       {isDemo && (
         <span className="border-steel text-graphite flex-none border max-sm:hidden px-1.5 text-[0.8rem] font-semibold">
           demo

@@ -1,6 +1,7 @@
 import { useState } from 'react'
 
 import { TypedField } from '~/components/Fields.tsx'
+import { LONGEST_TEXT, tooLongWords } from '~/words/lengths.ts'
 
 /** What is noted on a part while it is in the hand; kept on Enter and on leaving the field. */
 export function PartNote({
@@ -11,8 +12,9 @@ export function PartNote({
   readonly onNote: (text: string) => void
 }) {
   const [text, setText] = useState('')
+  const isKept = text.trim() !== '' && tooLongWords(text, LONGEST_TEXT) === null
   const keep = (): void => {
-    if (text.trim() === '') return
+    if (!isKept) return
     onNote(text.trim())
     setText('')
   }
@@ -28,6 +30,7 @@ export function PartNote({
         label="Note"
         isGrowing
         value={text}
+        longest={LONGEST_TEXT}
         isDisabled={isDisabled}
         onType={setText}
         onBlur={(event) => {

@@ -5,6 +5,7 @@ import { Link } from 'react-router'
 import type { EntryBody, StageState } from 'core'
 
 import { useWords } from '~/components/useWords.ts'
+import { LONGEST_TEXT, tooLongWords } from '~/words/lengths.ts'
 import { stageName } from '~/words/measures.ts'
 
 interface CloseJobProps {
@@ -19,6 +20,7 @@ interface CloseJobProps {
 export function CloseJob({ boxId, stages, isClosed, leftOut, onRecord }: CloseJobProps) {
   const [reason, setReason] = useState('')
   const words = useWords()
+  const tooLong = tooLongWords(reason, LONGEST_TEXT)
   const missing = stages.filter(({ stage, isDone }) => !isDone && stage !== 'hand-over')
   if (isClosed)
     return (
@@ -49,17 +51,22 @@ export function CloseJob({ boxId, stages, isClosed, leftOut, onRecord }: CloseJo
             className="field mt-1 block w-full"
             rows={2}
             value={reason}
-            maxLength={2000}
+            aria-invalid={tooLong !== null}
             onChange={(event) => {
               setReason(event.target.value)
             }}
           />
+          {tooLong && (
+            <span role="alert" className="text-trouble block text-[0.86rem] font-semibold">
+              {tooLong}
+            </span>
+          )}
         </label>
       )}
       <button
         type="button"
         className="button mt-2"
-        disabled={missing.length > 0 && reason.trim() === ''}
+        disabled={(missing.length > 0 && reason.trim() === '') || tooLong !== null}
         onClick={() => {
           onRecord({ kind: 'close', leftOut: reason.trim() })
         }}

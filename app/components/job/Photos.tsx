@@ -8,6 +8,7 @@ import { TypedField } from '~/components/Fields.tsx'
 import { LARGEST_FILE_BYTES } from '~/files/photo.ts'
 import { storePhoto } from '~/client/outbox/photoStore.ts'
 import { shrinkPhoto } from '~/client/shrinkPhoto.ts'
+import { LONGEST_LINE, tooLongWords } from '~/words/lengths.ts'
 import { Warning } from '~/components/Warning.tsx'
 
 import { PhotoPicture } from './PhotoPicture.tsx'
@@ -114,12 +115,12 @@ function AddPhoto({ part, entry: of, isDisabled, isWaiting }: AddPhotoProps) {
           label="What the next one shows"
           className="w-[14rem]"
           value={caption}
-          maxLength={200}
+          longest={LONGEST_LINE}
           isDisabled={isDisabled}
           onType={setCaption}
         />
         <PhotoButton
-          isDisabled={isDisabled}
+          isDisabled={isDisabled || tooLongWords(caption, LONGEST_LINE) !== null}
           onChoose={(file) => {
             void choose(file)
           }}

@@ -1,10 +1,10 @@
 import { X } from 'lucide-react'
 
 import type { BoxDraft, Coupler, CouplerPosition, Engagement, Travel } from 'core'
-import { TRAVELS, positionsOfPlace, removePlace, renamePlace } from 'core'
+import { LONGEST_ID, TRAVELS, positionsOfPlace, removePlace, renamePlace } from 'core'
 
 import { EntryField, SelectField } from '~/components/Fields.tsx'
-import { parseName } from '~/views/layout/names.ts'
+import { tooLongWords } from '~/words/lengths.ts'
 import type { Vocabulary } from '~/words/vocabulary.ts'
 import { travelWords } from '~/words/vocabulary.ts'
 import type { Drafting } from './useDrafting.ts'
@@ -102,10 +102,10 @@ export function PlaceFields({
           label="Place"
           value={place.id}
           onCommit={(text) => {
-            const parsed = parseName(text)
-            if (!parsed.ok) return parsed.sentence
-            const id = parsed.name
-            if (id === undefined || coupler.positions.some((other) => other.id === id))
+            const tooLong = tooLongWords(text, LONGEST_ID)
+            if (tooLong !== null) return tooLong
+            const id = text.trim()
+            if (id === '' || coupler.positions.some((other) => other.id === id))
               return 'Each place needs a name of its own.'
             become(renamePlace(draft, coupler.id, place.id, id))
             return null

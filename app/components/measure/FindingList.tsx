@@ -7,6 +7,7 @@ import { VERDICTS, boundsOf, standingVerdict } from 'core'
 import { TypedField } from '~/components/Fields.tsx'
 import { Photos } from '~/components/job/Photos.tsx'
 import { formatWhen } from '~/words/format.ts'
+import { LONGEST_LINE, tooLongWords } from '~/words/lengths.ts'
 import {
   FOUND_NAMES,
   LOOK_GRADES,
@@ -133,6 +134,7 @@ function Overrule({
 }) {
   const [reason, setReason] = useState('')
   const [isOpen, setIsOpen] = useState(false)
+  const isKept = reason.trim() !== '' && tooLongWords(reason, LONGEST_LINE) === null
   if (!isOpen)
     return (
       <button
@@ -147,13 +149,13 @@ function Overrule({
     )
   return (
     <span className="flex flex-wrap items-end gap-2">
-      <TypedField label="Why" value={reason} maxLength={200} onType={setReason} />
+      <TypedField label="Why" value={reason} longest={LONGEST_LINE} onType={setReason} />
       {VERDICTS.map((verdict) => (
         <button
           key={verdict}
           type="button"
           className="button"
-          disabled={reason.trim() === ''}
+          disabled={!isKept}
           onClick={() => {
             onOverrule(verdict, reason.trim())
             setIsOpen(false)

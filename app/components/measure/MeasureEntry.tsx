@@ -14,6 +14,7 @@ import type {
 import { CONE_COUNTS, MEASURE_RULES, boundsOf, unitsOf } from 'core'
 
 import { SelectField, TypedField } from '~/components/Fields.tsx'
+import { LONGEST_LINE } from '~/words/lengths.ts'
 import { measureHint } from '~/words/measureHints.ts'
 import { Explained } from '~/components/words/Explained.tsx'
 import { useWords } from '~/components/useWords.ts'
@@ -195,7 +196,7 @@ function HowFields(props: HowFieldsProps) {
         label="Tool"
         isGrowing
         value={tool}
-        maxLength={200}
+        longest={LONGEST_LINE}
         placeholder="feeler leaves, dial"
         onType={onTool}
       />

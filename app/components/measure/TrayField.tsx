@@ -1,7 +1,6 @@
 import { useState } from 'react'
 
-/** Names of trays are short: they are written on them. */
-const LONGEST_TRAY = 20
+import { LONGEST_TRAY, tooLongWords } from '~/words/lengths.ts'
 
 /** Which tray a part lies in while the unit is in pieces. */
 export function TrayField({
@@ -14,24 +13,30 @@ export function TrayField({
   readonly onKeep: (tray: string) => void
 }) {
   const [text, setText] = useState(tray)
+  const tooLong = tooLongWords(text, LONGEST_TRAY)
   return (
-    <label className="flex items-center gap-2">
+    <label className="flex flex-wrap items-center gap-2">
       Lies in tray
       <input
         className="field w-[7rem]"
         value={text}
-        maxLength={LONGEST_TRAY}
+        aria-invalid={tooLong !== null}
         disabled={isDisabled}
         onChange={(event) => {
           setText(event.target.value)
         }}
         onBlur={() => {
-          if (text.trim() !== tray) onKeep(text.trim())
+          if (text.trim() !== tray && tooLong === null) onKeep(text.trim())
         }}
         onKeyDown={(event) => {
           if (event.key === 'Enter') event.currentTarget.blur()
         }}
       />
+      {tooLong && (
+        <span role="alert" className="text-trouble text-[0.86rem] font-semibold">
+          {tooLong}
+        </span>
+      )}
     </label>
   )
 }

@@ -2,6 +2,8 @@
 import type { BoxDraft, Piece, PieceKind } from 'core'
 import { LONGEST_PART_NUMBER, proposePieces } from 'core'
 
+import { tooLongWords } from '~/words/lengths.ts'
+
 export type ParsedPartNumber =
   | { readonly ok: true; readonly value: string | undefined }
   | { readonly ok: false; readonly sentence: string }
@@ -9,11 +11,8 @@ export type ParsedPartNumber =
 /** A part number as it is stamped; none where nothing is typed. */
 export function parsePartNumber(text: string): ParsedPartNumber {
   const value = text.trim()
-  if (value.length > LONGEST_PART_NUMBER)
-    return {
-      ok: false,
-      sentence: `This has ${value.length} characters; a part number has ${LONGEST_PART_NUMBER} at most.`,
-    }
+  const sentence = tooLongWords(value, LONGEST_PART_NUMBER)
+  if (sentence !== null) return { ok: false, sentence }
   return { ok: true, value: value === '' ? undefined : value }
 }
 
