@@ -202,6 +202,15 @@ test('nesting without end is refused', () => {
   expect(issuesOf(within)[0]).toMatchObject(tooDeep)
 })
 
+test.each(['__proto__', 'constructor', 'toString'])('no part is called %s', (word) => {
+  const [coupler] = draft.couplers
+  const file = formatBoxFile(draft).replaceAll(JSON.stringify(coupler?.id), JSON.stringify(word))
+  expect(issuesOf(file)).toContainEqual({
+    path: ['couplers', 0, 'id'],
+    message: 'This word cannot be an id. Write another.',
+  })
+})
+
 test('a thousand wrong gears are told by twenty', () => {
   const gears = Array.from({ length: 100 }, () => ({}))
   expect(issuesOf({ ...content(), gears })).toHaveLength(20)

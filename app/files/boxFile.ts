@@ -100,6 +100,8 @@ const id = z
   .min(1, 'An id cannot be empty.')
   .max(LARGEST.idLength, `An id has ${LARGEST.idLength} characters at most.`)
   .refine((text) => storable(text) === text, 'An id has whole characters only, and no NUL.')
+  // Parts are looked up by their ids in plain objects too.
+  .refine((text) => !(text in Object.prototype), 'This word cannot be an id. Write another.')
 const name = writtenText('A name is a text.')
   .trim()
   .min(1, 'A name cannot be empty.')

@@ -39,6 +39,11 @@ describe('parts', () => {
       expect(unitPartName(naming, gone)).toBe(gone)
     expect(unitPartName(naming, 'piece:gone')).toBe('part that was taken out')
   })
+
+  test('a reference may be any word, also one that every object knows', () => {
+    for (const word of ['constructor', 'toString', '__proto__', 'hasOwnProperty'])
+      expect(unitPartName(naming, word)).toBe(word)
+  })
 })
 
 describe('an intake', () => {

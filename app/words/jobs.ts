@@ -46,11 +46,12 @@ export const FAMILY_NAMES: Readonly<Record<PartFamily, string>> = {
   case: 'Case, seals',
 }
 
-const KEEPSAKES: Readonly<Record<string, string>> = {
-  seals: 'oil seals and gaskets',
-  'snap-rings': 'snap rings',
-  'pilot-bearing': 'pilot bearing',
-}
+/** A map, since a reference may be any word, also one that every object knows. */
+const KEEPSAKES: ReadonlyMap<string, string> = new Map([
+  ['seals', 'oil seals and gaskets'],
+  ['snap-rings', 'snap rings'],
+  ['pilot-bearing', 'pilot bearing'],
+])
 
 /** What a part of a unit is called: "3 blocker ring", "2nd gear, main shaft". */
 export function unitPartName(naming: Naming, ref: string): string {
@@ -94,7 +95,7 @@ export function unitPartName(naming: Naming, ref: string): string {
       return piece ? `${pieceKindWords(naming.words, piece.kind)}, new each time` : ref
     }
     default:
-      return KEEPSAKES[ref] ?? ref
+      return KEEPSAKES.get(ref) ?? ref
   }
 }
 
