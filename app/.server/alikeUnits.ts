@@ -4,7 +4,7 @@ import { and, desc, eq, ne, sql } from 'drizzle-orm'
 import type { BoxDraft, Entry } from 'core'
 
 import type { BoxRecord } from './boxes.ts'
-import { columns, findBox, onBench, recordOf } from './boxes.ts'
+import { columns, findBox, onBench, readableOf } from './boxes.ts'
 import { db } from './db/client.ts'
 import { boxes } from './db/tables/boxes.ts'
 import { isId } from './ids.ts'
@@ -37,7 +37,7 @@ export async function alikeUnits({ id, draft }: BoxRecord): Promise<readonly Ali
     .where(and(onBench, ne(boxes.id, id), hasIdsOf('members'), hasIdsOf('gears')))
     .orderBy(desc(boxes.updatedAt))
     .limit(MOST_UNITS)
-  return rows.map(recordOf).map((box) => ({ id: box.id, name: box.draft.name }))
+  return readableOf(rows).map((box) => ({ id: box.id, name: box.draft.name }))
 }
 
 /** The unit that an address names; null where there is none. */

@@ -1,5 +1,5 @@
 /** @jest-environment node */
-import { sql } from 'drizzle-orm'
+import { eq, sql } from 'drizzle-orm'
 import { v7 as uuidv7 } from 'uuid'
 
 import type { BoxDraft, Entry, EntryBody } from 'core'
@@ -9,8 +9,10 @@ import type { BenchView } from '../views/bench/benchView.ts'
 import { BENCH_SORTS, WHOLE_BENCH } from '../views/bench/benchView.ts'
 
 import { BENCH_PAGE_SIZE, listBoxes } from './bench.ts'
-import { createBox, editBox } from './boxes.ts'
+import { withDatabase } from './answers.ts'
+import { createBox, editBox, findBox } from './boxes.ts'
 import { db } from './db/client.ts'
+import { boxes } from './db/tables/boxes.ts'
 import { onEmptyBench } from './testing/emptyBench.ts'
 import { seedDemo } from './demo.ts'
 import { addEntries, openJob } from './jobs.ts'
@@ -46,6 +48,26 @@ describe('the bench page by page', () => {
     } while (after !== null)
     expect(pages).toBe(3)
     expect([...seen].sort()).toEqual([...many].sort())
+  })
+
+  test('one that this version cannot read is told by its name, and takes no other down', async () => {
+    await createBox(draft)
+    const id = await createBox({ ...draft, name: 'from the year after' })
+    await db
+      .update(boxes)
+      .set({ document: sql`${boxes.document} || '{"overdrives": []}'` })
+      .where(eq(boxes.id, id))
+    expect(await names('')).toMatchObject({
+      names: ['bench box'],
+      unreadable: ['from the year after'],
+      total: 2,
+    })
+    expect(await listBoxes({ ...WHOLE_BENCH, stage: 'intake' })).toMatchObject({ boxes: [] })
+    await expect(withDatabase(() => findBox(id))).rejects.toMatchObject({
+      data: expect.stringContaining('a newer version of Udrix') as string,
+      init: { status: 500 },
+    })
+    await expect(withDatabase(() => listBoxes())).resolves.toBeDefined()
   })
 
   test('words are found in any order and place, and signs stand for themselves', async () => {

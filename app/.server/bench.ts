@@ -8,7 +8,7 @@ import type { BenchSort, BenchStage, BenchView, BenchWait } from '../views/bench
 import { WHOLE_BENCH } from '../views/bench/benchView.ts'
 
 import type { BoxRecord } from './boxes.ts'
-import { columns, onBench, recordOf } from './boxes.ts'
+import { columns, onBench, readableOf } from './boxes.ts'
 import { db } from './db/client.ts'
 import { boxes } from './db/tables/boxes.ts'
 import { jobEntries } from './db/tables/jobEntries.ts'
@@ -24,6 +24,8 @@ const MOST_COUNTED = 1_000
 
 export interface BenchPage {
   readonly boxes: readonly BoxRecord[]
+  /** Names of boxes that would stand on this page, and that this version cannot read. */
+  readonly unreadable: readonly string[]
   /** How many there are, up to `MOST_COUNTED`. */
   readonly total: number
   readonly isTotalCut: boolean
@@ -127,7 +129,7 @@ async function renewSummaries(): Promise<boolean> {
     .innerJoin(jobs, eq(jobs.boxId, boxes.id))
     .where(and(onBench, isSummaryStale))
     .limit(MOST_RENEWED + 1)
-  await summariesOf(stale.slice(0, MOST_RENEWED).map(recordOf))
+  await summariesOf(readableOf(stale.slice(0, MOST_RENEWED)))
   return stale.length <= MOST_RENEWED
 }
 
@@ -179,6 +181,7 @@ export async function listBoxes(
     db
       .select({
         ...columns,
+        name: boxes.name,
         place: sql<string>`to_char(${boxes.updatedAt} at time zone 'utc', 'YYYY-MM-DD"T"HH24:MI:SS.US"Z"')`,
       })
       .from(boxes)
@@ -189,10 +192,13 @@ export async function listBoxes(
     db.select({ total: sql<number>`count(*)::int` }).from(counted),
   ])
   const shown = rows.slice(0, BENCH_PAGE_SIZE)
+  const records = readableOf(shown.map(({ place: _place, name: _name, ...row }) => row))
+  const read = new Set(records.map((record) => record.id))
   const last = shown.at(-1)
   const total = count?.total ?? 0
   return {
-    boxes: shown.map(({ place: _place, ...row }) => recordOf(row)),
+    boxes: records,
+    unreadable: shown.filter((row) => !read.has(row.id)).map(({ name }) => name),
     total: Math.min(total, MOST_COUNTED),
     isTotalCut: total > MOST_COUNTED,
     next:

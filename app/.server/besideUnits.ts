@@ -4,7 +4,7 @@ import { and, desc, ne } from 'drizzle-orm'
 import type { UnitBeside, UnitName } from '~/views/drive/besideUnits.ts'
 import { MOST_BESIDE, besideOf } from '~/views/drive/besideUnits.ts'
 
-import { columns, findBox, onBench, recordOf } from './boxes.ts'
+import { columns, findBox, onBench, readableOf } from './boxes.ts'
 import { db } from './db/client.ts'
 import { boxes } from './db/tables/boxes.ts'
 
@@ -19,7 +19,7 @@ export async function unitsToChoose(id: string): Promise<readonly UnitName[]> {
     .where(and(onBench, ne(boxes.id, id)))
     .orderBy(desc(boxes.updatedAt))
     .limit(MOST_CHOICES)
-  return rows.map(recordOf).map((box) => ({ id: box.id, name: box.draft.name }))
+  return readableOf(rows).map((box) => ({ id: box.id, name: box.draft.name }))
 }
 
 /** The units that an address names; those that are gone are left out. */

@@ -10,9 +10,10 @@ import { limitIssues } from '../files/boxFile.ts'
 
 import type { Queries } from './db/client.ts'
 import { db, transact } from './db/client.ts'
-import { draftOfDocument, conflictOfColumn } from './db/documents.ts'
+import { UnreadableDocument, draftOfDocument, conflictOfColumn } from './db/documents.ts'
 import { announce } from './events.ts'
 import { isId } from './ids.ts'
+import { log } from './log.ts'
 import { boxRevisions } from './db/tables/boxRevisions.ts'
 import { editReceipts } from './db/tables/editReceipts.ts'
 import { shop } from './db/tables/shop.ts'
@@ -41,21 +42,37 @@ export const columns = {
   document: boxes.document,
 }
 
-export function recordOf(row: {
-  id: string
-  isDemo: boolean
-  revision: number
-  jobsRevision: number
-  cautionsReadAt: Date | null
-  updatedAt: Date
-  document: unknown
-}): BoxRecord {
+interface BoxRow {
+  readonly id: string
+  readonly isDemo: boolean
+  readonly revision: number
+  readonly jobsRevision: number
+  readonly cautionsReadAt: Date | null
+  readonly updatedAt: Date
+  readonly document: unknown
+}
+
+/** One box of the database. Throws `UnreadableDocument` where this version cannot read it. */
+function recordOf(row: BoxRow): BoxRecord {
   const { cautionsReadAt, document, ...rest } = row
   return {
     ...rest,
     areCautionsRead: cautionsReadAt !== null,
     draft: keptDraft(row.id, document),
   }
+}
+
+/** The boxes that this version can read, for lists that one which it cannot must not take down. */
+export function readableOf(rows: readonly BoxRow[]): readonly BoxRecord[] {
+  return rows.flatMap((row) => {
+    try {
+      return [recordOf(row)]
+    } catch (error) {
+      if (!(error instanceof UnreadableDocument)) throw error
+      log.error({ err: error }, 'a box is left out of a list')
+      return []
+    }
+  })
 }
 
 /** Boxes whose drafts are kept at hand. */

@@ -5,7 +5,7 @@ import type { BoxDraft } from 'core'
 import { alikeParts, readJob, verdictsByPart } from 'core'
 
 import type { BoxRecord } from './boxes.ts'
-import { columns, onBench, recordOf } from './boxes.ts'
+import { columns, onBench, readableOf } from './boxes.ts'
 import { db } from './db/client.ts'
 import { boxes } from './db/tables/boxes.ts'
 import { jobsOfBox } from './jobs.ts'
@@ -36,7 +36,7 @@ export async function sparesFor(
     .orderBy(desc(boxes.updatedAt))
     .limit(MOST_SPARES)
   return Promise.all(
-    rows.map(recordOf).map(async ({ id, draft }) => {
+    readableOf(rows).map(async ({ id, draft }) => {
       const jobs = await jobsOfBox(id)
       const verdicts = verdictsByPart(readJob(jobs.at(-1)?.entries ?? []))
       const found = keys.flatMap((key): SparePart[] => {

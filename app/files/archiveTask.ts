@@ -28,6 +28,6 @@ export type ArchiveOutcome =
 export type ArchiveTask =
   /** Boxes, jobs and photographs done, of all there are. */
   | { readonly state: 'running'; readonly done: number; readonly total: number }
-  /** `outcome` is null where the work was to write an archive. */
+  /** `outcome` is null where an archive was written. */
   | { readonly state: 'done'; readonly outcome: ArchiveOutcome | null }
   | { readonly state: 'failed' }

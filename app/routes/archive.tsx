@@ -113,7 +113,11 @@ function StepLine({ step, onCancel }: { readonly step: Step; readonly onCancel: 
     case 'refused':
       return (
         <div role="alert">
-          <Warning>Nothing was read in.</Warning>
+          <Warning>
+            {step.work === 'out'
+              ? 'The archive was not taken out. If a file came of it, it is not whole.'
+              : 'Nothing was read in.'}
+          </Warning>
           <ul className="list-disc pl-6">
             {step.problems.map((problem) => (
               <li key={problem}>{problem}</li>

@@ -171,7 +171,7 @@ function BenchPages({ loaderData }: { readonly loaderData: LoaderData }) {
 }
 
 export default function Bench({ loaderData, actionData }: Route.ComponentProps) {
-  const { boxes, total, isWhole, view, settings, isTourOffered } = loaderData
+  const { boxes, unreadable, total, isWhole, view, settings, isTourOffered } = loaderData
   const words = vocabularyOf(settings)
   useLiveData(null)
   const { search: address } = useLocation()
@@ -211,7 +211,14 @@ export default function Bench({ loaderData, actionData }: Route.ComponentProps) 
             at more of them.
           </Warning>
         )}
-        {boxes.length === 0 ? (
+        {unreadable.length > 0 && (
+          <Warning className="mb-3">
+            {unreadable.map((name) => `“${name}”`).join(', ')} cannot be read by this version of
+            Udrix. Nothing was changed: open {unreadable.length === 1 ? 'it' : 'them'} with the
+            version that kept {unreadable.length === 1 ? 'it' : 'them'}.
+          </Warning>
+        )}
+        {boxes.length === 0 && unreadable.length === 0 ? (
           <p className="py-10 text-lg">
             <NoBoxes view={view} total={total} />
           </p>

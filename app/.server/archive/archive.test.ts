@@ -3,7 +3,7 @@ import fs from 'node:fs'
 import os from 'node:os'
 import path from 'node:path'
 
-import { sql } from 'drizzle-orm'
+import { eq, sql } from 'drizzle-orm'
 import fc from 'fast-check'
 import { strFromU8, strToU8, unzipSync, zipSync } from 'fflate'
 import sharp from 'sharp'
@@ -19,6 +19,7 @@ import { USUAL_SHELF } from '../../files/shelf.ts'
 import { listBoxes } from '../bench.ts'
 import { createBox, deleteBox, editBox, findBox } from '../boxes.ts'
 import { db, migrateDatabase, pool } from '../db/client.ts'
+import { UnreadableDocument } from '../db/documents.ts'
 import { boxRevisions } from '../db/tables/boxRevisions.ts'
 import { boxes } from '../db/tables/boxes.ts'
 import { jobEntries } from '../db/tables/jobEntries.ts'
@@ -158,6 +159,17 @@ test('another Udrix reads everything back whole', async () => {
   expect(await listBoxes()).toMatchObject({ total: 0 })
   await read()
   expect(await everything()).toEqual(before)
+})
+
+test('an archive that would lack a box, or an earlier state of one, is not written', async () => {
+  const { boxId } = await fillShop()
+  const newer = sql`'{"overdrives": []}'::jsonb`
+  await db.update(boxRevisions).set({ documentBefore: newer }).where(eq(boxRevisions.boxId, boxId))
+  await expect(takeOut()).rejects.toThrow(UnreadableDocument)
+  await db.delete(boxRevisions)
+  await takeOut()
+  await db.update(boxes).set({ document: newer }).where(eq(boxes.id, boxId))
+  await expect(takeOut()).rejects.toThrow(UnreadableDocument)
 })
 
 test('any other program can unpack it and make sure of it', async () => {

@@ -10,12 +10,16 @@
  */
 import type { ArchiveOutcome } from '../../files/archiveTask.ts'
 import { pool } from '../db/client.ts'
+import { UnreadableDocument } from '../db/documents.ts'
 import { log } from '../log.ts'
 import type { Progress } from './progress.ts'
 
 export type ProgramMessage =
   | { readonly kind: 'progress'; readonly progress: Progress }
   | { readonly kind: 'outcome'; readonly outcome: ArchiveOutcome }
+
+const NOT_WHOLE =
+  'A box, or an earlier state of one, was kept by a newer version of Udrix or is damaged, so an archive by this version would not be whole. Take it out with the version that wrote it. The server’s log says which box.'
 
 /** Progress is told this often at most. */
 const TELL_MS = 200
@@ -45,7 +49,13 @@ async function run([work, file = '']: readonly string[]): Promise<void> {
   switch (work) {
     case 'out': {
       const { writeArchive } = await import('./write.ts')
-      await writeArchive(process.stdout, new Date(), onProgress)
+      try {
+        await writeArchive(process.stdout, new Date(), onProgress)
+      } catch (error) {
+        if (error instanceof UnreadableDocument)
+          await send({ kind: 'outcome', outcome: { ok: false, problems: [NOT_WHOLE] } })
+        throw error
+      }
       break
     }
     case 'preview':

@@ -72,9 +72,7 @@ class Archive {
     const taken = new PassThrough()
     this.#taken = taken
     this.#zip.addReadStreamLazy(name, { compress }, givenOnce(taken))
-    const isTaken = finished(taken)
-    await pipeline(content, through, taken)
-    await isTaken
+    await Promise.all([finished(taken), pipeline(content, through, taken)])
     this.#checksums.push(`${hash.digest('hex')}  ${name}\n`)
   }
 

@@ -17,9 +17,19 @@ function readColumn<T>(schema: z.ZodType<T>, where: string, content: unknown): T
   return parsed.data
 }
 
-/** A stored document as a draft. Throws when the database holds something else. */
+/** A box whose document this version cannot read: a newer one wrote it, or it was tampered with. */
+export class UnreadableDocument extends Error {
+  constructor(boxId: string, problem: string) {
+    super(`box ${boxId} holds something of another shape: ${problem}`)
+    this.name = 'UnreadableDocument'
+  }
+}
+
+/** A stored document as a draft. Throws `UnreadableDocument` when the database holds something else. */
 export function draftOfDocument(boxId: string, document: unknown): BoxDraft {
-  return readColumn(draftSchema, `box ${boxId}`, document)
+  const parsed = draftSchema.safeParse(document)
+  if (!parsed.success) throw new UnreadableDocument(boxId, parsed.error.message)
+  return parsed.data
 }
 
 /** A stored edit as archives have it: earlier versions kept edits of other shapes. */

@@ -6,12 +6,14 @@ import type { ArchiveSummary } from '~/files/archiveTask.ts'
 
 import { beginWork, cancelWork, followTask, sendArchive } from '~/client/archiveClient.ts'
 
+export type Work = 'out' | 'preview' | 'read'
+
 export type Step =
   | { readonly kind: 'idle' }
   | { readonly kind: 'sending'; readonly name: string; readonly share: number }
   | {
       readonly kind: 'working'
-      readonly work: 'out' | 'preview' | 'read'
+      readonly work: Work
       readonly task: string
       readonly done: number
       readonly total: number
@@ -24,7 +26,11 @@ export type Step =
       readonly summary: ArchiveSummary
     }
   | { readonly kind: 'read'; readonly summary: ArchiveSummary }
-  | { readonly kind: 'refused'; readonly problems: readonly string[] }
+  | {
+      readonly kind: 'refused'
+      readonly work: Work
+      readonly problems: readonly string[]
+    }
 
 export interface ArchiveSteps {
   readonly step: Step
@@ -49,7 +55,7 @@ export function useArchive(): ArchiveSteps {
   }, [])
 
   /** Follows work to its end; undefined where it failed, which is told. */
-  const follow = useCallback(async (task: string, work: 'out' | 'preview' | 'read') => {
+  const follow = useCallback(async (task: string, work: Work) => {
     setStep({ kind: 'working', work, task, done: 0, total: 0 })
     const ended = await followTask(
       task,
@@ -59,7 +65,7 @@ export function useArchive(): ArchiveSteps {
       leaving.current.signal,
     )
     if (ended.state === 'done') return ended
-    setStep({ kind: 'refused', problems: [FAILED] })
+    setStep({ kind: 'refused', work, problems: [FAILED] })
     return undefined
   }, [])
 
@@ -70,7 +76,9 @@ export function useArchive(): ArchiveSteps {
     // The work is known to the server as soon as the request has arrived.
     setTimeout(() => {
       void follow(task, 'out').then((ended) => {
-        if (ended) setStep({ kind: 'taken-out' })
+        if (ended?.outcome?.ok === false)
+          setStep({ kind: 'refused', work: 'out', problems: ended.outcome.problems })
+        else if (ended) setStep({ kind: 'taken-out' })
       })
     }, 1_000)
   }, [follow])
@@ -79,12 +87,13 @@ export function useArchive(): ArchiveSteps {
     async (upload: string, kind: 'preview' | 'read', name: string) => {
       const begun = await beginWork(upload, kind)
       if (!begun.ok) {
-        setStep({ kind: 'refused', problems: [begun.sentence] })
+        setStep({ kind: 'refused', work: kind, problems: [begun.sentence] })
         return
       }
       const ended = await follow(begun.id, kind)
       if (!ended?.outcome) return
-      if (!ended.outcome.ok) setStep({ kind: 'refused', problems: ended.outcome.problems })
+      if (!ended.outcome.ok)
+        setStep({ kind: 'refused', work: kind, problems: ended.outcome.problems })
       else {
         const { summary } = ended.outcome
         setStep(
@@ -103,7 +112,7 @@ export function useArchive(): ArchiveSteps {
         setStep({ kind: 'sending', name, share })
       }).then((sent) => {
         if (sent.ok) void work(sent.id, 'preview', name)
-        else setStep({ kind: 'refused', problems: [sent.sentence] })
+        else setStep({ kind: 'refused', work: 'preview', problems: [sent.sentence] })
       })
     },
     [work],
