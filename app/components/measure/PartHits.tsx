@@ -27,9 +27,9 @@ export function ShaftHits(props: Omit<PartHitsProps, 'refOf'>) {
   const { section, scale } = props
   const hits = section.members.map(({ member, yMm, radiusMm }): Hit => ({
     ref: `shaft:${member.id}`,
-    x: scale.x(member.fromMm),
+    x: scale.x(Math.min(member.fromMm, member.toMm)),
     y: scale.y(yMm - radiusMm),
-    width: (member.toMm - member.fromMm) * scale.perMmX,
+    width: Math.abs(member.toMm - member.fromMm) * scale.perMmX,
     height: 2 * radiusMm * scale.perMmY,
   }))
   return <Hits {...props} hits={hits} />

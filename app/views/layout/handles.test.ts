@@ -26,6 +26,13 @@ test('every member, gear, coupler and piece that is drawn has one handle', () =>
   for (const { piece } of section.pieces) expect(keys).toContain(`pieces:${piece.id}`)
 })
 
+test('no handle is narrower than nothing, also where the ends of a shaft are the wrong way round', () => {
+  const reversed = draft.members.map((each) => ({ ...each, fromMm: each.toMm, toMm: each.fromMm }))
+  const turned = layOutSection({ ...draft, members: reversed })
+  for (const { width } of handlesOf(turned, scaleOf(turned)))
+    expect(width).toBeGreaterThanOrEqual(0)
+})
+
 test('the handle of a gear is its block: as wide, from pitch line to pitch line', () => {
   for (const { gear, yMm, radiusMm, widthMm } of section.gears) {
     const { x, y, width, height } = handleOf('gears', gear.id)

@@ -44,7 +44,8 @@ function blocksOf(section: Section): readonly Block[] {
     ...section.members.map(({ member: { id, fromMm, toMm }, yMm, radiusMm }) => ({
       part: { list: 'members', id } as const,
       atMm: (fromMm + toMm) / 2,
-      widthMm: toMm - fromMm,
+      // The check tells of ends that were entered the wrong way round; they are drawn all the same.
+      widthMm: Math.abs(toMm - fromMm),
       yMm,
       heightMm: 2 * radiusMm,
     })),
