@@ -2,22 +2,22 @@ import { data } from 'react-router'
 
 import { findDeleted } from './boxes.ts'
 import { isDatabaseOutage } from './db/client.ts'
-import { UnreadableDocument } from './db/documents.ts'
+import { Unreadable } from './db/documents.ts'
 import { log } from './log.ts'
 
 const UNREADABLE_SENTENCE =
-  'This box was kept by a newer version of Udrix, or what is kept of it is damaged. Nothing of it was changed: open it with the version that wrote it. The server’s log says what is not understood.'
+  'This box, or its job, was kept by a newer version of Udrix or is damaged. Nothing of it was changed: open it with the version that wrote it. The server’s log says what is not understood.'
 
 /**
  * Runs a piece of work on the database. When the database does not answer, the
- * response is a 503 that pages and scripts know how to wait on; a box that this version
+ * response is a 503 that pages and scripts know how to wait on; what this version
  * cannot read is a 500 with a sentence; other errors pass.
  */
 export async function withDatabase<T>(work: () => Promise<T>): Promise<T> {
   try {
     return await work()
   } catch (error) {
-    if (error instanceof UnreadableDocument) {
+    if (error instanceof Unreadable) {
       log.error({ err: error }, 'a box cannot be read')
       throw data(UNREADABLE_SENTENCE, { status: 500 })
     }

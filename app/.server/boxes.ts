@@ -10,10 +10,9 @@ import { limitIssues } from '../files/boxFile.ts'
 
 import type { Queries } from './db/client.ts'
 import { db, transact } from './db/client.ts'
-import { UnreadableDocument, draftOfDocument, conflictOfColumn } from './db/documents.ts'
+import { draftOfDocument, conflictOfColumn, unlessUnreadable } from './db/documents.ts'
 import { announce } from './events.ts'
 import { isId } from './ids.ts'
-import { log } from './log.ts'
 import { boxRevisions } from './db/tables/boxRevisions.ts'
 import { editReceipts } from './db/tables/editReceipts.ts'
 import { shop } from './db/tables/shop.ts'
@@ -52,7 +51,7 @@ interface BoxRow {
   readonly document: unknown
 }
 
-/** One box of the database. Throws `UnreadableDocument` where this version cannot read it. */
+/** One box of the database. Throws `Unreadable` where this version cannot read it. */
 function recordOf(row: BoxRow): BoxRecord {
   const { cautionsReadAt, document, ...rest } = row
   return {
@@ -64,15 +63,7 @@ function recordOf(row: BoxRow): BoxRecord {
 
 /** The boxes that this version can read, for lists that one which it cannot must not take down. */
 export function readableOf(rows: readonly BoxRow[]): readonly BoxRecord[] {
-  return rows.flatMap((row) => {
-    try {
-      return [recordOf(row)]
-    } catch (error) {
-      if (!(error instanceof UnreadableDocument)) throw error
-      log.error({ err: error }, 'a box is left out of a list')
-      return []
-    }
-  })
+  return rows.flatMap((row) => unlessUnreadable(() => recordOf(row)) ?? [])
 }
 
 /** Boxes whose drafts are kept at hand. */

@@ -115,11 +115,12 @@ export async function summariesOf(
     const row = kept.get(box.id)
     return row && row.summaryOf !== stateOf(box)
   })
+  const isStale = new Set(stale.map(({ id }) => id))
   const renewed = stale.length > 0 ? await renew(stale) : new Map<string, JobSummary | null>()
   return new Map(
     rows.map(({ boxId, summary }) => [
       boxId,
-      renewed.has(boxId) ? (renewed.get(boxId) ?? null) : storedSummary.parse(summary),
+      isStale.has(boxId) ? (renewed.get(boxId) ?? null) : storedSummary.parse(summary),
     ]),
   )
 }

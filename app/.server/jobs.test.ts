@@ -8,7 +8,9 @@ import { readJob } from 'core'
 import { USUAL_SHELF } from '../files/shelf.ts'
 
 import { createBox, deleteBox, findBox, restoreBox } from './boxes.ts'
+import { withDatabase } from './answers.ts'
 import { db } from './db/client.ts'
+import { jobEntries } from './db/tables/jobEntries.ts'
 import { MOST_ENTRIES, addEntries, jobsOfBox, jobsOfBoxes, openJob } from './jobs.ts'
 import { summariesOf, summaryOf } from './jobSummaries.ts'
 import { dropRule, keepRule, keepShelf, readRules, readShelf } from './shelf.ts'
@@ -34,6 +36,28 @@ async function added(
 }
 
 const CLOSE: EntryBody = { kind: 'close', leftOut: '' }
+
+test('a job with an entry of a kind from a newer version is told, and takes no list down', async () => {
+  const [newer, known] = [await unitWithJob(), await unitWithJob()]
+  const idle = await createBox(UNIT)
+  await db.insert(jobEntries).values({
+    ...{ id: uuidv7(), jobId: newer.jobId, at: new Date(), by: 'AB' },
+    body: { kind: 'x-ray', part: 'gear:main-1' },
+  })
+  await expect(withDatabase(() => jobsOfBox(newer.boxId))).rejects.toMatchObject({
+    data: expect.stringContaining('its job, was kept by a newer version') as string,
+    init: { status: 500 },
+  })
+  const ids = [newer.boxId, known.boxId, idle]
+  const jobs = await jobsOfBoxes(ids)
+  expect(jobs.has(newer.boxId)).toBe(false)
+  expect(jobs.get(known.boxId)).toHaveLength(1)
+  expect(jobs.get(idle)).toEqual([])
+  const records = await Promise.all(ids.map(findBox))
+  const summaries = await summariesOf(records.filter((record) => record !== null))
+  expect(summaries.get(newer.boxId)).toBeNull()
+  expect(summaries.get(known.boxId)).toMatchObject({ number: 1, isClosed: false })
+})
 
 test('a unit has several jobs over the years, numbered from one', async () => {
   const { boxId, jobId } = await unitWithJob()
@@ -221,8 +245,7 @@ test('a job is full some day, and says so', async () => {
 test('the bench hears of the latest job of each unit in a line', async () => {
   const { boxId, jobId } = await unitWithJob()
   await addEntries(boxId, jobId, [entry({ kind: 'waiting', for: 'a bearing' })])
-  const jobs = await jobsOfBoxes([boxId, await createBox(UNIT)])
-  expect([...jobs.keys()]).toEqual([boxId])
+  const jobs = await jobsOfBoxes([boxId])
   const [job] = jobs.get(boxId) ?? []
   if (!job) throw new Error('no job')
   expect(readJob(job.entries).waitingFor).toBe('a bearing')

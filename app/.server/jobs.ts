@@ -9,7 +9,7 @@ import { partSchemas } from '../files/boxFile.ts'
 import { entrySchema } from '../files/jobEntry.ts'
 import type { Queries } from './db/client.ts'
 import { db, transact } from './db/client.ts'
-import { bodyOfSomeKind } from './db/documents.ts'
+import { bodyOfSomeKind, unlessUnreadable } from './db/documents.ts'
 import { boxes } from './db/tables/boxes.ts'
 import { jobEntries } from './db/tables/jobEntries.ts'
 import { jobPhotos } from './db/tables/jobPhotos.ts'
@@ -46,45 +46,68 @@ const entryColumns = {
   body: jobEntries.body,
 }
 
-/** All jobs of each of these units with their logs, the oldest first. */
-export async function jobsOfBoxes(
-  boxIds: readonly string[],
-): Promise<ReadonlyMap<string, readonly JobRecord[]>> {
-  if (boxIds.length === 0) return new Map()
+type JobRow = typeof jobs.$inferSelect
+type EntryRow = Parameters<typeof entryOf>[0]
+
+/** The jobs of these units, the oldest first, and their logs by job. */
+async function rowsOf(boxIds: readonly string[]) {
+  const byBox = new Map<string, JobRow[]>()
+  const logs = new Map<string, EntryRow[]>()
+  if (boxIds.length === 0) return { byBox, logs }
   const found = await db
     .select()
     .from(jobs)
     .where(inArray(jobs.boxId, [...boxIds]))
     .orderBy(asc(jobs.number))
-  if (found.length === 0) return new Map()
+  for (const row of found) {
+    logs.set(row.id, [])
+    byBox.set(row.boxId, [...(byBox.get(row.boxId) ?? []), row])
+  }
+  if (found.length === 0) return { byBox, logs }
   const rows = await db
     .select(entryColumns)
     .from(jobEntries)
-    .where(
-      inArray(
-        jobEntries.jobId,
-        found.map(({ id }) => id),
-      ),
-    )
+    .where(inArray(jobEntries.jobId, [...logs.keys()]))
     .orderBy(asc(jobEntries.seq))
-  const entries = new Map<string, Entry[]>(found.map(({ id }) => [id, []]))
-  for (const row of rows) entries.get(row.jobId)?.push(entryOf(row))
-  const byBox = new Map<string, JobRecord[]>()
-  for (const { id, boxId, number, openedAt, closedAt } of found) {
-    const record = {
-      id,
-      number,
-      isClosed: closedAt !== null,
-      openedAt: openedAt.toISOString(),
-      entries: entries.get(id) ?? [],
-    }
-    byBox.set(boxId, [...(byBox.get(boxId) ?? []), record])
-  }
-  return byBox
+  for (const { jobId, ...row } of rows) logs.get(jobId)?.push(row)
+  return { byBox, logs }
 }
 
+function recordsOf(
+  rows: readonly JobRow[],
+  logs: ReadonlyMap<string, readonly EntryRow[]>,
+): readonly JobRecord[] {
+  return rows.map(({ id, number, openedAt, closedAt }) => ({
+    id,
+    number,
+    isClosed: closedAt !== null,
+    openedAt: openedAt.toISOString(),
+    entries: (logs.get(id) ?? []).map(entryOf),
+  }))
+}
+
+/**
+ * All jobs of each of these units with their logs, the oldest first; none of a unit that had
+ * no job. A unit with a job that this version cannot read is left out, so that it takes no
+ * list down.
+ */
+export async function jobsOfBoxes(
+  boxIds: readonly string[],
+): Promise<ReadonlyMap<string, readonly JobRecord[]>> {
+  const { byBox, logs } = await rowsOf(boxIds)
+  return new Map(
+    boxIds.flatMap((boxId) => {
+      const records = unlessUnreadable(() => recordsOf(byBox.get(boxId) ?? [], logs))
+      return records ? [[boxId, records]] : []
+    }),
+  )
+}
+
+/** All jobs of a unit, the oldest first. Throws `Unreadable` where this version cannot read one. */
 export async function jobsOfBox(boxId: string): Promise<readonly JobRecord[]> {
-  return isId(boxId) ? ((await jobsOfBoxes([boxId])).get(boxId) ?? []) : []
+  if (!isId(boxId)) return []
+  const { byBox, logs } = await rowsOf([boxId])
+  return recordsOf(byBox.get(boxId) ?? [], logs)
 }
 
 /** Marks a box as touched by its jobs, and tells whoever has it open. */

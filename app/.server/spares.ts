@@ -8,7 +8,7 @@ import type { BoxRecord } from './boxes.ts'
 import { columns, onBench, readableOf } from './boxes.ts'
 import { db } from './db/client.ts'
 import { boxes } from './db/tables/boxes.ts'
-import { jobsOfBox } from './jobs.ts'
+import { jobsOfBoxes } from './jobs.ts'
 
 /** More spare units than this nobody looks through for one part. */
 const MOST_SPARES = 12
@@ -35,17 +35,18 @@ export async function sparesFor(
     .where(and(onBench, ne(boxes.id, box.id), eq(sql`${boxes.document} ->> 'isSpare'`, 'true')))
     .orderBy(desc(boxes.updatedAt))
     .limit(MOST_SPARES)
-  return Promise.all(
-    readableOf(rows).map(async ({ id, draft }) => {
-      const jobs = await jobsOfBox(id)
-      const verdicts = verdictsByPart(readJob(jobs.at(-1)?.entries ?? []))
-      const found = keys.flatMap((key): SparePart[] => {
-        const parts = alikeParts(box.draft, key, draft).filter(
-          (ref) => verdicts.get(ref) !== 'replace',
-        )
-        return parts.length > 0 ? [{ key, box: id, boxName: draft.name, parts }] : []
-      })
-      return { spare: draft, found }
-    }),
-  )
+  const spares = readableOf(rows)
+  const jobs = await jobsOfBoxes(spares.map(({ id }) => id))
+  return spares.flatMap(({ id, draft }) => {
+    const ofSpare = jobs.get(id)
+    if (!ofSpare) return []
+    const verdicts = verdictsByPart(readJob(ofSpare.at(-1)?.entries ?? []))
+    const found = keys.flatMap((key): SparePart[] => {
+      const parts = alikeParts(box.draft, key, draft).filter(
+        (ref) => verdicts.get(ref) !== 'replace',
+      )
+      return parts.length > 0 ? [{ key, box: id, boxName: draft.name, parts }] : []
+    })
+    return [{ spare: draft, found }]
+  })
 }

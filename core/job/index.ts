@@ -18,6 +18,7 @@ export type {
   Taken,
 } from './job.ts'
 export {
+  ENTRY_KINDS,
   LIMIT_SOURCES,
   LINE_STATES,
   LOOKS,

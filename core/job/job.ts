@@ -481,6 +481,10 @@ const READERS: {
   withdraw: () => undefined,
 }
 
+/** The kinds of entries that `readJob` takes. */
+// The table above has each of them, and no other.
+export const ENTRY_KINDS = Object.keys(READERS) as readonly EntryBody['kind'][]
+
 /** Reads a log, in any order, into the job that it tells of. */
 export function readJob(log: readonly Entry[]): Job {
   const ordered = [...log].sort(

@@ -19,7 +19,7 @@ import { USUAL_SHELF } from '../../files/shelf.ts'
 import { listBoxes } from '../bench.ts'
 import { createBox, deleteBox, editBox, findBox } from '../boxes.ts'
 import { db, migrateDatabase, pool } from '../db/client.ts'
-import { UnreadableDocument } from '../db/documents.ts'
+import { Unreadable } from '../db/documents.ts'
 import { boxRevisions } from '../db/tables/boxRevisions.ts'
 import { boxes } from '../db/tables/boxes.ts'
 import { jobEntries } from '../db/tables/jobEntries.ts'
@@ -165,11 +165,11 @@ test('an archive that would lack a box, or an earlier state of one, is not writt
   const { boxId } = await fillShop()
   const newer = sql`'{"overdrives": []}'::jsonb`
   await db.update(boxRevisions).set({ documentBefore: newer }).where(eq(boxRevisions.boxId, boxId))
-  await expect(takeOut()).rejects.toThrow(UnreadableDocument)
+  await expect(takeOut()).rejects.toThrow(Unreadable)
   await db.delete(boxRevisions)
   await takeOut()
   await db.update(boxes).set({ document: newer }).where(eq(boxes.id, boxId))
-  await expect(takeOut()).rejects.toThrow(UnreadableDocument)
+  await expect(takeOut()).rejects.toThrow(Unreadable)
 })
 
 test('any other program can unpack it and make sure of it', async () => {

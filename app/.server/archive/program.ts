@@ -10,7 +10,7 @@
  */
 import type { ArchiveOutcome } from '../../files/archiveTask.ts'
 import { pool } from '../db/client.ts'
-import { UnreadableDocument } from '../db/documents.ts'
+import { Unreadable } from '../db/documents.ts'
 import { log } from '../log.ts'
 import type { Progress } from './progress.ts'
 
@@ -19,7 +19,7 @@ export type ProgramMessage =
   | { readonly kind: 'outcome'; readonly outcome: ArchiveOutcome }
 
 const NOT_WHOLE =
-  'A box, or an earlier state of one, was kept by a newer version of Udrix or is damaged, so an archive by this version would not be whole. Take it out with the version that wrote it. The server’s log says which box.'
+  'A box, an earlier state of one or its job was kept by a newer version of Udrix or is damaged, so an archive by this version would not be whole. Take it out with the version that wrote it. The server’s log says which it is.'
 
 /** Progress is told this often at most. */
 const TELL_MS = 200
@@ -52,7 +52,7 @@ async function run([work, file = '']: readonly string[]): Promise<void> {
       try {
         await writeArchive(process.stdout, new Date(), onProgress)
       } catch (error) {
-        if (error instanceof UnreadableDocument)
+        if (error instanceof Unreadable)
           await send({ kind: 'outcome', outcome: { ok: false, problems: [NOT_WHOLE] } })
         throw error
       }

@@ -2,6 +2,7 @@
 import { z } from 'zod'
 
 import type { BoxDraft, EditConflict, EntryBody } from 'core'
+import { ENTRY_KINDS } from 'core'
 
 import type { ArchivedRevision } from '../../files/archiveFormat.ts'
 import { revisionSchema } from '../../files/archiveFormat.ts'
@@ -9,27 +10,36 @@ import { draftSchema } from '../../files/boxFile.ts'
 import type { EditOrigin } from '../../files/editOrigin.ts'
 import { editOriginSchema } from '../../files/editOrigin.ts'
 import { entryBodySchema } from '../../files/jobEntry.ts'
+import { log } from '../log.ts'
 
-function readColumn<T>(schema: z.ZodType<T>, where: string, content: unknown): T {
-  const parsed = schema.safeParse(content)
-  if (!parsed.success)
-    throw new Error(`${where} holds something of another shape: ${parsed.error.message}`)
-  return parsed.data
-}
-
-/** A box whose document this version cannot read: a newer one wrote it, or it was tampered with. */
-export class UnreadableDocument extends Error {
-  constructor(boxId: string, problem: string) {
-    super(`box ${boxId} holds something of another shape: ${problem}`)
-    this.name = 'UnreadableDocument'
+/** What this version cannot read: a newer one wrote it, or it was tampered with. */
+export class Unreadable extends Error {
+  constructor(where: string, problem: string) {
+    super(`${where} holds something of another shape: ${problem}`)
+    this.name = 'Unreadable'
   }
 }
 
-/** A stored document as a draft. Throws `UnreadableDocument` when the database holds something else. */
-export function draftOfDocument(boxId: string, document: unknown): BoxDraft {
-  const parsed = draftSchema.safeParse(document)
-  if (!parsed.success) throw new UnreadableDocument(boxId, parsed.error.message)
+/** What is read, or null where this version cannot read it, which the log tells: for lists. */
+export function unlessUnreadable<T>(read: () => T): T | null {
+  try {
+    return read()
+  } catch (error) {
+    if (!(error instanceof Unreadable)) throw error
+    log.error({ err: error }, 'left out of a list')
+    return null
+  }
+}
+
+function readColumn<T>(schema: z.ZodType<T>, where: string, content: unknown): T {
+  const parsed = schema.safeParse(content)
+  if (!parsed.success) throw new Unreadable(where, parsed.error.message)
   return parsed.data
+}
+
+/** A stored document as a draft. Throws `Unreadable` when the database holds something else. */
+export function draftOfDocument(boxId: string, document: unknown): BoxDraft {
+  return readColumn(draftSchema, `box ${boxId}`, document)
 }
 
 /** A stored edit as archives have it: earlier versions kept edits of other shapes. */
@@ -47,11 +57,12 @@ export function bodyOfColumn(entryId: string, body: unknown): z.infer<typeof ent
   return readColumn(entryBodySchema, `entry ${entryId}`, body)
 }
 
-const ofSomeKind = z.looseObject({ kind: z.string() })
+const ofSomeKind = z.looseObject({ kind: z.enum(ENTRY_KINDS) })
 
 /**
  * The body of a stored entry, for pages that read thousands: looking at each whole would
- * cost every page its time, so only what tells entries apart is looked at.
+ * cost every page its time, so only what tells entries apart is looked at. Throws
+ * `Unreadable` of a kind that this version does not know.
  */
 export function bodyOfSomeKind(entryId: string, body: unknown): EntryBody {
   readColumn(ofSomeKind, `entry ${entryId}`, body)
