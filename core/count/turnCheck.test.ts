@@ -1,6 +1,6 @@
 import fc from 'fast-check'
 
-import { findSuspects, judgeChecks, ratioRange, suggestCheck, withCounts } from './turnCheck.ts'
+import { findSuspects, judgeChecks, ratioRange, suggestCheck, withMiscounts } from './turnCheck.ts'
 import type { TurnCheck } from './turnCheck.ts'
 import { analyseBox } from '../train/analysis.ts'
 import { checkBox } from '../box/check.ts'
@@ -178,7 +178,7 @@ describe('findSuspects', () => {
     const [one] = drives
     const pair = draft.gears.find(({ id }) => id.startsWith('main-1'))
     if (!one || !pair) throw new Error('the pattern has no first gear')
-    const wrong = withCounts(draft, [{ gear: pair, toothCount: (pair.toothCount ?? 0) + 1 }])
+    const wrong = withMiscounts(draft, [{ gear: pair, toothCount: (pair.toothCount ?? 0) + 1 }])
     const checks = drives.map(({ position, ratio }) => ({
       id: position.id,
       position: position.id,
@@ -216,7 +216,7 @@ describe('findSuspects', () => {
       if (typeof gear?.toothCount !== 'number') throw new Error(id)
       return { gear, toothCount: gear.toothCount + 1 }
     })
-    const [first] = findSuspects(boxOf(withCounts(draft, off)), checks)
+    const [first] = findSuspects(boxOf(withMiscounts(draft, off)), checks)
     expect(
       first?.miscounts.map(({ gear, toothCount }) => `${gear.id} ${toothCount}`).sort(),
     ).toEqual(off.map(({ gear }) => `${gear.id} ${gear.toothCount ?? ''}`).sort())
@@ -248,7 +248,7 @@ describe('findSuspects', () => {
     )[0]
     if (typeof twin?.toothCount !== 'number') throw new Error('there are no twins')
     const off = { gear: twin, toothCount: twin.toothCount + 1 }
-    const wrong = boxOf(withCounts(draft, [off]))
+    const wrong = boxOf(withMiscounts(draft, [off]))
     const reading: TurnCheck = {
       id: 'read',
       position: truth.position.id,
@@ -292,7 +292,7 @@ describe('findSuspects', () => {
           if (!position || analysed?.state !== 'drive') return
           const gear = truth.gears[at]
           if (typeof gear?.toothCount !== 'number') return
-          const wrong = boxOf(withCounts(truth, [{ gear, toothCount: gear.toothCount + off }]))
+          const wrong = boxOf(withMiscounts(truth, [{ gear, toothCount: gear.toothCount + off }]))
           const errorTurns = rational(1, 8)
           const reading: TurnCheck = {
             id: 'read',
@@ -361,7 +361,7 @@ describe('findSuspects', () => {
     // No single count one or two off gives 4 : 1; by enumeration.
     for (const gear of counted.gears)
       for (const off of [-2, -1, 1, 2]) {
-        const tried = withCounts(counted, [{ gear, toothCount: (gear.toothCount ?? 0) + off }])
+        const tried = withMiscounts(counted, [{ gear, toothCount: (gear.toothCount ?? 0) + off }])
         const [entry] = analyseBox(boxOf(tried))
         if (entry?.analysis.state !== 'drive') throw new Error('does not drive')
         expect(Math.abs(toNumber(entry.analysis.ratio) * 10 - 40)).toBeGreaterThan(1 / 8)

@@ -252,7 +252,7 @@ function bearingGears({ solver, position, laws }: Train): readonly Gear[] {
 }
 
 /** The draft with other counts. */
-export function withCounts(draft: BoxDraft, miscounts: readonly Miscount[]): BoxDraft {
+export function withMiscounts(draft: BoxDraft, miscounts: readonly Miscount[]): BoxDraft {
   return withToothCounts(
     draft,
     new Map(miscounts.map(({ gear, toothCount }) => [gear.id, toothCount])),
@@ -288,7 +288,7 @@ function tryCounts(
   }
   // Few trials mend anything, so the checks that agree already are looked at only then.
   if (!disputed.some((check) => judgedBy(check).isAgreed === true)) return undefined
-  const draft = withCounts(box.draft, miscounts)
+  const draft = withMiscounts(box.draft, miscounts)
   return checkBox(draft).ok ? { miscounts, draft, judged: checks.map(judgedBy) } : undefined
 }
 
