@@ -5,13 +5,15 @@ import { isDatabaseOutage } from './db/client.ts'
 import { Unreadable } from './db/documents.ts'
 import { log } from './log.ts'
 
+/** Not a 500: pages take that for a server that does not answer. */
+const UNREADABLE = 422
 const UNREADABLE_SENTENCE =
   'This box, or its job, was kept by a newer version of Udrix or is damaged. Nothing of it was changed: open it with the version that wrote it. The server’s log says what is not understood.'
 
 /**
  * Runs a piece of work on the database. When the database does not answer, the
  * response is a 503 that pages and scripts know how to wait on; what this version
- * cannot read is a 500 with a sentence; other errors pass.
+ * cannot read is a 422 with a sentence; other errors pass.
  */
 export async function withDatabase<T>(work: () => Promise<T>): Promise<T> {
   try {
@@ -19,7 +21,7 @@ export async function withDatabase<T>(work: () => Promise<T>): Promise<T> {
   } catch (error) {
     if (error instanceof Unreadable) {
       log.error({ err: error }, 'a box cannot be read')
-      throw data(UNREADABLE_SENTENCE, { status: 500 })
+      throw data(UNREADABLE_SENTENCE, { status: UNREADABLE })
     }
     if (!isDatabaseOutage(error)) throw error
     log.warn({ err: error }, 'the database does not answer')

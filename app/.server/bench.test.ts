@@ -65,7 +65,7 @@ describe('the bench page by page', () => {
     expect(await listBoxes({ ...WHOLE_BENCH, stage: 'intake' })).toMatchObject({ boxes: [] })
     await expect(withDatabase(() => findBox(id))).rejects.toMatchObject({
       data: expect.stringContaining('a newer version of Udrix') as string,
-      init: { status: 500 },
+      init: { status: 422 },
     })
     await expect(withDatabase(() => listBoxes())).resolves.toBeDefined()
   })

@@ -18,25 +18,27 @@ import type { JobRecord } from './jobs.ts'
 import { jobsOfBoxes } from './jobs.ts'
 
 /** Changes whenever what a summary says would be worked out in another way. */
-const SUMMARY_VERSION = 3
+const SUMMARY_VERSION = 4
 
-const storedSummary = z
-  .object({
-    number: z.int(),
-    isClosed: z.boolean(),
-    stage: z.enum(STAGES),
-    // Written by `summaryOf` of this version alone.
-    waiting: z.array(z.custom<Waiting>()),
-  })
-  .nullable()
+const storedSummary = z.object({
+  number: z.int(),
+  isClosed: z.boolean(),
+  stage: z.enum(STAGES).nullable(),
+  // Written by `summaryOf` of this version alone.
+  waiting: z.array(z.custom<Waiting>()),
+})
 
-/** Null where the box does not hang together. */
-export function summaryOf(draft: BoxDraft, { number, entries }: JobRecord): JobSummary | null {
+/** What is told of a job of which no more can be told. */
+function barely({ number, isClosed }: Pick<JobRecord, 'number' | 'isClosed'>): JobSummary {
+  return { number, isClosed, stage: null, waiting: [] }
+}
+
+export function summaryOf(draft: BoxDraft, record: JobRecord): JobSummary {
   const checked = checkBox(draft)
-  if (!checked.ok) return null
-  const job = readJob(entries)
+  if (!checked.ok) return barely(record)
+  const job = readJob(record.entries)
   return {
-    number,
+    number: record.number,
     isClosed: job.isClosed,
     stage: stageAt(stagesOf(checked.box, job)),
     waiting: waitingOf(checked.box, job),
@@ -54,7 +56,7 @@ export const isSummaryStale = sql`${jobs.summaryOf} is distinct from concat_ws('
 /** A summary as it is kept, under the names that the statement below reads. */
 interface Fresh {
   readonly id: string
-  readonly summary: JobSummary | null
+  readonly summary: JobSummary
   readonly state: string
 }
 
@@ -77,9 +79,9 @@ async function keep(fresh: readonly Fresh[]): Promise<void> {
 }
 
 /** Works out the summaries of boxes whose kept ones are out of date, and keeps them. */
-async function renew(boxes: readonly BoxRecord[]): Promise<ReadonlyMap<string, JobSummary | null>> {
+async function renew(boxes: readonly BoxRecord[]): Promise<ReadonlyMap<string, JobSummary>> {
   const all = await jobsOfBoxes(boxes.map(({ id }) => id))
-  const renewed = new Map<string, JobSummary | null>()
+  const renewed = new Map<string, JobSummary>()
   const fresh = boxes.flatMap((box): readonly Fresh[] => {
     const job = all.get(box.id)?.at(-1)
     if (!job) return []
@@ -94,13 +96,15 @@ async function renew(boxes: readonly BoxRecord[]): Promise<ReadonlyMap<string, J
 /** A line of the latest job of each of these boxes that has one. */
 export async function summariesOf(
   boxes: readonly BoxRecord[],
-): Promise<ReadonlyMap<string, JobSummary | null>> {
+): Promise<ReadonlyMap<string, JobSummary>> {
   if (boxes.length === 0) return new Map()
   const rows = await db
     .selectDistinctOn([jobs.boxId], {
       boxId: jobs.boxId,
       summary: jobs.summary,
       summaryOf: jobs.summaryOf,
+      number: jobs.number,
+      closedAt: jobs.closedAt,
     })
     .from(jobs)
     .where(
@@ -116,11 +120,13 @@ export async function summariesOf(
     return row && row.summaryOf !== stateOf(box)
   })
   const isStale = new Set(stale.map(({ id }) => id))
-  const renewed = stale.length > 0 ? await renew(stale) : new Map<string, JobSummary | null>()
+  const renewed = stale.length > 0 ? await renew(stale) : new Map<string, JobSummary>()
   return new Map(
-    rows.map(({ boxId, summary }) => [
+    rows.map(({ boxId, summary, number, closedAt }) => [
       boxId,
-      isStale.has(boxId) ? (renewed.get(boxId) ?? null) : storedSummary.parse(summary),
+      isStale.has(boxId)
+        ? (renewed.get(boxId) ?? barely({ number, isClosed: closedAt !== null }))
+        : storedSummary.parse(summary),
     ]),
   )
 }

@@ -46,7 +46,7 @@ test('a job with an entry of a kind from a newer version is told, and takes no l
   })
   await expect(withDatabase(() => jobsOfBox(newer.boxId))).rejects.toMatchObject({
     data: expect.stringContaining('its job, was kept by a newer version') as string,
-    init: { status: 500 },
+    init: { status: 422 },
   })
   const ids = [newer.boxId, known.boxId, idle]
   const jobs = await jobsOfBoxes(ids)
@@ -55,7 +55,9 @@ test('a job with an entry of a kind from a newer version is told, and takes no l
   expect(jobs.get(idle)).toEqual([])
   const records = await Promise.all(ids.map(findBox))
   const summaries = await summariesOf(records.filter((record) => record !== null))
-  expect(summaries.get(newer.boxId)).toBeNull()
+  expect(summaries.get(newer.boxId)).toEqual({
+    ...{ number: 1, isClosed: false, stage: null, waiting: [] },
+  })
   expect(summaries.get(known.boxId)).toMatchObject({ number: 1, isClosed: false })
 })
 
@@ -254,6 +256,15 @@ test('the bench hears of the latest job of each unit in a line', async () => {
     isClosed: false,
     stage: 'intake',
     waiting: [{ code: 'said', text: 'a bearing' }, { code: 'nothing-measured' }],
+  })
+})
+
+test('a job of a unit whose drawing does not hang together is told with its number', async () => {
+  const { boxId } = await unitWithJob()
+  const [job] = await jobsOfBox(boxId)
+  if (!job) throw new Error('no job')
+  expect(summaryOf({ ...UNIT, axes: [] }, job)).toEqual({
+    ...{ number: 1, isClosed: false, stage: null, waiting: [] },
   })
 })
 

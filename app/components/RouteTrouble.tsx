@@ -54,6 +54,8 @@ export function RouteTrouble({ error }: { readonly error: unknown }) {
         </a>
       </Trouble>
     )
+  if (error.status === 422 && typeof error.data === 'string')
+    return <Trouble title="Udrix cannot read this" sentence={error.data} />
   if (error.status === 503)
     return (
       <Trouble

@@ -62,7 +62,9 @@ export function BoxRow({ box, words }: BoxRowProps) {
                 Job {job.number}
                 {job.isClosed
                   ? ', closed. '
-                  : `, at: ${stageName(words, job.stage).toLowerCase()}. `}
+                  : job.stage === null
+                    ? ', open. '
+                    : `, at: ${stageName(words, job.stage).toLowerCase()}. `}
               </b>
             )}
             {counting}

@@ -66,6 +66,10 @@ describe('what is next', () => {
     )
   })
 
+  it('is nothing when the stage of the job cannot be told', () => {
+    expect(next(standing(whole, { job: { ...open, stage: null } }), 'trace')).toBeUndefined()
+  })
+
   it('is nothing when the job is closed', () => {
     expect(next(standing(whole, { job: { ...open, isClosed: true } }), 'trace')).toBeUndefined()
   })

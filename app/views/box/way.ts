@@ -198,6 +198,7 @@ function nextOfAll(
   if (job.isClosed) return null
   if (job.waiting.some(({ code }) => code === 'turns-disagree'))
     return { path: 'turns', words: 'find the miscount that the turns show' }
+  if (job.stage === null) return null
   const path = PAGE_OF_STAGE[job.stage] ?? 'job'
   const stage = stageName(words, job.stage)
   return { path, words: stage.charAt(0).toLowerCase() + stage.slice(1) }

@@ -4,6 +4,7 @@ import type { Stage, Waiting } from 'core'
 export interface JobSummary {
   readonly number: number
   readonly isClosed: boolean
-  readonly stage: Stage
+  /** Null where it cannot be told: the drawing does not hang together, or a newer version wrote the log. */
+  readonly stage: Stage | null
   readonly waiting: readonly Waiting[]
 }
