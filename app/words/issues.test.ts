@@ -1,4 +1,4 @@
-import { threeShaftBox } from 'core'
+import { checkBox, threeShaftBox, withBuild } from 'core'
 
 import { conflictWords, issueWords, refusalWords } from './issues.ts'
 import { vocabularyOf } from './vocabulary.ts'
@@ -46,10 +46,32 @@ test('what two pairs, or two twins, have against one another', () => {
   )
 })
 
-test('an id that leads nowhere is named with what was expected', () => {
+test('an id that leads nowhere is named with what was expected, and with the part that names it', () => {
   expect(
     issueWords(draft, { code: 'unknown-id', path: ['input'], id: 'x', expected: 'body' }),
-  ).toBe('There is no member or free gear "x" in this box. Correct the id, or add the part.')
+  ).toBe(
+    'There is no member or free gear "x" in this box, though the input names it. Correct the id, or add the part.',
+  )
+  const at = draft.gears.findIndex(({ id }) => id === 'main-2')
+  expect(
+    issueWords(draft, {
+      ...{ code: 'unknown-id', id: 'y', expected: 'gear' },
+      path: ['gears', at, 'twinOf'],
+    }),
+  ).toBe(
+    'There is no gear "y" in this box, though 2nd gear, main shaft names it. Correct the id, or add the part.',
+  )
+})
+
+test('whatever is gone from a box, what names it is told', () => {
+  const whole = withBuild(draft)
+  for (const list of ['axes', 'members', 'gears', 'couplers'] as const) {
+    const checked = checkBox({ ...whole, [list]: [] })
+    const unknown = (checked.ok ? [] : checked.issues).filter(({ code }) => code === 'unknown-id')
+    expect(unknown).not.toHaveLength(0)
+    for (const issue of unknown)
+      expect(issueWords({ ...whole, [list]: [] }, issue)).toMatch(/though \S.* names it/)
+  }
 })
 
 test('lengths are told in the unit of the shop', () => {

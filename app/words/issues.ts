@@ -1,6 +1,14 @@
 /** What the core and the services find wrong, in words: what, where, by how much, what to do. */
-import type { BoxDraft, BoxIssue, Change, EditConflict, EditRefusal, FinalDrive } from 'core'
-import { LEAST_TOOTH_COUNT, LONGEST_NAME, MOST_TOOTH_COUNT, indexBox, namingEnds } from 'core'
+import type { BoxDraft, BoxIssue, Change, EditConflict, EditRefusal, FinalDrive, Path } from 'core'
+import {
+  LEAST_TOOTH_COUNT,
+  LONGEST_NAME,
+  MOST_TOOTH_COUNT,
+  PART_LISTS,
+  indexBox,
+  namingEnds,
+  partsOf,
+} from 'core'
 
 import { LIST_WORDS, changedPartName } from './changedPart.ts'
 import { formatLength } from './format.ts'
@@ -52,7 +60,22 @@ function namesIn(draft: BoxDraft, words: Vocabulary) {
   const reason = (rule: string): string =>
     draft.rules?.find(({ id }) => id === rule)?.reason ?? rule
   const length = (mm: number): string => formatLength(mm, words.lengthUnit)
-  return { gear, pair, position, coupler, piece, partOf, body, reason, length }
+  /** The part at a path, or the end of the box that stands there. */
+  const ownerOf = ([first, at]: Path): string => {
+    const list = PART_LISTS.find((each) => each === first)
+    const part = list && typeof at === 'number' ? partsOf(draft, list)[at] : undefined
+    if (!list || !part || typeof at !== 'number')
+      return `the ${first === 'outputs' ? 'output' : 'input'}`
+    return changedPartName(naming, {
+      kind: 'part',
+      list,
+      id: part.id,
+      at,
+      before: null,
+      after: part,
+    })
+  }
+  return { gear, pair, position, coupler, piece, partOf, body, reason, length, ownerOf }
 }
 type Names = ReturnType<typeof namesIn>
 
@@ -63,8 +86,8 @@ type IssueOf<Code extends IssueCode> = Extract<BoxIssue, { readonly code: Code }
 const ISSUE_WORDS: {
   readonly [Code in IssueCode]: (issue: IssueOf<Code>, names: Names) => string
 } = {
-  'unknown-id': (issue) =>
-    `There is no ${ID_WORDS[issue.expected]} "${issue.id}" in this box. Correct the id, or add the part.`,
+  'unknown-id': (issue, { ownerOf }) =>
+    `There is no ${ID_WORDS[issue.expected]} "${issue.id}" in this box, though ${ownerOf(issue.path)} names it. Correct the id, or add the part.`,
   'duplicate-id': (issue) =>
     `The id "${issue.id}" is given twice. Give each part an id of its own.`,
   'tooth-count-out-of-range': (issue, { gear }) =>
