@@ -63,17 +63,18 @@ function namesIn(draft: BoxDraft, words: Vocabulary) {
   /** The part at a path, or the end of the box that stands there. */
   const ownerOf = ([first, at]: Path): string => {
     const list = PART_LISTS.find((each) => each === first)
-    const part = list && typeof at === 'number' ? partsOf(draft, list)[at] : undefined
-    if (!list || !part || typeof at !== 'number')
-      return `the ${first === 'outputs' ? 'output' : 'input'}`
-    return changedPartName(naming, {
+    const place = Number(at)
+    const part = list && partsOf(draft, list)[place]
+    if (!list || !part) return `the ${first === 'outputs' ? 'output' : 'input'}`
+    const change = {
       kind: 'part',
       list,
       id: part.id,
-      at,
+      at: place,
       before: null,
       after: part,
-    })
+    } as const
+    return changedPartName(naming, change)
   }
   return { gear, pair, position, coupler, piece, partOf, body, reason, length, ownerOf }
 }

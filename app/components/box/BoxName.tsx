@@ -38,7 +38,7 @@ export function BoxName({ isDemo }: { readonly isDemo: boolean }) {
         <span
           id="name-too-long"
           role="alert"
-          className="bg-sheet border-trouble text-trouble absolute top-full left-0 z-30 mt-1 border px-2 py-1 w-max max-w-[min(24rem,70vw)] text-[0.86rem]"
+          className="bg-sheet border-trouble text-trouble absolute top-full left-0 z-30 mt-1 border px-2 py-1 w-max max-w-[16rem] sm:max-w-[24rem] text-[0.86rem]"
         >
           {tooLong}
         </span>
