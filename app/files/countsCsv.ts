@@ -7,12 +7,18 @@ import Papa from 'papaparse'
 import type { BoxDraft, Gear } from 'core'
 import { countingOrder, indexBox, isToothCount } from 'core'
 
+import type { CsvBounds, CsvRow } from './csv.ts'
+import { parseCsv } from './csv.ts'
 import { TOOTH_COUNT_ADVICE } from '../words/issues.ts'
 import type { Naming } from '../words/names.ts'
 import { bodyName, gearName } from '../words/names.ts'
 import type { Vocabulary } from '../words/vocabulary.ts'
 
-const LARGEST_CSV_CHARACTERS = 200_000
+const BOUNDS: CsvBounds = {
+  mostCharacters: 200_000,
+  mostRows: 5_000,
+  tooLong: 'This file is over 200 kB. Counts take a few: is it the right file?',
+}
 const MOST_PROBLEMS = 20
 
 const COUNT_COLUMNS = ['id', 'shaft', 'gear', 'mount', 'teeth', 'second count'] as const
@@ -48,7 +54,7 @@ interface EnteredCounts {
 /** The counts that the rows tell for each gear, and what is wrong with them. */
 function readRows(
   naming: Naming,
-  rows: readonly Readonly<Record<string, string | undefined>>[],
+  rows: readonly CsvRow[],
   fields: readonly string[],
 ): { readonly entered: ReadonlyMap<string, EnteredCounts>; readonly problems: readonly string[] } {
   const problems: string[] = []
@@ -82,17 +88,9 @@ function readRows(
 
 /** Reads counts back into the box they came from: all of them, or none with every reason. */
 export function parseCountsCsv(draft: BoxDraft, text: string, words: Vocabulary): ParsedCountsCsv {
-  if (text.length > LARGEST_CSV_CHARACTERS)
-    return {
-      ok: false,
-      problems: ['This file is over 200 kB. Counts take a few: is it the right file?'],
-    }
-  const parsed = Papa.parse<Record<string, string | undefined>>(text.replace(/^\uFEFF/, ''), {
-    header: true,
-    skipEmptyLines: 'greedy',
-    transformHeader: (heading) => heading.trim().toLowerCase(),
-  })
-  const fields = parsed.meta.fields ?? []
+  const parsed = parseCsv(text, BOUNDS)
+  if (!parsed.ok) return { ok: false, problems: [parsed.problem] }
+  const { fields } = parsed
   const missing = (['id', 'teeth'] as const).filter((field) => !fields.includes(field))
   if (missing.length > 0)
     return {
@@ -101,7 +99,7 @@ export function parseCountsCsv(draft: BoxDraft, text: string, words: Vocabulary)
         `There is no column ${missing.map((field) => `"${field}"`).join(' and ')}. Export the counts, edit that file, and keep its first line.`,
       ],
     }
-  const { entered, problems } = readRows({ box: indexBox(draft), words }, parsed.data, fields)
+  const { entered, problems } = readRows({ box: indexBox(draft), words }, parsed.rows, fields)
   if (problems.length > 0) return { ok: false, problems: problems.slice(0, MOST_PROBLEMS) }
   const changed = draft.gears.flatMap((gear): ChangedCount[] => {
     const counts = entered.get(gear.id)

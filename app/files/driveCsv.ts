@@ -6,6 +6,8 @@ import Papa from 'papaparse'
 
 import type { CourseRow, DriveResult } from 'core'
 
+import { parseCsv } from './csv.ts'
+
 export const MOST_CSV_BYTES = 1_000_000
 const MOST_ROWS = 10_000
 const LONGEST_S = 3_600
@@ -23,16 +25,14 @@ export const TOO_LONG = `This file is over 1 MB. A course has at most ${MOST_ROW
 
 /** Reads a course: all of it, or none with every reason. */
 export function parseDriveCsv(text: string): ParsedCourse {
-  if (text.length > MOST_CSV_BYTES) return { ok: false, problems: [TOO_LONG] }
-  const { data, meta } = Papa.parse<Readonly<Record<string, string | undefined>>>(
-    text.replace(/^\uFEFF/, ''),
-    {
-      header: true,
-      skipEmptyLines: 'greedy',
-      transformHeader: (heading) => heading.trim().toLowerCase(),
-    },
-  )
-  const missing = COLUMNS.slice(0, 2).filter((column) => !(meta.fields ?? []).includes(column))
+  const parsed = parseCsv(text, {
+    mostCharacters: MOST_CSV_BYTES,
+    mostRows: MOST_ROWS,
+    tooLong: TOO_LONG,
+  })
+  if (!parsed.ok) return { ok: false, problems: [parsed.problem] }
+  const { fields, rows: data } = parsed
+  const missing = COLUMNS.slice(0, 2).filter((column) => !fields.includes(column))
   if (missing.length > 0)
     return {
       ok: false,
@@ -40,7 +40,6 @@ export function parseDriveCsv(text: string): ParsedCourse {
         `There is no column ${missing.map((column) => `“${column}”`).join(' and ')}. The first line of a course is: ${COLUMNS.join(',')}`,
       ],
     }
-  if (data.length > MOST_ROWS) return { ok: false, problems: [TOO_LONG] }
   if (data.length < 2)
     return { ok: false, problems: ['A course has at least two lines: where it begins and ends.'] }
   const problems: string[] = []

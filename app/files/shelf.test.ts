@@ -60,6 +60,13 @@ test.each([
   expect(parsed.ok ? '' : parsed.sentence).toMatch(sentence)
 })
 
+test('a text of more characters than sizes take is refused by its length', () => {
+  expect(parsePieces(`1${' '.repeat(4_000)}y`, 'mm')).toEqual({
+    ok: false,
+    sentence: 'This has 4002 characters; 4000 are kept at most. Shorten it.',
+  })
+})
+
 test('pieces are shown as they were typed, and kept by showing and typing them again', () => {
   const typed = '0.05mm  0.10mm x2  0.015'
   const parsed = parsePieces(typed, 'in')

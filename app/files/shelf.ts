@@ -92,13 +92,18 @@ function sizeOf(token: string, unit: ReadingUnit): { text: string; unit: Reading
   return { text: token.slice(0, token.length - suffix.length), unit: of }
 }
 
+/** Characters that sizes are typed in: more than as many as are kept, with their units and counts, come to. */
+const LONGEST_PIECES = 4_000
+
 /**
  * Thicknesses with spaces or semicolons between them, in `unit` where they say no other:
  * "0.10 x3" is three of one, "0.05mm" is in millimetres.
  */
 export function parsePieces(text: string, unit: ReadingUnit): ParsedPieces {
+  const tooLong = tooLongWords(text, LONGEST_PIECES)
+  if (tooLong !== null) return { ok: false, sentence: tooLong }
   const pieces: ShelfPiece[] = []
-  const joined = text.replace(/\s+(mm|thou|in|")(?=[\s;x×]|$)/gi, '$1')
+  const joined = text.replace(/\s+/g, ' ').replace(/ (mm|thou|in|")(?=[ ;x×]|$)/gi, '$1')
   for (const [, token = '', times] of joined.matchAll(/([^\s;x×]+)(?:\s*[x×]\s*(\d+))?/g)) {
     const written = sizeOf(token, unit)
     const mm = figureOf(written.text, written.unit)

@@ -1,5 +1,6 @@
 /** Archives over HTTP: taken out as a stream, sent as a stream, and read in as work. */
 import fs from 'node:fs'
+import path from 'node:path'
 import { pipeline } from 'node:stream/promises'
 
 import type { Request, Response } from 'express'
@@ -62,7 +63,7 @@ async function takeOut(request: Request, response: Response): Promise<void> {
 /** Takes an archive as the body of a request, onto the disk. */
 async function takeIn(request: Request, response: Response): Promise<void> {
   const upload = await newUpload()
-  const { bavail, bsize } = await fs.promises.statfs(upload.path.replace(/[^/]+$/, ''))
+  const { bavail, bsize } = await fs.promises.statfs(path.dirname(upload.path))
   if (Number(request.headers['content-length']) > bavail * bsize - LEFT_FREE_BYTES) {
     say(response, 507, 'The disk of the server has no room for this archive.')
     return

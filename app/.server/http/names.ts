@@ -21,7 +21,7 @@ function bracketed(address: string): string {
 /** The addresses of this machine, as they stand in an address bar. */
 function ownAddresses(): readonly string[] {
   return Object.values(os.networkInterfaces()).flatMap((all) =>
-    (all ?? []).map(({ address }) => bracketed(address.replace(/%.*$/, ''))),
+    (all ?? []).map(({ address }) => bracketed(address.split('%')[0] ?? '')),
   )
 }
 
