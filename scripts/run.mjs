@@ -5,6 +5,36 @@ import { ROOT } from './paths.mjs'
 /** A step that failed in a way that the person can mend; its message says how. */
 export class SetupError extends Error {}
 
+/** @type {Set<import('node:child_process').ChildProcess>} */
+const children = new Set()
+const END_TIMEOUT_MS = 5_000
+
+/**
+ * Notes a child for as long as it runs.
+ *
+ * @template {import('node:child_process').ChildProcess} Child
+ * @param {Child} child
+ * @returns {Child}
+ */
+function noted(child) {
+  children.add(child)
+  for (const event of ['exit', 'error']) child.once(event, () => children.delete(child))
+  return child
+}
+
+/** Ends what still runs, and resolves when it has: nothing of it goes on beside the next start. */
+export async function endChildren() {
+  await Promise.all(
+    [...children].map(async (child) => {
+      const ended = new Promise((resolve) => child.once('exit', resolve))
+      child.kill()
+      const late = setTimeout(() => child.kill('SIGKILL'), END_TIMEOUT_MS)
+      await ended
+      clearTimeout(late)
+    }),
+  )
+}
+
 /**
  * Runs a command in the project's root with its output shown; throws when it fails.
  *
@@ -28,7 +58,7 @@ export async function run(command, args, env = process.env) {
  */
 export function exitCode(command, args, env = process.env) {
   return new Promise((resolve, reject) => {
-    const child = spawn(command, [...args], { cwd: ROOT, stdio: 'inherit', env })
+    const child = noted(spawn(command, [...args], { cwd: ROOT, stdio: 'inherit', env }))
     child.on('error', reject)
     child.on('exit', (code) => {
       resolve(code ?? 1)
@@ -45,7 +75,9 @@ export function exitCode(command, args, env = process.env) {
  * @returns {Promise<void>}
  */
 export async function runQuietly(command, args, env = process.env) {
-  const child = spawn(command, [...args], { cwd: ROOT, stdio: ['ignore', 'pipe', 'pipe'], env })
+  const child = noted(
+    spawn(command, [...args], { cwd: ROOT, stdio: ['ignore', 'pipe', 'pipe'], env }),
+  )
   /** @type {Buffer[]} */
   const printed = []
   for (const stream of [child.stdout, child.stderr])

@@ -11,15 +11,18 @@ import { holdFolder, whileHolding } from './hold.mjs'
 import { addressOf, readOptions, sentenceOf } from './options.mjs'
 import { ROOT } from './paths.mjs'
 import { makeOpenFolder } from './place.mjs'
-import { SetupError } from './run.mjs'
+import { SetupError, endChildren } from './run.mjs'
 import { spawnServer } from './serverProcess.mjs'
 import { ensureBuild, ensurePackages, ensurePostgres } from './setup.mjs'
 import { watchStarters } from './starters.mjs'
+import { watchHealth } from './watchdog.mjs'
 
 const isDev = process.argv.includes('--dev')
 const BUILD = process.env.UDRIX_BUILD ?? 'build'
 /** A server ends within this after whoever started it. */
 const ORPHAN_TIMEOUT_MS = 6_000
+/** A server that is asked to end has this long; its own time for it is shorter. */
+const STOP_TIMEOUT_MS = 8_000
 
 /** @typedef {import('./options.mjs').Options} Options */
 
@@ -62,6 +65,25 @@ async function refuseSecond(options) {
     )
 }
 
+/** Addresses that stand for all of the machine, of which one is asked. */
+const LOOPBACKS = new Map([
+  ['0.0.0.0', '127.0.0.1'],
+  ['::', '::1'],
+])
+
+/** Ends a server that answers nothing any more. @param {Options} options @param {() => void} kill */
+function watch({ host, port }, kill) {
+  const address = addressOf({ host: LOOPBACKS.get(host) ?? host, port })
+  const stop = watchHealth(`${address}/healthz`, () => {
+    console.error('The server has not answered for 30 seconds. Ending it…')
+    kill()
+  })
+  return () => {
+    stop()
+    return undefined
+  }
+}
+
 /**
  * Keeps a server running until it is asked to stop. One that never came up will not do
  * better when it is started again, and has said why.
@@ -72,6 +94,7 @@ async function refuseSecond(options) {
  * @returns {Promise<number>} the exit code
  */
 async function keepServing(options, databaseUrl, asked) {
+  const isAsked = () => asked.aborted
   for (;;) {
     const env = {
       PORT: `${options.port}`,
@@ -79,17 +102,27 @@ async function keepServing(options, databaseUrl, asked) {
       UDRIX_DATA: options.state,
       DATABASE_URL: databaseUrl,
     }
+    if (isAsked()) return 0
     const server = spawnServer(env, { isDev })
-    const stop = () => server.kill('SIGTERM')
+    const kill = () => server.kill('SIGKILL')
+    const stop = () => {
+      server.kill('SIGTERM')
+      // One that works on something without end hears of nothing.
+      setTimeout(kill, STOP_TIMEOUT_MS).unref()
+    }
     asked.addEventListener('abort', stop)
+    let unwatch = () => undefined
     const up = new AbortController()
     server.once('message', () => {
       up.abort()
+      // While developing, a server may stand at a breakpoint.
+      if (!isDev) unwatch = watch(options, kill)
     })
     /** @type {number | null} */
     const code = await new Promise((resolve) => server.on('exit', resolve))
+    unwatch()
     asked.removeEventListener('abort', stop)
-    if (asked.aborted) return 0
+    if (isAsked()) return 0
     if (!up.signal.aborted) return code ?? 1
     console.error('The server ended unasked. Starting it again…')
   }
@@ -98,8 +131,11 @@ async function keepServing(options, databaseUrl, asked) {
 async function start() {
   const options = readOptions(process.env)
   const asked = new AbortController()
+  // What is being put in place then is put in place by the next start.
+  let hasBegun = false
   const stop = () => {
     asked.abort()
+    if (!hasBegun) void endChildren().then(() => process.exit(0))
   }
   for (const signal of /** @type {const} */ (['SIGINT', 'SIGTERM', 'SIGHUP']))
     process.on(signal, stop)
@@ -111,7 +147,7 @@ async function start() {
     await ensurePackages()
     if (!isDev) await ensureBuild(BUILD)
   })
-  if (asked.signal.aborted) return
+  hasBegun = true
   const cluster = options.databaseUrl
     ? undefined
     : await startCluster(path.join(options.state, 'cluster'))
