@@ -216,7 +216,7 @@ test('a page asks again for what it was made of only where that has changed mean
     const { pathname } = new URL(request.url())
     if (pathname.endsWith('.data')) asked.push(pathname)
   })
-  const told = other.waitForResponse(/\/events/)
+  const told = other.waitForResponse(/\/changed/)
   await other.goto(`${box}/count`)
   await told
   const head = other.getByRole('button', { name: /^Head gear, input shaft/ })
@@ -233,7 +233,7 @@ test('a page asks again for what it was made of only where that has changed mean
   const isChanged = new Promise<void>((resolve) => {
     goOn = resolve
   })
-  await other.route('**/events*', async (route) => {
+  await other.route('**/changed*', async (route) => {
     await isChanged
     await route.continue()
   })
@@ -246,6 +246,20 @@ test('a page asks again for what it was made of only where that has changed mean
   goOn()
   await expect(other.getByTestId('progress')).toHaveText('2 counted, 0 confirmed')
   await other.close()
+})
+
+test('nine windows of one browser open, and all hear what is entered in one', async ({ page }) => {
+  const box = await startFourSpeed(page, 'In nine windows')
+  const windows: Page[] = []
+  for (let index = 0; index < 8; index++) {
+    const next = await page.context().newPage()
+    await next.goto(`${box}/count`)
+    windows.push(next)
+  }
+  await page.keyboard.type('20')
+  await page.keyboard.press('Enter')
+  for (const next of windows)
+    await expect(next.getByTestId('progress')).toHaveText('1 counted, 0 confirmed')
 })
 
 test('a rule of the shop is kept once for all units, and the maker’s figure comes before it', async ({
@@ -285,6 +299,7 @@ test('the server refuses what it cannot keep with a sentence, and never with a f
 }) => {
   const id = '00000000-0000-4000-8000-000000000000'
   const json = { 'Content-Type': 'application/json' }
+  const text = { 'Content-Type': 'text/plain' }
   const deep = '['.repeat(5_000) + ']'.repeat(5_000)
   for (const [path, status, options] of [
     ['/?q=%00', 200, {}],
@@ -295,12 +310,14 @@ test('the server refuses what it cannot keep with a sentence, and never with a f
     [`/boxes/${id}/edits`, 400, { method: 'POST', headers: json, data: deep }],
     [`/boxes/none/entries`, 400, { method: 'POST', headers: json, data: '{}' }],
     ['/', 200, { headers: { Cookie: 'udrix-settings=W10%3D' } }],
-    ['/events?box=none', 404, {}],
+    [`/boxes/${id}/edits`, 415, { method: 'POST', headers: text, data: '{}' }],
+    ['/archive/uploads', 415, { method: 'POST', headers: json, data: '{}' }],
+    ['/changed?box=none', 404, {}],
     ['/', 421, { headers: { Host: 'rebound.example' } }],
   ] as const) {
     const response = await request.fetch(path, { ...options, ...TRY_AGAIN })
     expect([path, response.status()]).toEqual([path, status])
-    if (status === 200) expect(response.headers()['cache-control']).toBe('private, no-cache')
+    if (status === 200) expect(response.headers()['cache-control']).toBe('private, no-store')
   }
 })
 

@@ -108,6 +108,8 @@ export async function openJob(page: Page, box: string, path = 'job'): Promise<vo
 
 /** Keeps a page from hearing of changes made elsewhere, so that what it shows grows old. */
 export async function hearNothing(page: Page): Promise<void> {
+  // What all windows share does not pass through one of them.
+  await page.addInitScript(() => Reflect.deleteProperty(globalThis, 'SharedWorker'))
   // The answer that tells a browser not to ask again.
   await page.route('**/events*', (route) => route.fulfill({ status: 204 }))
 }

@@ -15,9 +15,10 @@ import { cancelTasks } from './archive/tasks.ts'
 import { stopListening } from './events.ts'
 import { archives } from './http/archives.ts'
 import { listAssets } from './http/assets.ts'
-import { endEvents, sendEvents } from './http/events.ts'
+import { endEvents, sendEvents, tellChanged } from './http/events.ts'
+import { limitTime } from './http/budget.ts'
 import { answerKept, versionIn } from './http/keptPages.ts'
-import { guardNames, namesOf } from './http/names.ts'
+import { guardAddresses, guardNames, namesOf } from './http/names.ts'
 import { limitReads, limitWrites } from './http/rates.ts'
 import { guardWrites } from './http/writes.ts'
 
@@ -49,7 +50,7 @@ export function endStreams(): void {
 
 export const app = express()
 app.disable('x-powered-by')
-app.use(guardNames(namesOf(process.env)))
+app.use(guardAddresses, guardNames(namesOf(process.env)))
 app.use((_request, response, next) => {
   response.locals.nonce = randomBytes(16).toString('base64')
   next()
@@ -90,16 +91,17 @@ if (isProduction) {
   app.get('/assets.json', listAssets(path.join(BUILD_FOLDER, 'client/assets')))
   app.use(express.static(path.join(BUILD_FOLDER, 'client'), { maxAge: '1h' }))
 }
-/** What says nothing of its own about being kept is asked for anew each time. */
+/** What says nothing of its own about being kept is kept by nobody. */
 app.use((_request, response, next) => {
   onHeaders(response, () => {
     if (!response.hasHeader('Cache-Control'))
-      response.setHeader('Cache-Control', 'private, no-cache')
+      response.setHeader('Cache-Control', 'private, no-store')
   })
   next()
 })
-app.use(limitReads, limitWrites, archives, guardWrites())
+app.use(limitReads, limitWrites, limitTime(), archives, guardWrites())
 app.get('/events', sendEvents)
+app.get('/changed', tellChanged)
 if (isProduction) {
   app.set('etag', false)
   app.use(answerKept(nonceOf))

@@ -48,19 +48,26 @@ test('what is no form is refused: 415 for another type, 400 for one that is brok
   expect((await refusedBy(readForm(broken))).status).toBe(400)
 })
 
+const JSON_TYPE = 'application/json; charset=utf-8'
+
+test('what is not said to be JSON is not read as JSON', async () => {
+  for (const type of ['text/plain', 'application/x-www-form-urlencoded', undefined])
+    expect(await refusedBy(readJson(post('{}', type)))).toMatchObject({ status: 415 })
+})
+
 test('JSON is read with its texts made storable', async () => {
-  expect(await readJson(post('{"name":"a\\u0000b","at":[1,null]}'))).toEqual({
+  expect(await readJson(post('{"name":"a\\u0000b","at":[1,null]}', JSON_TYPE))).toEqual({
     name: 'ab',
     at: [1, null],
   })
 })
 
 test('what is no JSON, or nested too deeply, is refused with a sentence', async () => {
-  expect(await refusedBy(readJson(post('{"name":')))).toEqual({
+  expect(await refusedBy(readJson(post('{"name":', JSON_TYPE)))).toEqual({
     status: 400,
     said: { kind: 'refused', sentence: 'What was sent cannot be read. Load the page again.' },
   })
-  const deep = await refusedBy(readJson(post('['.repeat(100) + ']'.repeat(100))))
+  const deep = await refusedBy(readJson(post('['.repeat(100) + ']'.repeat(100), JSON_TYPE)))
   expect(deep.said).toMatchObject({ sentence: expect.stringMatching(/nested deeper/) as string })
 })
 

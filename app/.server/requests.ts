@@ -40,13 +40,20 @@ export function refuseInput({ issues }: z.ZodError): Refusal {
   return refuse(issues.map(({ message }) => message).join(' '))
 }
 
+const NOT_JSON = 'What was sent is not said to be JSON. Load the page again.'
+
 const JSON_SENTENCES = {
   'not-json': 'What was sent cannot be read. Load the page again.',
   'too-deep': 'What was sent is nested deeper than anything that Udrix writes.',
 } as const
 
+const IS_JSON = /^application\/json\b/i
+
 /** The JSON of a request; throws the route's own kind of refusal where there is none. */
 export async function readJson(request: Request): Promise<unknown> {
+  // A page from elsewhere may send text without asking first, and JSON only after it has asked.
+  if (!IS_JSON.test(request.headers.get('Content-Type') ?? ''))
+    throw Response.json({ kind: 'refused', sentence: NOT_JSON }, { status: 415 })
   const parsed = parseJson(await request.text().catch(() => ''))
   if (parsed.ok) return parsed.content
   // Responses are thrown by design of the router.

@@ -19,9 +19,9 @@ class Source extends EventTarget {
     this.readyState = Source.CLOSED
   }
 
-  say(event: 'open' | 'change'): void {
+  say(event: 'open' | 'change' | 'time', data = 'a'): void {
     this.readyState = 1
-    this.dispatchEvent(new Event(event))
+    this.dispatchEvent(new MessageEvent(event, { data }))
   }
 
   refuse(): void {
@@ -53,7 +53,13 @@ beforeEach(() => {
   jest.useFakeTimers()
   page = new Page()
   Source.all.length = 0
-  Object.assign(globalThis, { EventSource: Source, document: page })
+  const window = new EventTarget()
+  Object.assign(globalThis, {
+    EventSource: Source,
+    document: page,
+    addEventListener: window.addEventListener.bind(window),
+    removeEventListener: window.removeEventListener.bind(window),
+  })
 })
 
 afterEach(() => {
@@ -63,7 +69,7 @@ afterEach(() => {
 test('changes that follow one another closely are looked at once', () => {
   const look = jest.fn()
   const stop = hearChanges('a', look)
-  expect(last().address).toBe('/events?box=a')
+  expect(last().address).toBe('/events')
   for (let change = 0; change < 3; change++) {
     last().say('change')
     jest.advanceTimersByTime(100)
@@ -115,29 +121,56 @@ test('a page that cannot be seen hears nothing, and looks when it is seen again'
   stop()
 })
 
-test('a page says once what it was made of, and is not told that again', async () => {
+test('a page hears of its own box, and of everything, only', () => {
+  const look = jest.fn()
+  const stop = hearChanges('a', look)
+  last().say('change', 'b')
+  jest.advanceTimersByTime(1_000)
+  expect(look).not.toHaveBeenCalled()
+  last().say('change', '*')
+  jest.advanceTimersByTime(1_000)
+  expect(look).toHaveBeenCalledTimes(1)
+  stop()
+})
+
+test('a page asks once whether what it was made of has changed', async () => {
   page.documentElement.dataset.version = 'v1'
   jest.resetModules()
   const { hearChanges: hear } = await import('./changes.ts')
+  const asked: string[] = []
+  let isChanged = false
+  const answer = (address: string) => {
+    asked.push(address)
+    return Promise.resolve(Response.json(isChanged))
+  }
+  Object.assign(globalThis, { fetch: answer })
   const look = jest.fn()
   const stop = hear('a', look)
-  expect(last().address).toBe('/events?box=a&known=v1')
   last().say('open')
-  jest.advanceTimersByTime(1_000)
+  await jest.advanceTimersByTimeAsync(1_000)
+  expect(asked).toEqual(['/changed?box=a&known=v1'])
   expect(look).not.toHaveBeenCalled()
   // After a break there may be more than was known.
   last().say('open')
   jest.advanceTimersByTime(1_000)
   expect(look).toHaveBeenCalledTimes(1)
   stop()
-  hear('b', look)()
-  expect(last().address).toBe('/events?box=b')
+  expect(asked).toHaveLength(1)
+
+  page.documentElement.dataset.version = 'v1'
+  jest.resetModules()
+  isChanged = true
+  const { hearChanges: hearAgain } = await import('./changes.ts')
+  hearAgain('a', look)
+  last().say('open')
+  await jest.advanceTimersByTimeAsync(1_000)
+  expect(look).toHaveBeenCalledTimes(2)
 })
 
 test('the time is the server’s, however wrong the device’s is', () => {
   const stop = hearChanges('a', () => undefined)
   const told = Date.parse('2026-11-26T10:00:00Z')
-  last().dispatchEvent(Object.assign(new Event('time'), { data: `${told}` }))
+  last().say('time', `${told}`)
   jest.advanceTimersByTime(2_000)
   expect(serverNow().toISOString()).toBe('2026-11-26T10:00:02.000Z')
   stop()

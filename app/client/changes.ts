@@ -1,9 +1,10 @@
 /** What happens elsewhere, as the server tells it, and the server's time. */
+import { hearStream } from './changeStream.ts'
 
 /** Changes that follow one another closely are looked at once. */
 const GATHER_MS = 250
-/** A browser does not ask again by itself where the answer was that it cannot be had now. */
-const AGAIN_MS = 3_000
+/** Told where everything may have changed. */
+const EVERYTHING = '*'
 
 /** What the page was made of, as it came from the server; spent by who asks first. */
 let loadedVersion = typeof document === 'undefined' ? '' : document.documentElement.dataset.version
@@ -15,13 +16,12 @@ export function serverNow(): Date {
   return new Date(anchor ? anchor.serverMs + performance.now() - anchor.pageMs : Date.now())
 }
 
-/** Where the changes of a box are told, or of everything; what is `known` is not told again. */
-function addressOf(boxId: string | null, known: string): string {
-  const asked = new URLSearchParams({
-    ...(boxId !== null && { box: boxId }),
-    ...(known !== '' && { known }),
-  }).toString()
-  return asked === '' ? '/events' : `/events?${asked}`
+/** Whether a box, or anything where `boxId` is null, is other than a page of this version shows. */
+async function isChanged(boxId: string | null, known: string): Promise<boolean> {
+  const asked = new URLSearchParams({ ...(boxId !== null && { box: boxId }), known })
+  const answer = await fetch(`/changed?${asked.toString()}`)
+  const told: unknown = await answer.json()
+  return told !== false
 }
 
 /**
@@ -29,38 +29,32 @@ function addressOf(boxId: string | null, known: string): string {
  * seen; on coming back to it everything is looked at anew. Returns what ends it.
  */
 export function hearChanges(boxId: string | null, onChange: () => void): () => void {
-  let source: EventSource | undefined
+  let stop: (() => void) | undefined
   let gathering: ReturnType<typeof setTimeout> | undefined
-  let again: ReturnType<typeof setTimeout> | undefined
   const gather = () => {
     clearTimeout(gathering)
     gathering = setTimeout(onChange, GATHER_MS)
   }
   const close = () => {
-    clearTimeout(again)
-    source?.close()
-    source = undefined
+    stop?.()
+    stop = undefined
   }
   const open = () => {
-    if (source || document.visibilityState !== 'visible') return
-    const known = loadedVersion ?? ''
+    if (stop || document.visibilityState !== 'visible') return
+    let known = loadedVersion ?? ''
     loadedVersion = ''
-    source = new EventSource(addressOf(boxId, known))
-    // Whatever changed between the page's loading and now, the server tells who says what is known.
-    let isTold = known !== ''
-    source.addEventListener('time', ({ data }) => {
-      anchor = { serverMs: Number(data), pageMs: performance.now() }
-    })
-    source.addEventListener('change', gather)
-    source.addEventListener('open', () => {
-      // Whatever changed during a break was not heard.
-      if (!isTold) gather()
-      isTold = false
-    })
-    source.addEventListener('error', () => {
-      if (source?.readyState !== EventSource.CLOSED) return
-      close()
-      again = setTimeout(open, AGAIN_MS)
+    stop = hearStream(({ event, data }) => {
+      if (event === 'time') anchor = { serverMs: Number(data), pageMs: performance.now() }
+      else if (event === 'change') {
+        if (boxId === null || data === boxId || data === EVERYTHING) gather()
+      } else if (known === '') gather()
+      else {
+        // Whatever changed between the page's loading and now; after a break there may be more.
+        isChanged(boxId, known).then((isOld) => {
+          if (isOld) gather()
+        }, gather)
+        known = ''
+      }
     })
   }
   const onVisible = () => {
@@ -71,8 +65,19 @@ export function hearChanges(boxId: string | null, onChange: () => void): () => v
   }
   open()
   document.addEventListener('visibilitychange', onVisible)
+  // A window that is closed says so; one that is turned back to hears again.
+  const onHide = () => {
+    close()
+  }
+  const onShow = ({ persisted }: PageTransitionEvent) => {
+    if (persisted) onVisible()
+  }
+  globalThis.addEventListener('pagehide', onHide)
+  globalThis.addEventListener('pageshow', onShow)
   return () => {
     document.removeEventListener('visibilitychange', onVisible)
+    globalThis.removeEventListener('pagehide', onHide)
+    globalThis.removeEventListener('pageshow', onShow)
     clearTimeout(gathering)
     close()
   }

@@ -130,7 +130,10 @@ async function ended(base: string, task: string): Promise<void> {
 async function readIn(base: string, file: string): Promise<void> {
   const sent = await fetch(`${base}/archive/uploads`, {
     method: 'POST',
-    headers: { 'Content-Length': `${fs.statSync(file).size}` },
+    headers: {
+      'Content-Length': `${fs.statSync(file).size}`,
+      'Content-Type': 'application/zip',
+    },
     body: await fs.openAsBlob(file),
   })
   const { upload } = (await sent.json()) as { readonly upload: string }

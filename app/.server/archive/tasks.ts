@@ -112,14 +112,23 @@ export function uploadPath(id: string): string {
   return path.join(UPLOADS, `${id}.zip`)
 }
 
-/** A place for an archive that is being sent; those long forgotten are cleared away. */
-export async function newUpload(): Promise<{ readonly id: string; readonly path: string }> {
+/**
+ * A place for an archive that is being sent, and how many bytes others take; those long
+ * forgotten are cleared away.
+ */
+export async function newUpload(): Promise<{
+  readonly id: string
+  readonly path: string
+  readonly othersBytes: number
+}> {
   await fs.promises.mkdir(UPLOADS, { recursive: true, mode: 0o700 })
+  let othersBytes = 0
   for (const name of await fs.promises.readdir(UPLOADS)) {
     const file = path.join(UPLOADS, name)
-    const { mtimeMs } = await fs.promises.stat(file)
+    const { mtimeMs, size } = await fs.promises.stat(file)
     if (Date.now() - mtimeMs > KEPT_MS) await fs.promises.rm(file, { force: true })
+    else othersBytes += size
   }
   const id = uuidv7()
-  return { id, path: uploadPath(id) }
+  return { id, path: uploadPath(id), othersBytes }
 }

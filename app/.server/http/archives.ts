@@ -21,10 +21,10 @@ import { isId } from '../ids.ts'
 import { log } from '../log.ts'
 import { guardWrites } from './writes.ts'
 
-/** Beyond what any shop has; the disk is asked besides. */
-const LARGEST_ARCHIVE_BYTES = 64_000_000_000
+/** All archives that were sent and are not read in yet, together; the disk is asked besides. */
+const MOST_UPLOADED_BYTES = 16_000_000_000
 /** Left free on the disk, for the database to go on. */
-const LEFT_FREE_BYTES = 200_000_000
+const LEFT_FREE_BYTES = 1_000_000_000
 
 const BUSY = 'Two archives are being worked on already. Try again when one of them is done.'
 const AWAY = 'The database does not answer, so nothing was done. Try again in a moment.'
@@ -62,9 +62,22 @@ async function takeOut(request: Request, response: Response): Promise<void> {
 
 /** Takes an archive as the body of a request, onto the disk. */
 async function takeIn(request: Request, response: Response): Promise<void> {
+  const length = Number(request.headers['content-length'])
+  if (request.headers['content-type'] !== 'application/zip') {
+    say(response, 415, 'An archive is sent as application/zip. Load the page again.')
+    return
+  }
   const upload = await newUpload()
+  if (length + upload.othersBytes > MOST_UPLOADED_BYTES) {
+    say(
+      response,
+      413,
+      `Archives of ${MOST_UPLOADED_BYTES / 1_000_000_000} GB together are looked through at most. Those that were sent and not read in are cleared away within the hour.`,
+    )
+    return
+  }
   const { bavail, bsize } = await fs.promises.statfs(path.dirname(upload.path))
-  if (Number(request.headers['content-length']) > bavail * bsize - LEFT_FREE_BYTES) {
+  if (length > bavail * bsize - LEFT_FREE_BYTES) {
     say(response, 507, 'The disk of the server has no room for this archive.')
     return
   }
@@ -118,7 +131,7 @@ function answering(work: (request: Request, response: Response) => Promise<void>
 
 export const archives = Router()
 archives.get('/archive.zip', answering(takeOut))
-archives.post('/archive/uploads', guardWrites(LARGEST_ARCHIVE_BYTES), answering(takeIn))
+archives.post('/archive/uploads', guardWrites(MOST_UPLOADED_BYTES), answering(takeIn))
 archives.post(
   '/archive/uploads/:upload/:work',
   guardWrites(0),

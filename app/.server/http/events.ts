@@ -1,11 +1,12 @@
 /**
- * Changes as server-sent events: of one box with ?box=, of all without. The first event is
- * the server's time, by which pages date what is entered on them. A page that says with
- * ?known= what it was made of is told whether something has changed since.
+ * Changes as server-sent events, of all boxes, each by the id of its box. The first event is the
+ * server's time, by which pages date what is entered on them. Whether something has changed
+ * since a page was made is asked for by itself, with ?known= as the page was told it.
  */
 import type { Request, Response } from 'express'
 
-import { EVERYTHING, onChange } from '../events.ts'
+import { isDatabaseOutage } from '../db/client.ts'
+import { onChange } from '../events.ts'
 import { isId } from '../ids.ts'
 import { digestOf, findVersionOf } from '../versions.ts'
 
@@ -15,12 +16,7 @@ const HEARTBEAT_MS = 25_000
 const open = new Set<Response>()
 
 /** Answers with events until the page is closed. */
-export function sendEvents(request: Request, response: Response): void {
-  const { box, known } = request.query
-  if (box !== undefined && !(typeof box === 'string' && isId(box))) {
-    response.status(404).type('text/plain').send('There is no such box.')
-    return
-  }
+export function sendEvents(_request: Request, response: Response): void {
   response.writeHead(200, {
     'Content-Type': 'text/event-stream',
     // Compression would hold events back until there are many.
@@ -33,15 +29,8 @@ export function sendEvents(request: Request, response: Response): void {
   }
   send('time', `${Date.now()}`)
   const stop = onChange((changed) => {
-    if (box === undefined || changed === box || changed === EVERYTHING) send('change', changed)
+    send('change', changed)
   })
-  const tellOnceMore = () => {
-    send('change', box ?? EVERYTHING)
-  }
-  if (typeof known === 'string')
-    findVersionOf(box ?? null).then((version) => {
-      if (digestOf(version) !== known) tellOnceMore()
-    }, tellOnceMore)
   const beat = setInterval(() => {
     send('time', `${Date.now()}`)
   }, HEARTBEAT_MS)
@@ -50,6 +39,22 @@ export function sendEvents(request: Request, response: Response): void {
     stop()
     open.delete(response)
   })
+}
+
+/** Tells whether a box, or anything without ?box=, is other than what is ?known= of it. */
+export async function tellChanged(request: Request, response: Response): Promise<void> {
+  const { box, known } = request.query
+  if (box !== undefined && !(typeof box === 'string' && isId(box))) {
+    response.status(404).type('text/plain').send('There is no such box.')
+    return
+  }
+  try {
+    const version = await findVersionOf(box ?? null)
+    response.json(digestOf(version) !== known)
+  } catch (error) {
+    if (!isDatabaseOutage(error)) throw error
+    response.status(503).type('text/plain').send('The database does not answer.')
+  }
 }
 
 /** Ends all of them, so that the server can end. */

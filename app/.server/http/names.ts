@@ -39,6 +39,12 @@ export function namesOf({ HOST: host = '', NAMES: names = '' }: Environment): Re
   ])
 }
 
+/** Refuses request lines with a whole address in them, as a proxy is asked: Udrix is none. */
+export function guardAddresses(request: Request, response: Response, next: NextFunction): void {
+  if (request.url.startsWith('/') && URL.canParse(request.url, 'http://udrix')) next()
+  else response.status(400).type('text/plain').send('Udrix answers to paths, such as /.')
+}
+
 /** Refuses requests under any other name. */
 export function guardNames(names: ReadonlySet<string>) {
   return (request: Request, response: Response, next: NextFunction): void => {
