@@ -6,16 +6,17 @@ import { defineConfig } from 'vite'
 import type { Plugin } from 'vite'
 import { compression } from 'vite-plugin-compression2'
 
-/** The program that works on archives, beside the server and sharing its modules. */
-const archiveProgram: Plugin = {
-  name: 'archive-program',
+/** The programs that run beside the server, sharing its modules. */
+const programs: Plugin = {
+  name: 'programs',
   apply: 'build',
   buildStart() {
-    if (this.environment.name === 'ssr')
+    if (this.environment.name !== 'ssr') return
+    for (const name of ['archive', 'pictures'])
       this.emitFile({
         type: 'chunk',
-        id: './app/.server/archive/program.ts',
-        fileName: 'archive.js',
+        id: `./app/.server/${name}/program.ts`,
+        fileName: `${name}.js`,
       })
   },
 }
@@ -69,7 +70,7 @@ export default defineConfig(({ isSsrBuild }) => ({
   plugins: [
     tailwindcss(),
     reactRouter(),
-    archiveProgram,
+    programs,
     routerProduction,
     manyFiles,
     // Once, and as small as they get; the server sends what the browser takes.

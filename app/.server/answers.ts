@@ -64,15 +64,16 @@ export const REFUSED_AS_DELETED = refuse(
 
 /**
  * Answers one of the things that pages send as they are entered and send again until they are
- * kept: kept, refused with a sentence, or, without a database, not yet. `what` is for the log.
+ * kept: kept, refused with a sentence, or, without a database or while too much is sent, not yet. `what` is for the log.
  */
 export async function answerSent<Kept extends { readonly kind: 'kept' }>(
   what: string,
-  work: () => Promise<Kept | Refusal>,
+  work: () => Promise<Kept | Refusal | { readonly kind: 'not-yet' }>,
 ): Promise<Response> {
   try {
     const outcome = await work()
     if (outcome.kind === 'kept') return Response.json(outcome)
+    if (outcome.kind === 'not-yet') return Response.json(outcome, { status: 503 })
     const { sentence, status } = outcome
     return Response.json({ kind: 'refused', sentence }, { status })
   } catch (error) {

@@ -12,6 +12,7 @@ import onHeaders from 'on-headers'
 import { migrateDatabase, pool } from './db/client.ts'
 import { seedDemo } from './demo.ts'
 import { cancelTasks } from './archive/tasks.ts'
+import { endPictures } from './pictures/index.ts'
 import { stopListening } from './events.ts'
 import { archives } from './http/archives.ts'
 import { listAssets } from './http/assets.ts'
@@ -46,6 +47,7 @@ export async function closeDatabase(): Promise<void> {
 export function endStreams(): void {
   endEvents()
   cancelTasks()
+  endPictures()
 }
 
 export const app = express()

@@ -157,7 +157,7 @@ export async function openJob(boxId: string): Promise<OpenedJob | null> {
 const sheetSchema = partSchemas.sheet.array()
 
 /** A job as what is entered in it has to find it. */
-interface LockedJob {
+export interface LockedJob {
   readonly number: number
   readonly isClosed: boolean
   readonly isBoxDeleted: boolean

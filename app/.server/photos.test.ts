@@ -8,7 +8,9 @@ import { MOST_PHOTOS } from '../files/photo.ts'
 import { deleteBox, restoreBox } from './boxes.ts'
 import { db } from './db/client.ts'
 import { addEntries } from './jobs.ts'
-import { findPhoto, keepPhoto, pictureType, readPicture } from './photos.ts'
+import { findPhoto, keepPhoto } from './photos.ts'
+import { endPictures, lookAtPicture } from './pictures/index.ts'
+import { MOST_PIXELS, lookAt, pictureType } from './pictures/look.ts'
 import { onEmptyBench } from './testing/emptyBench.ts'
 import { unitWithJob } from './testing/units.ts'
 
@@ -23,6 +25,7 @@ function picture(format: Format, width = 64, height = 48): Promise<Buffer> {
 }
 
 onEmptyBench()
+afterAll(endPictures)
 
 describe('what a picture is, is told by its content', () => {
   test.each([
@@ -31,16 +34,17 @@ describe('what a picture is, is told by its content', () => {
     ['webp', 'image/webp'],
   ] as const)('%s', async (format, contentType) => {
     const bytes = await picture(format)
-    expect(await readPicture(bytes)).toEqual({ contentType, width: 64, height: 48 })
+    const look = { kind: 'picture', contentType, width: 64, height: 48 }
+    expect(await lookAtPicture(bytes)).toEqual(look)
     expect(await pictureType(bytes)).toBe(contentType)
   })
 
   test('what is none, what is cut off, and a format that is not taken, are refused', async () => {
-    expect(await readPicture(Buffer.from('a photograph'))).toBeNull()
-    expect(await readPicture(Buffer.alloc(0))).toBeNull()
-    expect(await readPicture(await picture('gif'))).toBeNull()
+    expect(await lookAt(Buffer.from('a photograph'))).toEqual({ kind: 'none' })
+    expect(await lookAt(Buffer.alloc(0))).toEqual({ kind: 'none' })
+    expect(await lookAt(await picture('gif'))).toEqual({ kind: 'none' })
     const whole = await picture('jpeg', 400, 300)
-    expect(await readPicture(whole.subarray(0, whole.length / 2))).toBeNull()
+    expect(await lookAt(whole.subarray(0, whole.length / 2))).toEqual({ kind: 'none' })
     expect(await pictureType(Buffer.from('a photograph'))).toBeUndefined()
   })
 })
@@ -80,6 +84,58 @@ test('a closed job and a box off the bench take none, but answer for what they h
   ])
   expect(await keepPhoto(boxId, jobId, uuidv7(), bytes)).toBe('closed')
   expect(await keepPhoto(boxId, jobId, id, bytes)).toBe('kept')
+})
+
+describe('a picture that was made to cost time', () => {
+  /** A picture of nothing, which takes few bytes for its pixels. */
+  function wide(side: number): Promise<Buffer> {
+    return sharp({ create: { width: side, height: side, channels: 3, background: 'white' } })
+      .png({ compressionLevel: 9 })
+      .toBuffer()
+  }
+
+  test('is refused by what its head says, before its pixels are looked at', async () => {
+    const { boxId, jobId } = await unitWithJob()
+    const bytes = await wide(4001)
+    expect(4001 ** 2).toBeGreaterThan(MOST_PIXELS)
+    const from = process.cpuUsage()
+    // Cut off besides, which only a look at its pixels could tell.
+    expect(await lookAt(bytes.subarray(0, bytes.length / 2))).toEqual({ kind: 'too-large' })
+    expect(process.cpuUsage(from).user / 1000).toBeLessThan(100)
+    expect(await keepPhoto(boxId, jobId, uuidv7(), bytes)).toBe('too-large')
+  })
+
+  test('is not looked at for a job that does not exist, and of many some are sent again', async () => {
+    const bytes = await wide(2000)
+    const { boxId, jobId } = await unitWithJob()
+    const absent = await Promise.all(
+      Array.from({ length: 30 }, () => keepPhoto(boxId, uuidv7(), uuidv7(), bytes)),
+    )
+    expect(new Set(absent)).toEqual(new Set(['absent']))
+    const many = await Promise.all(
+      Array.from({ length: 30 }, () => keepPhoto(boxId, jobId, uuidv7(), bytes)),
+    )
+    expect(many.filter((outcome) => outcome === 'kept').length).toBeGreaterThanOrEqual(12)
+    expect(many.filter((outcome) => outcome === 'busy').length).toBeGreaterThan(0)
+    expect(many.every((outcome) => outcome === 'kept' || outcome === 'busy')).toBe(true)
+  })
+})
+
+test('one id is one photograph: another picture, or another box, is told that it is taken', async () => {
+  const { boxId, jobId } = await unitWithJob()
+  const other = await unitWithJob()
+  const id = uuidv7()
+  const bytes = await picture('png')
+  expect(await keepPhoto(boxId, jobId, id, bytes)).toBe('kept')
+  expect(await keepPhoto(boxId, jobId, id, await picture('jpeg'))).toBe('taken')
+  expect(await keepPhoto(other.boxId, other.jobId, id, bytes)).toBe('taken')
+  const both = await Promise.all(
+    [await unitWithJob(), await unitWithJob()].map((unit) =>
+      keepPhoto(unit.boxId, unit.jobId, '01912345-0000-7000-8000-000000000001', bytes),
+    ),
+  )
+  expect(both.toSorted()).toEqual(['kept', 'taken'])
+  expect((await findPhoto(boxId, id))?.bytes.equals(bytes)).toBe(true)
 })
 
 test('a full job takes no more until one is taken back', async () => {

@@ -1,53 +1,53 @@
 /** Photographs of jobs. */
-import { and, eq } from 'drizzle-orm'
-import sharp from 'sharp'
+import { and, eq, sql } from 'drizzle-orm'
 
-import { MOST_PHOTOS, PHOTO_TYPES } from '../files/photo.ts'
+import { MOST_PHOTOS } from '../files/photo.ts'
+import type { Queries } from './db/client.ts'
 import { db, transact } from './db/client.ts'
 import { jobPhotos } from './db/tables/jobPhotos.ts'
 import { jobs } from './db/tables/jobs.ts'
 import { isId } from './ids.ts'
+import type { LockedJob } from './jobs.ts'
 import { lockJob } from './jobs.ts'
-
-/** More than any camera makes; guards against pictures that unpack to very much. */
-const MOST_PIXELS = 100_000_000
+import { lookAtPicture } from './pictures/index.ts'
 
 export interface Photo {
   readonly contentType: string
   readonly bytes: Buffer
 }
 
-/**
- * The type and size of a picture by its content; null where it is none that Udrix takes.
- * Every pixel is decoded, so that one that is cut off is noticed while it can be sent again.
- */
-export async function readPicture(bytes: Buffer): Promise<{
-  readonly contentType: string
-  readonly width: number
-  readonly height: number
-} | null> {
-  try {
-    const picture = sharp(bytes, { failOn: 'truncated', limitInputPixels: MOST_PIXELS })
-    const { format, width, height } = await picture.metadata()
-    const contentType = PHOTO_TYPES.get(format)
-    if (contentType === undefined) return null
-    await picture.stats()
-    return { contentType, width, height }
-  } catch {
-    return null
-  }
-}
+export type PhotoOutcome =
+  | 'kept'
+  | 'absent'
+  | 'deleted'
+  | 'closed'
+  | 'no-photo'
+  | 'too-large'
+  | 'busy'
+  | 'full'
+  /** Under its id another photograph is kept. */
+  | 'taken'
 
-/** The type of a picture by its first bytes, without decoding it; undefined for others. */
-export async function pictureType(bytes: Buffer): Promise<string | undefined> {
-  try {
-    return PHOTO_TYPES.get((await sharp(bytes).metadata()).format)
-  } catch {
-    return undefined
-  }
+/** What comes of a photograph before anybody looks at it; undefined where it is to be looked at. */
+async function outcomeBefore(
+  tx: Queries,
+  job: LockedJob,
+  { jobId, id, bytes }: { readonly jobId: string; readonly id: string; readonly bytes: Buffer },
+): Promise<PhotoOutcome | undefined> {
+  const [there] = await tx
+    .select({ jobId: jobPhotos.jobId, isSame: sql<boolean>`${jobPhotos.bytes} = ${bytes}` })
+    .from(jobPhotos)
+    .where(eq(jobPhotos.id, id))
+  if (there) return there.jobId === jobId && there.isSame ? 'kept' : 'taken'
+  if (job.isBoxDeleted) return 'deleted'
+  if (job.isClosed) return 'closed'
+  // One that was taken back makes room for another.
+  const total = await tx.$count(
+    jobPhotos,
+    and(eq(jobPhotos.jobId, jobId), eq(jobPhotos.isWithdrawn, false)),
+  )
+  return total >= MOST_PHOTOS ? 'full' : undefined
 }
-
-export type PhotoOutcome = 'kept' | 'absent' | 'deleted' | 'closed' | 'no-photo' | 'full'
 
 /** Keeps a photograph under the id that its page gave it; one sent twice is kept once. */
 export async function keepPhoto(
@@ -56,27 +56,29 @@ export async function keepPhoto(
   id: string,
   bytes: Buffer,
 ): Promise<PhotoOutcome> {
-  const picture = await readPicture(bytes)
-  if (!picture) return 'no-photo'
-  return transact(async (tx) => {
-    const job = await lockJob(tx, boxId, jobId)
-    if (!job) return 'absent'
-    const isHere = await tx.$count(jobPhotos, and(eq(jobPhotos.id, id), eq(jobPhotos.jobId, jobId)))
-    if (isHere > 0) return 'kept'
-    if (job.isBoxDeleted) return 'deleted'
-    if (job.isClosed) return 'closed'
-    // One that was taken back makes room for another.
-    const total = await tx.$count(
-      jobPhotos,
-      and(eq(jobPhotos.jobId, jobId), eq(jobPhotos.isWithdrawn, false)),
-    )
-    if (total >= MOST_PHOTOS) return 'full'
-    await tx
+  const withJob = (keep?: (tx: Queries) => Promise<PhotoOutcome>) =>
+    transact(async (tx): Promise<PhotoOutcome | undefined> => {
+      const job = await lockJob(tx, boxId, jobId)
+      if (!job) return 'absent'
+      return (await outcomeBefore(tx, job, { jobId, id, bytes })) ?? keep?.(tx)
+    })
+  // Nothing is looked at for a job that would not take it, and nobody waits while it is.
+  const before = await withJob()
+  if (before) return before
+  const look = await lookAtPicture(bytes)
+  if (look.kind !== 'picture') return look.kind === 'none' ? 'no-photo' : look.kind
+  const { contentType, width, height } = look
+  const outcome = await withJob(async (tx) => {
+    const kept = await tx
       .insert(jobPhotos)
-      .values({ id, jobId, ...picture, bytes })
+      .values({ id, jobId, contentType, width, height, bytes })
       .onConflictDoNothing({ target: jobPhotos.id })
-    return 'kept'
+      .returning({ id: jobPhotos.id })
+    // The same id may have come to another box in this very moment.
+    return kept.length > 0 ? 'kept' : 'taken'
   })
+  if (!outcome) throw new Error(`the photograph ${id} was neither kept nor refused`)
+  return outcome
 }
 
 /** A photograph of a job of this box; null where there is none by that id. */

@@ -28,6 +28,19 @@ export async function action({ params, request }: Route.ActionArgs) {
         return { kind: 'kept' }
       case 'no-photo':
         return refuse(NOT_A_PHOTO)
+      case 'too-large':
+        return refuse(
+          'This picture has more pixels than any photograph needs. Make it smaller.',
+          413,
+        )
+      case 'taken':
+        return refuse(
+          'Under its number another photograph is kept already, so this one was not kept. Choose it again.',
+          409,
+        )
+      case 'busy':
+        // Sent again like what finds no database.
+        return { kind: 'not-yet' }
       case 'absent':
         return refuse('There is no such job of this box. Load the page again.', 404)
       case 'deleted':

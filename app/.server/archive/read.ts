@@ -28,7 +28,7 @@ import { jobPhotos } from '../db/tables/jobPhotos.ts'
 import { jobs } from '../db/tables/jobs.ts'
 import { shop } from '../db/tables/shop.ts'
 import { EVERYTHING, announce } from '../events.ts'
-import { pictureType } from '../photos.ts'
+import { pictureType } from '../pictures/look.ts'
 import type {
   ArchivedEntry,
   ArchivedJob,

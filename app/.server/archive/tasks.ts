@@ -8,9 +8,9 @@ import { v7 as uuidv7 } from 'uuid'
 
 import type { ArchiveTask } from '../../files/archiveTask.ts'
 import { log } from '../log.ts'
+import { programArgs } from '../programs.ts'
 import type { ProgramMessage } from './program.ts'
 
-const isProduction = process.env.NODE_ENV === 'production'
 /** Archives that were sent and are not read in yet. */
 const UPLOADS = path.resolve(process.env.UDRIX_DATA ?? '.udrix', 'uploads')
 /** What is left of work that nobody asks about any more is forgotten after this. */
@@ -21,13 +21,6 @@ const STARTS_WITHIN_MS = 20_000
 
 const tasks = new Map<string, ArchiveTask>()
 const running = new Map<string, ChildProcess>()
-
-/** The program that does the work: built for production, or from its source. */
-function programArgs(): readonly string[] {
-  return isProduction
-    ? [path.resolve(process.env.UDRIX_BUILD ?? 'build', 'server/archive.js')]
-    : ['--import', 'tsx', path.resolve('app/.server/archive/program.ts')]
-}
 
 /** Heap of the program: enough for its largest batch, and little enough to be kept tidy. */
 const HEAP_MB = 256
@@ -67,7 +60,7 @@ export function beginTask(
   { isPiped = false }: { readonly isPiped?: boolean } = {},
 ): ChildProcess {
   const heap = [`--max-old-space-size=${heapFor(args[1])}`, '--max-semi-space-size=2']
-  const child = spawn(process.execPath, [...heap, ...programArgs(), ...args], {
+  const child = spawn(process.execPath, [...heap, ...programArgs('archive'), ...args], {
     stdio: ['ignore', isPiped ? 'pipe' : 'ignore', 'inherit', 'ipc'],
     // Its threads share one arena, so that memory given back by one serves the others.
     env: { ...process.env, MALLOC_ARENA_MAX: '1', MALLOC_TRIM_THRESHOLD_: '1000000' },
