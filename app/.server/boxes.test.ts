@@ -1,4 +1,5 @@
 /** @jest-environment node */
+import { v7 as uuidv7 } from 'uuid'
 import path from 'node:path'
 import { sql } from 'drizzle-orm'
 
@@ -115,6 +116,21 @@ test('the history says whose an edit is, placed or not; one told without a name 
   await editBox(id, { kind: 'rename', name: 'too late', base: 'another' }, { origin: { by: 'CD' } })
   const revisions = await listRevisions(id, null)
   expect(revisions.map(({ origin }) => origin.by)).toEqual(['CD', '', 'AB'])
+})
+
+test('one id is one edit: other content, or another box, is told that it is taken', async () => {
+  const [id, other] = [await createBox(draft), await createBox(draft)]
+  const editId = uuidv7()
+  expect(await editBox(id, count(40), { id: editId })).toMatchObject({ kind: 'kept' })
+  expect(await editBox(id, count(40), { id: editId })).toMatchObject({ kind: 'kept' })
+  expect(await editBox(id, count(41), { id: editId })).toEqual({ kind: 'taken' })
+  expect(await editBox(other, count(40), { id: editId })).toEqual({ kind: 'taken' })
+  const twice = await Promise.all(
+    [id, other].map((box) =>
+      editBox(box, count(42), { id: '01912345-0000-7000-8000-000000000002' }),
+    ),
+  )
+  expect(twice.map(({ kind }) => kind).toSorted()).toEqual(['kept', 'taken'])
 })
 
 test('edits from before anybody asked are nobody’s', async () => {

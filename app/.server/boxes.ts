@@ -1,4 +1,6 @@
 /** The boxes on the bench. */
+import { createHash } from 'node:crypto'
+
 import { and, desc, eq, isNotNull, isNull, sql } from 'drizzle-orm'
 import { LRUCache } from 'lru-cache'
 import { v7 as uuidv7 } from 'uuid'
@@ -225,7 +227,8 @@ export async function markCautionsRead(id: string): Promise<void> {
 export type EditOutcome =
   | { readonly kind: 'kept'; readonly box: BoxRecord; readonly conflict: EditConflict | null }
   | { readonly kind: 'refused'; readonly refusal: EditRefusal }
-  | { readonly kind: 'absent' }
+  /** Taken: under its id something else is kept. */
+  | { readonly kind: 'absent' | 'taken' }
 
 /** What came with an edit. */
 export interface Arrival {
@@ -234,19 +237,30 @@ export interface Arrival {
   readonly origin?: EditOrigin
 }
 
+function digestOfEdit(edit: Edit): string {
+  return createHash('sha256').update(JSON.stringify(edit)).digest('base64url')
+}
+
 /** What an edit that was sent before came to, or null when it was not. */
 async function earlierOutcome(
   tx: Queries,
   editId: string,
+  digest: string,
   box: BoxRecord,
 ): Promise<EditOutcome | null> {
   const [receipt] = await tx
-    .select({ conflict: editReceipts.conflict })
+    .select({
+      boxId: editReceipts.boxId,
+      digest: editReceipts.digest,
+      conflict: editReceipts.conflict,
+    })
     .from(editReceipts)
     .where(eq(editReceipts.id, editId))
-  return receipt
+  if (!receipt) return null
+  const isSame = receipt.boxId === box.id && (receipt.digest ?? digest) === digest
+  return isSame
     ? { kind: 'kept', box, conflict: conflictOfColumn(editId, receipt.conflict) }
-    : null
+    : { kind: 'taken' }
 }
 
 /**
@@ -264,7 +278,8 @@ export async function editBox(
     const [row] = await tx.select(columns).from(boxes).where(isBox(id)).for('update')
     if (!row) return { kind: 'absent' }
     const before = recordOf(row)
-    const earlier = editId === undefined ? null : await earlierOutcome(tx, editId, before)
+    const digest = digestOfEdit(edit)
+    const earlier = editId === undefined ? null : await earlierOutcome(tx, editId, digest, before)
     if (earlier) return earlier
     const result = applyEdit(before.draft, edit)
     if (!result.ok) return { kind: 'refused', refusal: result.refusal }
@@ -273,8 +288,15 @@ export async function editBox(
     const [beyond] = isApplied ? limitIssues(result.draft) : []
     if (beyond)
       return { kind: 'refused', refusal: { code: 'beyond-limits', message: beyond.message } }
-    if (editId !== undefined)
-      await tx.insert(editReceipts).values({ id: editId, boxId: id, conflict })
+    if (editId !== undefined) {
+      const received = await tx
+        .insert(editReceipts)
+        .values({ id: editId, boxId: id, digest, conflict })
+        .onConflictDoNothing({ target: editReceipts.id })
+        .returning({ id: editReceipts.id })
+      // The same id may have come to another box in this very moment.
+      if (received.length === 0) return { kind: 'taken' }
+    }
     if (isApplied || conflict)
       await tx.insert(boxRevisions).values({
         boxId: id,

@@ -5,7 +5,7 @@ import { v7 as uuidv7 } from 'uuid'
 import type { EnteredLimit, Entry, EntryBody } from 'core'
 import { readJob } from 'core'
 
-import { USUAL_SHELF } from '../files/shelf.ts'
+import { USUAL_SHELF, ruleBase } from '../files/shelf.ts'
 
 import { createBox, deleteBox, findBox, restoreBox } from './boxes.ts'
 import { withDatabase } from './answers.ts'
@@ -13,13 +13,25 @@ import { db } from './db/client.ts'
 import { jobEntries } from './db/tables/jobEntries.ts'
 import { MOST_ENTRIES, addEntries, jobsOfBox, jobsOfBoxes, openJob } from './jobs.ts'
 import { summariesOf, summaryOf } from './jobSummaries.ts'
-import { dropRule, keepRule, keepShelf, readRules, readShelf } from './shelf.ts'
+import { keepRule, keepShelf, readRules, readShelf, shelfBase } from './shelf.ts'
 import { onEmptyBench } from './testing/emptyBench.ts'
 import { UNIT, unitWithJob } from './testing/units.ts'
 
 function entry(body: EntryBody, at = '2026-01-05T08:00:00.000Z'): Entry {
   return { id: uuidv7(), at, by: 'AB', body }
 }
+
+/** A gap of a ring that was measured, with the limit that came with it. */
+const gap = (limit: EnteredLimit | null): EntryBody => ({
+  kind: 'measurement',
+  part: 'ring:coupler-1-2/2',
+  measure: 'ring-gap',
+  readings: ['0.9', '0.9', '0.9'],
+  unit: 'mm',
+  tool: '',
+  limit,
+  phase: 'found',
+})
 
 onEmptyBench()
 
@@ -151,16 +163,6 @@ describe('the time of an entry is the server’s', () => {
 })
 
 describe('the limit of a measurement is decided by the server', () => {
-  const gap = (limit: EnteredLimit | null): EntryBody => ({
-    kind: 'measurement',
-    part: 'ring:coupler-1-2/2',
-    measure: 'ring-gap',
-    readings: ['0.9', '0.9', '0.9'],
-    unit: 'mm',
-    tool: '',
-    limit,
-    phase: 'found',
-  })
   const generous: EnteredLimit = { source: 'maker', least: '0.01', unit: 'mm' }
   const limitOf = (entries: readonly Entry[]) => {
     const [body] = entries.map((each) => each.body)
@@ -176,15 +178,15 @@ describe('the limit of a measurement is decided by the server', () => {
       unit: 'mm',
     })
     const shop: EnteredLimit = { source: 'shop', least: '0.85', unit: 'mm' }
-    await keepRule({ measure: 'ring-gap', limit: shop })
+    await keepRule('ring-gap', shop)
     expect(limitOf(await added(boxId, jobId, [entry(gap(null))]))).toEqual(shop)
     const maker: EnteredLimit = { source: 'maker', least: '0.95', unit: 'mm' }
     const figure = entry({ kind: 'limit', part: null, measure: 'ring-gap', limit: maker })
     await added(boxId, jobId, [figure])
-    await keepRule({ measure: 'ring-gap', limit: { ...shop, least: '0.5' } })
+    await keepRule('ring-gap', { ...shop, least: '0.5' })
     expect(limitOf(await added(boxId, jobId, [entry(gap(generous))]))).toEqual(maker)
     await added(boxId, jobId, [entry({ kind: 'withdraw', entry: figure.id })])
-    await dropRule('ring-gap')
+    await keepRule('ring-gap', undefined)
     expect(await readRules()).toEqual([])
     expect(limitOf(await added(boxId, jobId, [entry(gap(null))]))?.source).toBe('thumb')
   })
@@ -323,4 +325,55 @@ test('the shelf is a usual set of leaves until the shop keeps its own', async ()
   await keepShelf(own)
   await keepShelf({ ...own, initials: ['AB', 'CD'] })
   expect(await readShelf()).toEqual({ ...own, initials: ['AB', 'CD'] })
+})
+
+describe('whoever comes second to what the shop has is told what stands', () => {
+  test('of twelve who change the shelf at once from one base, one is kept', async () => {
+    const base = shelfBase(await readShelf())
+    const outcomes = await Promise.all(
+      Array.from('ABCDEFGHIJKL', (letter) =>
+        keepShelf({ ...USUAL_SHELF, initials: [letter] }, base),
+      ),
+    )
+    const standing = await readShelf()
+    expect(outcomes.filter(({ kind }) => kind === 'kept')).toHaveLength(1)
+    for (const outcome of outcomes)
+      if (outcome.kind === 'changed') expect(outcome.standing).toEqual(standing)
+  })
+
+  test('a rule that was changed meanwhile is neither replaced nor dropped', async () => {
+    const [first, second]: EnteredLimit[] = ['0.8', '0.9'].map((least) => ({
+      source: 'shop',
+      least,
+      unit: 'mm',
+    }))
+    const none = ruleBase(undefined)
+    expect(await keepRule('ring-gap', first, none)).toEqual({ kind: 'kept' })
+    const standing = { measure: 'ring-gap', limit: first }
+    expect(await keepRule('ring-gap', second, none)).toEqual({ kind: 'changed', standing })
+    expect(await keepRule('ring-gap', undefined, none)).toEqual({ kind: 'changed', standing })
+    expect(await readRules()).toEqual([standing])
+    expect(await keepRule('ring-gap', second, ruleBase(first))).toEqual({ kind: 'kept' })
+  })
+})
+
+describe('one id is one entry', () => {
+  test('the same once more is what was kept, other content under it is told of', async () => {
+    const { boxId, jobId } = await unitWithJob()
+    const note = entry({ kind: 'note', text: 'first' })
+    const outcome = await addEntries(boxId, jobId, [note])
+    expect(await addEntries(boxId, jobId, [note])).toEqual(outcome)
+    const other = { ...note, body: { kind: 'note', text: 'other' } } as const
+    expect(await addEntries(boxId, jobId, [other])).toEqual({ kind: 'taken' })
+    expect(await addEntries(boxId, jobId, [{ ...note, by: 'CD' }])).toEqual({ kind: 'taken' })
+    const elsewhere = await unitWithJob()
+    expect(await addEntries(elsewhere.boxId, elsewhere.jobId, [note])).toEqual({ kind: 'taken' })
+  })
+
+  test('a measurement whose limit was decided on the server is the same once more', async () => {
+    const { boxId, jobId } = await unitWithJob()
+    const measured = entry(gap(null))
+    const outcome = await addEntries(boxId, jobId, [measured])
+    expect(await addEntries(boxId, jobId, [measured])).toEqual(outcome)
+  })
 })

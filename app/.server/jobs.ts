@@ -1,5 +1,6 @@
 /** Jobs of the units on the bench, each an ever-growing log of entries. */
 import { and, asc, eq, inArray, isNull, ne, sql } from 'drizzle-orm'
+import equal from 'fast-deep-equal'
 import { v7 as uuidv7 } from 'uuid'
 
 import type { Entry, EntryBody, KnownLimits, SheetLine, ShopRule } from 'core'
@@ -195,7 +196,8 @@ export async function lockJob(
 export type EntryOutcome =
   /** As it was kept, which may differ from what was sent: its time and its limit. */
   | { readonly kind: 'kept'; readonly entries: readonly Entry[] }
-  | { readonly kind: 'absent' | 'deleted' | 'full' }
+  /** Taken: under its id something else is kept. */
+  | { readonly kind: 'absent' | 'deleted' | 'full' | 'taken' }
   | { readonly kind: 'closed' | 'other-open'; readonly number: number }
 
 /**
@@ -286,6 +288,16 @@ async function refusalOf(
   return total >= most ? { kind: 'full' } : undefined
 }
 
+/** Whether an entry is the one that was kept, whose time and limit were decided here. */
+function isSameEntry(kept: Entry, sent: Entry): boolean {
+  const bare = ({ by, body }: Entry) => ({
+    by,
+    body: body.kind === 'measurement' ? { ...body, limit: null } : body,
+  })
+  // What was kept has been JSON in between, which leaves out what is undefined.
+  return equal(bare(kept), JSON.parse(JSON.stringify(bare(sent))))
+}
+
 /** Adds one entry; the outcome of the first time where it is there already. */
 async function addEntry(
   tx: Queries,
@@ -299,7 +311,10 @@ async function addEntry(
     .select(entryColumns)
     .from(jobEntries)
     .where(eq(jobEntries.id, entry.id))
-  if (earlier) return earlier.jobId === jobId ? entryOf(earlier) : { kind: 'absent' }
+  if (earlier) {
+    const kept = entryOf(earlier)
+    return earlier.jobId === jobId && isSameEntry(kept, entry) ? kept : { kind: 'taken' }
+  }
   const job = await lockJob(tx, boxId, jobId)
   if (!job) return { kind: 'absent' }
   const refusal = await refusalOf(tx, boxId, jobId, job, entry)

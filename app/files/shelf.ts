@@ -1,7 +1,7 @@
 /** The shop's own feeler leaves, shims and people, as they are kept and as they are typed. */
 import { z } from 'zod'
 
-import type { ReadingUnit, ShopRule, SizedPiece } from 'core'
+import type { EnteredLimit, ReadingUnit, ShopRule, SizedPiece } from 'core'
 import {
   LONGEST_NAME,
   LONGEST_PART_NUMBER,
@@ -58,6 +58,12 @@ export const ruleSchema = z.strictObject({
   measure: z.enum(MEASURES),
   limit: limitSchema.refine(({ source }) => source === 'shop', 'This is a rule of the shop.'),
 }) satisfies z.ZodType<ShopRule>
+
+/** What a form of the shop's limit of a measure hands back, to say which one it has seen. */
+export function ruleBase(limit: EnteredLimit | undefined): string {
+  const { least = '', most = '', unit = '' } = limit ?? {}
+  return [least, most, unit].join(' ')
+}
 
 /** Leaves of 0.05 to 1.00 mm as they come in a set, and no shims; common practice. */
 export const USUAL_SHELF: Shelf = {

@@ -95,8 +95,8 @@ async function change(form: FormData, origin: EditOrigin) {
       const edit = editSchema.safeParse({ kind: 'rename', name, base })
       if (!edit.success) return refused(refuseInput(edit.error).sentence)
       const outcome = await editBox(id, edit.data, { origin })
-      if (outcome.kind === 'absent') throw noSuchBox()
       if (outcome.kind === 'refused') return refused(refusalWords(outcome.refusal))
+      if (outcome.kind !== 'kept') throw noSuchBox()
       const { conflict, box } = outcome
       return conflict
         ? {

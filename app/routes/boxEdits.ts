@@ -16,6 +16,11 @@ export async function action({ params, request }: Route.ActionArgs) {
     switch (outcome.kind) {
       case 'absent':
         return REFUSED_AS_DELETED
+      case 'taken':
+        return refuse(
+          'Under the number of this change another one was kept already, so this one was not. Make it again.',
+          409,
+        )
       case 'refused':
         return refuse(refusalWords(outcome.refusal))
       case 'kept': {

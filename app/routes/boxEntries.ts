@@ -15,6 +15,11 @@ function refusalOf(outcome: Exclude<EntryOutcome, { kind: 'kept' }>): Refusal {
         'There is no such job of this box. Load the page again, and enter it there.',
         404,
       )
+    case 'taken':
+      return refuse(
+        'Under the number of this entry another one was kept already, so this one was not. Enter it again.',
+        409,
+      )
     case 'deleted':
       return REFUSED_AS_DELETED
     case 'closed':

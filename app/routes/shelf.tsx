@@ -2,13 +2,14 @@ import { TriangleAlert } from 'lucide-react'
 import { useEffect } from 'react'
 import { data } from 'react-router'
 
-import type { ReadingUnit } from 'core'
+import type { ReadingUnit, ShopRule } from 'core'
 import { MEASURES } from 'core'
 
 import { OUTAGE_SENTENCE, unlessOutage, withDatabase } from '~/.server/answers.ts'
 import { readForm, textOf } from '~/.server/requests.ts'
 import { readSettings } from '~/.server/settings.ts'
-import { dropRule, keepRule, keepShelf, readRules, readShelf } from '~/.server/shelf.ts'
+import type { Keeping } from '~/.server/shelf.ts'
+import { keepRule, keepShelf, readRules, readShelf, shelfBase } from '~/.server/shelf.ts'
 import { useLastWord } from '~/components/useLastWord.ts'
 import { PieceTable } from '~/components/shelf/PieceTable.tsx'
 import { StockTable } from '~/components/shelf/StockTable.tsx'
@@ -33,7 +34,7 @@ export async function loader({ request }: Route.LoaderArgs) {
     withDatabase(() => Promise.all([readShelf(), readRules()])),
     readSettings(request),
   ])
-  return { shelf, rules, unit: settings.lengthUnit, base: JSON.stringify(shelf) }
+  return { shelf, rules, unit: settings.lengthUnit, base: shelfBase(shelf) }
 }
 
 const open = staysOpen<Awaited<ReturnType<typeof loader>>>()
@@ -90,19 +91,17 @@ async function changeShelf(form: FormData, unit: ReadingUnit) {
     return refuse(
       'Initials have one to four letters each, quantities are 1 to 99 of leaves and shims and 1 to 999 of parts.',
     )
-  const standing = await readShelf()
-  const base = JSON.stringify(standing)
-  if (textOf(form, 'base') !== base)
-    return data<ShelfSaid>(
-      {
-        isKept: false,
-        sentence: `Meanwhile the shelf was changed elsewhere. It holds leaves ${formatPieces(standing.leaves, unit) || 'none'}; shims ${formatPieces(standing.shims, unit) || 'none'}; parts ${standing.stock.map(({ partNumber, quantity }) => `${quantity} × ${partNumber}`).join(', ') || 'none'}; people ${standing.initials.join(' ') || 'none'}. What you have here is not lost: “Keep it again” puts it in that place.`,
-        base,
-      },
-      { status: 409 },
-    )
-  await keepShelf(shelf.data)
-  return data<ShelfSaid>(KEPT)
+  const outcome = await keepShelf(shelf.data, textOf(form, 'base'))
+  if (outcome.kind === 'kept') return data<ShelfSaid>(KEPT)
+  const { standing } = outcome
+  return data<ShelfSaid>(
+    {
+      isKept: false,
+      sentence: `Meanwhile the shelf was changed elsewhere. It holds leaves ${formatPieces(standing.leaves, unit) || 'none'}; shims ${formatPieces(standing.shims, unit) || 'none'}; parts ${standing.stock.map(({ partNumber, quantity }) => `${quantity} × ${partNumber}`).join(', ') || 'none'}; people ${standing.initials.join(' ') || 'none'}. What you have here is not lost: “Keep it again” puts it in that place.`,
+      base: shelfBase(standing),
+    },
+    { status: 409 },
+  )
 }
 
 /** The stock as the page sends it; what is no list is refused with the rest. */
@@ -123,21 +122,39 @@ async function changeRule(form: FormData) {
     },
   })
   if (!rule.success) return refuse(rule.error.issues[0]?.message ?? 'This is no limit.')
-  await keepRule(rule.data)
-  return data<ShelfSaid>({
-    isKept: true,
-    sentence: `Kept: ${MEASURE_NAMES[rule.data.measure]}, ${boundsText(rule.data.limit)}.`,
-  })
+  const { measure, limit } = rule.data
+  return saidOfRule(
+    measure,
+    await keepRule(measure, limit, textOf(form, 'base')),
+    `Kept: ${MEASURE_NAMES[measure]}, ${boundsText(limit)}.`,
+    `What you entered, ${boundsText(limit)}, was not kept`,
+  )
 }
 
 async function forgetRule(form: FormData) {
   const measure = MEASURES.find((each) => each === textOf(form, 'measure'))
   if (!measure) return refuse('There is no such measurement. Load the page again.')
-  await dropRule(measure)
-  return data<ShelfSaid>({
-    isKept: true,
-    sentence: `No rule for ${MEASURE_NAMES[measure]} any more.`,
-  })
+  return saidOfRule(
+    measure,
+    await keepRule(measure, undefined, textOf(form, 'base')),
+    `No rule for ${MEASURE_NAMES[measure]} any more.`,
+    'It was not dropped',
+  )
+}
+
+/** What is said of a rule that was kept, or that somebody else has changed meanwhile. */
+function saidOfRule(
+  measure: ShopRule['measure'],
+  outcome: Keeping<ShopRule | undefined>,
+  kept: string,
+  notKept: string,
+) {
+  if (outcome.kind === 'kept') return data<ShelfSaid>({ isKept: true, sentence: kept })
+  const { standing } = outcome
+  return refuse(
+    `Meanwhile the shop’s limit of ${MEASURE_NAMES[measure]} was changed elsewhere: ${standing ? boundsText(standing.limit) : 'there is no rule'} now. ${notKept}. Do it again if it is to stand.`,
+    409,
+  )
 }
 
 interface StockAndPeopleProps {

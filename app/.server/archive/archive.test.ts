@@ -114,7 +114,7 @@ async function fillShop(): Promise<{ readonly boxId: string; readonly jobId: str
   const shown = photos.map((photo) => entry({ kind: 'photo', photo, caption: 'ring' }))
   await addEntries(boxId, jobId, [...shown, entry({ kind: 'withdraw', entry: shown[1]?.id ?? '' })])
   await keepShelf({ ...USUAL_SHELF, initials: ['AB'] })
-  await keepRule({ measure: 'ring-gap', limit: { source: 'shop', least: '0.8', unit: 'mm' } })
+  await keepRule('ring-gap', { source: 'shop', least: '0.8', unit: 'mm' })
   return { boxId, jobId }
 }
 

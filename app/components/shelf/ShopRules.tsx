@@ -1,8 +1,10 @@
+import { useState } from 'react'
 import { Form } from 'react-router'
 
 import type { EnteredLimit, Measure, ReadingUnit, ShopRule } from 'core'
 import { MEASURES, MEASURE_RULES, unitsOf } from 'core'
 
+import { ruleBase } from '~/files/shelf.ts'
 import { MEASURE_NAMES, UNIT_NAMES, boundsText } from '~/words/measures.ts'
 import { capitalize } from '~/words/names.ts'
 
@@ -23,14 +25,7 @@ export function ShopRules({ rules, unit }: ShopRulesProps) {
       </p>
       {MEASURES.map((measure) => {
         const limit = rules.find((rule) => rule.measure === measure)?.limit
-        return (
-          <RuleForm
-            key={`${measure} ${JSON.stringify(limit)}`}
-            measure={measure}
-            limit={limit}
-            unit={unit}
-          />
-        )
+        return <RuleOfMeasure key={measure} measure={measure} limit={limit} unit={unit} />
       })}
     </section>
   )
@@ -42,7 +37,34 @@ interface RuleFormProps {
   readonly unit: ReadingUnit
 }
 
-function RuleForm({ measure, limit, unit }: RuleFormProps) {
+/** A limit as it stands; while somebody types, as it stood when they began. */
+function RuleOfMeasure({ measure, limit, unit }: RuleFormProps) {
+  const [typedOver, setTypedOver] = useState<string | null>(null)
+  const base = typedOver ?? ruleBase(limit)
+  return (
+    <RuleForm
+      key={base}
+      measure={measure}
+      limit={limit}
+      unit={unit}
+      base={base}
+      onType={() => {
+        setTypedOver(base)
+      }}
+      onSend={() => {
+        setTypedOver(null)
+      }}
+    />
+  )
+}
+
+interface RuleEntryProps extends RuleFormProps {
+  readonly base: string
+  readonly onType: () => void
+  readonly onSend: () => void
+}
+
+function RuleForm({ measure, limit, unit, base, onType, onSend }: RuleEntryProps) {
   const units = unitsOf(MEASURE_RULES[measure].judges)
   const usual = units.find((each) => each === unit) ?? units[0]
   return (
@@ -50,8 +72,11 @@ function RuleForm({ measure, limit, unit }: RuleFormProps) {
       method="post"
       aria-label={`Limit of ${MEASURE_NAMES[measure]}`}
       className="border-rule flex flex-wrap items-end gap-x-1.5 gap-y-2 border-b py-1.5"
+      onInput={onType}
+      onSubmit={onSend}
     >
       <input type="hidden" name="measure" value={measure} />
+      <input type="hidden" name="base" value={base} />
       <span className="min-w-[7.6rem] flex-1 font-semibold">
         {capitalize(MEASURE_NAMES[measure])}
         <span className="text-graphite block font-normal">

@@ -1,4 +1,4 @@
-import { jsonb, pgTable, timestamp, uuid } from 'drizzle-orm/pg-core'
+import { jsonb, pgTable, text, timestamp, uuid } from 'drizzle-orm/pg-core'
 
 import { boxes } from './boxes.ts'
 
@@ -8,6 +8,8 @@ export const editReceipts = pgTable('edit_receipts', {
   boxId: uuid('box_id')
     .notNull()
     .references(() => boxes.id, { onDelete: 'cascade' }),
+  /** Of what was sent, to tell it from something else under its id; null of edits from before. */
+  digest: text(),
   /** What its author was told of somebody else's change; null where there was none. */
   conflict: jsonb(),
   at: timestamp({ withTimezone: true }).notNull().defaultNow(),

@@ -1,0 +1,1 @@
+ALTER TABLE "edit_receipts" ADD COLUMN "digest" text;
