@@ -159,6 +159,31 @@ test('what people state is kept, and a circle in it is named by its parts alone'
   ])
 })
 
+describe('statements that contradict one another about shafts hold them', () => {
+  const transaxle = withBuild(buildPattern('transverse-transaxle', 'box', {}))
+  const [input, output] = ['shaft:input', 'shaft:output']
+  const stated = (draft: BoxDraft, ...pairs: (readonly [string, string])[]): BoxDraft => ({
+    ...draft,
+    precedences: pairs.map(([first, then], at) => ({ id: `p${at}`, first, then })),
+  })
+
+  test('where each comes out by itself', () => {
+    const { circle } = orderOf(assemblyOf(stated(transaxle, [input, output], [output, input])))
+    expect([...circle].sort()).toEqual([input, output])
+  })
+
+  test('where they lift as one, and one statement alone says nothing', () => {
+    const closed = changed(transaxle, ({ kind }) => kind === 'cover', { closesFrom: 'output-end' })
+    expect(orderOf(assemblyOf(stated(closed, [input, output]))).circle).toEqual([])
+    const both = assemblyOf(stated(closed, [input, output], [output, input]))
+    const { circle } = orderOf(both)
+    expect(circle).toHaveLength(1)
+    expect(both.parts.find(({ id }) => id === circle[0])?.refs).toEqual(
+      expect.arrayContaining([input, output]),
+    )
+  })
+})
+
 test('a part that passes over neither end is named by itself, and the rest has its order', () => {
   const tight = changed(four, ({ id }) => id === 'ball-bearing-2', { boreMm: 5 })
   const order = orderOf(assemblyOf(tight))

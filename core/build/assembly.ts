@@ -17,7 +17,7 @@ import { waysOfLoose } from './looseWays.ts'
 import type { AssemblyWay, UnitLookup, InRow } from './lookup.ts'
 import { IN_HUB, memberIdOf } from './lookup.ts'
 import type { Removable } from './removal.ts'
-import { smallestCircle } from './removal.ts'
+import { smallestCircle, stuckParts } from './removal.ts'
 import { gearsForGood, rowsOf } from './rings.ts'
 import { shaftsOf } from './shafts.ts'
 
@@ -65,8 +65,8 @@ function assemble(index: BoxIndex): Assembly {
   }
   const unit = unitParts(index.draft).filter((part) => isApart(lookup, part))
   const rows = rowsOf(lookup)
-  const found = unit.map((part) => withStated(index, partOf(lookup, rows, part)))
-  const parts = inBundles(withBase(found))
+  const found = inBundles(withBase(unit.map((part) => partOf(lookup, rows, part))))
+  const parts = withStated(index, found)
   const byRef = new Map(parts.flatMap((part) => part.refs.map((ref) => [ref, part])))
   return {
     parts,
@@ -82,7 +82,7 @@ function assemble(index: BoxIndex): Assembly {
  * ends that are in one another.
  */
 function inBundles(parts: readonly AssemblyPart[]): readonly AssemblyPart[] {
-  const circle = smallestCircle(parts)
+  const { ids: circle } = smallestCircle(parts)
   const bundle = parts.filter(({ id, part }) => part.kind === 'shaft' && circle.includes(id))
   const [first, ...others] = bundle
   if (!first || others.length === 0 || bundle.length < circle.length) return parts
@@ -182,15 +182,29 @@ function withBase(parts: readonly AssemblyPart[]): readonly AssemblyPart[] {
   )
 }
 
-/** A part with what people stated: what goes in after it comes off before it. */
-function withStated({ draft }: BoxIndex, part: AssemblyPart): AssemblyPart {
-  const after = (draft.precedences ?? [])
-    .filter(({ first }) => part.refs.includes(first))
-    .map(({ then }) => then)
-  return after.length === 0
-    ? part
-    : {
-        ...part,
-        ways: part.ways.map((way) => ({ ...way, blockedBy: [...way.blockedBy, ...after] })),
-      }
+/**
+ * Parts with what people stated of them: what goes in after one comes off before it. Of two that
+ * only move together one statement says nothing; statements that contradict one another hold them.
+ */
+function withStated({ draft }: BoxIndex, parts: readonly AssemblyPart[]): readonly AssemblyPart[] {
+  const stated = draft.precedences ?? []
+  const idOf = new Map(parts.flatMap(({ id, refs }) => refs.map((ref) => [ref, id])))
+  const within = (refs: readonly string[]): readonly Removable[] =>
+    refs.map((ref) => {
+      const before = stated.filter(({ first, then }) => first === ref && refs.includes(then))
+      return { id: ref, ways: [{ blockedBy: before.map(({ then }) => then) }] }
+    })
+  return parts.map((part) => {
+    const isHeld = part.refs.length > 1 && stuckParts(within(part.refs)).length > 0
+    const after = stated
+      .filter(({ first }) => part.refs.includes(first))
+      .map(({ then }) => idOf.get(then) ?? then)
+      .filter((id) => id !== part.id || isHeld)
+    return after.length === 0
+      ? part
+      : {
+          ...part,
+          ways: part.ways.map((way) => ({ ...way, blockedBy: [...way.blockedBy, ...after] })),
+        }
+  })
 }

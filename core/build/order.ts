@@ -31,6 +31,8 @@ export interface Order {
   readonly stuck: readonly AssemblyPart[]
   /** Of these the fewest that hold one another, by reference; one that passes nowhere by itself. */
   readonly circle: readonly string[]
+  /** False where the search for it was broken off: there may be a smaller one. */
+  readonly isCircleLeast: boolean
 }
 
 /** The order of a unit; worked out once. */
@@ -50,11 +52,13 @@ function order({ parts }: Assembly): Order {
     if (inCase.faces.length === 0) steps.push(...allOnSide(parts, left, null))
     steps.push(...onBench(parts, left))
   }
+  const { ids, isLeast } = held.size === 0 ? { ids: [], isLeast: true } : smallestCircle(parts)
   return {
     down: steps,
     turns: Math.max(0, turns),
     stuck: parts.filter(({ id }) => held.has(id)),
-    circle: held.size === 0 ? [] : smallestCircle(parts),
+    circle: ids,
+    isCircleLeast: isLeast,
   }
 }
 

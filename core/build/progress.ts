@@ -6,7 +6,7 @@ import type { Taken } from '../job/job.ts'
 
 import type { Assembly, AssemblyPart } from './assembly.ts'
 import type { Order, Step } from './order.ts'
-import { leastToReach, openWay } from './removal.ts'
+import { MOST_LOOKS, leastToReach, openWay } from './removal.ts'
 
 /** The two directions of the work. */
 export type Direction = 'down' | 'up'
@@ -68,10 +68,11 @@ function forgottenOf(
   { down }: Order,
   off: ReadonlySet<string>,
 ): readonly Forgotten[] {
-  return down.flatMap(({ part }): Forgotten[] => {
-    if (!off.has(part.id) || openWay(part, (id) => !off.has(id))) return []
+  const kept = down.filter(({ part }) => off.has(part.id) && !openWay(part, (id) => !off.has(id)))
+  const mostLooks = Math.ceil(MOST_LOOKS / kept.length)
+  return kept.flatMap(({ part }): Forgotten[] => {
     const others = new Set([...off].filter((id) => id !== part.id))
-    const least = leastToReach(parts, [part.id], others)
-    return least ? [{ part, undo: least.filter((id) => id !== part.id) }] : []
+    const least = leastToReach(parts, [part.id], others, mostLooks)
+    return least ? [{ part, undo: least.ids.filter((id) => id !== part.id) }] : []
   })
 }

@@ -74,17 +74,64 @@ function keyOf(these: readonly number[]): string {
 }
 
 /**
+ * Ways that a search looks at before it stops and takes what it has. Sets that have to come off,
+ * or hold one another, grow in number as powers of the choices among them; of real units none
+ * comes near this, and it takes a tenth of a second.
+ */
+export const MOST_LOOKS = 120_000
+
+/** What a search may still look at. */
+class Budget {
+  #left: number
+
+  constructor(mostLooks: number) {
+    this.#left = mostLooks
+  }
+
+  /** Spends so many looks; false once there are none left. */
+  spend(looks: number): boolean {
+    this.#left -= looks
+    return !this.isSpent
+  }
+
+  get isSpent(): boolean {
+    return this.#left <= 0
+  }
+}
+
+/** A set of parts, and whether it was found to be the smallest of its kind. */
+export interface LeastSet {
+  readonly ids: readonly string[]
+  readonly isLeast: boolean
+}
+
+/** Leaves out of a set whatever can be left out of it, one after another. */
+function lessened(
+  set: readonly number[],
+  keep: (rest: readonly number[]) => readonly number[] | undefined,
+): readonly number[] {
+  let least = set
+  for (const part of set) {
+    const without = least.includes(part) ? keep(least.filter((each) => each !== part)) : undefined
+    if (without) least = without
+  }
+  return least
+}
+
+/**
  * The fewest parts that have to come off so that `targets` do, they among them, in an order
  * in which they can. Undefined where one of them never comes off.
  *
  * Every part that is in needs all that one of its ways asks for; where it has several the
- * search tries each, and gives up what is no better than what it has.
+ * search tries each, and gives up what is no better than what it has. One that has looked at
+ * too much is answered with a set out of which nothing can be left, which need not be the least.
  */
 export function leastToReach(
   parts: readonly Removable[],
   targets: readonly string[],
   off: ReadonlySet<string> = new Set(),
-): readonly string[] | undefined {
+  mostLooks = MOST_LOOKS,
+): LeastSet | undefined {
   const { ids, at, ways } = numbered(parts)
   const before = new Uint8Array(ids.length)
   for (const id of off) {
@@ -95,9 +142,11 @@ export function leastToReach(
     (part) => before[part] === 0,
   )
   let best: readonly number[] | undefined
+  const budget = new Budget(mostLooks)
   const seen = new Set<string>()
   const search = (these: readonly number[]): void => {
     if (best && these.length >= best.length) return
+    if (!budget.spend(these.length)) return
     const key = keyOf(these)
     if (seen.has(key)) return
     seen.add(key)
@@ -123,7 +172,26 @@ export function leastToReach(
   }
   if (stuckOf(ways, before, first)) return undefined
   search(first)
-  return best?.map((part) => ids[part] ?? '')
+  if (budget.isSpent) best = fewer(best, withoutSearch(ways, before, first))
+  return best && { ids: best.map((part) => ids[part] ?? ''), isLeast: !budget.isSpent }
+}
+
+function fewer(one: readonly number[] | undefined, other: readonly number[]): readonly number[] {
+  return one && one.length <= other.length ? one : other
+}
+
+/** Parts that come off so that `targets` do, none of which can be left on. */
+function withoutSearch(
+  ways: Numbered['ways'],
+  before: Uint8Array,
+  targets: readonly number[],
+): readonly number[] {
+  const all = [...ways.keys()].filter((part) => before[part] === 0)
+  const comesOff = (these: readonly number[]): readonly number[] | undefined => {
+    const { order, stuck } = takeOff(ways, these, before.slice())
+    return targets.some((part) => stuck.includes(part) || !these.includes(part)) ? undefined : order
+  }
+  return lessened(comesOff(all) ?? [], comesOff)
 }
 
 /** Whether one of `targets` stays, whatever comes off. */
@@ -139,15 +207,18 @@ function stuckOf(ways: Numbered['ways'], before: Uint8Array, targets: readonly n
 
 /**
  * The fewest parts that hold one another: each of their ways has one of them in it. Empty
- * where everything comes off. A part without any way is such a circle by itself.
+ * where everything comes off. A part without any way is such a circle by itself. A search that
+ * has looked at too much gives a circle out of which no part can be left.
  */
-export function smallestCircle(parts: readonly Removable[]): readonly string[] {
+export function smallestCircle(parts: readonly Removable[]): LeastSet {
   const { ids, ways } = numbered(parts)
   const { stuck } = takeOff(ways, [...ids.keys()], new Uint8Array(ids.length))
+  let best = lessened(stuck, (rest) => holding(ways, rest))
   const isStuck = new Set(stuck)
-  let best: readonly number[] = stuck
+  const budget = new Budget(MOST_LOOKS)
   const seen = new Set<string>()
   const search = (these: readonly number[], isIn: ReadonlySet<number>): void => {
+    if (!budget.spend(these.length)) return
     const key = keyOf(these)
     if (seen.has(key)) return
     seen.add(key)
@@ -163,5 +234,13 @@ export function smallestCircle(parts: readonly Removable[]): readonly string[] {
       if (isStuck.has(next)) search([...these, next], new Set([...isIn, next]))
   }
   for (const part of stuck) search([part], new Set([part]))
-  return best.map((part) => ids[part] ?? '')
+  return { ids: best.map((part) => ids[part] ?? ''), isLeast: !budget.isSpent }
+}
+
+/** The parts of a set that hold one another while all others are off; undefined where none do. */
+function holding(ways: Numbered['ways'], set: readonly number[]): readonly number[] | undefined {
+  const isOff = new Uint8Array(ways.length).fill(1)
+  for (const part of set) isOff[part] = 0
+  const { stuck } = takeOff(ways, set, isOff)
+  return stuck.length > 0 ? stuck : undefined
 }

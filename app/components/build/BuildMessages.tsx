@@ -5,6 +5,7 @@ import { Warning } from '~/components/Warning.tsx'
 import { assemblyPartName } from '~/words/build.ts'
 import { unitPartName } from '~/words/jobs.ts'
 import type { Naming } from '~/words/names.ts'
+import { capitalize } from '~/words/names.ts'
 
 interface BuildMessagesProps {
   readonly naming: Naming
@@ -26,15 +27,19 @@ export function BuildMessages(props: BuildMessagesProps) {
   }
   const names = (refs: readonly string[]): string => refs.map(name).join(', ')
   const [first, ...others] = order.circle
+  const heldWords = (): string => {
+    const together = partOf(first ?? '')
+    if (others.length > 0)
+      return `These hold one another, so that none can go first: ${names(order.circle)}. ${order.isCircleLeast ? '' : 'There may be fewer that do: to find the fewest would take too long. '}Check their sizes, or take back what was stated of their order.${order.stuck.length > order.circle.length ? ` ${order.stuck.length} parts in all wait for it.` : ''}`
+    if (together && together.refs.length > 1)
+      return `${capitalize(assemblyPartName(naming, together))} only move together, and what was stated of their order contradicts itself. Take one of these statements back.`
+    return `Nothing lets the ${name(first ?? '')} off: the shaft, or what stays on it, is thicker than its bore on both sides. Check bore and shoulders on Lay out, or say that it is in halves.`
+  }
   const gone = [...new Set([...progress.lost, ...lost])]
   return (
     <>
       {first !== undefined && (
-        <Warning role="status">
-          {others.length === 0
-            ? `Nothing lets the ${name(first)} off: the shaft, or what stays on it, is thicker than its bore on both sides. Check bore and shoulders on Lay out, or say that it is in halves. The other parts have their order.`
-            : `These hold one another, so that none can go first: ${names(order.circle)}. Check their sizes, or take back what was stated of their order. ${order.stuck.length > order.circle.length ? `${order.stuck.length} parts in all wait for it. ` : ''}The other parts have their order.`}
-        </Warning>
+        <Warning role="status">{heldWords()} The other parts have their order.</Warning>
       )}
       {gone.length > 0 && (
         <Warning role="status">

@@ -22,12 +22,15 @@ interface ReachStepsProps {
 /** What comes off to get at some parts, what that costs, and what to look at meanwhile. */
 export function ReachSteps({ build, reach, targets }: ReachStepsProps) {
   const { naming, section, nameOf } = build
-  const { steps, pressed, once } = reach
+  const { steps, pressed, once, isLeast } = reach
   return (
     <>
       <h2 className="text-[1.35rem] leading-tight">
         {steps.length === 1 ? 'It comes off by itself' : `${steps.length} parts come off`}
       </h2>
+      {!isLeast && (
+        <p>Fewer might do: to find the fewest of so many that may go either way takes too long.</p>
+      )}
       <p>
         {pressed.length === 0
           ? 'None of them is pressed.'

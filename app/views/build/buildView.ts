@@ -108,7 +108,7 @@ export function inHandOf(
     step,
     number: direction === 'down' ? at + 1 : down.length - at,
     isOff: off.has(part.id),
-    before: (least ?? []).filter((id) => id !== part.id),
+    before: (least?.ids ?? []).filter((id) => id !== part.id),
     turnTo: step?.face != null && stood?.face !== step.face ? step.face : null,
   }
 }

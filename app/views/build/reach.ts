@@ -8,6 +8,8 @@ export interface Reach {
   /** Of these, those that are pressed, and those that go in once. */
   readonly pressed: readonly AssemblyPart[]
   readonly once: readonly AssemblyPart[]
+  /** False where the search was broken off: fewer might do. */
+  readonly isLeast: boolean
 }
 
 /** Undefined where one of the parts never comes off. */
@@ -29,12 +31,13 @@ export function reachOf(
     })
     return steps.length === ids.length ? steps : undefined
   }
-  const least = leastToReach(
+  const found = leastToReach(
     parts,
     targets.map(({ id }) => id),
     off,
   )
-  if (!least) return undefined
+  if (!found) return undefined
+  const { ids: least, isLeast } = found
   const usual = down.map(({ part }) => part.id).filter((id) => least.includes(id))
   const steps = stepsFor(usual) ?? stepsFor(least) ?? []
   const taken = steps.map(({ part }) => part)
@@ -42,5 +45,6 @@ export function reachOf(
     steps,
     pressed: taken.filter((part) => handlingOf(index, part).fit === 'pressed'),
     once: taken.filter((part) => handlingOf(index, part).isNewEachTime),
+    isLeast,
   }
 }
