@@ -84,6 +84,33 @@ test('a cluster whose making was broken off is made anew', async () => {
   await cluster.stop()
 }, 60_000)
 
+test('the server works as a role that owns its tables and is no superuser, on data from before too', async () => {
+  const place = path.join(folder, 'roles')
+  const first = await startCluster(place)
+  // As versions before kept everything.
+  await ask(first.superuserUrl, 'create schema drizzle; create table drizzle.done (value int)')
+  await ask(first.superuserUrl, 'create extension pg_trgm; create table kept (value bigserial)')
+  await first.stop()
+  fs.rmSync(path.join(place, 'shop-password'))
+  const again = await startCluster(place)
+  expect(
+    await ask(
+      again.url,
+      'select rolsuper, rolcreaterole from pg_roles where rolname = current_user',
+    ),
+  ).toEqual([{ rolsuper: false, rolcreaterole: false }])
+  await ask(again.url, 'insert into kept default values; alter table kept add column more int')
+  await expect(ask(again.url, "copy kept to program 'true'")).rejects.toThrow('superuser')
+  await expect(ask(again.url, 'alter system set fsync = off')).rejects.toThrow('permission denied')
+  // As a restore does.
+  await ask(
+    again.url,
+    'drop schema drizzle cascade; drop schema public cascade; create schema public',
+  )
+  await ask(again.url, 'create extension pg_trgm')
+  await again.stop()
+}, 60_000)
+
 describe('nothing that looks like data is replaced by an empty shop', () => {
   test('a copy without PG_VERSION is left alone, with a sentence', async () => {
     const place = await makeShop('partial')

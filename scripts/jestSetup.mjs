@@ -12,7 +12,7 @@ import { STATE } from './paths.mjs'
  */
 export default async function setUp({ maxWorkers }) {
   const cluster = await startCluster(path.join(STATE, 'test/jest-cluster'))
-  const client = new pg.Client({ connectionString: cluster.url })
+  const client = new pg.Client({ connectionString: cluster.superuserUrl })
   await client.connect()
   // What is tested survives no power cut, and the disk of a shared machine takes its time.
   await client.query('alter system set fsync = off')
@@ -22,7 +22,7 @@ export default async function setUp({ maxWorkers }) {
     await client.query(`create database worker_${worker}`)
   }
   await client.end()
-  process.env.DATABASE_URL = cluster.url
+  process.env.DATABASE_URL = cluster.superuserUrl
   process.env.LOG_LEVEL = 'silent'
   Object.assign(globalThis, { stopTestCluster: cluster.stop })
 }

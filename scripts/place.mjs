@@ -17,8 +17,9 @@ const FALLBACK = '/var/lib/udrix'
 
 /**
  * @typedef {{
- *   folder: string, data: string, passwordFile: string, log: string, record: string
- * }} Place
+ *   folder: string, data: string, passwordFile: string, shopPasswordFile: string, log: string,
+ *   record: string
+ * }} Place `passwordFile` holds the superuser's password, the other that of the shop's role
  */
 
 /** @param {string} folder @param {string} record @returns {Place} */
@@ -27,9 +28,15 @@ function placeIn(folder, record) {
     folder,
     data: path.join(folder, 'data'),
     passwordFile: path.join(folder, 'password'),
+    shopPasswordFile: path.join(folder, 'shop-password'),
     log: path.join(folder, 'postgres.log'),
     record,
   }
+}
+
+/** What stands beside the data. @param {Place} place */
+function filesOf({ passwordFile, shopPasswordFile, log }) {
+  return [passwordFile, shopPasswordFile, log]
 }
 
 /** @param {string} file */
@@ -98,7 +105,7 @@ function ownPlace(wanted) {
  */
 function refuseForeign(place) {
   const ours = [0, process.getuid?.(), postgresOwner().uid]
-  for (const file of [place.folder, place.data, place.passwordFile, place.log]) {
+  for (const file of [place.folder, place.data, ...filesOf(place)]) {
     const found = fs.lstatSync(file, { throwIfNoEntry: false })
     if (!found) continue
     if (!ours.includes(found.uid))
@@ -164,12 +171,14 @@ export function recordPlace({ folder, record }) {
  *
  * @param {Place} place
  */
-export function ownPlaceAgain({ folder, data, passwordFile, log }) {
+export function ownPlaceAgain(place) {
+  const { folder, data } = place
+  const files = filesOf(place)
   const { uid, gid } = postgresOwner()
   if (fs.statSync(data).uid !== uid) {
     succeeds('chown', ['-R', '--no-dereference', `${uid}:${gid}`, data])
-    for (const file of [folder, passwordFile, log]) if (isThere(file)) fs.lchownSync(file, uid, gid)
+    for (const file of [folder, ...files]) if (isThere(file)) fs.lchownSync(file, uid, gid)
   }
   if ((fs.statSync(data).mode & 0o077) !== 0) fs.chmodSync(data, 0o700)
-  for (const file of [passwordFile, log]) if (isThere(file)) fs.chmodSync(file, 0o600)
+  for (const file of files) if (isThere(file)) fs.chmodSync(file, 0o600)
 }
