@@ -370,6 +370,30 @@ describe('one id is one entry', () => {
     expect(await addEntries(elsewhere.boxId, elsewhere.jobId, [note])).toEqual({ kind: 'taken' })
   })
 
+  test('one step of Build that two pages say at once is one entry', async () => {
+    const { boxId, jobId } = await unitWithJob()
+    const step = (is: 'off' | 'in', tray?: string) =>
+      entry({ kind: 'step', part: 'gear:main-3', is, ...(tray !== undefined && { tray }) })
+    const both = await Promise.all(
+      [step('off', 'A'), step('off', 'A')].map((each) => addEntries(boxId, jobId, [each])),
+    )
+    expect(both[0]).toEqual(both[1])
+    expect(both[0]?.kind).toBe('kept')
+    // Into another tray, and in again, are steps of their own.
+    await added(boxId, jobId, [step('off', 'B')])
+    await added(boxId, jobId, [step('in')])
+    await added(boxId, jobId, [step('in')])
+    await added(boxId, jobId, [entry({ kind: 'step', part: null, is: 'off' })])
+    await added(boxId, jobId, [entry({ kind: 'step', part: null, is: 'off' })])
+    const [job] = await jobsOfBox(boxId)
+    expect(job?.entries.map(({ body }) => body.kind === 'step' && [body.part, body.is])).toEqual([
+      ['gear:main-3', 'off'],
+      ['gear:main-3', 'off'],
+      ['gear:main-3', 'in'],
+      [null, 'off'],
+    ])
+  })
+
   test('a measurement whose limit was decided on the server is the same once more', async () => {
     const { boxId, jobId } = await unitWithJob()
     const measured = entry(gap(null))

@@ -213,6 +213,37 @@ function enteredAt(at: string, sentAt: string | undefined, now: number): Date {
   return new Date(Math.min(now, Date.parse(at) + wrong))
 }
 
+/** The entries of some kinds in a job, as far as they have been entered. */
+async function entriesOfKind(
+  tx: Queries,
+  jobId: string,
+  kinds: readonly EntryBody['kind'][],
+): Promise<readonly Entry[]> {
+  const rows = await tx
+    .select(entryColumns)
+    .from(jobEntries)
+    .where(and(eq(jobEntries.jobId, jobId), inArray(sql`${jobEntries.body}->>'kind'`, [...kinds])))
+    .orderBy(asc(jobEntries.seq))
+  return rows.map(entryOf)
+}
+
+/**
+ * The entry by which a part is off or in already, in that tray, as somebody at another page
+ * said first; undefined where the step is new.
+ */
+async function sameStep(tx: Queries, jobId: string, body: EntryBody): Promise<Entry | undefined> {
+  if (body.kind !== 'step') return undefined
+  const { taken, trays } = readJob(await entriesOfKind(tx, jobId, ['step', 'tray', 'withdraw']))
+  const { part, is, tray } = body
+  const isSo =
+    part === null
+      ? taken.moved.size === 0 && taken.isApart === (is === 'off')
+      : taken.moved.get(part) === is && (tray === undefined || tray === (trays.get(part) ?? ''))
+  return isSo
+    ? taken.steps.findLast((entry) => entry.body.kind === 'step' && entry.body.part === part)
+    : undefined
+}
+
 /**
  * The limit that a measurement is judged by is decided here, from what has been entered
  * before it, whatever the page knew.
@@ -224,16 +255,7 @@ async function withLimit(
   body: EntryBody,
 ): Promise<EntryBody> {
   if (body.kind !== 'measurement') return body
-  const rows = await tx
-    .select(entryColumns)
-    .from(jobEntries)
-    .where(
-      and(
-        eq(jobEntries.jobId, jobId),
-        inArray(sql`${jobEntries.body}->>'kind'`, ['limit', 'withdraw']),
-      ),
-    )
-  const { limits } = readJob(rows.map(entryOf))
+  const { limits } = readJob(await entriesOfKind(tx, jobId, ['limit', 'withdraw']))
   const limit = limitFor({ ...known, limits }, body.part, body.measure, body.unit)
   return { ...body, limit }
 }
@@ -298,7 +320,7 @@ function isSameEntry(kept: Entry, sent: Entry): boolean {
   return equal(bare(kept), JSON.parse(JSON.stringify(bare(sent))))
 }
 
-/** Adds one entry; the outcome of the first time where it is there already. */
+/** Adds one entry; the one that says the same where it is there already. */
 async function addEntry(
   tx: Queries,
   boxId: string,
@@ -319,6 +341,8 @@ async function addEntry(
   if (!job) return { kind: 'absent' }
   const refusal = await refusalOf(tx, boxId, jobId, job, entry)
   if (refusal) return refusal
+  const same = await sameStep(tx, jobId, entry.body)
+  if (same) return same
   const at = enteredAt(entry.at, sentAt, Date.now())
   const deviceAt = new Date(entry.at)
   const body = await withLimit(tx, jobId, { rules, sheet: job.sheet }, entry.body)

@@ -34,6 +34,8 @@ export const LARGEST_RECORD_1_BYTES = 200_000_000
 export const LONGEST_LINE_CHARACTERS = 4_000_000
 
 const moment = z.iso.datetime()
+/** As many as the database counts. */
+const revisionNumber = z.int32().min(1)
 
 /** How much of each there is in an archive. */
 export const countsSchema = z.object({
@@ -57,7 +59,7 @@ export const shopSchema = z.array(
 export type Shop = z.infer<typeof shopSchema>
 
 export const revisionSchema = z.strictObject({
-  revision: z.int().min(1),
+  revision: revisionNumber,
   edit: z.looseObject({ kind: z.string() }),
   isApplied: z.boolean(),
   origin: keptOriginSchema,
@@ -68,7 +70,7 @@ export type ArchivedRevision = z.infer<typeof revisionSchema>
 
 const recordFields = {
   isDemo: z.boolean(),
-  revision: z.int().min(1),
+  revision: revisionNumber,
   cautionsReadAt: moment.nullable(),
   createdAt: moment,
   updatedAt: moment,

@@ -257,6 +257,25 @@ describe('what is here already', () => {
     expect(all.at(-1)?.entries.at(-1)?.body).toMatchObject({ kind: 'close' })
   })
 
+  test('what has the id of something else here is told, and not left out', async () => {
+    const { boxId, jobId } = await fillShop()
+    await takeOut()
+    await db.execute(
+      sql`update job_photos set bytes = 'other'::bytea where job_id = ${jobId}::uuid`,
+    )
+    const photo = await readArchive(FILE)
+    expect(photo.ok ? '' : photo.problems.join(' ')).toContain('another photograph is kept here')
+    await takeOut()
+    const other = await createBox(draft)
+    const elsewhere = await openJob(other)
+    await db.execute(
+      sql`update job_entries set job_id = ${elsewhere?.id ?? ''}::uuid where job_id = ${jobId}::uuid`,
+    )
+    expect(await findBox(boxId)).not.toBeNull()
+    const entries = await readArchive(FILE)
+    expect(entries.ok ? '' : entries.problems.join(' ')).toContain('another job has an entry here')
+  })
+
   test('of the shop stays, and is told of where it differs', async () => {
     await fillShop()
     await takeOut()
@@ -366,6 +385,34 @@ describe('all or nothing', () => {
       'This archive has version 7',
     ],
     [
+      'a record whose revision no database counts',
+      (files, box) => {
+        const name = box.replace('boxes', 'records')
+        const text = strFromU8(files[name] ?? new Uint8Array())
+        forge(files, name, text.replace(/"revision": \d+/, '"revision": 3000000000'))
+      },
+      'records/',
+    ],
+    [
+      'a history of which no database takes the dates',
+      (files, box) => {
+        const name = box.replace('boxes', 'history').replace('json', 'ndjson')
+        const text = strFromU8(files[name] ?? new Uint8Array())
+        expect(text).toContain('"at":"')
+        forge(files, name, text.replace(/"at":"\d{4}/, '"at":"99999'))
+      },
+      'history/',
+    ],
+    [
+      'a log with an entry that stands twice',
+      (files, _box, job) => {
+        const name = job.replace('jobs', 'entries').replace('json', 'ndjson')
+        const text = strFromU8(files[name] ?? new Uint8Array())
+        forge(files, name, `${text}${text}`)
+      },
+      'stands twice',
+    ],
+    [
       'a file that was put in',
       (files) => {
         files[`boxes/${uuidv7()}.json`] = strToU8('{}')
@@ -402,6 +449,22 @@ describe('all or nothing', () => {
       photos: [],
       shop: [],
     })
+  })
+
+  test('what only the database does not take: the file is named, and nothing is read in', async () => {
+    const { boxId } = await fillShop()
+    await takeOut()
+    await emptyTables()
+    await db.execute(sql`alter table boxes add constraint odd check (name <> 'archived')`)
+    try {
+      const outcome = await readArchive(FILE)
+      const problems = outcome.ok ? '' : outcome.problems.join(' ')
+      expect(problems).toContain(`boxes/${boxId}.json cannot be read in: `)
+      expect(problems).toContain('violates check constraint "odd"')
+    } finally {
+      await db.execute(sql`alter table boxes drop constraint odd`)
+    }
+    expect(await listBoxes()).toMatchObject({ total: 0 })
   })
 
   test('bytes that are no archive, or any one byte changed', async () => {

@@ -19,7 +19,7 @@ import { LARGEST_BOX_FILE_BYTES, formatBoxFile, parseBoxFile } from '../../files
 import { LARGEST_PHOTO_BYTES } from '../../files/photo.ts'
 import { nameWith, parseJson } from '../../files/text.ts'
 import type { Queries } from '../db/client.ts'
-import { transact } from '../db/client.ts'
+import { isDatabaseOutage, transact } from '../db/client.ts'
 import { draftOfDocument, bodyOfColumn } from '../db/documents.ts'
 import { boxRevisions } from '../db/tables/boxRevisions.ts'
 import { boxes } from '../db/tables/boxes.ts'
@@ -28,6 +28,7 @@ import { jobPhotos } from '../db/tables/jobPhotos.ts'
 import { jobs } from '../db/tables/jobs.ts'
 import { shop } from '../db/tables/shop.ts'
 import { EVERYTHING, announce } from '../events.ts'
+import { log } from '../log.ts'
 import { pictureType } from '../pictures/look.ts'
 import type {
   ArchivedEntry,
@@ -62,6 +63,7 @@ import { ArchiveProblem, ZipReader } from './zip.ts'
 const BATCH = 20
 /** Problems told before the rest is not looked for any more. */
 const MOST_PROBLEMS = 20
+const LONGEST_REASON = 200
 /** Names told of each kind. */
 const MOST_NAMES = 30
 /** Any fixed one: ids of boxes that come in beside another follow from it. */
@@ -137,12 +139,22 @@ class Reading {
     return undefined
   }
 
-  /** Runs a step; what is wrong with the archive there is told, and the reading goes on. */
-  async attempt(work: () => Promise<void>): Promise<void> {
+  /**
+   * Runs a step on a file; what is wrong with the archive there is told, and the reading goes on.
+   * After anything else, such as what the database does not take, no more can be read.
+   */
+  async attempt(name: string, work: () => Promise<void>): Promise<void> {
     try {
       await work()
     } catch (error) {
-      if (!(error instanceof ArchiveProblem)) throw error
+      if (error instanceof Enough || isDatabaseOutage(error)) throw error
+      if (!(error instanceof ArchiveProblem)) {
+        log.error({ err: error, file: name }, 'a file of an archive cannot be read in')
+        this.problems.push(
+          `${name} cannot be read in: ${reasonOf(error)}. The server’s log says more.`,
+        )
+        throw new Enough()
+      }
       this.#problem(error.message)
     }
     this.#step()
@@ -279,10 +291,11 @@ class Reading {
   /** Entries that are not here yet; put in where this reading writes. */
   async #takeEntries(jobId: string): Promise<number> {
     const name = `entries/${jobId}.ndjson`
+    const seen = new Set<string>()
     let fresh = 0
     await inBatches(this.#entries(name), async (batch) => {
       const known = await this.#tx
-        .select({ id: jobEntries.id })
+        .select({ id: jobEntries.id, jobId: jobEntries.jobId })
         .from(jobEntries)
         .where(
           inArray(
@@ -290,6 +303,13 @@ class Reading {
             batch.map(({ id }) => id),
           ),
         )
+      for (const { id, jobId: other } of known)
+        if (other !== jobId)
+          throw new ArchiveProblem(`${name}: under the id ${id} another job has an entry here.`)
+      for (const { id } of batch) {
+        if (seen.has(id)) throw new ArchiveProblem(`${name}: the entry ${id} stands twice.`)
+        seen.add(id)
+      }
       const here = new Set(known.map(({ id }) => id))
       const missing = batch.filter(({ id }) => !here.has(id))
       fresh += missing.length
@@ -318,6 +338,7 @@ class Reading {
     jobId: string,
     photographs: readonly ArchivedPhotograph[],
   ): Promise<number> {
+    const seen = new Set<string>()
     let fresh = 0
     for (const photograph of photographs) {
       const name = photographName(photograph)
@@ -325,7 +346,14 @@ class Reading {
       if ((await pictureType(bytes)) !== photograph.contentType)
         throw new ArchiveProblem(`${name} is not the picture that its name says.`)
       this.#step()
-      if ((await this.#tx.$count(jobPhotos, eq(jobPhotos.id, photograph.id))) > 0) continue
+      const [here] = await this.#tx
+        .select({ jobId: jobPhotos.jobId, isSame: sql<boolean>`${jobPhotos.bytes} = ${bytes}` })
+        .from(jobPhotos)
+        .where(eq(jobPhotos.id, photograph.id))
+      if (here && !(here.jobId === jobId && here.isSame))
+        throw new ArchiveProblem(`${name}: under its id another photograph is kept here.`)
+      if (here || seen.has(photograph.id)) continue
+      seen.add(photograph.id)
       fresh += 1
       if (this.#isWriting) await this.#tx.insert(jobPhotos).values({ ...photograph, jobId, bytes })
     }
@@ -373,7 +401,10 @@ class Reading {
 
   async shop(): Promise<void> {
     const text = await this.#zip.text(SHOP, LARGEST_FILE_BYTES)
+    const seen = new Set<string>()
     for (const { name, document } of this.#parsed(SHOP, text, shopSchema) ?? []) {
+      if (seen.has(name)) throw new ArchiveProblem(`${SHOP}: ${name} stands twice.`)
+      seen.add(name)
       const [here] = await this.#tx
         .select({ isSame: sql<boolean>`${shop.document} = ${JSON.stringify(document)}::jsonb` })
         .from(shop)
@@ -385,6 +416,12 @@ class Reading {
       }
     }
   }
+}
+
+/** What an error says, the innermost first: the database says it of its own, inside the query's. */
+function reasonOf(error: unknown): string {
+  const inner = error instanceof Error && error.cause instanceof Error ? error.cause : error
+  return inner instanceof Error ? inner.message.slice(0, LONGEST_REASON) : 'it is not known why'
 }
 
 function dateOf(text: string | null): Date | null {
@@ -444,14 +481,15 @@ async function expectChecksums(zip: ZipReader): Promise<void> {
 async function readAll(zip: ZipReader, version: number, reading: Reading): Promise<void> {
   for (const name of zip.names)
     if (!isKnownName(name))
-      await reading.attempt(() =>
+      await reading.attempt(name, () =>
         Promise.reject(new ArchiveProblem(`Udrix does not know the file ${name} in an archive.`)),
       )
   const ids = (folder: string): readonly string[] =>
     zip.names.flatMap((name) => idIn(folder, name) ?? []).sort()
-  for (const id of ids('boxes')) await reading.attempt(() => reading.box(id, version))
-  for (const id of ids('jobs')) await reading.attempt(() => reading.job(id))
-  if (zip.has(SHOP)) await reading.attempt(() => reading.shop())
+  for (const id of ids('boxes'))
+    await reading.attempt(`boxes/${id}.json`, () => reading.box(id, version))
+  for (const id of ids('jobs')) await reading.attempt(`jobs/${id}.json`, () => reading.job(id))
+  if (zip.has(SHOP)) await reading.attempt(SHOP, () => reading.shop())
 }
 
 async function processArchive(
