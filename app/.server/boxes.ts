@@ -68,12 +68,16 @@ export function readableOf(rows: readonly BoxRow[]): readonly BoxRecord[] {
   return rows.flatMap((row) => unlessUnreadable(() => recordOf(row)) ?? [])
 }
 
-/** Boxes whose drafts are kept at hand. */
-const MOST_DRAFTS = 500
+/**
+ * Characters of the documents whose drafts are kept at hand. What is worked out for a draft is
+ * kept with it and takes some forty times as much memory, so that this bounds the server's.
+ */
+const MOST_DRAFT_CHARACTERS = 2_500_000
 
 /** Drafts of late, so that what was worked out for one is found again by the draft itself. */
 const drafts = new LRUCache<string, { readonly text: string; readonly draft: BoxDraft }>({
-  max: MOST_DRAFTS,
+  maxSize: MOST_DRAFT_CHARACTERS,
+  sizeCalculation: ({ text }) => text.length,
 })
 
 /** The draft of a stored document: the same one as before while the document is the same. */
