@@ -15,16 +15,26 @@ function speedWords(speed: LockCause['demands'][number]['speed']): string {
   return `to turn ${turns} times (${formatFraction(speed.abs())}) for one turn of the input${sense}`
 }
 
-export function lockSentence(naming: Naming, { couplers, body, demands }: LockCause): string {
+/** What comes of it. */
+const COMES: Readonly<Record<LockCause['state'], string>> = {
+  locked: 'nothing turns',
+  'input-locked': 'the input cannot turn',
+  'output-locked': 'the output cannot turn',
+}
+
+export function lockSentence(
+  naming: Naming,
+  { couplers, body, demands, state }: LockCause,
+): string {
   const nameOf = (id: string): string => {
     const coupler = naming.box.couplers.get(id)
     return coupler ? couplerName(naming, coupler) : id
   }
   const [one, other] = demands
   if (body !== null && one && other)
-    return `The ${nameOf(one.coupler)} asks the ${bodyName(naming, body)} ${speedWords(one.speed)}, the ${nameOf(other.coupler)} asks it ${speedWords(other.speed)}. It cannot do both, so nothing turns.`
+    return `The ${nameOf(one.coupler)} asks the ${bodyName(naming, body)} ${speedWords(one.speed)}, the ${nameOf(other.coupler)} asks it ${speedWords(other.speed)}. It cannot do both, so ${COMES[state]}.`
   if (couplers.length === 0) return 'The box is locked with every coupler at its centre.'
   return capitalize(
-    `the ${couplers.map(nameOf).join(' and the ')} cannot be engaged ${couplers.length > 1 ? 'together' : 'at all'}: nothing turns.`,
+    `the ${couplers.map(nameOf).join(' and the ')} cannot be engaged ${couplers.length > 1 ? 'together' : 'at all'}: ${COMES[state]}.`,
   )
 }

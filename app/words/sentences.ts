@@ -131,14 +131,15 @@ export function blockSentence(naming: Naming, { blocks }: Drive): string | null 
   return `${capitalize(sets)} ${blocks.length > 1 ? 'turn each' : 'turns'} as one block.`
 }
 
-/** What an open differential leaves where the input cannot turn; nothing where none does. */
-export function opposedSentence(naming: Naming, { opposed }: NoDrive): string | null {
+/** What an open differential leaves where outputs only turn against each other; nothing elsewhere. */
+export function opposedSentence(naming: Naming, { opposed, state }: NoDrive): string | null {
   if (opposed.length === 0) return null
   const sides = opposed.map(
     ({ sides: [left, right] }) =>
       `the ${bodyName(naming, left)} and the ${bodyName(naming, right)}`,
   )
-  return `The input cannot turn. ${capitalize(listed(sides))} can only turn against each other; together they are locked. Do not force it.`
+  const input = state === 'input-locked' ? 'cannot turn' : 'turns free of them'
+  return `${capitalize(listed(sides))} can only turn against each other; together, as on the road, they are locked. The input ${input}. Do not force it.`
 }
 
 /** Which freedom is left where the input does not settle the output, and by what. */

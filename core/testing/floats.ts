@@ -92,7 +92,8 @@ function spread(rows: readonly Row[], start: number): ReadonlySet<number> {
 
 /**
  * What input and outputs can do together at these places, by singular values; where that is
- * left open, with the sides of differentials alike that each lead to outputs of their own.
+ * left open, with the sides of differentials alike that each lead to outputs of their own. Where
+ * no output turns then, they only turn against each other, which locks them on the road.
  */
 export function classifyByFloats(draft: BoxDraft, places: CouplerPlaces): FloatVerdict {
   const box = boxOf(draft)
@@ -100,7 +101,7 @@ export function classifyByFloats(draft: BoxDraft, places: CouplerPlaces): FloatV
   const laws = [...standingLaws(box), ...engagedLaws(box, places)]
   const rows = laws.map((law) => lawRow(law, bodies))
   const strict = judgeRows(motionsOf(rows, bodies), draft)
-  if (strict.state !== 'undetermined') return strict
+  if (strict.state !== 'undetermined' && strict.state !== 'neutral') return strict
   const at = (body: string): number => bodies.indexOf(body)
   const alike: Row[] = []
   for (const link of draft.links) {
@@ -115,9 +116,14 @@ export function classifyByFloats(draft: BoxDraft, places: CouplerPlaces): FloatV
       continue
     const row = bodies.map((body) => Number(body === link.left) - Number(body === link.right))
     const so = [...rows, ...alike]
-    if (isSpanned(row, so) || norm(motionsOf([...so, row], bodies)(draft.input)) <= RANK_TOLERANCE)
-      continue
-    alike.push(row)
+    if (isSpanned(row, so)) continue
+    if (strict.state === 'neutral') alike.push(row)
+    else if (norm(motionsOf([...so, row], bodies)(draft.input)) > RANK_TOLERANCE) alike.push(row)
+  }
+  if (strict.state === 'neutral') {
+    const turned = motionsOf([...rows, ...alike], bodies)
+    const canTurn = draft.outputs.some((output) => norm(turned(output)) > RANK_TOLERANCE)
+    return canTurn ? strict : { state: 'output-locked' }
   }
   const assumed = judgeRows(motionsOf([...rows, ...alike], bodies), draft)
   return assumed.state === 'drive' ? assumed : strict

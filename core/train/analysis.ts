@@ -126,14 +126,15 @@ export interface Uncounted extends Findings {
 
 /**
  * `neutral`: the input turns and the output is free of it. `locked`: neither
- * turns. `input-locked`, `output-locked`: only that end cannot turn.
+ * turns. `input-locked`, `output-locked`: only that end cannot turn; outputs that can only turn
+ * against each other cannot.
  */
 export const NO_DRIVE_STATES = ['neutral', 'locked', 'input-locked', 'output-locked'] as const
 
 /** The input moves no output. */
 export interface NoDrive extends Findings {
   readonly state: (typeof NO_DRIVE_STATES)[number]
-  /** Open differentials that are all that lets an output turn while the input cannot. */
+  /** Open differentials that are all that lets an output turn: two of them against each other. */
   readonly opposed: readonly Balancing[]
 }
 
@@ -292,7 +293,8 @@ export type EndsVerdict =
  * Judges input and outputs by the motions that `laws` leave. It is judged first what the
  * laws settle by themselves. Only where they leave the speed of an output open are the
  * sides of open differentials that have both loaded taken to turn alike, as far as the
- * input still turns then.
+ * input still turns then. Outputs that can only turn against each other are locked to whoever
+ * drives on them.
  */
 export function judgeMotions(
   solver: Solver,
@@ -300,7 +302,10 @@ export function judgeMotions(
   laws: () => readonly Law[],
 ): EndsVerdict {
   const strict = judgeStrictly(solver, motions)
-  if (strict.state !== 'undetermined' || solver.balancing.length === 0) return strict
+  if (solver.balancing.length === 0) return strict
+  if (strict.state === 'neutral' && opposedBy(solver, motions, laws()).length > 0)
+    return { state: 'output-locked', motions }
+  if (strict.state !== 'undetermined') return strict
   const { motions: alike, balanced } = balance(solver, motions, laws())
   if (balanced.length === 0) return strict
   const assumed = judgeStrictly(solver, alike)
@@ -328,15 +333,27 @@ function balance(
   return { motions: alike, balanced }
 }
 
+/** Whether no output can turn. */
+function areOutputsStill({ box }: Solver, motions: Motions): boolean {
+  return box.draft.outputs.every((output) => speedOf(motions, output).size === 0)
+}
+
+/** The differentials that are all that lets an output turn; none where more does, or nothing. */
+function opposedBy(solver: Solver, motions: Motions, laws: readonly Law[]): readonly Balancing[] {
+  if (areOutputsStill(solver, motions)) return []
+  const { motions: alike, balanced } = balance(solver, motions, laws, true)
+  return areOutputsStill(solver, alike) ? balanced : []
+}
+
 /** Whether neither the input nor any output can turn, and no further law can change that. */
 export function areEndsStill({ rank }: Solver, motions: Motions): boolean {
   return rank.every((end) => speedOf(motions, end).size === 0)
 }
 
-function judgeStrictly({ box }: Solver, motions: Motions): EndsVerdict {
-  const { input, outputs } = box.draft
+function judgeStrictly(solver: Solver, motions: Motions): EndsVerdict {
+  const { input, outputs } = solver.box.draft
   const inputTurns = speedOf(motions, input).size > 0
-  const outputTurns = outputs.some((output) => speedOf(motions, output).size > 0)
+  const outputTurns = !areOutputsStill(solver, motions)
   if (!inputTurns) return { state: outputTurns ? 'input-locked' : 'locked', motions }
   if (!outputTurns) return { state: 'output-locked', motions }
   let first: Rational | undefined
@@ -424,22 +441,10 @@ export function analyse(
     default:
       return {
         state: verdict.state,
-        opposed: opposedIn(solver, verdict.state, free, laws),
+        opposed: opposedBy(solver, free, laws),
         ...found,
       }
   }
-}
-
-/** The differentials without which a box whose input cannot turn would be locked. */
-function opposedIn(
-  solver: Solver,
-  state: NoDrive['state'],
-  motions: Motions,
-  laws: readonly Law[],
-): readonly Balancing[] {
-  if (state !== 'input-locked') return []
-  const { motions: alike, balanced } = balance(solver, motions, laws, true)
-  return areEndsStill(solver, alike) ? balanced : []
 }
 
 /**

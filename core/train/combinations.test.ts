@@ -202,6 +202,48 @@ describe('positions are found and not declared', () => {
   })
 })
 
+describe('outputs that can only turn against each other are locked, whatever the input does', () => {
+  const draft = different('dual-clutch', {})
+  const solver = prepareSolver(boxOf(draft))
+
+  test('two gears on one output each hold the differential case, and the input is free', () => {
+    const ids = draft.couplers.map(({ id }) => id)
+    const odd = draft.positions.filter(({ label }) => label === '1' || label === '5')
+    const places = Object.assign(
+      {},
+      ...odd.map(({ couplers }) =>
+        Object.fromEntries(Object.entries(couplers).filter(([id]) => !id.startsWith('clutch'))),
+      ),
+    ) as Record<string, string>
+    expect(Object.keys(places).every((id) => ids.includes(id))).toBe(true)
+    const analysis = analyse(solver, places)
+    expect(analysis.state).toBe('output-locked')
+    expect('opposed' in analysis && analysis.opposed.map(({ link }) => link.kind)).toEqual([
+      'differential',
+    ])
+    for (const body of draft.outputs) expect(analysis.motions.get(body)?.kind).toBe('coasts')
+    const differential = draft.links.find(({ kind }) => kind === 'differential')
+    expect(
+      differential?.kind === 'differential' && analysis.motions.get(differential.case),
+    ).toEqual({
+      kind: 'still',
+    })
+  })
+
+  test('with no gear in, and with one, they are free', () => {
+    expect(analyse(solver, {}).state).toBe('neutral')
+    expect(analyse(solver, { 'coupler-3-1': '1' }).state).toBe('neutral')
+  })
+
+  test('every combination is as a general-purpose package finds it', () => {
+    const table = tableOf(draft)
+    for (let number = 0; number < table.states.length; number++) {
+      const { places, state } = combinationAt(table, number)
+      expect([number, state]).toEqual([number, classifyByFloats(draft, places).state])
+    }
+  })
+})
+
 test('the states add up to all combinations', () => {
   const draft = different('heavy', { speeds: '18', range: 'countershaft' })
   const counts = Object.values(countStates(tableOf(draft)))

@@ -21,8 +21,13 @@ export interface Demand {
   readonly speed: Rational
 }
 
+/** States in which an end of a box cannot turn. */
+type LockedState = 'locked' | 'input-locked' | 'output-locked'
+
 /** Why a box is locked. */
 export interface LockCause {
+  /** Which of its ends cannot turn. */
+  readonly state: LockedState
   /** Ids of a smallest set of couplers that lock the box among themselves. */
   readonly couplers: readonly string[]
   /** The body of which two of them ask different speeds; null where no one body shows it. */
@@ -41,12 +46,17 @@ function* subsets<T>(items: readonly T[], size: number): Generator<readonly T[]>
 }
 
 /** Whether couplers hold the input, the outputs or both so that they cannot turn. */
-export const isLocked = ({ state }: Pick<Analysis, 'state'>): boolean =>
-  state === 'locked' || state === 'input-locked' || state === 'output-locked'
+export function isLocked<State extends Analysis['state']>(found: {
+  readonly state: State
+}): found is { readonly state: State & LockedState } {
+  const { state } = found
+  return state === 'locked' || state === 'input-locked' || state === 'output-locked'
+}
 
 /** Undefined when the box does not lock at these places. */
 export function explainLock(solver: Solver, places: CouplerPlaces): LockCause | undefined {
-  if (!isLocked(analyse(solver, places))) return undefined
+  const analysis = analyse(solver, places)
+  if (!isLocked(analysis)) return undefined
   // A coupler without a centre, such as a range coupler, is always one way or the other.
   const engaged = solver.box.draft.couplers.filter((coupler) => {
     const centre = centreOf(coupler)
@@ -60,7 +70,7 @@ export function explainLock(solver: Solver, places: CouplerPlaces): LockCause | 
   for (let size = 0; size <= ids.length; size++)
     for (const couplers of subsets(ids, size))
       if (isLocked(withOnly(couplers)))
-        return { couplers, ...demandsOf(solver, withOnly, couplers) }
+        return { state: analysis.state, couplers, ...demandsOf(solver, withOnly, couplers) }
   return undefined
 }
 
