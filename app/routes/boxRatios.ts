@@ -13,7 +13,7 @@ export async function loader({ params, request }: Route.LoaderArgs) {
   const { draft } = box
   const wanted = new URL(request.url).searchParams.get('at')
   const at = draft.members.find(({ id }) => id === wanted)?.id
-  const rows = compareRatios(analyseDraft(draft).positions, draft.finalDrive ?? null, at)
+  const rows = compareRatios(analyseDraft(draft).positions, draft, at)
   return new Response(formatRatiosCsv(rows), {
     headers: attachment('text/csv', `${draft.name} ratios`, 'csv'),
   })

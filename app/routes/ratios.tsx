@@ -49,10 +49,7 @@ export default function Ratios() {
     [solver, positions],
   )
   const at = places.find((place) => place === search.get('at'))
-  const rows = useMemo(
-    () => compareRatios(positions, draft.finalDrive ?? null, at),
-    [positions, draft.finalDrive, at],
-  )
+  const rows = useMemo(() => compareRatios(positions, draft, at), [positions, draft, at])
   const engineRpm = parseShiftRpm(search.get('shift'))
   return (
     <main className="flex flex-1 flex-col gap-4 px-4 py-3">

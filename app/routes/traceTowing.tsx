@@ -1,8 +1,10 @@
 import { useMemo } from 'react'
 
-import { couplersAway, spin } from 'core'
+import { couplersAway, onTheRoad, spin } from 'core'
 
 import { useOpenBox } from '~/components/box/boxContext.ts'
+import { ToggleRow } from '~/components/ToggleRow.tsx'
+import { useViewState } from '~/components/useViewState.ts'
 import { SectionDrawing } from '~/components/section/SectionDrawing.tsx'
 import { neutralPlaces } from '~/views/trace/spinState.ts'
 import type { Towing } from '~/views/trace/towing.ts'
@@ -10,6 +12,7 @@ import { towingOf } from '~/views/trace/towing.ts'
 import { useOpenTrace } from '~/components/trace/traceContext.ts'
 import type { Naming } from '~/words/names.ts'
 import { bodyName, capitalize, partName } from '~/words/names.ts'
+import { listed } from '~/words/sentences.ts'
 import { Warning } from '~/components/Warning.tsx'
 import { WorkArea, WorkMain, WorkPanel } from '~/components/WorkArea.tsx'
 
@@ -45,21 +48,43 @@ function TowedParts({ naming, towing }: { readonly naming: Naming; readonly towi
 export default function TraceTowing() {
   const { draft, words } = useOpenBox()
   const { naming, positions, layers, pace, solver } = useOpenTrace()
-  const [output = draft.input] = draft.outputs
+  const [search, change] = useViewState()
+  const { outputs } = draft
+  // One wheel off the ground turns by itself; with all of them on it they turn together.
+  const alone = outputs.length > 1 ? outputs.find((id) => id === search.get('on')) : undefined
   const { state, towing } = useMemo(() => {
     const places = neutralPlaces(draft, positions)
-    const result = spin(solver.box, { places, held: [], turned: output })
+    const result = spin(
+      solver.box,
+      alone === undefined
+        ? onTheRoad(solver, positions, places)
+        : { places, held: [], turned: alone },
+    )
     return {
       state: { engaged: couplersAway(draft.couplers, places), motions: result.motions },
       towing: towingOf(solver.box, result),
     }
-  }, [draft, positions, solver, output])
+  }, [draft, positions, solver, alone])
+  const turned = (alone === undefined ? outputs : [alone]).map(
+    (id) => `the ${bodyName(naming, id)}`,
+  )
   return (
     <WorkArea title={`${draft.name} · Towing and oil`} panel="wide" isWithin>
       <WorkMain label="Towing">
-        <h2 className="text-[1.2rem]">
-          In neutral, the wheels turn the {bodyName(naming, output)}
-        </h2>
+        {outputs.length > 1 && (
+          <ToggleRow
+            label="Wheels on the road"
+            options={[
+              ['', 'All driven wheels on the road'],
+              ...outputs.map((id) => [id, `Only that of the ${bodyName(naming, id)}`] as const),
+            ]}
+            selected={alone ?? ''}
+            onSelect={(on) => {
+              change({ on })
+            }}
+          />
+        )}
+        <h2 className="text-[1.2rem]">In neutral, the wheels turn {listed(turned)}</h2>
         <div className="min-h-[16rem] flex-1">
           <SectionDrawing
             draft={draft}

@@ -57,5 +57,13 @@ export type {
   SpinSetup,
   SpinTicks,
 } from './spin.ts'
-export { SEEN, diagnoseSpin, expectedOf, isSameSetup, spin, spinRecordsOf } from './spin.ts'
+export {
+  SEEN,
+  diagnoseSpin,
+  expectedOf,
+  isSameSetup,
+  onTheRoad,
+  spin,
+  spinRecordsOf,
+} from './spin.ts'
 export type { Share } from './statics.ts'

@@ -6,8 +6,8 @@ import { boxOf, fourSpeed } from '../testing/boxes.ts'
 
 const draft = fourSpeed('constant-mesh')
 const rows = compareRatios(analyseBox(boxOf(draft)), {
-  drivingToothCount: 10,
-  drivenToothCount: 40,
+  ...draft,
+  finalDrive: { drivingToothCount: 10, drivenToothCount: 40 },
 })
 const text = (value: Parameters<typeof formatFraction>[0] | null | undefined): string | null =>
   value ? formatFraction(value) : null
@@ -30,7 +30,7 @@ test('steps are i / i_next − 1 between neighbours of one sense (by hand)', () 
 })
 
 test('without a final drive there is no overall ratio', () => {
-  const [row] = compareRatios(analyseBox(boxOf(draft)), null)
+  const [row] = compareRatios(analyseBox(boxOf(draft)), draft)
   expect(row?.overall).toBeNull()
 })
 
@@ -60,13 +60,13 @@ describe('a transaxle', () => {
   })
 
   it('has gearbox ratios at its pinion shaft, which the final drive takes to the side shafts', () => {
-    const overall = compareRatios(positions, null)
+    const overall = compareRatios(positions, counted)
     const places = ratioPlaces(box, positions)
     const shafts = places.filter((id) => !counted.outputs.includes(id))
     expect(shafts.length).toBeGreaterThan(0)
     // In every position one and the same quotient, the final drive's, lies between the two.
     for (const at of shafts) {
-      const alone = compareRatios(positions, null, at)
+      const alone = compareRatios(positions, counted, at)
       const quotients = new Set(
         overall.flatMap(({ ratio }, row) => {
           const inner = alone[row]?.ratio
@@ -74,6 +74,8 @@ describe('a transaxle', () => {
         }),
       )
       expect(quotients.size).toBe(1)
+      // Overall is the same wherever the turns are told.
+      expect(alone.map((row) => text(row.overall))).toEqual(overall.map((row) => text(row.ratio)))
     }
   })
 })

@@ -1,5 +1,5 @@
 /** The ratios of a box side by side. */
-import type { PositionAnalysis } from './analysis.ts'
+import type { Analysis, PositionAnalysis } from './analysis.ts'
 import type { Box } from '../box/box.ts'
 import { balancedBy } from '../box/links/index.ts'
 import type { RatioFactor } from './path.ts'
@@ -19,7 +19,7 @@ export interface RatioRow extends PositionAnalysis {
    * position of the same sense: i / i_next − 1. Null where there is no next.
    */
   readonly stepToNext: Rational | null
-  /** The ratio times the final drive's; null without a final drive. */
+  /** Down to the wheels: the ratio times the final drive's, or at the outputs of a box that holds it. */
   readonly overall: Rational | null
 }
 
@@ -35,9 +35,11 @@ export function finalDriveRatio(finalDrive: FinalDrive): Rational {
  */
 export function compareRatios(
   positions: readonly PositionAnalysis[],
-  finalDrive: FinalDrive | null,
+  draft: BoxDraft,
   at?: string,
 ): readonly RatioRow[] {
+  const { finalDrive } = draft
+  const isWithin = holdsFinalDrive(draft)
   const compared = positions.map(({ analysis }) => {
     if (analysis.state !== 'drive') return { ratio: null, factors: undefined }
     if (at === undefined) return analysis
@@ -54,9 +56,18 @@ export function compareRatios(
       ratio,
       factors,
       stepToNext: isStep ? ratio.div(next).sub(ONE) : null,
-      overall: ratio && finalDrive ? ratio.mul(finalDriveRatio(finalDrive)) : null,
+      overall: finalDrive
+        ? (ratio?.mul(finalDriveRatio(finalDrive)) ?? null)
+        : isWithin
+          ? ratio && ratioOf(entry.analysis)
+          : null,
     }
   })
+}
+
+/** Turns of the input for one turn of the first output driven. */
+function ratioOf(analysis: Analysis): Rational | null {
+  return analysis.state === 'drive' ? analysis.ratio : null
 }
 
 /** Whether a box holds its final drive: power leaves it by side shafts of a differential. */

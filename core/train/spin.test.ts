@@ -1,9 +1,10 @@
 import type { Box } from '../box/box.ts'
 import { setMount } from '../box/drafting/change.ts'
 import { PATTERNS, buildPattern } from '../box/patterns/index.ts'
-import { formatFraction } from '../number/rational.ts'
+import { ONE, formatFraction, rational } from '../number/rational.ts'
+import { analyseBox, prepareSolver } from './analysis.ts'
 import type { Seen, SpinRecord, SpinSetup } from './spin.ts'
-import { diagnoseSpin, expectedOf, readMounts, spin, spinRecordsOf } from './spin.ts'
+import { diagnoseSpin, expectedOf, onTheRoad, readMounts, spin, spinRecordsOf } from './spin.ts'
 import { boxOf, draftOf, fourSpeed, gear, shaft } from '../testing/boxes.ts'
 import type { BoxDraft } from '../box/types.ts'
 
@@ -372,5 +373,47 @@ describe('where counts matter', () => {
     )
     const alone = spin(boxOf(uncounted), at([engaged(one)]))
     expect(alone.motions.get('main')?.kind).toBe('turns')
+  })
+})
+
+describe('a transaxle on the road (common practice: in neutral the wheels turn the differential)', () => {
+  const pattern = buildPattern('transverse-transaxle', 'box', {})
+  const draft = {
+    ...pattern,
+    gears: pattern.gears.map((each, at) => ({ ...each, toothCount: 20 + ((at * 7) % 23) })),
+  }
+  const solver = prepareSolver(boxOf(draft))
+  const differential = draft.links.find(({ kind }) => kind === 'differential')
+  if (differential?.kind !== 'differential') throw new Error('no differential')
+  const { case: carrier, left, right } = differential
+  const setup = onTheRoad(solver, analyseBox(solver.box), {})
+
+  test('with both wheels on it both side shafts, the case and the shaft that drives it turn', () => {
+    const { motions, dividing } = spin(solver.box, setup)
+    for (const body of [left, right, carrier])
+      expect(motions.get(body)).toEqual({ kind: 'turns', speed: ONE })
+    expect([...motions.values()].filter(({ kind }) => kind === 'turns').length).toBeGreaterThan(3)
+    expect(motions.get(draft.input)?.kind).toBe('coasts')
+    expect(dividing.size).toBe(0)
+  })
+
+  test('with one wheel off the ground that one turns, and the rest divides as friction has it', () => {
+    const alone = spin(solver.box, { places: {}, held: [], turned: left })
+    expect(alone.motions.get(right)?.kind).toBe('coasts')
+    expect(alone.dividing.has(right)).toBe(true)
+    expect(alone.dividing.has(carrier)).toBe(true)
+    expect(alone.dividing.has(draft.input)).toBe(false)
+    // Held on the other side the case turns at half: ωl + ωr = 2·ωc.
+    const held = spin(solver.box, { places: {}, held: [right], turned: left })
+    expect(held.motions.get(carrier)).toEqual({ kind: 'turns', speed: rational(1, 2) })
+    expect(held.dividing.size).toBe(0)
+    // With a gear in and the input held the other side turns the other way.
+    const [first] = draft.positions
+    const inGear = spin(solver.box, {
+      places: first?.couplers ?? {},
+      held: [draft.input],
+      turned: left,
+    })
+    expect(inGear.motions.get(right)).toEqual({ kind: 'turns', speed: rational(-1) })
   })
 })

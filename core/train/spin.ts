@@ -4,7 +4,7 @@
  * them, as in a planetary set driven at two places, or where two ways lead to one shaft,
  * several sets of counts tell, and no answer is given that one of them contradicts.
  */
-import type { BodyMotion } from './analysis.ts'
+import type { BodyMotion, PositionAnalysis, Solver } from './analysis.ts'
 import { checkBox } from '../box/check.ts'
 import { countedTogether } from '../box/counting.ts'
 import type { Box, BoxIndex, CouplerPlaces } from '../box/box.ts'
@@ -13,7 +13,10 @@ import { setMount } from '../box/drafting/change.ts'
 import { gearsOf, pairsOf, plain } from '../box/links/index.ts'
 import type { Law } from './laws.ts'
 import { bearingLaws, connectedBodies, engagedLaws, lawsOfLink, standingLaws } from './laws.ts'
+import type { SpeedSum } from './motion.ts'
 import { freeMotions, restrictMotions } from './motion.ts'
+import type { Rational } from '../number/rational.ts'
+import { ONE } from '../number/rational.ts'
 import type { BoxDraft, Coupler, Gear, GearMount } from '../box/types.ts'
 
 /** A spin test: where the couplers stand, what is held by hand and what is turned. */
@@ -24,6 +27,8 @@ export interface SpinSetup {
   readonly held: readonly string[]
   /** The body that is turned. */
   readonly turned: string
+  /** Bodies that are turned with it, as the road turns several wheels: turns for one of its own. */
+  readonly together?: readonly { readonly body: string; readonly speed: Rational }[]
 }
 
 /** How every body moves in a spin test. */
@@ -35,6 +40,11 @@ export interface Spin {
    * What is `uncounted` may do one or the other, as the counts have it.
    */
   readonly motions: ReadonlyMap<string, BodyMotion>
+  /**
+   * Of what coasts, the bodies among which the turn divides as friction has it, such as the case
+   * and the other side of an open differential; holding one more of them settles it.
+   */
+  readonly dividing: ReadonlySet<string>
   /** Whether speeds are known; without all counts only what moves and what stands is. */
   readonly isCounted: boolean
   /** The gears to count first where something is `uncounted`; of twins one. */
@@ -44,9 +54,10 @@ export interface Spin {
 /** What happens when one body is turned by hand and others are held. */
 export function spin(box: Box, setup: SpinSetup): Spin {
   const isCounted = box.draft.gears.every(({ toothCount }) => toothCount !== null)
-  const [first, ...others] = isCounted
+  const trials = isCounted
     ? [spinBy(box, setup)]
     : TRIALS.map((sizes) => spinBy(withSizes(box, sizes), setup))
+  const [first, ...others] = trials.map((trial) => trial.motions)
   const motions = new Map<string, BodyMotion>()
   for (const [body, motion] of first ?? [])
     motions.set(
@@ -59,9 +70,33 @@ export function spin(box: Box, setup: SpinSetup): Spin {
   return {
     isBlocked: motions.get(setup.turned)?.kind === 'still',
     motions,
+    dividing: trials[0]?.dividing ?? new Set(),
     isCounted,
     needed: neededGears(box, setup, depending),
   }
+}
+
+/**
+ * Turning one output as the road does where all driven wheels are on it: the others turn as they
+ * do beside it when the box drives, or alike where no position drives both.
+ */
+export function onTheRoad(
+  { box }: Solver,
+  positions: readonly PositionAnalysis[],
+  places: CouplerPlaces,
+): SpinSetup {
+  const [turned = box.draft.input, ...others] = box.draft.outputs
+  const speedsIn = ({ analysis }: PositionAnalysis): ReadonlyMap<string, Rational> =>
+    new Map(
+      analysis.state === 'drive' ? analysis.outputs.map(({ body, speed }) => [body, speed]) : [],
+    )
+  const driven = positions.map(speedsIn)
+  const together = others.map((body) => {
+    const both = driven.find((speeds) => speeds.has(body) && speeds.has(turned))
+    const [speed, of] = [both?.get(body), both?.get(turned)]
+    return { body, speed: speed && of ? speed.div(of) : ONE }
+  })
+  return { places, held: [], turned, together }
 }
 
 /** The laws of a setup, with what is held by hand. */
@@ -73,8 +108,19 @@ function lawsOf(box: Box, setup: SpinSetup): readonly Law[] {
     terms: [plain(body, 1, 0)],
     uncounted: [],
   }))
+  const together = (setup.together ?? []).map(({ body, speed }): Law => ({
+    id: `together ${body}`,
+    source: body,
+    kind: 'held',
+    terms: [term(body, ONE), term(setup.turned, speed.neg())],
+    uncounted: [],
+  }))
   const places = fullPlacesOf(box.draft.couplers, setup)
-  return [...standingLaws(box), ...engagedLaws(box, places), ...holds]
+  return [...standingLaws(box), ...engagedLaws(box, places), ...holds, ...together]
+}
+
+function term(body: string, coefficient: Rational): Law['terms'][number] {
+  return { ...plain(body, 1, 0), coefficient }
 }
 
 /** Where every coupler stands. */
@@ -89,7 +135,7 @@ function fullPlacesOf(couplers: readonly Coupler[], { places }: SpinSetup): Coup
   )
 }
 
-function spinBy(box: Box, setup: SpinSetup): ReadonlyMap<string, BodyMotion> {
+function spinBy(box: Box, setup: SpinSetup): Pick<Spin, 'motions' | 'dividing'> {
   const { turned } = setup
   const { speeds } = restrictMotions(freeMotions(box.bodies), lawsOf(box, setup), [turned])
   const motions = new Map<string, BodyMotion>()
@@ -104,7 +150,18 @@ function spinBy(box: Box, setup: SpinSetup): ReadonlyMap<string, BodyMotion> {
           : { kind: 'coasts' },
     )
   }
-  return motions
+  const sums = [...speeds]
+  const divided = new Set(
+    sums.flatMap(([, sum]) => (sum.size > 1 && sum.has(turned) ? [...sum.keys()] : [])),
+  )
+  const dividing = sums.flatMap(([body, sum]) =>
+    body !== turned && motions.get(body)?.kind === 'coasts' && isWithin(sum, divided) ? [body] : [],
+  )
+  return { motions, dividing: new Set(dividing) }
+}
+
+function isWithin(sum: SpeedSum, freedoms: ReadonlySet<string>): boolean {
+  return [...sum.keys()].every((freedom) => freedoms.has(freedom))
 }
 
 /** The fewest uncounted gears that settle what one of the bodies that depend on counts does. */

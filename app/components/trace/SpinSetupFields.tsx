@@ -14,6 +14,7 @@ import {
   placeName,
 } from '~/words/names.ts'
 import { placesWords } from '~/words/spin.ts'
+import { listed } from '~/words/sentences.ts'
 import { inWords } from '~/words/vocabulary.ts'
 
 import { formatPlaces } from '~/views/trace/movedPlaces.ts'
@@ -110,6 +111,39 @@ function SleeveFields({ naming, places, onChange }: SleeveFieldsProps) {
   )
 }
 
+type DividedProps = Pick<SpinSetupFieldsProps, 'naming' | 'result' | 'onChange'> & {
+  readonly setup: SpinSetup
+}
+
+/** What an open differential leaves open, and what to hold so that it does not. */
+function Divided({ naming, setup, result: { dividing }, onChange }: DividedProps) {
+  if (dividing.size === 0) return null
+  const { members, outputs } = naming.box.draft
+  const shafts = members.map(({ id }) => id).filter((id) => dividing.has(id))
+  const first = outputs.find((id) => dividing.has(id)) ?? shafts[0]
+  const { turned, held } = setup
+  return (
+    <div role="status">
+      <p>
+        An open differential divides the turn:{' '}
+        {listed(shafts.map((id) => `the ${bodyName(naming, id)}`))} move with it, or stand while
+        another moves, as friction has it. Hold one more of them, and each part has one answer.
+      </p>
+      {first !== undefined && (
+        <button
+          type="button"
+          className="button"
+          onClick={() => {
+            onChange({ test: 'own', turned, held: [...held, first].join(',') })
+          }}
+        >
+          Hold the {bodyName(naming, first)} too
+        </button>
+      )}
+    </div>
+  )
+}
+
 /** What is held, what is turned, and where the sleeves stand. */
 export function SpinSetupFields({ naming, state, result, onChange }: SpinSetupFieldsProps) {
   const { test, setups } = state
@@ -140,6 +174,7 @@ export function SpinSetupFields({ naming, state, result, onChange }: SpinSetupFi
           {result.needed.map((gear) => countedName(naming, gear)).join('; ')}.
         </p>
       )}
+      <Divided naming={naming} setup={setups[test]} result={result} onChange={onChange} />
       {result.isBlocked && (
         <Warning role="status">
           The {partName(naming, turned)} cannot turn while{' '}

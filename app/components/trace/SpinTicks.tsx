@@ -42,7 +42,8 @@ function tickedParts(naming: Naming): readonly TickedPart[] {
 }
 
 /** What a body does as the box is drawn. */
-function asDrawn({ motions, isCounted }: Spin, body: string): string {
+function asDrawn({ motions, dividing, isCounted }: Spin, body: string): string {
+  if (dividing.has(body)) return 'as it divides'
   const motion = motions.get(body)
   switch (motion?.kind) {
     case 'turns':

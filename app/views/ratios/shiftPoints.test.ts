@@ -11,6 +11,8 @@ const positions = [
   { label: '3', ratio: rational(1) },
 ]
 
+const FOUR = fourSpeed('constant-mesh')
+
 test('the road speed stays over a shift, so the engine falls by the step of the ratios (common practice)', () => {
   expect(shiftsUp(positions, travelOf(null, undefined), 3000)).toEqual([
     { from: '1', to: '2', at: 750, toRpm: 1500 },
@@ -27,7 +29,7 @@ test('with wheels and final drive it is told where on the road (0.377·r·n, Bos
 })
 
 test('reverse and neutral are nothing to shift up to, and the lowest gear comes first', () => {
-  const rows = compareRatios(analyseDraft(fourSpeed('constant-mesh')).positions, null)
+  const rows = compareRatios(analyseDraft(FOUR).positions, FOUR)
   expect(forwardPositions(rows).map(({ label }) => label)).toEqual(['1', '2', '3', '4'])
   expect(forwardPositions([...rows].reverse()).map(({ label }) => label)).toEqual([
     '1',
@@ -38,7 +40,7 @@ test('reverse and neutral are nothing to shift up to, and the lowest gear comes 
 })
 
 test('of two positions with one ratio one is shifted to', () => {
-  const [row] = compareRatios(analyseDraft(fourSpeed('constant-mesh')).positions, null)
+  const [row] = compareRatios(analyseDraft(FOUR).positions, FOUR)
   expect(forwardPositions(row ? [row, row] : [])).toHaveLength(1)
 })
 

@@ -10,7 +10,7 @@ export interface Towing {
   readonly running: readonly string[]
 }
 
-/** Parts by id, from what happens when the output is turned and nothing is held. */
+/** Parts by id, from what happens when one output or more are turned and nothing is held. */
 export function towingOf({ draft }: BoxIndex, { motions }: Spin): Towing {
   const turns = (body: string): boolean => motions.get(body)?.kind === 'turns'
   const own = [
