@@ -215,3 +215,56 @@ test('a planetary set pushes sun and ring apart along the axis, and no bearing s
   expect(ring?.thrustN).toBeCloseTo(-(sun?.thrustN ?? NaN), 9)
   expect(sun?.bearings.map(({ radialN }) => radialN)).toEqual([0, 0])
 })
+
+describe('a worm and its wheel, midway between bearings (formulas above, with β of the wheel the lead angle)', () => {
+  const wheel = gear('wheel', 'lower', 41, { moduleMm: 3, pressureAngleDeg: 20 })
+  const draft = draftOf({
+    axes: [{ id: 'upper' }, { id: 'lower' }],
+    members: [
+      { ...shaft('upper'), bearingsMm: [wheel.stationMm - 50, wheel.stationMm + 50] },
+      { ...shaft('lower'), bearingsMm: [wheel.stationMm - 50, wheel.stationMm + 50] },
+    ],
+    gears: [wheel],
+    links: [
+      {
+        id: 'w',
+        kind: 'worm',
+        worm: 'upper',
+        wheel: 'wheel',
+        starts: 2,
+        hand: 'right',
+        leadAngleDeg: 12,
+      },
+    ],
+    input: 'upper',
+    outputs: ['lower'],
+  })
+  const { shafts, teeth } = forcesOf(draft, 100)
+  const [lambda, alpha] = [12 * deg, 20 * deg]
+  const torqueNmm = (100_000 * 41) / 2
+  const radiusMm = (3 * 41) / 2 / Math.cos(lambda)
+  const across = torqueNmm / radiusMm
+  const apart = (across * Math.tan(alpha)) / Math.cos(lambda)
+  const along = across * Math.tan(lambda)
+
+  test('the wheel’s bearings bear half of each force, and the thrust at its pitch line besides (by hand)', () => {
+    const loads = shafts
+      .find(({ member }) => member === 'lower')
+      ?.bearings.map(({ radialN }) => radialN)
+    const tilt = (along * radiusMm) / 100
+    const expected = [apart / 2 + tilt, apart / 2 - tilt].map((y) => Math.hypot(across / 2, y))
+    expect(loads?.toSorted((one, other) => other - one)).toEqual([
+      expect.closeTo(expected[0] ?? 0, 3),
+      expect.closeTo(expected[1] ?? 0, 3),
+    ])
+    // 19,350 and 16,392 N.
+    expect(loads?.map((load) => Math.round(load)).toSorted()).toEqual([16_392, 19_350])
+  })
+
+  test('what drives the worm round pushes the wheel along, and the other way round', () => {
+    expect(Math.abs(teeth[0]?.axialN ?? 0)).toBeCloseTo(along, 6)
+    const worm = shafts.find(({ member }) => member === 'upper')
+    expect(Math.abs(worm?.thrustN ?? 0)).toBeCloseTo(across, 6)
+    expect(worm?.bearings.every(({ radialN }) => radialN > 0)).toBe(true)
+  })
+})

@@ -181,7 +181,9 @@ function knowCone(box: BoxIndex, link: Link, { gear }: Term): Known {
 
 /**
  * A worm is a gear of as many teeth as it has starts, whose helix is what its lead angle
- * leaves of a right angle; its wheel's helix is the lead angle, of the same hand.
+ * leaves of a right angle; its wheel's helix is the lead angle, of the same hand. The module is
+ * the normal one, as of every gear: the axial module of the worm is that divided by cos λ.
+ * Its axis crosses that of its wheel, so that y and z of either shaft are its own.
  */
 function knowThread(box: BoxIndex, link: Link, { gear }: Term): Known {
   if (link.kind !== 'worm') return undefined
@@ -244,7 +246,10 @@ export function solveForces(box: BoxIndex, drive: Drive, torqueNm: number): Forc
         continue
       }
       const torqueNmm = sense * toNumber(multiplier.mul(coefficient)) * torqueNm * MM_PER_M
-      const mate = law.terms.find((other) => other !== term && (other.gear ?? gear) !== gear)
+      const mate =
+        law.terms.find((other) => other !== term && (other.gear ?? gear) !== gear) ??
+        // The thread that a wheel meets is no gear.
+        (contact.know === knowThread ? law.terms.find((other) => other !== term) : undefined)
       const towards = Math.sign(laneOf(mate?.body ?? body) - laneOf(body))
       const forces = toothForces(known, torqueNmm)
       if (gear) teeth.push({ gear, law, ...forces })

@@ -22,13 +22,12 @@ import type { Naming } from '~/words/names.ts'
 import { bodyName, capitalize, gearName } from '~/words/names.ts'
 import type { Vocabulary } from '~/words/vocabulary.ts'
 import { LINK_WORDS } from '~/words/vocabulary.ts'
-import { lengthText, parseLength, parseWithin } from '~/views/layout/numbers.ts'
+import { LARGEST_MODULE_MM, lengthText, parseLength, parseWithin } from '~/views/layout/numbers.ts'
 import { withPart } from '~/views/layout/withPart.ts'
 
 import { CountField, EntryField, NameField, SelectField } from '~/components/Fields.tsx'
 import type { Drafting } from './useDrafting.ts'
 
-const LARGEST_MODULE_MM = 50
 const LARGEST_HELIX_DEG = 60
 
 interface GearFieldsProps {
@@ -48,7 +47,7 @@ function SizeFields({ gear, unit, put }: FiguresProps & { readonly unit: LengthU
   return (
     [
       ['faceWidthMm', 'Face width'],
-      ['moduleMm', 'Module'],
+      ['moduleMm', 'Normal module'],
     ] as const
   ).map(([key, label]) => (
     <EntryField

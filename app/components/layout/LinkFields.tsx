@@ -9,6 +9,7 @@ import { CHOICE_WORDS, LINK_FIELD_WORDS, LINK_WORDS, linkEndWords } from '~/word
 
 import { EntryField, SelectField } from '~/components/Fields.tsx'
 import type { Drafting } from './useDrafting.ts'
+import { WormModule } from './WormModule.tsx'
 
 interface LinkFieldsProps {
   readonly drafting: Drafting
@@ -24,6 +25,7 @@ export function LinkFields({ drafting: { draft, become }, words, link }: LinkFie
     become(withPart(draft, 'links', next))
     return null
   }
+  const wheel = link.kind === 'worm' ? naming.box.gears.get(link.wheel) : undefined
   const nameOf = (id: string): string => {
     const gear = naming.box.gears.get(id)
     return gear ? gearName(naming, gear) : bodyName(naming, id)
@@ -71,6 +73,16 @@ export function LinkFields({ drafting: { draft, become }, words, link }: LinkFie
               }}
             />
           ),
+        )}
+        {link.kind === 'worm' && wheel && (
+          <WormModule
+            worm={link}
+            wheel={wheel}
+            onChange={(next) => {
+              become(withPart(draft, 'gears', next))
+              return null
+            }}
+          />
         )}
       </div>
     </>

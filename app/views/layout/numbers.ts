@@ -3,6 +3,9 @@ import type { LengthUnit, TorqueUnit } from '~/words/format.ts'
 import { TORQUE_UNIT_NAMES, torqueUnitNm } from '~/words/format.ts'
 import { MM_PER_INCH } from 'core'
 
+/** Larger than any module of ISO 54. */
+export const LARGEST_MODULE_MM = 50
+
 /** Longest length that a box file may state. */
 const LONGEST_MM = 100_000
 
