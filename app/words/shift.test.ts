@@ -84,7 +84,7 @@ test('the engine to match, and what is apart, with their units', () => {
 test('a side that turns against the other is told below 0, and only then', () => {
   const side = (body: string, speed: number) => ({
     body,
-    hangsOn: { input: true, output: false },
+    hangsOn: { input: true, output: false, free: false },
     speed: rational(speed, 2),
     ofInput: rational(0),
   })

@@ -157,9 +157,10 @@ export function changeStepWords(naming: Naming, step: ChangeStep, inputRpm: numb
 }
 
 /** What the speed of a side follows while the coupler is out. */
-export function hangsOnWords({ input, output }: HangsOn): string {
-  if (input && output) return 'engine and wheels'
-  return input ? 'the engine' : output ? 'the wheels' : 'nothing, and coasts'
+export function hangsOnWords({ input, output, free }: HangsOn): string {
+  const ends = input && output ? 'engine and wheels' : input ? 'the engine' : output && 'the wheels'
+  if (!ends) return 'nothing, and goes on as it turned'
+  return free ? `${ends} and what turns freely between` : ends
 }
 
 /** What `sideWords` is asked of: at which speed of the input, and how far its difference is gone. */

@@ -4,12 +4,13 @@ import fc from 'fast-check'
 
 import { buildPattern } from '../box/patterns/index.ts'
 import type { BoxDraft } from '../box/types.ts'
-import { rational } from '../number/rational.ts'
+import { ONE, ZERO, rational } from '../number/rational.ts'
 import { boxOf, dualClutch, fourSpeed } from '../testing/boxes.ts'
 import { analyse, prepareSolver } from '../train/analysis.ts'
 import { withSelectors } from '../box/selectors/propose.ts'
 import type { ChangeOptions, ChangeSchool, ChangeStep, GearChange } from './change.ts'
 import { gearChange } from './change.ts'
+import { reducedInertia } from './inertia.ts'
 import type { Slot } from './lever.ts'
 import { leverMoves, selectorFaults } from './lever.ts'
 import { greatestSlip } from './match.ts'
@@ -108,13 +109,13 @@ test('what a ring has to take away, by hand', () => {
   expect(match?.sides).toEqual([
     {
       body: 'main-3',
-      hangsOn: { input: true, output: false },
+      hangsOn: { input: true, output: false, free: false },
       speed: rational(1, 2),
       ofInput: rational(1, 2),
     },
     {
       body: 'main',
-      hangsOn: { input: false, output: true },
+      hangsOn: { input: false, output: true, free: false },
       speed: rational(5, 14),
       ofInput: rational(0),
     },
@@ -177,6 +178,37 @@ test('a shaft behind an open clutch coasts: between a stand and what the clutch 
   expect(match && greatestSlip(match)?.abs().equals(rational(1, 2))).toBe(true)
   expect(match?.brought.get('odd')?.abs().equals(rational(3, 2))).toBe(true)
   expect(match?.brought.has('input')).toBe(false)
+})
+
+test('a ring whose side hangs on neither end brings that along, whatever it turned before', () => {
+  const pattern = buildPattern('heavy', 'heavy', { speeds: '18', range: 'countershaft' })
+  const draft = counted(pattern)
+  const labels = draft.positions.map(({ label }) => label)
+  const solver = prepareSolver(boxOf(draft))
+  const ranges = draft.couplers.filter(({ kind }) => kind === 'range')
+  expect(ranges.length).toBeGreaterThan(0)
+  const rangeChanges = labels.flatMap((from, at) => {
+    const to = labels[at + 1]
+    if (to === undefined) return []
+    const matches = changeOf(draft, from, to).matches.filter(({ coupler }) =>
+      ranges.includes(coupler),
+    )
+    return matches.map((match) => ({ from, to, match }))
+  })
+  expect(rangeChanges.length).toBeGreaterThan(0)
+  for (const { match } of rangeChanges) {
+    if (!match.slip || match.slip.isZero()) continue
+    // Something on one of its sides gives way, and with it the difference goes away: by the law itself.
+    expect(match.brought.size).toBeGreaterThan(0)
+    const nearer = match.law.terms.reduce(
+      (sum, { body, coefficient }) => sum.add(coefficient.mul(match.brought.get(body) ?? ZERO)),
+      ZERO,
+    )
+    expect(nearer.equals(ONE)).toBe(true)
+    // The road is not moved by a ring.
+    for (const output of draft.outputs) expect(match.brought.has(output)).toBe(false)
+    expect(reducedInertia(solver.box, match.brought).kgM2).toBeGreaterThan(0)
+  }
 })
 
 test('an idler that nothing turns is told as it stands', () => {

@@ -21,6 +21,8 @@ import { restrictMotions } from '../train/motion.ts'
 export interface HangsOn {
   readonly input: boolean
   readonly output: boolean
+  /** Something that hangs on neither end has a part in it. */
+  readonly free: boolean
 }
 
 /** What a side that nothing drives may have come to. */
@@ -56,7 +58,7 @@ export interface Match {
   readonly coasting: readonly Coasting[]
   /**
    * How far each body turns while the two sides come one turn nearer: with the input, or else with
-   * what coasts; empty where neither brings them nearer.
+   * what hangs on neither end; empty where nothing of one freedom alone brings them nearer.
    */
   readonly brought: ReadonlyMap<string, Rational>
   /** The input's speed that takes it away, for 1 before; null where the input changes nothing of it. */
@@ -167,36 +169,51 @@ interface Turning {
   readonly rest: Rational
   /** What nothing settled, and how much of it is in the sum. */
   readonly unsettled: ReadonlyMap<string, Rational>
+  /** All that hangs on neither end, whether it turned before or nothing settled it. */
+  readonly free: ReadonlyMap<string, Rational>
 }
 
-function turningOf(body: string, { motions, speeds, input }: Standing): Turning {
+function turningOf(body: string, { motions, speeds, input, solver }: Standing): Turning {
   let [ofInput, rest] = [ZERO, ZERO]
   const unsettled = new Map<string, Rational>()
+  const free = new Map<string, Rational>()
   for (const [freedom, multiple] of motions.speeds.get(body) ?? []) {
+    if (!solver.rank.includes(freedom)) free.set(freedom, multiple)
     const speed = freedom === input ? undefined : speeds(freedom)
     if (freedom === input) ofInput = multiple
     else if (speed) rest = rest.add(multiple.mul(speed))
     else unsettled.set(freedom, multiple)
   }
-  return { ofInput, rest, unsettled }
+  return { ofInput, rest, unsettled, free }
+}
+
+/** Puts multiples to a sum; what comes to nothing is left out. */
+function addTo(
+  sum: Map<string, Rational>,
+  coefficient: Rational,
+  added: ReadonlyMap<string, Rational>,
+): void {
+  for (const [freedom, multiple] of added) {
+    const next = (sum.get(freedom) ?? ZERO).add(coefficient.mul(multiple))
+    if (next.isZero()) sum.delete(freedom)
+    else sum.set(freedom, next)
+  }
 }
 
 /** What a law is off by while its bodies turn like this. */
 function differenceOf({ terms }: Law, turnings: readonly Turning[]): Turning {
   let [ofInput, rest] = [ZERO, ZERO]
   const unsettled = new Map<string, Rational>()
+  const free = new Map<string, Rational>()
   terms.forEach(({ coefficient }, at) => {
     const turning = turnings[at]
     if (!turning) return
     ofInput = ofInput.add(coefficient.mul(turning.ofInput))
     rest = rest.add(coefficient.mul(turning.rest))
-    for (const [freedom, multiple] of turning.unsettled) {
-      const sum = (unsettled.get(freedom) ?? ZERO).add(coefficient.mul(multiple))
-      if (sum.isZero()) unsettled.delete(freedom)
-      else unsettled.set(freedom, sum)
-    }
+    addTo(unsettled, coefficient, turning.unsettled)
+    addTo(free, coefficient, turning.free)
   })
-  return { ofInput, rest, unsettled }
+  return { ofInput, rest, unsettled, free }
 }
 
 interface Standing {
@@ -214,18 +231,20 @@ function matchOf(standing: Standing, coupler: Coupler, law: Law): Match {
     return {
       input: freedoms.includes(input),
       output: freedoms.some((each) => outputs.includes(each)),
+      free: freedoms.some((each) => !solver.rank.includes(each)),
     }
   }
   const turnings = law.terms.map(({ body }) => turningOf(body, standing))
-  const { ofInput, rest, unsettled } = differenceOf(law, turnings)
+  const { ofInput, rest, unsettled, free } = differenceOf(law, turnings)
   const isCounted = law.uncounted.length === 0
   const isSettled = isCounted && unsettled.size === 0
   const coasting = isCounted ? coastingOf(standing, ofInput.add(rest), unsettled) : []
-  const [coasts, ...more] = coasting.length > 0 ? [...unsettled] : []
+  // What hangs on neither end gives way, whether it goes on as it turned or nothing settled it.
+  const [gives, ...more] = isSettled || coasting.length > 0 ? [...free] : []
   const brings: readonly [string, Rational] | undefined = !ofInput.isZero()
     ? [input, ofInput]
     : more.length === 0
-      ? coasts
+      ? gives
       : undefined
   return {
     coupler,

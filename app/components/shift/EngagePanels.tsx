@@ -17,6 +17,7 @@ import {
   figureWithin,
 } from '~/views/shift/shiftInput.ts'
 import type { Naming } from '~/words/names.ts'
+import { couplerName } from '~/words/names.ts'
 
 import { DogPanel } from './DogPanel.tsx'
 import { RingPanel } from './RingPanel.tsx'
@@ -31,7 +32,7 @@ interface EngagePanelsProps {
 
 const USUAL_SPEED_M_S = 0.15
 
-/** What goes in and hangs on the engine: over a ring, or by dogs alone. */
+/** What goes in and is brought to speed: over a ring, or by dogs alone. */
 function engagingOf(draft: BoxDraft, gear: GearChange) {
   const endPlaces = fullPlaces(draft.couplers, gear.to.couplers)
   const engaging = gear.matches.flatMap((match) => {
@@ -39,13 +40,18 @@ function engagingOf(draft: BoxDraft, gear: GearChange) {
     return place && match.brought.size > 0 ? [{ match, place }] : []
   })
   const rings = engaging.filter(({ match }) => WITH_RING.has(match.coupler.kind))
+  // Whose two sides both hang on an end, or on several things at once.
+  const untold = gear.matches.filter(
+    ({ coupler, brought, slip }) =>
+      WITH_RING.has(coupler.kind) && brought.size === 0 && slip?.isZero() !== true,
+  )
   const dogs = engaging.filter(
     ({ match }) =>
       !WITH_RING.has(match.coupler.kind) &&
       match.coupler.kind !== 'friction-clutch' &&
       match.law.kind === 'lock',
   )
-  return { rings, dogs }
+  return { rings, dogs, untold }
 }
 
 /** For everything that goes in and hangs on the engine: whether its ring can, or its dogs catch. */
@@ -54,7 +60,7 @@ export function EngagePanels(props: EngagePanelsProps) {
   const { id, draft, settings } = useOpenBox()
   const become = useBecome()
   const { job } = useOpenJob()
-  const { rings, dogs } = engagingOf(draft, gear)
+  const { rings, dogs, untold } = engagingOf(draft, gear)
   const setPlace = ({ coupler }: Match, place: CouplerPosition): void => {
     const positions = coupler.positions.map((each) => (each.id === place.id ? place : each))
     become(withPart(draft, 'couplers', { ...coupler, positions }))
@@ -88,6 +94,13 @@ export function EngagePanels(props: EngagePanelsProps) {
             change({ drag: drag === 0 ? '' : `${drag}` })
           }}
         />
+      ))}
+      {untold.map(({ law, coupler }) => (
+        <p key={law.id} className="pt-1">
+          What the {naming.words.ring} of the {couplerName(naming, coupler)} has to bring along is
+          not settled: both its sides hang on an end of the box, or on several parts that turn
+          freely. Its time and heat are not among these.
+        </p>
       ))}
       {dogs.map(({ match, place }) => (
         <DogPanel
