@@ -14,6 +14,7 @@ import type { BoxRecord } from './boxes.ts'
 import { findBox } from './boxes.ts'
 import { jobsOfBox } from './jobs.ts'
 import { readSettings } from './settings.ts'
+import { readRules } from './shelf.ts'
 
 export interface ChosenJob {
   readonly box: BoxRecord
@@ -29,10 +30,11 @@ export async function chosenJob(boxId: string, request: Request): Promise<Chosen
     readSettings(request),
   ])
   if (!box) throw noSuchBox()
-  const jobs = await withDatabase(() => jobsOfBox(box.id))
+  const [jobs, rules] = await withDatabase(() => Promise.all([jobsOfBox(box.id), readRules()]))
   const chosen = new URL(request.url).searchParams.get('job')
   const opened = jobs.find(({ id }) => id === chosen) ?? jobs.at(-1)
-  return { box, words: vocabularyOf(settings), job: readJob(opened?.entries ?? []), opened }
+  const job = readJob(opened?.entries ?? [], { sheet: box.draft.sheet ?? [], rules })
+  return { box, words: vocabularyOf(settings), job, opened }
 }
 
 /** The record of that job, and what its file is called. Answers in a sentence where there is none. */

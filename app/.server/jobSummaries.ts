@@ -5,7 +5,7 @@
 import { desc, inArray, sql } from 'drizzle-orm'
 import { z } from 'zod'
 
-import type { BoxDraft, Waiting } from 'core'
+import type { BoxDraft, ShopRule, Waiting } from 'core'
 import { STAGES, checkBox, readJob, stageAt, stagesOf, waitingOf } from 'core'
 
 import type { JobSummary } from '../views/job/summary.ts'
@@ -14,11 +14,13 @@ import type { BoxRecord } from './boxes.ts'
 import { db } from './db/client.ts'
 import { boxes } from './db/tables/boxes.ts'
 import { jobs } from './db/tables/jobs.ts'
+import { shop } from './db/tables/shop.ts'
 import type { JobRecord } from './jobs.ts'
 import { jobsOfBoxes } from './jobs.ts'
+import { readRules } from './shelf.ts'
 
 /** Changes whenever what a summary says would be worked out in another way. */
-const SUMMARY_VERSION = 4
+const SUMMARY_VERSION = 5
 
 const storedSummary = z.object({
   number: z.int(),
@@ -33,10 +35,14 @@ function barely({ number, isClosed }: Pick<JobRecord, 'number' | 'isClosed'>): J
   return { number, isClosed, stage: null, waiting: [] }
 }
 
-export function summaryOf(draft: BoxDraft, record: JobRecord): JobSummary {
+export function summaryOf(
+  draft: BoxDraft,
+  record: JobRecord,
+  rules: readonly ShopRule[] = [],
+): JobSummary {
   const checked = checkBox(draft)
   if (!checked.ok) return barely(record)
-  const job = readJob(record.entries)
+  const job = readJob(record.entries, { sheet: draft.sheet ?? [], rules })
   return {
     number: record.number,
     isClosed: job.isClosed,
@@ -45,13 +51,16 @@ export function summaryOf(draft: BoxDraft, record: JobRecord): JobSummary {
   }
 }
 
-/** The state of a box and its jobs that a summary is of. */
-function stateOf({ revision, jobsRevision, updatedAt }: BoxRecord): string {
-  return [SUMMARY_VERSION, revision, jobsRevision, updatedAt.getTime()].join(' ')
+/** Changes with the limits that the shop goes by. */
+const rulesVersion = sql<string>`coalesce((select md5(string_agg(${shop.name} || ${shop.document}::text, ' ' order by ${shop.name})) from ${shop} where ${shop.name} like 'rule:%'), '')`
+
+/** The state of a box, its jobs and the shop's limits that a summary is of. */
+function stateOf({ revision, jobsRevision, updatedAt }: BoxRecord, rules: string): string {
+  return [SUMMARY_VERSION, revision, jobsRevision, updatedAt.getTime(), rules].join(' ')
 }
 
 /** Whether a job has no summary, or one of another state than that of its box; see `stateOf`. */
-export const isSummaryStale = sql`${jobs.summaryOf} is distinct from concat_ws(' ', ${SUMMARY_VERSION}::int, ${boxes.revision}, ${boxes.jobsRevision}, floor(extract(epoch from ${boxes.updatedAt}) * 1000)::bigint) and ${jobs.number} = (select max(number) from ${jobs} latest where latest.box_id = ${boxes.id})`
+export const isSummaryStale = sql`${jobs.summaryOf} is distinct from concat_ws(' ', ${SUMMARY_VERSION}::int, ${boxes.revision}, ${boxes.jobsRevision}, floor(extract(epoch from ${boxes.updatedAt}) * 1000)::bigint, ${rulesVersion}) and ${jobs.number} = (select max(number) from ${jobs} latest where latest.box_id = ${boxes.id})`
 
 /** A summary as it is kept, under the names that the statement below reads. */
 interface Fresh {
@@ -79,15 +88,18 @@ async function keep(fresh: readonly Fresh[]): Promise<void> {
 }
 
 /** Works out the summaries of boxes whose kept ones are out of date, and keeps them. */
-async function renew(boxes: readonly BoxRecord[]): Promise<ReadonlyMap<string, JobSummary>> {
-  const all = await jobsOfBoxes(boxes.map(({ id }) => id))
+async function renew(
+  boxes: readonly BoxRecord[],
+  version: string,
+): Promise<ReadonlyMap<string, JobSummary>> {
+  const [all, rules] = await Promise.all([jobsOfBoxes(boxes.map(({ id }) => id)), readRules()])
   const renewed = new Map<string, JobSummary>()
   const fresh = boxes.flatMap((box): readonly Fresh[] => {
     const job = all.get(box.id)?.at(-1)
     if (!job) return []
-    const summary = summaryOf(box.draft, job)
+    const summary = summaryOf(box.draft, job, rules)
     renewed.set(box.id, summary)
-    return [{ id: job.id, summary, state: stateOf(box) }]
+    return [{ id: job.id, summary, state: stateOf(box, version) }]
   })
   await keep(fresh)
   return renewed
@@ -105,6 +117,7 @@ export async function summariesOf(
       summaryOf: jobs.summaryOf,
       number: jobs.number,
       closedAt: jobs.closedAt,
+      rules: rulesVersion,
     })
     .from(jobs)
     .where(
@@ -115,12 +128,13 @@ export async function summariesOf(
     )
     .orderBy(jobs.boxId, desc(jobs.number))
   const kept = new Map(rows.map((row) => [row.boxId, row]))
+  const version = rows[0]?.rules ?? ''
   const stale = boxes.filter((box) => {
     const row = kept.get(box.id)
-    return row && row.summaryOf !== stateOf(box)
+    return row && row.summaryOf !== stateOf(box, version)
   })
   const isStale = new Set(stale.map(({ id }) => id))
-  const renewed = stale.length > 0 ? await renew(stale) : new Map<string, JobSummary>()
+  const renewed = stale.length > 0 ? await renew(stale, version) : new Map<string, JobSummary>()
   return new Map(
     rows.map(({ boxId, summary, number, closedAt }) => [
       boxId,

@@ -357,6 +357,29 @@ describe('whoever comes second to what the shop has is told what stands', () => 
   })
 })
 
+test('a job that is closed stays as it was judged by the shop, whatever the shop goes by later', async () => {
+  const { boxId, jobId } = await unitWithJob()
+  const figure = {
+    ...gap(null),
+    part: 'shaft:main',
+    measure: 'end-play',
+    readings: ['9'],
+    unit: 'thou',
+  }
+  await added(boxId, jobId, [entry(figure as EntryBody)])
+  const verdict = async () => {
+    const [job] = await jobsOfBox(boxId)
+    const { findings } = readJob(job?.entries ?? [], { sheet: [], rules: await readRules() })
+    return findings[0]?.verdict
+  }
+  expect(await verdict()).toBeNull()
+  await keepRule('end-play', { source: 'shop', most: '0.15', unit: 'mm' })
+  expect(await verdict()).toBe('replace')
+  await added(boxId, jobId, [entry({ kind: 'close', leftOut: '' }, '2026-01-05T09:00:00.000Z')])
+  await keepRule('end-play', undefined)
+  expect(await verdict()).toBe('replace')
+})
+
 describe('one id is one entry', () => {
   test('the same once more is what was kept, other content under it is told of', async () => {
     const { boxId, jobId } = await unitWithJob()

@@ -3,8 +3,8 @@ import { and, asc, eq, inArray, isNull, ne, sql } from 'drizzle-orm'
 import equal from 'fast-deep-equal'
 import { v7 as uuidv7 } from 'uuid'
 
-import type { Entry, EntryBody, KnownLimits, SheetLine, ShopRule } from 'core'
-import { limitFor, readJob } from 'core'
+import type { Entry, EntryBody, LimitsBeside, SheetLine, ShopRule } from 'core'
+import { limitFor, limitsToKeep, readJob } from 'core'
 
 import { partSchemas } from '../files/boxFile.ts'
 import { entrySchema } from '../files/jobEntry.ts'
@@ -251,13 +251,34 @@ async function sameStep(tx: Queries, jobId: string, body: EntryBody): Promise<En
 async function withLimit(
   tx: Queries,
   jobId: string,
-  known: Omit<KnownLimits, 'limits'>,
+  known: LimitsBeside,
   body: EntryBody,
 ): Promise<EntryBody> {
   if (body.kind !== 'measurement') return body
   const { limits } = readJob(await entriesOfKind(tx, jobId, ['limit', 'withdraw']))
   const limit = limitFor({ ...known, limits }, body.part, body.measure, body.unit)
   return { ...body, limit }
+}
+
+/** Enters the limits that judge a job now and are not in its log, so that it stays as it is closed. */
+async function keepLimits(
+  tx: Queries,
+  jobId: string,
+  beside: LimitsBeside,
+  at: Date,
+): Promise<void> {
+  const log = await entriesOfKind(tx, jobId, [
+    'measurement',
+    'limit',
+    'withdraw',
+    'close',
+    'reopen',
+  ])
+  const bodies = limitsToKeep(log, beside)
+  if (bodies.length > 0)
+    await tx
+      .insert(jobEntries)
+      .values(bodies.map((body) => ({ id: uuidv7(), jobId, at, deviceAt: null, by: '', body })))
 }
 
 /** What an entry means for the rows beside the log. */
@@ -345,6 +366,7 @@ async function addEntry(
   if (same) return same
   const at = enteredAt(entry.at, sentAt, Date.now())
   const deviceAt = new Date(entry.at)
+  if (entry.body.kind === 'close') await keepLimits(tx, jobId, { rules, sheet: job.sheet }, at)
   const body = await withLimit(tx, jobId, { rules, sheet: job.sheet }, entry.body)
   const kept: Entry = { ...entry, at: at.toISOString(), body }
   await tx.insert(jobEntries).values({

@@ -9,6 +9,7 @@ import { columns, onBench, readableOf } from './boxes.ts'
 import { db } from './db/client.ts'
 import { boxes } from './db/tables/boxes.ts'
 import { jobsOfBoxes } from './jobs.ts'
+import { readRules } from './shelf.ts'
 
 /** More spare units than this nobody looks through for one part. */
 const MOST_SPARES = 12
@@ -36,11 +37,13 @@ export async function sparesFor(
     .orderBy(desc(boxes.updatedAt))
     .limit(MOST_SPARES)
   const spares = readableOf(rows)
-  const jobs = await jobsOfBoxes(spares.map(({ id }) => id))
+  const [jobs, rules] = await Promise.all([jobsOfBoxes(spares.map(({ id }) => id)), readRules()])
   return spares.flatMap(({ id, draft }) => {
     const ofSpare = jobs.get(id)
     if (!ofSpare) return []
-    const verdicts = verdictsByPart(readJob(ofSpare.at(-1)?.entries ?? []))
+    const verdicts = verdictsByPart(
+      readJob(ofSpare.at(-1)?.entries ?? [], { sheet: draft.sheet ?? [], rules }),
+    )
     const found = keys.flatMap((key): SparePart[] => {
       const parts = alikeParts(box.draft, key, draft).filter(
         (ref) => verdicts.get(ref) !== 'replace',

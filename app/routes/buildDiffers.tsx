@@ -35,7 +35,7 @@ export function clientLoader({ serverLoader }: Route.ClientLoaderArgs) {
 /** What differs between this assembly and an earlier one, or another unit of its kind. */
 export default function BuildDiffers({ loaderData: { units, other } }: Route.ComponentProps) {
   const { draft, words } = useOpenBox()
-  const { job, jobs, current } = useOpenJob()
+  const { job, jobs, beside: limits, current } = useOpenJob()
   const [search, change] = useViewState()
   const naming = useMemo(() => ({ box: indexBox(draft), words }), [draft, words])
   const earlier = jobs.filter(({ id }) => id !== current?.id)
@@ -43,9 +43,18 @@ export default function BuildDiffers({ loaderData: { units, other } }: Route.Com
   const isUnit = search.has('unit')
   const beside: { readonly assembled: Assembled; readonly name: string } | undefined =
     isUnit && other
-      ? { assembled: { draft: other.draft, job: readJob(other.entries) }, name: other.name }
+      ? {
+          assembled: {
+            draft: other.draft,
+            job: readJob(other.entries, { ...limits, sheet: other.draft.sheet ?? [] }),
+          },
+          name: other.name,
+        }
       : chosen && !isUnit
-        ? { assembled: { draft, job: readJob(chosen.entries) }, name: `job ${chosen.number}` }
+        ? {
+            assembled: { draft, job: readJob(chosen.entries, limits) },
+            name: `job ${chosen.number}`,
+          }
         : undefined
   const found = beside ? differencesOf({ draft, job }, beside.assembled) : []
   const here = isUnit ? draft.name : `job ${current?.number ?? ''}`

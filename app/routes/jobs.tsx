@@ -115,11 +115,14 @@ export default function Jobs({ loaderData }: { readonly loaderData: LoadedJobs }
     if (loaderData.isAway !== true) open.remember(id, loaderData)
   }, [id, loaderData])
   const [search] = useSearchParams()
+  const { shelf, rules, isAway = false } = loaderData
+  const beside = useMemo(() => ({ sheet: draft.sheet ?? [], rules }), [draft.sheet, rules])
   const { opened: kept, outbox } = useKeptJob(
     id,
     loaderData.jobs,
     search.get('job'),
     settings.initials,
+    beside,
   )
   useEffect(() => {
     setIsJobWaiting(outbox.isWaiting)
@@ -128,10 +131,9 @@ export default function Jobs({ loaderData }: { readonly loaderData: LoadedJobs }
     const checked = checkBox(draft)
     return checked.ok ? checked.box : undefined
   }, [draft])
-  const { shelf, rules, isAway = false } = loaderData
   const opened = useMemo(
-    () => ({ ...kept, box, shelf, rules, isAway }),
-    [kept, box, shelf, rules, isAway],
+    () => ({ ...kept, box, shelf, rules, beside, isAway }),
+    [kept, box, shelf, rules, beside, isAway],
   )
   const { newer } = kept
   return (

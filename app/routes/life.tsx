@@ -66,15 +66,15 @@ function JobsTable({ jobs }: Pick<Life, 'jobs'>) {
 /** All jobs of a unit on one page: what was done in each, and how what was measured went. */
 export default function LifePage() {
   const { draft, words } = useOpenBox()
-  const { jobs, job, current } = useOpenJob()
+  const { jobs, job, beside, current } = useOpenJob()
   const life = useMemo(() => {
     const lived = jobs.map((each) => ({
       ...each,
       // The job on the page as it is here, with what has not reached the server.
-      job: each.id === current?.id ? job : readJob(each.entries),
+      job: each.id === current?.id ? job : readJob(each.entries, beside),
     }))
     return lifeOf({ box: indexBox(draft), words }, lived)
-  }, [draft, words, jobs, job, current])
+  }, [draft, words, jobs, job, beside, current])
   return (
     <main className="flex-1 px-4 py-3 lg:min-h-0 lg:overflow-auto" tabIndex={0}>
       <title>{`${draft.name} · Life · Udrix`}</title>

@@ -1,7 +1,6 @@
 /** One visit of a unit to the bench. */
 export type {
   Entered,
-  EnteredLimit,
   Entry,
   EntryBody,
   Finding,
@@ -10,7 +9,7 @@ export type {
   FittedShims,
   Intake,
   Job,
-  LimitSource,
+  LimitsBeside,
   LineState,
   Look,
   PartLine,
@@ -19,7 +18,6 @@ export type {
 } from './job.ts'
 export {
   ENTRY_KINDS,
-  LIMIT_SOURCES,
   LINE_STATES,
   LOOKS,
   STAGES,
@@ -28,14 +26,15 @@ export {
   exactFigureOf,
   figureOf,
   latestFindings,
+  limitsToKeep,
   measuredOn,
   readJob,
   spanOf,
   standingVerdict,
   verdictsByPart,
 } from './job.ts'
-export type { KnownLimits, ShopRule } from './limits.ts'
-export { limitFor } from './limits.ts'
+export type { EnteredLimit, KnownLimits, LimitSource, ShopRule } from './limits.ts'
+export { LIMIT_SOURCES, limitFor } from './limits.ts'
 export { alikeParts } from './alike.ts'
 export type { Companion } from './companions.ts'
 export { companionsOf, inspectionsOf } from './companions.ts'

@@ -3,6 +3,8 @@
  * only ever added, so that two people at one job take nothing from one another; what was
  * wrong is withdrawn by another entry, and what a job *is* follows from reading its log.
  */
+import equal from 'fast-deep-equal'
+
 import type {
   Bounds,
   ConeCount,
@@ -19,6 +21,9 @@ import type { Seen, SpinTicks } from '../train/spin.ts'
 import type { TurnCheck } from '../count/turnCheck.ts'
 import type { ReadingUnit } from '../number/units.ts'
 import { exactFromUnit } from '../number/units.ts'
+
+import type { EnteredLimit, KnownLimits } from './limits.ts'
+import { judgingLimit } from './limits.ts'
 
 /** In the order of the work (common practice). */
 export const STAGES = [
@@ -38,22 +43,9 @@ export const STAGES = [
 /** See `STAGES`. */
 export type Stage = (typeof STAGES)[number]
 
-/** Where a limit came from, the strongest first. */
-export const LIMIT_SOURCES = ['maker', 'shop', 'thumb'] as const
-/** See `LIMIT_SOURCES`. */
-export type LimitSource = (typeof LIMIT_SOURCES)[number]
-
 /** A figure as it was read: the text and its unit. */
 export interface Entered {
   readonly text: string
-  readonly unit: ReadingUnit
-}
-
-/** A limit as it was entered, in the unit it was entered in. */
-export interface EnteredLimit {
-  readonly source: LimitSource
-  readonly least?: string | undefined
-  readonly most?: string | undefined
   readonly unit: ReadingUnit
 }
 
@@ -241,7 +233,10 @@ export type Finding = {
   | {
       readonly kind: 'measured'
       readonly what: Measure
+      /** With the limit that judges it, which may have been entered after it. */
       readonly measured: Body<'measurement'>
+      /** Whether it is judged by another limit than the one that held when it was measured. */
+      readonly isJudgedSince: boolean
       readonly judgement: Judgement
       /** What the figures say; null where there is no limit. */
       readonly verdict: Verdict | null
@@ -423,7 +418,7 @@ const READERS: {
     spins.push({ setup: { places: stood, held, turned }, ticks })
   },
   measurement: ({ findings, shims }, body, entry) => {
-    const finding = measuredFinding(entry, body)
+    const finding = measuredFinding(entry, body, body.limit)
     if (!finding) return
     findings.push(finding)
     const fitted = shims.get(body.part)
@@ -485,8 +480,17 @@ const READERS: {
 // The table above has each of them, and no other.
 export const ENTRY_KINDS = Object.keys(READERS) as readonly EntryBody['kind'][]
 
-/** Reads a log, in any order, into the job that it tells of. */
-export function readJob(log: readonly Entry[]): Job {
+/** The limits that are known besides a job's log: of the unit's data sheet, and of the shop. */
+export type LimitsBeside = Omit<KnownLimits, 'limits'>
+
+const NOTHING_BESIDE: LimitsBeside = { sheet: [], rules: [] }
+
+/**
+ * Reads a log, in any order, into the job that it tells of. While a job is open its readings are
+ * judged by the limits as they are now, those `beside` the log among them; one that is closed
+ * stays as it was closed.
+ */
+export function readJob(log: readonly Entry[], beside: LimitsBeside = NOTHING_BESIDE): Job {
   const ordered = [...log].sort(
     (one, other) => compare(one.at, other.at) || compare(one.id, other.id),
   )
@@ -500,31 +504,77 @@ export function readJob(log: readonly Entry[]): Job {
     const read = READERS[entry.body.kind] as (told: Told, body: EntryBody, entry: Entry) => void
     read(told, entry.body, entry)
   }
-  const { isApart, moved, steps, overrules, findings, limits, lines, ...rest } = told
+  const { isApart, moved, steps, overrules, findings, lines, ...rest } = told
+  const limits = [...told.limits.values()]
+  const known = { ...(told.isClosed ? NOTHING_BESIDE : beside), limits }
   return {
     ...rest,
     entries,
     withdrawn,
     findings: findings.map((finding) => ({
-      ...finding,
+      ...judgedAgain(finding, known),
       overruled: overrules.get(finding.entry.id) ?? null,
     })),
-    limits: [...limits.values()],
+    limits,
     taken: { isApart, moved, steps },
     lines: [...lines.values()],
   }
 }
 
-/** What a measurement came to; nothing where none of its readings can be read. */
-function measuredFinding(entry: Entry, measured: Body<'measurement'>): Measured | undefined {
-  const { part, measure: what, readings, unit, radius, journal, limit } = measured
+/** A finding judged by the limits that are known now. */
+function judgedAgain(finding: Finding, known: KnownLimits): Finding {
+  if (finding.kind !== 'measured') return finding
+  const { entry, measured, part, what } = finding
+  const limit = judgingLimit(known, part, what, measured.limit)
+  return equal(limit, measured.limit)
+    ? finding
+    : (measuredFinding(entry, measured, limit) ?? finding)
+}
+
+/** What a measurement came to by a limit; nothing where none of its readings can be read. */
+function measuredFinding(
+  entry: Entry,
+  body: Body<'measurement'>,
+  limit: EnteredLimit | null,
+): Measured | undefined {
+  const { part, measure: what, readings, unit, radius, journal } = body
   const known = readings.map((text) => spanOf(text, unit)).filter((span) => span !== undefined)
   if (known.length === 0) return undefined
   const beside = radius ?? journal
   const besideMm = beside && exactFigureOf(beside.text, beside.unit)
   const judgement = judge(what, known, besideMm ?? null, exactBoundsOf(limit))
-  const { verdict } = judgement
-  return { kind: 'measured', entry, part, what, measured, judgement, verdict, overruled: null }
+  return {
+    kind: 'measured',
+    entry,
+    part,
+    what,
+    measured: { ...body, limit },
+    isJudgedSince: limit !== body.limit,
+    judgement,
+    verdict: judgement.verdict,
+    overruled: null,
+  }
+}
+
+/**
+ * Limits to be entered before a job is closed, so that it stays as it is judged now: those that
+ * its log does not have.
+ */
+export function limitsToKeep(
+  log: readonly Entry[],
+  beside: LimitsBeside,
+): readonly Body<'limit'>[] {
+  const alone = new Map(readJob(log).findings.map((finding) => [finding.entry.id, finding]))
+  const limits = new Map<string, Body<'limit'>>()
+  for (const finding of readJob(log, beside).findings) {
+    if (finding.kind !== 'measured') continue
+    const { limit } = finding.measured
+    const before = alone.get(finding.entry.id)
+    if (!limit || (before?.kind === 'measured' && equal(before.measured.limit, limit))) continue
+    const { part, what: measure } = finding
+    limits.set(`${part} ${measure}`, { kind: 'limit', part, measure, limit })
+  }
+  return [...limits.values()]
 }
 
 function compare(one: string, other: string): number {

@@ -1,6 +1,6 @@
-import type { EnteredLimit, Entry, LimitSource } from './job.ts'
-import { readJob } from './job.ts'
-import type { ShopRule } from './limits.ts'
+import type { Entry, EntryBody } from './job.ts'
+import { limitsToKeep, readJob } from './job.ts'
+import type { EnteredLimit, LimitSource, ShopRule } from './limits.ts'
 import { limitFor, sheetLimits } from './limits.ts'
 import type { SheetLine } from '../box/types.ts'
 
@@ -115,5 +115,77 @@ describe('the data sheet of the unit is its maker’s word', () => {
     ]
     expect(sheetLimits(lines)).toEqual([])
     expect(chosen([], SHOP, lines)).toEqual(limit('shop', '0.70'))
+  })
+})
+
+describe('a limit that is entered after a reading judges it', () => {
+  const SHAFT = 'shaft:main'
+  let count = 100
+  const said = (body: EntryBody): Entry => {
+    count += 1
+    const at = new Date(Date.UTC(2026, 10, 26, 9, count)).toISOString()
+    return { id: `00000000-0000-7000-8000-${`${count}`.padStart(12, '0')}`, at, by: '', body }
+  }
+  const endPlay = (kept: EnteredLimit | null): Entry =>
+    said({
+      kind: 'measurement',
+      part: SHAFT,
+      measure: 'end-play',
+      readings: ['9'],
+      unit: 'thou',
+      tool: '',
+      limit: kept,
+      phase: 'found',
+    })
+  const maker: EnteredLimit = { source: 'maker', least: '0.05', most: '0.15', unit: 'mm' }
+  const limitOf = (part: string | null) =>
+    said({ kind: 'limit', part, measure: 'end-play', limit: maker })
+  const sheet: readonly SheetLine[] = [
+    {
+      id: 's',
+      kind: 'limit',
+      what: '',
+      of: SHAFT,
+      measure: 'end-play',
+      least: '0.05',
+      most: '0.15',
+      unit: 'mm',
+    },
+  ]
+  const judged = (...asked: Parameters<typeof readJob>) => {
+    const [finding] = readJob(...asked).findings
+    if (finding?.kind !== 'measured') throw new Error('nothing was measured')
+    const { verdict, isJudgedSince, measured } = finding
+    return { verdict, isJudgedSince, limit: measured.limit }
+  }
+
+  test('9 thou are 0.2286 mm, which 0.05 to 0.15 mm do not allow', () => {
+    const reading = endPlay(null)
+    expect(judged([reading])).toEqual({ verdict: null, isJudgedSince: false, limit: null })
+    const late = { verdict: 'replace', isJudgedSince: true, limit: maker }
+    for (const part of [SHAFT, null]) expect(judged([reading, limitOf(part)])).toEqual(late)
+    expect(judged([reading], { sheet, rules: [] })).toEqual(late)
+    expect(judged([reading, limitOf('shaft:counter')])).toMatchObject({ verdict: null })
+  })
+
+  test('a weaker source does not come before what held', () => {
+    const kept: EnteredLimit = { source: 'maker', most: '0.3', unit: 'mm' }
+    const rules: readonly ShopRule[] = [
+      { measure: 'end-play', limit: { ...maker, source: 'shop' } },
+    ]
+    expect(judged([endPlay(kept)], { sheet: [], rules })).toMatchObject({
+      limit: kept,
+      isJudgedSince: false,
+    })
+  })
+
+  test('a job that is closed stays as it was closed, with what judged it entered before that', () => {
+    const reading = endPlay(null)
+    const close = said({ kind: 'close', leftOut: '' })
+    expect(judged([reading, close], { sheet, rules: [] })).toMatchObject({ verdict: null })
+    const kept = limitsToKeep([reading], { sheet, rules: [] })
+    expect(kept).toEqual([{ kind: 'limit', part: SHAFT, measure: 'end-play', limit: maker }])
+    expect(judged([reading, ...kept.map(said), close])).toMatchObject({ verdict: 'replace' })
+    expect(limitsToKeep([reading, limitOf(null)], { sheet, rules: [] })).toEqual([])
   })
 })

@@ -4,34 +4,46 @@
  * whatever was entered last; within one source, the limit of the very part counts before
  * that of all like it (common practice: the maker's figure rules where there is one).
  */
-import type { EnteredLimit, Job } from './job.ts'
-import { LIMIT_SOURCES } from './job.ts'
+import { oncePer } from '../box/oncePer.ts'
 import type { Measure } from '../measure/measurement.ts'
 import type { SheetLine } from '../box/types.ts'
 import { MEASURES, MEASURE_RULES } from '../measure/measurement.ts'
 import type { ReadingUnit } from '../number/units.ts'
 import { READING_UNITS, UNIT_FACTORS, toUnit } from '../number/units.ts'
 
+/** Where a limit came from, the strongest first. */
+export const LIMIT_SOURCES = ['maker', 'shop', 'thumb'] as const
+/** See `LIMIT_SOURCES`. */
+export type LimitSource = (typeof LIMIT_SOURCES)[number]
+
+/** A limit as it was entered, in the unit it was entered in. */
+export interface EnteredLimit {
+  readonly source: LimitSource
+  readonly least?: string | undefined
+  readonly most?: string | undefined
+  readonly unit: ReadingUnit
+}
+
+/** A limit that was entered for a part, or for all that are alike where `part` is null. */
+export interface PartLimit {
+  readonly part: string | null
+  readonly measure: Measure
+  readonly limit: EnteredLimit
+}
+
 /** Where limits are looked up. */
 export interface KnownLimits {
   /** Those that were entered in the job. */
-  readonly limits: Job['limits']
+  readonly limits: readonly PartLimit[]
   /** The data sheet of the unit, whose limits are its maker's. */
   readonly sheet: readonly SheetLine[]
   /** Those of the shop. */
   readonly rules: readonly ShopRule[]
 }
 
-/** A limit that a data sheet states for a part, or for all that are alike. */
-interface SheetLimit {
-  readonly part: string | null
-  readonly measure: Measure
-  readonly limit: EnteredLimit
-}
-
 /** The limits of a data sheet; a line in a unit that does not measure so bounds nothing. */
-export function sheetLimits(sheet: readonly SheetLine[]): readonly SheetLimit[] {
-  return sheet.flatMap(({ kind, of, measure: name, least, most, unit: inUnit }): SheetLimit[] => {
+export function sheetLimits(sheet: readonly SheetLine[]): readonly PartLimit[] {
+  return sheet.flatMap(({ kind, of, measure: name, least, most, unit: inUnit }): PartLimit[] => {
     const measure = MEASURES.find((each) => each === name)
     const unit = READING_UNITS.find((each) => each === inUnit)
     if (kind !== 'limit' || !measure || !unit || (least === undefined && most === undefined))
@@ -78,12 +90,43 @@ function ruleOfThumb(measure: Measure, unit: ReadingUnit): EnteredLimit | null {
  * none. What was entered in the job goes before the data sheet of the unit.
  */
 export function limitFor(
-  { limits, sheet, rules }: KnownLimits,
+  known: KnownLimits,
   part: string,
   measure: Measure,
   unit: ReadingUnit,
 ): EnteredLimit | null {
-  const ofMeasure = [...limits, ...sheetLimits(sheet)].filter((each) => each.measure === measure)
+  return strongest(known, part, measure, null) ?? ruleOfThumb(measure, unit)
+}
+
+/**
+ * The limit that a reading is judged by, which was kept with the one that held when it was made:
+ * what has been entered since judges it too, unless it comes from a weaker source.
+ */
+export function judgingLimit(
+  known: KnownLimits,
+  part: string,
+  measure: Measure,
+  kept: EnteredLimit | null,
+): EnteredLimit | null {
+  return strongest(known, part, measure, kept)
+}
+
+/** What is known by measure: of a job hundreds of readings are judged by it. */
+const byMeasure = oncePer(({ limits, sheet }: KnownLimits): ReadonlyMap<Measure, PartLimit[]> => {
+  const found = new Map<Measure, PartLimit[]>()
+  for (const each of [...limits, ...sheetLimits(sheet)])
+    found.set(each.measure, [...(found.get(each.measure) ?? []), each])
+  return found
+})
+
+function strongest(
+  known: KnownLimits,
+  part: string,
+  measure: Measure,
+  kept: EnteredLimit | null,
+): EnteredLimit | null {
+  const { rules } = known
+  const ofMeasure = byMeasure(known).get(measure) ?? []
   for (const source of LIMIT_SOURCES) {
     const ofSource = ofMeasure.filter(({ limit }) => limit.source === source)
     const entered =
@@ -91,6 +134,7 @@ export function limitFor(
     if (entered) return entered.limit
     const rule = source === 'shop' && rules.find((each) => each.measure === measure)
     if (rule) return rule.limit
+    if (kept?.source === source) return kept
   }
-  return ruleOfThumb(measure, unit)
+  return null
 }

@@ -1,7 +1,7 @@
 import fc from 'fast-check'
 import { bignumber, compare as compareNumbers } from 'mathjs'
 
-import type { EnteredLimit } from '../job/job.ts'
+import type { EnteredLimit } from '../job/limits.ts'
 import { exactBoundsOf, spanOf } from '../job/job.ts'
 import type { Judgement, Measure } from './measurement.ts'
 import { checkBounds, checkReadings, coneWearMm, figuresOf, judge } from './measurement.ts'

@@ -3,7 +3,7 @@ import equal from 'fast-deep-equal'
 import { createContext, useCallback, useContext, useMemo, useState } from 'react'
 import { v7 as uuidv7 } from 'uuid'
 
-import type { Box, Entry, EntryBody, Job, ShopRule } from 'core'
+import type { Box, Entry, EntryBody, Job, ShopRule, LimitsBeside } from 'core'
 import { readJob } from 'core'
 
 import { serverNow } from '~/client/changes.ts'
@@ -40,6 +40,8 @@ export interface OpenJob {
   /** What the shop has, and the limits that it goes by. */
   readonly shelf: Shelf
   readonly rules: readonly ShopRule[]
+  /** What judges readings besides the log of their job. */
+  readonly beside: LimitsBeside
   /** Adds an entry to the current job and returns its id. */
   readonly record: (body: EntryBody) => string
 }
@@ -88,8 +90,9 @@ export function useKeptJob(
   jobs: readonly LoadedJob[],
   chosen: string | null,
   by: string,
+  beside: LimitsBeside,
 ): {
-  readonly opened: Omit<OpenJob, 'box' | 'isAway' | 'shelf' | 'rules'>
+  readonly opened: Omit<OpenJob, 'box' | 'isAway' | 'shelf' | 'rules' | 'beside'>
   readonly outbox: JobOutbox
 } {
   const current = usePinnedJob(jobs, chosen)
@@ -112,7 +115,7 @@ export function useKeptJob(
   // An entry that the server has kept as it was sent is no news.
   const [entries, setEntries] = useState(found)
   if (entries !== found && !equal(entries, found)) setEntries(found)
-  const job = useMemo(() => readJob(entries), [entries])
+  const job = useMemo(() => readJob(entries, beside), [entries, beside])
   const jobId = current?.id
   const record = useCallback(
     (body: EntryBody) => {

@@ -66,7 +66,7 @@ function FoundWords({ finding }: { readonly finding: Finding }) {
         <span className="text-graphite block text-[0.92rem]">
           {finding.kind === 'measured' && `${judgedWords(finding)} `}
           {limit && bounds
-            ? `Judged by ${boundsWords(bounds, limit.unit)}, ${SOURCE_NAMES[limit.source]}. `
+            ? `Judged by ${boundsWords(bounds, limit.unit)}, ${SOURCE_NAMES[limit.source]}${finding.kind === 'measured' && finding.isJudgedSince ? ', entered after it was measured' : ''}. `
             : ''}
           {measured?.tool ? `${capitalize(measured.tool)}. ` : ''}
           {entry.by} <span suppressHydrationWarning>{formatWhen(new Date(entry.at))}</span>

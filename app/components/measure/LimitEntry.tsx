@@ -5,6 +5,8 @@ import type { EntryBody, Measure, ReadingUnit } from 'core'
 import { MEASURE_RULES } from 'core'
 
 import { entryBodySchema } from '~/files/jobEntry.ts'
+import { ruleBase } from '~/files/shelf.ts'
+import { useOpenJob } from '~/components/job/jobContext.ts'
 import { MEASURE_NAMES, SOURCE_NAMES, UNIT_WORDS, shownUnit } from '~/words/measures.ts'
 import { CheckField, SelectField, TypedField } from '~/components/Fields.tsx'
 import { Warning } from '~/components/Warning.tsx'
@@ -25,6 +27,7 @@ const ENTERED_SOURCES = (['maker', 'shop'] as const).map(
 
 /** The maker's figure, or the shop's own rule, for this part or for all like it in the unit. */
 export function LimitEntry({ boxId, part, measure, unit, isDisabled, onKeep }: LimitEntryProps) {
+  const { rules } = useOpenJob()
   const [least, setLeast] = useState('')
   const [most, setMost] = useState('')
   const [source, setSource] = useState<'maker' | 'shop'>('maker')
@@ -52,7 +55,8 @@ export function LimitEntry({ boxId, part, measure, unit, isDisabled, onKeep }: L
     setProblem(parsed.error?.issues[0]?.message)
     if (!parsed.success) return
     if (isOfShop) {
-      const limit = { least, most, unit: shown, measure }
+      const standing = rules.find((each) => each.measure === measure)?.limit
+      const limit = { least, most, unit: shown, measure, base: ruleBase(standing) }
       void rule.submit({ intent: 'rule', ...limit }, { method: 'post', action: '/shelf' })
       return
     }

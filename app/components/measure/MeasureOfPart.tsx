@@ -40,8 +40,11 @@ export function MeasureOfPart({
 }: MeasureOfPartProps) {
   const { id, settings, draft } = useOpenBox()
   const { sheet = NO_SHEET } = draft
-  const { job, jobs, shelf, rules, current, record } = useOpenJob()
-  const past = useMemo(() => jobs.map(({ id, entries }) => ({ id, job: readJob(entries) })), [jobs])
+  const { job, jobs, shelf, rules, beside, current, record } = useOpenJob()
+  const past = useMemo(
+    () => jobs.map(({ id, entries }) => ({ id, job: readJob(entries, beside) })),
+    [jobs, beside],
+  )
   const isDisabled = current === undefined || job.isClosed
   const readable = unitsOf(MEASURE_RULES[measure].reads)
   const usual = readable.find((each) => each === (settings.lengthUnit === 'in' ? 'thou' : 'mm'))
