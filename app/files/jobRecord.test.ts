@@ -131,5 +131,43 @@ test('the spreadsheet has a line for each finding and no formula', () => {
   const csv = formatFindingsCsv(record)
   const { data } = Papa.parse<readonly string[]>(csv.trim())
   expect(data).toHaveLength(1 + record.found.length)
-  expect(data[1]?.slice(0, 6)).toEqual(['main shaft', 'end play', 'as found', '0.31', 'mm', '0.31'])
+  expect(data[1]?.slice(0, 10)).toEqual([
+    'main shaft',
+    'end play',
+    'as found',
+    '0.31',
+    'mm',
+    '0.31',
+    '0.05',
+    '0.15',
+    'mm',
+    'maker',
+  ])
+})
+
+test('a figure and its limit are in one unit, that of the readings where it measures the same', () => {
+  const of = (body: Partial<Extract<EntryBody, { kind: 'measurement' }>>) =>
+    Papa.parse<readonly string[]>(
+      formatFindingsCsv(
+        recordOf(
+          box,
+          PLAIN_WORDS,
+          { number: 1, openedAt: AT },
+          readJob(log({ ...play('9', 'found'), ...body } as EntryBody)),
+        ),
+      ).trim(),
+    ).data[1]?.slice(3, 9)
+  // 0.05 and 0.15 mm by 25.4 µm a thou.
+  expect(of({ unit: 'thou' })).toEqual(['9', 'thou', '9', '1.968504', '5.905512', 'thou'])
+  // A rock read as a length is judged as an angle: 2·asin(s/2r) of 1 mm at 100 mm.
+  const rock = of({
+    measure: 'spline-rock',
+    readings: ['1'],
+    unit: 'mm',
+    radius: { text: '100', unit: 'mm' },
+    limit: null,
+  })
+  expect(rock?.slice(0, 2)).toEqual(['1', 'mm'])
+  expect(Number(rock?.[2])).toBeCloseTo(0.5729602, 5)
+  expect(rock?.[5]).toBe('deg')
 })

@@ -6,7 +6,16 @@
 import Papa from 'papaparse'
 import { z } from 'zod'
 
-import { LIMIT_SOURCES, LINE_STATES, READING_UNITS, STAGES, VERDICTS } from 'core'
+import {
+  LIMIT_SOURCES,
+  LINE_STATES,
+  READING_UNITS,
+  STAGES,
+  VERDICTS,
+  UNIT_FACTORS,
+  figureOf,
+  toUnit,
+} from 'core'
 
 import type { JobRecord } from '../views/job/record.ts'
 
@@ -27,7 +36,8 @@ const finding = z.strictObject({
   readings: z.array(z.string()).describe('As they were read; none of a look.'),
   unit: z.enum(READING_UNITS).nullable(),
   tool: z.string(),
-  figure: figure.nullable().describe('What the readings come to, in the unit used inside.'),
+  figure: figure.nullable().describe('What the readings come to, in the unit beside it.'),
+  figureUnit: z.enum(READING_UNITS).nullable(),
   limit: z
     .strictObject({
       least: z.string().nullable(),
@@ -110,11 +120,11 @@ const COLUMNS = [
   'what',
   'phase',
   'readings',
-  'unit',
+  'readings unit',
   'figure',
   'least',
   'most',
-  'limit unit',
+  'unit',
   'limit from',
   'seen',
   'verdict',
@@ -124,6 +134,24 @@ const COLUMNS = [
   'at',
 ] as const
 
+/** More are noise of the arithmetic. */
+const FIGURE_DECIMALS = 6
+
+/** The figure and its limit in one unit: that of the readings, where it measures the same. */
+function figureColumns({ unit, figure, figureUnit, limit }: JobRecord['found'][number]) {
+  const isAlike =
+    unit !== null &&
+    figureUnit !== null &&
+    UNIT_FACTORS[unit].quantity === UNIT_FACTORS[figureUnit].quantity
+  const shown = isAlike ? unit : figureUnit
+  if (shown === null) return ['', '', '', '']
+  const inUnit = (value: number | undefined): string =>
+    value === undefined ? '' : `${Number(toUnit(value, shown).toFixed(FIGURE_DECIMALS))}`
+  const end = (text: string | null | undefined): string =>
+    limit && text ? (limit.unit === shown ? text : inUnit(figureOf(text, limit.unit))) : ''
+  return [inUnit(figure ?? undefined), end(limit?.least), end(limit?.most), shown]
+}
+
 /** The measurements and looks of a job as a spreadsheet has them. */
 export function formatFindingsCsv({ found }: JobRecord): string {
   const data = found.map((each) => [
@@ -132,10 +160,7 @@ export function formatFindingsCsv({ found }: JobRecord): string {
     each.phase === 'after' ? 'after the work' : 'as found',
     each.readings.join(' · '),
     each.unit ?? '',
-    each.figure ?? '',
-    each.limit?.least ?? '',
-    each.limit?.most ?? '',
-    each.limit?.unit ?? '',
+    ...figureColumns(each),
     each.limit?.source ?? '',
     each.seen ?? '',
     each.verdict ?? '',

@@ -140,3 +140,23 @@ test('a finding says what was seen, or its figures in the unit that was read, an
     'The figures say replace. AB says watch: a new cone comes with it',
   )
 })
+
+describe('a figure has as many decimals as its verdict needs', () => {
+  const said = (figure: number, least: number, unit: 'mm' | 'thou' | 'in') =>
+    plain(reasonWords({ code: 'below-least', figure, least }, unit))
+
+  test.each([
+    // 0.030 in are 0.762 mm (NIST SP 811).
+    [0.76, 0.762, 'mm', '0.760 mm is 0.002 mm below the least of 0.762 mm.'],
+    [0.5, 0.762, 'mm', '0.500 mm is 0.262 mm below the least of 0.762 mm.'],
+    [0.7, 0.76, 'mm', '0.70 mm is 0.06 mm below the least of 0.76 mm.'],
+    [0.7620001, 0.762, 'mm', '0.76200 mm is less than 0.00001 mm below the least of 0.76200 mm.'],
+  ] as const)('%d under %d in %s', (figure, least, unit, words) => {
+    expect(said(figure, least, unit)).toBe(words)
+  })
+
+  test('and so has the limit that is told alone', () => {
+    expect(plain(boundsWords({ least: 0.762 }, 'mm'))).toBe('at least 0.762 mm')
+    expect(plain(boundsWords({ most: 2 / 3 }, 'mm'))).toBe('at most 0.67 mm')
+  })
+})

@@ -76,20 +76,58 @@ export function shownUnit(judges: Quantity, unit: ReadingUnit): ReadingUnit {
   return judges === 'angle' ? 'deg' : unit
 }
 
-/** A figure in the unit used inside, shown in another: "0.79 mm", "31.0 thou". */
-export function formatFigure(value: number, unit: ReadingUnit): string {
+/** Decimals beyond the usual ones that a figure may need: as fine as any tool of the bench reads. */
+const MOST_MORE_DECIMALS = 3
+/** Closer than this in the unit shown, two figures are one. */
+const SAME = 1e-9
+
+function isExactAt(figure: number, decimals: number): boolean {
+  return Math.abs(figure - Number(figure.toFixed(decimals))) < SAME
+}
+
+/**
+ * The fewest decimals, not under the usual ones, that show every figure which has an end to its
+ * end, and tell those apart that differ.
+ */
+function decimalsFor(values: readonly number[], unit: ReadingUnit): number {
+  const figures = values.map((value) => toUnit(value, unit))
+  const usual = DECIMALS[unit]
+  if (usual === 0) return 0
+  const most = usual + MOST_MORE_DECIMALS
+  const ending = figures.filter((figure) => isExactAt(figure, most))
+  const areTold = (decimals: number): boolean =>
+    ending.every((figure) => isExactAt(figure, decimals)) &&
+    figures.every((one) =>
+      figures.every(
+        (other) =>
+          Math.abs(one - other) < SAME || one.toFixed(decimals) !== other.toFixed(decimals),
+      ),
+    )
+  for (let decimals = usual; decimals < most; decimals++) if (areTold(decimals)) return decimals
+  return most
+}
+
+/**
+ * A figure in the unit used inside, shown in another: "0.79 mm", "31.0 thou", "0.762 mm". Beside
+ * others it has as many decimals as they need to be told apart.
+ */
+export function formatFigure(
+  value: number,
+  unit: ReadingUnit,
+  beside: readonly number[] = [],
+): string {
   const figure = toUnit(value, unit)
-  const decimals = DECIMALS[unit]
+  const decimals = decimalsFor([value, ...beside], unit)
   const text = decimals === 0 ? formatGrouped(figure) : formatNumber(figure, decimals)
   return `${text}${NBSP}${UNIT_NAMES[unit]}`
 }
 
-/** How far a figure is from a limit, never rounded to nothing: "less than 0.1 thou". */
-function formatDistance(value: number, unit: ReadingUnit): string {
-  const least = 10 ** -DECIMALS[unit]
+/** How far a figure is from a limit, never rounded to nothing: "less than 0.00001 in". */
+function formatDistance(value: number, unit: ReadingUnit, beside: readonly number[]): string {
+  const least = 10 ** -decimalsFor(beside, unit)
   return toUnit(value, unit) < least / 2
     ? `less than ${formatFigure(fromUnit(least, unit), unit)}`
-    : formatFigure(value, unit)
+    : formatFigure(value, unit, beside)
 }
 
 /** Closer to a limit than this, in the unit used inside, a figure is said to lie on it. */
@@ -264,11 +302,15 @@ export function readingIssueWords(issue: ReadingIssue, unit: ReadingUnit): strin
 }
 
 /** "at least 0.76 mm", "0.05 mm to 0.30 mm". */
-export function boundsWords({ least, most }: Bounds, unit: ReadingUnit): string {
+export function boundsWords(
+  { least, most }: Bounds,
+  unit: ReadingUnit,
+  beside: readonly number[] = [],
+): string {
   if (least !== undefined && most !== undefined)
-    return `${formatFigure(least, unit)} to ${formatFigure(most, unit)}`
-  if (least !== undefined) return `at least ${formatFigure(least, unit)}`
-  return most === undefined ? 'no limit' : `at most ${formatFigure(most, unit)}`
+    return `${formatFigure(least, unit, [most, ...beside])} to ${formatFigure(most, unit, [least, ...beside])}`
+  if (least !== undefined) return `at least ${formatFigure(least, unit, beside)}`
+  return most === undefined ? 'no limit' : `at most ${formatFigure(most, unit, beside)}`
 }
 
 /** A limit as it was entered: "0.05 to 0.15 mm", "at least 0.030 in". */
@@ -294,20 +336,23 @@ export function figureWords({ figure, between }: Figures, unit: ReadingUnit): st
 /** Why a verdict is what it is, one sentence each. */
 export function reasonWords(reason: Reason, unit: ReadingUnit): string {
   switch (reason.code) {
-    case 'within':
-      return `${formatFigure(reason.figure, unit)} is within the limit of ${boundsWords(reason.bounds, unit)}.`
+    case 'within': {
+      const { figure, bounds } = reason
+      const ends = [bounds.least, bounds.most].filter((end) => end !== undefined)
+      return `${formatFigure(figure, unit, ends)} is within the limit of ${boundsWords(bounds, unit, [figure])}.`
+    }
     case 'below-least':
-      return `${formatFigure(reason.figure, unit)} is ${formatDistance(reason.least - reason.figure, unit)} below the least of ${formatFigure(reason.least, unit)}.`
+      return `${apartWords(reason.figure, reason.least, unit)} below the least of ${formatFigure(reason.least, unit, [reason.figure])}.`
     case 'above-most':
-      return `${formatFigure(reason.figure, unit)} is ${formatDistance(reason.figure - reason.most, unit)} above the most of ${formatFigure(reason.most, unit)}.`
+      return `${apartWords(reason.figure, reason.most, unit)} above the most of ${formatFigure(reason.most, unit, [reason.figure])}.`
     case 'near-least':
       if (reason.figure - reason.least < ON_LIMIT)
         return `${formatFigure(reason.figure, unit)} is exactly the least that it may be.`
-      return `${formatFigure(reason.figure, unit)} is only ${formatDistance(reason.figure - reason.least, unit)} above the least of ${formatFigure(reason.least, unit)}.`
+      return `${apartWords(reason.figure, reason.least, unit, 'only ')} above the least of ${formatFigure(reason.least, unit, [reason.figure])}.`
     case 'near-most':
       if (reason.most - reason.figure < ON_LIMIT)
         return `${formatFigure(reason.figure, unit)} is exactly the most that it may be.`
-      return `${formatFigure(reason.figure, unit)} is only ${formatDistance(reason.most - reason.figure, unit)} below the most of ${formatFigure(reason.most, unit)}.`
+      return `${apartWords(reason.figure, reason.most, unit, 'only ')} below the most of ${formatFigure(reason.most, unit, [reason.figure])}.`
     case 'straddles':
       return `Between ${formatFigure(reason.between[0], unit)} and ${formatFigure(reason.between[1], unit)}, and the limit of ${boundsWords(reason.bounds, unit)} lies between the two: try a leaf of that.`
     case 'uneven':
@@ -315,6 +360,12 @@ export function reasonWords(reason: Reason, unit: ReadingUnit): string {
     case 'no-limit':
       return `${formatFigure(reason.figure, unit)}, with no limit to judge it by. Enter the maker’s figure for this unit.`
   }
+}
+
+/** "0.760 mm is 0.002 mm": a figure, and how far it is from a limit. */
+function apartWords(figure: number, limit: number, unit: ReadingUnit, only = ''): string {
+  const distance = formatDistance(Math.abs(figure - limit), unit, [figure, limit])
+  return `${formatFigure(figure, unit, [limit])} is ${only}${distance}`
 }
 
 /** Why a finding is judged as it is: what the figures say, or what was seen. */

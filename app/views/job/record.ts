@@ -1,6 +1,16 @@
 /** The record of a job: everything that the next person wants to know, as data. */
-import type { Box, Finding, Job, LimitSource, LineState, ReadingUnit, Stage, Verdict } from 'core'
-import { STACK_UNITS_PER_MM, judgeChecks, stagesOf, standingVerdict } from 'core'
+import type {
+  Box,
+  Finding,
+  Job,
+  LimitSource,
+  LineState,
+  ReadingUnit,
+  Stage,
+  Verdict,
+  Quantity,
+} from 'core'
+import { MEASURE_RULES, STACK_UNITS_PER_MM, judgeChecks, stagesOf, standingVerdict } from 'core'
 
 import { orderLines, priceOf, totalsOf } from '~/views/order/orderLines.ts'
 import { sheetRows } from '~/views/sheet/sheetRows.ts'
@@ -26,6 +36,7 @@ export interface RecordedFinding {
   readonly unit: ReadingUnit | null
   readonly tool: string
   readonly figure: number | null
+  readonly figureUnit: ReadingUnit | null
   readonly limit: {
     readonly least: string | null
     readonly most: string | null
@@ -92,6 +103,15 @@ export interface JobRecord {
   readonly cautions: readonly string[]
 }
 
+/** What figures are worked out in. */
+const INSIDE_UNITS: Readonly<Record<Quantity, ReadingUnit>> = {
+  length: 'mm',
+  angle: 'deg',
+  torque: 'Nm',
+  distance: 'km',
+  share: 'percent',
+}
+
 function recordedFinding(naming: Naming, finding: Finding): RecordedFinding {
   const { entry, part, overruled } = finding
   const isMeasured = finding.kind === 'measured'
@@ -108,6 +128,7 @@ function recordedFinding(naming: Naming, finding: Finding): RecordedFinding {
     unit: isMeasured ? finding.measured.unit : null,
     tool: isMeasured ? finding.measured.tool : '',
     figure: isMeasured ? finding.judgement.figures.figure : null,
+    figureUnit: isMeasured ? INSIDE_UNITS[MEASURE_RULES[finding.what].judges] : null,
     limit: limit && {
       least: limit.least ?? null,
       most: limit.most ?? null,
