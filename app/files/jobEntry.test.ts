@@ -36,7 +36,11 @@ describe('what cannot be is refused in a sentence that says what to do', () => {
       sentence: /40\.00.mm is more than this can be.*choose thou/,
     },
     { case: 'a negative gap', body: gap(['-0.4', '0.9', '0.9']), sentence: /below 0/ },
-    { case: 'two places', body: gap(['0.9', '0.9']), sentence: /needs 3 readings or more/ },
+    {
+      case: 'a run of one reading',
+      body: { ...gap(['0.02']), part: 'shaft:main', measure: 'run-out' },
+      sentence: /needs 2 readings or more/,
+    },
     {
       case: 'a room of −1 mm',
       body: stack({ text: '-1', unit: 'mm' }),

@@ -74,7 +74,7 @@ describe('why a verdict is what it is', () => {
 
   test('a ring gap under its least says by how much', () => {
     expect(reasons('ring-gap', '0.70', { least: '0.80' })).toBe(
-      '0.70 mm is 0.10 mm below the least of 0.80 mm.',
+      '0.70 mm is 0.10 mm below the least of 0.80 mm. Read at one place: whether it is uneven, as of a bent or cracked part, shows at 3 places round it.',
     )
   })
   test('one on its least says exactly that', () => {

@@ -357,6 +357,8 @@ export function reasonWords(reason: Reason, unit: ReadingUnit): string {
       return `Between ${formatFigure(reason.between[0], unit)} and ${formatFigure(reason.between[1], unit)}, and the limit of ${boundsWords(reason.bounds, unit)} lies between the two: try a leaf of that.`
     case 'uneven':
       return `The readings differ by ${formatFigure(reason.spread, unit)} round it, a sign of a bent or cracked part.`
+    case 'few':
+      return `Read at ${reason.given === 1 ? 'one place' : `${reason.given} places`}: whether it is uneven, as of a bent or cracked part, shows at ${reason.sound} places round it.`
     case 'no-limit':
       return `${formatFigure(reason.figure, unit)}, with no limit to judge it by. Enter the maker’s figure for this unit.`
   }

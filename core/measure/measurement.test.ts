@@ -29,7 +29,8 @@ function verdictOf(
 
 describe('checkReadings', () => {
   it.each([
-    { readings: [0.9, 0.9], radius: null, issues: [{ code: 'too-few', needed: 3, given: 2 }] },
+    { readings: [], radius: null, issues: [{ code: 'too-few', needed: 1, given: 0 }] },
+    { readings: [0.9], radius: null, issues: [] },
     {
       readings: [40, 0.9, 0.9],
       radius: null,
@@ -43,6 +44,21 @@ describe('checkReadings', () => {
     { readings: [0.9, 0.9, 0.9], radius: null, issues: [] },
   ])('a ring gap of $readings', ({ readings, radius, issues }) => {
     expect(checkReadings('ring-gap', read(readings), radius)).toEqual(issues)
+  })
+
+  it('one stack at one place is a reading, with what it is worth (common practice: three places)', () => {
+    const limit = { least: '0.5', unit: 'mm' } as const
+    const [one, two, three] = [1, 2, 3].map((count) =>
+      verdictOf('ring-gap', Array<string>(count).fill('0.9'), limit),
+    )
+    for (const judgement of [one, two, three]) expect(judgement?.verdict).toBe('good')
+    expect(one?.reasons.at(-1)).toEqual({ code: 'few', given: 1, sound: 3 })
+    expect(two?.reasons.at(-1)).toEqual({ code: 'few', given: 2, sound: 3 })
+    expect(three?.reasons.map(({ code }) => code)).toEqual(['within'])
+    // A run is between two readings: of one there is none.
+    expect(checkReadings('run-out', read([0.1]), null)).toEqual([
+      { code: 'too-few', needed: 2, given: 1 },
+    ])
   })
 
   it('takes no hundred thousand readings', () => {

@@ -43,7 +43,10 @@ export interface MeasureRule {
   readonly reads: Quantity
   readonly judges: Quantity
   readonly statistic: Statistic
+  /** Without which there is no figure. */
   readonly leastReadings: number
+  /** At so many places what is uneven shows; fewer are a reading all the same, and told as that. */
+  readonly soundReadings?: number
   /** Readings beyond this cannot be, in the unit used inside. */
   readonly mostPlausible: number
   readonly mayBeNegative: boolean
@@ -73,7 +76,8 @@ export const MEASURE_RULES: Readonly<Record<Measure, MeasureRule>> = {
     reads: 'length',
     judges: 'length',
     statistic: 'least',
-    leastReadings: 3,
+    leastReadings: 1,
+    soundReadings: 3,
     mostPlausible: 5,
     mayBeNegative: false,
     beside: null,
@@ -421,6 +425,8 @@ export type Reason =
       readonly bounds: Bounds
     }
   | { readonly code: 'uneven'; readonly spread: number; readonly mean: number }
+  /** Read at fewer places than show whether it is uneven. */
+  | { readonly code: 'few'; readonly given: number; readonly sound: number }
   | { readonly code: 'no-limit'; readonly figure: number }
 
 /** What readings come to, and what that says of the part. */
@@ -482,7 +488,7 @@ export function judge(
   bounds: ExactBounds | null,
 ): Judgement {
   const figures = figuresOf(measure, readings, besideMm)
-  const { beside, mostSpreadShare } = MEASURE_RULES[measure]
+  const { beside, mostSpreadShare, soundReadings = 0 } = MEASURE_RULES[measure]
   const ends = endsOf(measure, readings)
   const reasons: Reason[] = []
   let verdict: Verdict | null = null
@@ -523,6 +529,8 @@ export function judge(
     if (verdict !== 'replace') verdict = 'watch'
     reasons.push({ code: 'uneven', spread: figures.spread, mean: figures.mean })
   }
+  if (readings.length < soundReadings)
+    reasons.push({ code: 'few', given: readings.length, sound: soundReadings })
   return { figures, verdict, reasons }
 }
 

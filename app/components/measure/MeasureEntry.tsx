@@ -93,13 +93,15 @@ export function MeasureEntry(props: MeasureEntryProps) {
   const words = useWords()
   const fields = useRef<(HTMLInputElement | null)[]>([])
   const measuring = useMeasuring(props)
-  const { rule, readings, written, cones } = measuring
-  /** Enter goes to the next place still empty, and keeps when there is none. */
-  const goOnOrKeep = (): void => {
+  const { rule, readings, cones } = measuring
+  /** Enter in a field goes to the next place still empty; pressed once more there, it keeps. */
+  const goOn = (event: React.KeyboardEvent): void => {
+    if (event.key !== 'Enter') return
     const empty = readings.findIndex((text) => text.trim() === '')
     const next = empty < 0 ? null : fields.current[empty]
-    if (next && written.length < rule.leastReadings && document.activeElement !== next) next.focus()
-    else if (measuring.keep()) fields.current[0]?.focus()
+    if (!next || document.activeElement === next) return
+    event.preventDefault()
+    next.focus()
   }
   return (
     <form
@@ -107,7 +109,7 @@ export function MeasureEntry(props: MeasureEntryProps) {
       className="grid gap-2"
       onSubmit={(event) => {
         event.preventDefault()
-        goOnOrKeep()
+        if (measuring.keep()) fields.current[0]?.focus()
       }}
     >
       <p className="text-[0.98rem]">
@@ -122,6 +124,7 @@ export function MeasureEntry(props: MeasureEntryProps) {
         fields={fields}
         onUnit={onUnit}
         onReadings={measuring.setReadings}
+        onKey={goOn}
       />
       {rule.beside !== null && (
         <BesideField
@@ -224,11 +227,12 @@ interface ReadingFieldsProps {
   readonly fields: React.RefObject<(HTMLInputElement | null)[]>
   readonly onUnit: (unit: ReadingUnit) => void
   readonly onReadings: (readings: readonly string[]) => void
+  readonly onKey: (event: React.KeyboardEvent) => void
 }
 
 /** A field for each place that is read, in one unit. */
 function ReadingFields(props: ReadingFieldsProps) {
-  const { measure, readings, unit, isDisabled, fields, onUnit, onReadings } = props
+  const { measure, readings, unit, isDisabled, fields, onUnit, onReadings, onKey } = props
   return (
     <fieldset>
       <legend className="flex items-center gap-2 font-semibold">
@@ -266,6 +270,7 @@ function ReadingFields(props: ReadingFieldsProps) {
             autoComplete="off"
             disabled={isDisabled}
             value={text}
+            onKeyDown={onKey}
             onChange={(event) => {
               onReadings(readings.with(at, event.target.value))
             }}

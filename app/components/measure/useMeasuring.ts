@@ -66,7 +66,7 @@ export interface Measuring {
 
 export function useMeasuring({ limits, part, measure, unit, tool, onKeep }: Measured): Measuring {
   const rule = MEASURE_RULES[measure]
-  const noReadings = Array.from({ length: rule.leastReadings }, () => '')
+  const noReadings = Array.from({ length: rule.soundReadings ?? rule.leastReadings }, () => '')
   const [readings, setReadings] = useState<readonly string[]>(noReadings)
   const [beside, setBeside] = useState('')
   const [cones, setCones] = useState<ConeCount>(1)
