@@ -1,7 +1,20 @@
-import { checkBox, diffDrafts, movePart, removePart, setMount, warningKey } from 'core'
+import { z } from 'zod'
+
+import {
+  PART_LISTS,
+  checkBox,
+  diffDrafts,
+  indexBox,
+  movePart,
+  removePart,
+  setMount,
+  warningKey,
+} from 'core'
 
 import { fourSpeed } from '../../core/testing/boxes.ts'
+import { partSchemas } from '../files/boxFile.ts'
 import { changesWords, editWords, originWords } from './changes.ts'
+import { propertyValueWords, propertyWords } from './properties.ts'
 import { PLAIN_WORDS, vocabularyOf } from './vocabulary.ts'
 
 const draft = fourSpeed('constant-mesh')
@@ -85,4 +98,68 @@ test('counts, names and the final drive', () => {
     }),
   ).toEqual(['Final drive: 40 on 9 teeth'])
   expect(tell(null)).toEqual(['A change that this Udrix does not know'])
+})
+
+interface Shape {
+  readonly type?: string
+  readonly enum?: readonly unknown[]
+  readonly const?: unknown
+  readonly properties?: Readonly<Record<string, Shape>>
+  readonly anyOf?: readonly Shape[]
+  readonly oneOf?: readonly Shape[]
+}
+
+/** The parts of a shape: one, or several of which each has its own kind. */
+const alternatives = (shape: Shape): readonly Shape[] =>
+  (shape.anyOf ?? shape.oneOf ?? [shape]).flatMap((each) =>
+    each === shape ? [each] : alternatives(each),
+  )
+
+/** Words of the trade that are written so. */
+const WITH_HYPHEN = ['right-hand', 'left-hand', 'run-out']
+
+describe('no name of the code stands in the history', () => {
+  const naming = { box: indexBox(draft), words: PLAIN_WORDS }
+  /** A name that no person writes: two words in one, or with hyphens and without spaces. */
+  const isOfCode = (text: string): boolean =>
+    /[a-z][A-Z]|^[a-z]+(-[a-z]+)+$/.test(text) && !WITH_HYPHEN.includes(text)
+
+  test.each(PART_LISTS)('every property of %s, and every choice in it, has words', (list) => {
+    const schema = z.toJSONSchema(partSchemas[list], {
+      io: 'input',
+      unrepresentable: 'any',
+      reused: 'inline',
+    })
+    for (const { properties = {} } of alternatives(schema as Shape)) {
+      const kind = properties.kind?.const ?? properties.kind?.enum?.[0]
+      for (const [key, shape] of Object.entries(properties)) {
+        const name = propertyWords({ id: 'x', kind }, key)
+        expect([key, isOfCode(name)]).toEqual([key, false])
+        if (/Mm|Deg|KgM2/.test(key)) expect(name).not.toBe(key)
+        for (const each of alternatives(shape))
+          for (const value of each.enum ?? (each.const === undefined ? [] : [each.const])) {
+            const said = propertyValueWords(naming, list, key, value)
+            expect([key, value, isOfCode(said)]).toEqual([key, value, false])
+          }
+      }
+    }
+  })
+
+  test('figures have their unit and parts their names', () => {
+    const [shaft] = draft.members
+    if (!shaft) throw new Error('no shaft')
+    const changed = {
+      ...draft,
+      members: draft.members.map((each) =>
+        each === shaft ? { ...each, isHollow: true, inertiaKgM2: 0.02 } : each,
+      ),
+      couplers: draft.couplers.map((each, at) =>
+        at === 0 ? { ...each, kind: 'range' as const, hub: 'counter' } : each,
+      ),
+    }
+    expect(words(changed)).toEqual([
+      'Input shaft: hollow none → yes, moment of inertia none → 0.02 kg·m²',
+      '3–4 sleeve: kind sleeve → range coupler, hub main shaft → countershaft',
+    ])
+  })
 })

@@ -1,11 +1,13 @@
 /** What was done to a box, in words. */
-import type { BoxDraft, Change, Edit, Part } from 'core'
+import type { BoxDraft, Change, Edit, Part, PartList } from 'core'
 import { checkBox, indexBox, warningKey } from 'core'
 
 import { LIST_WORDS, changedPartName, withPartsOf } from './changedPart.ts'
-import { formatLength, formatTeeth } from './format.ts'
+import { formatTeeth } from './format.ts'
 import { issueWords } from './issues.ts'
+import type { Naming } from './names.ts'
 import { capitalize, gearName } from './names.ts'
+import { boxFieldValueWords, propertyValueWords, propertyWords } from './properties.ts'
 import { FIELD_WORDS } from './vocabulary.ts'
 import type { Vocabulary } from './vocabulary.ts'
 
@@ -14,73 +16,14 @@ export function originWords({ by }: { readonly by: string }): string {
   return by === '' ? '' : `by ${by}`
 }
 
-const KEY_WORDS: Readonly<Record<string, string>> = {
-  toothCount: 'teeth',
-  recount: 'second count',
-  twinOf: 'twin of',
-  stationMm: 'station',
-  faceWidthMm: 'face width',
-  moduleMm: 'module',
-  helixAngleDeg: 'helix angle',
-  hand: 'hand of the helix',
-  pressureAngleDeg: 'pressure angle',
-  bearingsMm: 'bearings',
-  fromMm: 'from',
-  toMm: 'to',
-  mount: 'sits',
-  member: 'on',
-  label: 'called',
-  name: 'called',
-  lever: 'lever',
-  isHidden: 'hidden',
-  couplers: 'couplers',
-  positions: 'places',
-  hub: 'hub',
-  steps: 'steps',
-  on: 'on',
-  carries: 'carries',
-  coupler: 'of',
-  place: 'for',
-  lengthMm: 'length',
-  boreMm: 'bore',
-  outsideMm: 'outside',
-  quantity: 'quantity',
-  fit: 'held',
-  pressOn: 'pressed by',
-  isSplit: 'split',
-  closesFrom: 'closes from',
-  marks: 'marks',
-  isNewEachTime: 'new each time',
-  places: 'places',
-  switched: 'moved',
-  selectors: 'rods',
-  tracks: 'grooves',
-  stops: 'stops',
-  putInWith: 'put in with',
-  partNumber: 'part number',
-  text: 'reads',
-  least: 'least',
-  most: 'most',
-  unit: 'unit',
-  from: 'read from',
-  what: 'of',
-}
-
-function valueWords(key: string, value: unknown, words: Vocabulary): string {
-  if (value === null || value === undefined) return 'none'
-  if (typeof value === 'boolean') return value ? 'yes' : 'no'
-  if (typeof value === 'number' && key.endsWith('Mm')) return formatLength(value, words.lengthUnit)
-  if (typeof value === 'number' && key.endsWith('Deg')) return `${value}°`
-  if (typeof value === 'string' || typeof value === 'number') return `${value}`
-  return 'changed'
-}
-
-function fieldsChanged(before: Part, after: Part, words: Vocabulary): string {
+function fieldsChanged(naming: Naming, list: PartList, before: Part, after: Part): string {
   return [...new Set([...Object.keys(before), ...Object.keys(after)])]
     .filter((key) => JSON.stringify(before[key] ?? null) !== JSON.stringify(after[key] ?? null))
     .map((key) => {
-      const [was, is] = [before[key], after[key]].map((value) => valueWords(key, value, words))
-      const name = KEY_WORDS[key] ?? key
+      const [was, is] = [before[key], after[key]].map((value) =>
+        propertyValueWords(naming, list, key, value),
+      )
+      const name = propertyWords(after, key)
       return was === 'changed' || is === 'changed' ? `${name} changed` : `${name} ${was} → ${is}`
     })
     .join(', ')
@@ -103,7 +46,7 @@ function changeWords(draft: BoxDraft, named: BoxDraft, words: Vocabulary, change
   switch (change.kind) {
     case 'field': {
       const [was, is] = [change.before, change.after].map((value) =>
-        valueWords(change.field, value, words),
+        boxFieldValueWords({ box: indexBox(named), words }, change.field, value),
       )
       const name = capitalize(FIELD_WORDS[change.field])
       return was === 'changed' || is === 'changed' ? `${name} changed` : `${name}: ${was} → ${is}`
@@ -112,10 +55,11 @@ function changeWords(draft: BoxDraft, named: BoxDraft, words: Vocabulary, change
       return `${capitalize(LIST_WORDS[change.list])}s put in another order`
     case 'part': {
       if (change.list === 'leftWarnings') return leftWarningWords(draft, words, change)
-      const name = changedPartName({ box: indexBox(named), words }, change)
+      const naming = { box: indexBox(named), words }
+      const name = changedPartName(naming, change)
       if (!change.before) return `Added: ${name}`
       if (!change.after) return `Taken out: ${name}`
-      return `${capitalize(name)}: ${fieldsChanged(change.before, change.after, words)}`
+      return `${capitalize(name)}: ${fieldsChanged(naming, change.list, change.before, change.after)}`
     }
   }
 }
