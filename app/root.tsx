@@ -5,6 +5,7 @@ import type { ShouldRevalidateFunctionArgs } from 'react-router'
 
 import type { Route } from './+types/root'
 import { readSettings } from './.server/settings.ts'
+import { HOLD_PRESSES, replayPress } from './client/earlyPress.ts'
 import { fetchAssets } from './client/fetchAssets.ts'
 import './app.css'
 import { RouteTrouble } from './components/RouteTrouble.tsx'
@@ -34,6 +35,11 @@ export function Layout({ children }: { readonly children: React.ReactNode }) {
         <meta charSet="utf-8" />
         <meta name="viewport" content="width=device-width, initial-scale=1" />
         <meta name="color-scheme" content="light dark" />
+        <script
+          nonce={nonce}
+          suppressHydrationWarning
+          dangerouslySetInnerHTML={{ __html: HOLD_PRESSES }}
+        />
         <Meta />
         <Links nonce={nonce} />
       </head>
@@ -53,6 +59,7 @@ export default function Root() {
   useEffect(() => {
     // From here on the page answers to clicks and keys; tests wait for it, as people do.
     document.documentElement.dataset.live = ''
+    replayPress()
     const leaving = new AbortController()
     const later = setTimeout(() => {
       fetchAssets(leaving.signal).catch(() => undefined)

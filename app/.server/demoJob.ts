@@ -141,7 +141,7 @@ const MINUTE_MS = 60_000
 /** Puts the demo jobs on a demo box. */
 export async function seedDemoJobs(boxId: string): Promise<void> {
   for (const { from, by, entries } of JOBS) {
-    const job = await openJob(boxId)
+    const job = await openJob(boxId, new Date(from))
     if (!job) throw new Error(`there is no demo box ${boxId}`)
     const dated = entries.map((body, at): Entry => ({
       id: uuidv7(),

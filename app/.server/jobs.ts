@@ -130,7 +130,7 @@ export interface OpenedJob {
  * Opens the next job of a unit; the one that is open where there is one, since a unit has
  * one open job at a time. Null when there is no such unit on the bench.
  */
-export async function openJob(boxId: string): Promise<OpenedJob | null> {
+export async function openJob(boxId: string, openedAt = new Date()): Promise<OpenedJob | null> {
   if (!isId(boxId)) return null
   return transact(async (tx) => {
     const [box] = await tx
@@ -149,7 +149,7 @@ export async function openJob(boxId: string): Promise<OpenedJob | null> {
       .from(jobs)
       .where(eq(jobs.boxId, boxId))
     const id = uuidv7()
-    await tx.insert(jobs).values({ id, boxId, number: (last?.number ?? 0) + 1 })
+    await tx.insert(jobs).values({ id, boxId, number: (last?.number ?? 0) + 1, openedAt })
     await touch(tx, boxId)
     return { id, isNew: true }
   })

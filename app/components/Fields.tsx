@@ -10,6 +10,11 @@ import type { TorqueUnit } from '~/words/format.ts'
 import { TORQUE_UNIT_NAMES } from '~/words/format.ts'
 import { tooLongWords } from '~/words/lengths.ts'
 
+/** For a field that keeps what was typed when it is left: Enter leaves it. */
+export function leaveOnEnter({ key, currentTarget }: React.KeyboardEvent<HTMLInputElement>): void {
+  if (key === 'Enter') currentTarget.blur()
+}
+
 interface TypedFieldProps extends Pick<
   React.ComponentProps<'input'>,
   'name' | 'inputMode' | 'placeholder' | 'onBlur' | 'onFocus' | 'onKeyDown'

@@ -6,6 +6,7 @@ import type { ShopRule } from 'core'
 import { checkBox, indexBox } from 'core'
 
 import type { Route } from './+types/jobs'
+import { leaveOnEnter } from '~/components/Fields.tsx'
 import { withDatabase } from '~/.server/answers.ts'
 import { jobsOfBox } from '~/.server/jobs.ts'
 import { readRules, readShelf } from '~/.server/shelf.ts'
@@ -196,6 +197,7 @@ function Initials({
           list="people"
           aria-invalid={isMistyped}
           aria-describedby={problem === undefined ? undefined : 'initials-problem'}
+          onKeyDown={leaveOnEnter}
           onBlur={(event) => {
             const initials = event.target.value.trim().toUpperCase()
             const isRight = areInitials(initials)

@@ -12,7 +12,13 @@ import { useViewState } from '~/components/useViewState.ts'
 import { NothingToShow, WorkArea, WorkMain, WorkPanel } from '~/components/WorkArea.tsx'
 import { measureAddress } from '~/views/measure/measureAddress.ts'
 import type { Engageable } from '~/views/shift/contactView.ts'
-import { depthOf, engageables, measuredGapMm, travelOf } from '~/views/shift/contactView.ts'
+import {
+  depthOf,
+  engageables,
+  isRingCondemned,
+  measuredGapMm,
+  travelOf,
+} from '~/views/shift/contactView.ts'
 import { MOST_LOAD_NM, USUAL_LOAD_NM, figureWithin } from '~/views/shift/shiftInput.ts'
 import { contactWords } from '~/words/contact.ts'
 import { capitalize, couplerName, placeName } from '~/words/names.ts'
@@ -151,6 +157,7 @@ export default function ShiftEngage() {
           <RingGapFields
             ring={place.ring}
             measuredMm={measuredMm}
+            isCondemned={isRingCondemned(job, chosen)}
             triedMm={triedMm}
             unit={lengthUnit}
             measureHref={measureAddress(id, `ring:${chosen.key}`)}

@@ -24,3 +24,9 @@ test('what a gap leaves for wear, and that none leaves nothing', () => {
   expect(wearLeftWords(0.5, null, false, 'mm')).toContain('Enter the half angle')
   expect(wearLeftWords(0, 0, true, 'mm')).toContain('brakes no more. Replace it.')
 })
+
+test('a ring that is judged to be replaced may wear no more, whatever is left of its cone', () => {
+  const words = wearLeftWords(0.66, 0.04, true, 'mm', true)
+  expect(words).toContain('judged to be replaced')
+  expect(words).not.toContain('may wear by')
+})

@@ -36,9 +36,12 @@ export function wearLeftWords(
   wearLeftMm: number | null,
   isMeasured: boolean,
   unit: LengthUnit,
+  isCondemned = false,
 ): string {
   const gap = `${isMeasured ? 'Measured at' : 'At'} ${formatLength(gapMm, unit)} from the gear`
   if (gapMm <= 0) return `${gap} the ring stands on it and brakes no more. Replace it.`
+  if (isCondemned)
+    return `${gap} the ring still brakes, and it is judged to be replaced: it may wear no more. Measure says by which limit.`
   return wearLeftMm === null
     ? `${gap} the ring brakes; at 0 its face meets the gear. Enter the half angle of its cone on Change of gear to say how much wear that leaves.`
     : `${gap} the ring brakes; its cone may wear by ${formatLength(wearLeftMm, unit)} in radius until its face meets the gear. The maker’s limit comes before that.`

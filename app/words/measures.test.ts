@@ -40,8 +40,8 @@ test('a limit is told as bounds of a figure, and as it was entered', () => {
 })
 
 test('a reading of leaves is told by what went in and what did not', () => {
-  expect(readingText('31..35')).toBe('31 in, 35 not')
-  expect(readingText('0.80 … 0.85')).toBe('0.80 in, 0.85 not')
+  expect(readingText('31..35')).toBe('31 went in, 35 did not')
+  expect(readingText('0.80 … 0.85')).toBe('0.80 went in, 0.85 did not')
   expect(readingText('0.40+0.45')).toBe('0.40+0.45')
 })
 

@@ -320,10 +320,10 @@ export function boundsText({ least, most, unit }: EnteredLimit): string {
   return least !== undefined ? `at least ${least}${name}` : `at most ${most ?? ''}${name}`
 }
 
-/** A reading as it is told: "31 in, 35 not", or as it was written. */
+/** A reading as it is told: "31 went in, 35 did not", or as it was written. */
 export function readingText(text: string): string {
   const [went, stayed] = text.split(/\.\.+|…/)
-  return stayed === undefined ? text : `${went?.trim() ?? ''} in, ${stayed.trim()} not`
+  return stayed === undefined ? text : `${went?.trim() ?? ''} went in, ${stayed.trim()} did not`
 }
 
 /** The figure judged, or the two between which it lies. */

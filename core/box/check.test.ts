@@ -374,6 +374,23 @@ describe('warnings leave the box solvable', () => {
         usualToothSum: 60,
       },
     ])
+    // Two teeth are told where all others have one sum to the tooth, and not where they vary.
+    const with2 = (counts: readonly (readonly [number, number])[]) =>
+      warningsOf({
+        ...draft,
+        gears: counts.flatMap(([a, b], at) => [
+          gear(`a${at}`, 'one', a),
+          gear(`b${at}`, 'two', b, { mount: 'free' }),
+        ]),
+      }).filter(({ code }) => code === 'tooth-sum-differs')
+    const even = [
+      [16, 30],
+      [20, 26],
+      [18, 30],
+      [23, 23],
+    ] as const
+    expect(with2(even)).toMatchObject([{ link: 'p2', toothSum: 48, usualToothSum: 46 }])
+    expect(with2(even.map(([a, b]) => [a, b === 23 ? 24 : b] as const))).toEqual([])
     // Also where all of them state one module.
     const measured = { ...draft, gears: draft.gears.map((each) => ({ ...each, moduleMm: 2.5 })) }
     expect(warningsOf(measured).map(({ code }) => code)).toContain('tooth-sum-differs')

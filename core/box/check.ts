@@ -27,6 +27,12 @@ export const MOST_ROLLING_RADIUS_MM = 2_000
  * (common practice).
  */
 export const TOOTH_SUM_TOLERANCE = 2
+/**
+ * The same where all the others, three at the least, have one sum to the tooth: such a box was made
+ * without profile shift, and two teeth more are another distance of its shafts.
+ */
+const EVEN_TOOTH_SUM_TOLERANCE = 1
+const EVEN_PAIRS = 3
 
 /**
  * How far two centre distances between the same axes may be apart, in millimetres.
@@ -289,8 +295,11 @@ function checkToothSums({ draft }: BoxIndex): BoxIssue[] {
       continue
     }
     const usualToothSum = median(pairs.map(({ sum }) => sum)) ?? 0
+    const evenCount = pairs.filter(({ sum }) => sum === usualToothSum).length
+    const isEven = evenCount >= EVEN_PAIRS && evenCount === pairs.length - 1
+    const tolerance = isEven ? EVEN_TOOTH_SUM_TOLERANCE : TOOTH_SUM_TOLERANCE
     for (const { link, at, sum } of pairs)
-      if (Math.abs(sum - usualToothSum) > TOOTH_SUM_TOLERANCE)
+      if (Math.abs(sum - usualToothSum) > tolerance)
         issues.push({
           code: 'tooth-sum-differs',
           path: ['links', at],

@@ -5,7 +5,7 @@ import { useEffect, useState } from 'react'
 import type { DriveAnswer, DriveJob } from '~/views/drive/driveJob.ts'
 import type { DriveWorker } from '~/workers/drive.ts'
 
-/** What came of the last drive, and whether it is that of the job asked for. */
+/** What came of the drive that is asked for, once there is something. */
 export interface DriveState {
   readonly answer: DriveAnswer | undefined
   readonly isRunning: boolean
@@ -42,7 +42,8 @@ export function useDrive(job: DriveJob | undefined): DriveState {
     }
   }, [job])
   return {
-    answer: done?.answer ?? undefined,
+    // What came of another job is not shown under the name of this one.
+    answer: done?.job === job ? (done?.answer ?? undefined) : undefined,
     isRunning: job !== undefined && done?.job !== job,
     hasFailed: done?.job === job && done?.answer === null,
   }

@@ -2,6 +2,7 @@ import { useState } from 'react'
 
 import type { EntryBody, Intake, ReadingUnit } from 'core'
 
+import { leaveOnEnter } from '~/components/Fields.tsx'
 import { entryBodySchema } from '~/files/jobEntry.ts'
 import { Warning } from '~/components/Warning.tsx'
 
@@ -34,6 +35,7 @@ function DistanceField({ distance, isWrong, onKeep }: DistanceFieldProps) {
           autoComplete="off"
           defaultValue={distance?.text ?? ''}
           aria-invalid={isWrong}
+          onKeyDown={leaveOnEnter}
           onBlur={(event) => {
             keep(event.target.value, distance?.unit ?? 'km')
           }}

@@ -1,5 +1,6 @@
 import { useState } from 'react'
 
+import { leaveOnEnter } from '~/components/Fields.tsx'
 import { LONGEST_TRAY, tooLongWords } from '~/words/lengths.ts'
 
 /** Which tray a part lies in while the unit is in pieces. */
@@ -28,9 +29,7 @@ export function TrayField({
         onBlur={() => {
           if (text.trim() !== tray && tooLong === null) onKeep(text.trim())
         }}
-        onKeyDown={(event) => {
-          if (event.key === 'Enter') event.currentTarget.blur()
-        }}
+        onKeyDown={leaveOnEnter}
       />
       {tooLong && (
         <span role="alert" className="text-trouble text-[0.86rem] font-semibold">

@@ -12,6 +12,7 @@ import type {
 } from 'core'
 import {
   MEASURE_RULES,
+  checkReadings,
   exactBoundsOf,
   exactFigureOf,
   judge,
@@ -21,6 +22,7 @@ import {
 } from 'core'
 
 import { entryBodySchema } from '~/files/jobEntry.ts'
+import { readingIssueWords } from '~/words/measures.ts'
 import { isTooFineForThou } from '~/views/measure/thousandths.ts'
 
 /** When it was measured: as it came, or after it was worked on. */
@@ -81,8 +83,15 @@ export function useMeasuring({ limits, part, measure, unit, tool, onKeep }: Meas
   // A radius is set by a rule in mm; a journal is read with the same tool as its bore.
   const besideUnit = rule.beside === 'journal' ? unit : 'mm'
   const besideMm = exactFigureOf(beside, besideUnit) ?? null
+  // What cannot be is said while it is typed, and judged as nothing.
+  const impossible = checkReadings(measure, known, besideMm).filter(
+    ({ code }) => code === 'implausible' || code === 'negative',
+  )
   const judgement =
-    known.length > 0 && known.length === values.length && (!rule.beside || besideMm)
+    impossible.length === 0 &&
+    known.length > 0 &&
+    known.length === values.length &&
+    (!rule.beside || besideMm)
       ? judge(measure, known, besideMm, exactBoundsOf(limit))
       : undefined
   const doubtful = unit === 'thou' ? written.filter(isTooFineForThou) : []
@@ -125,7 +134,8 @@ export function useMeasuring({ limits, part, measure, unit, tool, onKeep }: Meas
     beside,
     cones,
     phase,
-    problems,
+    problems:
+      problems.length > 0 ? problems : impossible.map((issue) => readingIssueWords(issue, unit)),
     question:
       isAsked && doubtful.length > 0
         ? {

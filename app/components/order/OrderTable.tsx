@@ -4,6 +4,7 @@ import { Link } from 'react-router'
 import type { LineState, PartLine } from 'core'
 import { LINE_STATES } from 'core'
 
+import { leaveOnEnter } from '~/components/Fields.tsx'
 import { Table } from '~/components/Table.tsx'
 import type { StockItem } from '~/files/shelf.ts'
 import { atHand } from '~/files/shelf.ts'
@@ -53,6 +54,7 @@ function LineField({ line, of: key, label, width, isDisabled, onKeep }: LineFiel
         placeholder={key === 'reason' ? 'why it is left out' : undefined}
         defaultValue={value}
         disabled={isDisabled}
+        onKeyDown={leaveOnEnter}
         onBlur={(event) => {
           const text = event.target.value.trim()
           const empty = isMoney ? null : undefined
@@ -73,6 +75,7 @@ function QuantityField({ line, isDisabled, onKeep }: FieldOfLineProps) {
         aria-label={`Quantity of ${line.what}`}
         defaultValue={line.quantity}
         disabled={isDisabled}
+        onKeyDown={leaveOnEnter}
         onBlur={(event) => {
           const quantity = Number(event.target.value)
           if (quantity !== line.quantity) onKeep({ ...line, quantity })

@@ -15,6 +15,8 @@ interface RingGapFieldsProps {
   readonly ring: RingFigures | undefined
   /** As the job measured it, and as somebody tries it; null where nobody did. */
   readonly measuredMm: number | null
+  /** Whether the job has it that this ring is to be replaced. */
+  readonly isCondemned: boolean
   readonly triedMm: number | null
   readonly unit: LengthUnit
   /** Where this ring is measured. */
@@ -25,7 +27,7 @@ interface RingGapFieldsProps {
 
 /** The gap of a ring, measured or tried, and what it leaves to wear. */
 export function RingGapFields(props: RingGapFieldsProps) {
-  const { ring, measuredMm, triedMm, unit, measureHref, onTry } = props
+  const { ring, measuredMm, isCondemned, triedMm, unit, measureHref, onTry } = props
   const gapMm = triedMm ?? measuredMm
   return (
     <>
@@ -49,7 +51,13 @@ export function RingGapFields(props: RingGapFieldsProps) {
       <p>
         {gapMm === null
           ? 'Nobody has measured this ring in the job: it is taken to brake. Type a gap to try one.'
-          : wearLeftWords(gapMm, wearLeftMm(ring, gapMm), triedMm === null, unit)}
+          : wearLeftWords(
+              gapMm,
+              wearLeftMm(ring, gapMm),
+              triedMm === null,
+              unit,
+              triedMm === null && isCondemned,
+            )}
       </p>
       {triedMm !== null && measuredMm !== null && triedMm !== measuredMm && (
         <p className="text-graphite">

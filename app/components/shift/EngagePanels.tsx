@@ -8,7 +8,7 @@ import { useBecome } from '~/components/box/useBecome.ts'
 import { useOpenJob } from '~/components/job/jobContext.ts'
 import type { ChangeView } from '~/components/useViewState.ts'
 import { withPart } from '~/views/layout/withPart.ts'
-import { measuredGapMm } from '~/views/shift/contactView.ts'
+import { isRingCondemned, measuredGapMm } from '~/views/shift/contactView.ts'
 import {
   COUPLER_M_S,
   MOST_DRAG_NM,
@@ -77,6 +77,7 @@ export function EngagePanels(props: EngagePanelsProps) {
           inputRpm={inputRpm}
           dragNm={figureWithin(search.get('drag'), 0, [-MOST_DRAG_NM, MOST_DRAG_NM])}
           gapMm={measuredGapMm(job, { key: placeKey(match.coupler, place) })}
+          isCondemned={isRingCondemned(job, { key: placeKey(match.coupler, place) })}
           lengthUnit={settings.lengthUnit}
           torqueUnit={settings.torqueUnit}
           onRing={(ring) => {

@@ -24,6 +24,8 @@ interface RingPanelProps {
   readonly dragNm: number
   /** As the job measured it; null where nobody did. */
   readonly gapMm: number | null
+  /** Whether the job has it that this ring is to be replaced. */
+  readonly isCondemned: boolean
   readonly lengthUnit: LengthUnit
   readonly torqueUnit: TorqueUnit
   readonly onRing: (ring: RingFigures) => void
@@ -83,7 +85,8 @@ function RingFigures(props: RingPanelProps) {
 
 /** Whether the ring can bring the two sides together, and the figures that it takes to say so. */
 export function RingPanel(props: RingPanelProps) {
-  const { naming, match, place, inputRpm, dragNm, gapMm, lengthUnit, torqueUnit } = props
+  const { naming, match, place, inputRpm, dragNm, gapMm, isCondemned, lengthUnit, torqueUnit } =
+    props
   const ring = place.ring ?? {}
   const slip = greatestSlip(match)
   const slipRpm = slip === null ? 0 : Math.abs(toNumber(slip)) * inputRpm
@@ -104,7 +107,7 @@ export function RingPanel(props: RingPanelProps) {
         </Warning>
       )}
       {gapMm !== null && gapMm > 0 && (
-        <p>{wearLeftWords(gapMm, wearLeftMm(ring, gapMm), true, lengthUnit)}</p>
+        <p>{wearLeftWords(gapMm, wearLeftMm(ring, gapMm), true, lengthUnit, isCondemned)}</p>
       )}
       {result.ok ? (
         <>

@@ -1,6 +1,6 @@
 /** A coupler half way in, as the address and the job have it. */
 import type { BoxDraft, Coupler, CouplerPosition, Job, RingFigures } from 'core'
-import { WITH_RING, coneWearMm, measuredOn, placeKey, rodsOf } from 'core'
+import { WITH_RING, coneWearMm, measuredOn, placeKey, rodsOf, verdictsByPart } from 'core'
 
 export interface Engageable {
   readonly coupler: Coupler
@@ -52,6 +52,11 @@ export function depthOf({ place: { dogs } }: Engageable, travelMm: number): numb
 export function measuredGapMm(job: Job, { key }: Pick<Engageable, 'key'>): number | null {
   const latest = measuredOn(job, `ring:${key}`, 'ring-gap').at(-1)
   return latest ? latest.judgement.figures.figure : null
+}
+
+/** Whether the job has it that a place’s ring is to be replaced. */
+export function isRingCondemned(job: Job, { key }: Pick<Engageable, 'key'>): boolean {
+  return verdictsByPart(job).get(`ring:${key}`) === 'replace'
 }
 
 /** The places whose ring stands on its gear, as the job has it, and brakes nothing. */
