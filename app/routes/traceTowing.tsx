@@ -75,8 +75,8 @@ export default function TraceTowing() {
           <ToggleRow
             label="Wheels on the road"
             options={[
-              ['', 'All driven wheels on the road'],
-              ...outputs.map((id) => [id, `Only that of the ${bodyName(naming, id)}`] as const),
+              ['', 'All wheels on the road'],
+              ...outputs.map((id) => [id, `${capitalize(bodyName(naming, id))} alone`] as const),
             ]}
             selected={alone ?? ''}
             onSelect={(on) => {

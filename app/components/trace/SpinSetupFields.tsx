@@ -123,11 +123,10 @@ function Divided({ naming, setup, result: { dividing }, onChange }: DividedProps
   const first = outputs.find((id) => dividing.has(id)) ?? shafts[0]
   const { turned, held } = setup
   return (
-    <div role="status">
-      <p>
-        An open differential divides the turn:{' '}
-        {listed(shafts.map((id) => `the ${bodyName(naming, id)}`))} move with it, or stand while
-        another moves, as friction has it. Hold one more of them, and each part has one answer.
+    <div role="status" className="flex flex-wrap items-center gap-x-3 gap-y-1">
+      <p className="min-w-[18rem] flex-1">
+        {capitalize(listed(shafts.map((id) => `the ${bodyName(naming, id)}`)))} move, or one of them
+        stands, as friction has it. Hold one more, and each has one answer.
       </p>
       {first !== undefined && (
         <button
