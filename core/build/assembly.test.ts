@@ -1,5 +1,6 @@
 /** The order of real arrangements against facts of the bench (common practice). */
-import { withBuild } from '../box/pieces/index.ts'
+import { indexBox } from '../box/box.ts'
+import { rowOf, withBuild } from '../box/pieces/index.ts'
 import type { Chosen, PatternId } from '../box/patterns/index.ts'
 import { PATTERNS, buildPattern, choose } from '../box/patterns/index.ts'
 import type { BoxDraft, ClosingSide, Piece } from '../box/types.ts'
@@ -23,15 +24,18 @@ function changed(draft: BoxDraft, is: (piece: Piece) => boolean, by: Partial<Pie
   }
 }
 
-describe('every arrangement', () => {
-  const all = PATTERNS.flatMap((pattern): (readonly [PatternId, Chosen])[] => [
+/** Every pattern as it is offered first, and with every other choice. */
+function everyChoice(): readonly (readonly [PatternId, Chosen])[] {
+  return PATTERNS.flatMap((pattern): (readonly [PatternId, Chosen])[] => [
     [pattern.id, {}],
     ...pattern.choices.flatMap(({ id, options }) =>
       options.map((option) => [pattern.id, choose(pattern, {}, id, option)] as const),
     ),
   ])
+}
 
-  test.each(all)(
+describe('every arrangement', () => {
+  test.each(everyChoice())(
     '%s %j comes apart to the last part, each once, in an order that works',
     (id, chosen) => {
       const assembly = assemblyOf(withBuild(buildPattern(id, 'box', chosen)))
@@ -40,6 +44,91 @@ describe('every arrangement', () => {
       const down = order.down.map(({ part }) => part.id)
       expect(new Set(down).size).toBe(assembly.parts.length)
       expect(stepsOff(assembly.parts, down)).toBe(true)
+    },
+  )
+})
+
+/**
+ * The order of every arrangement played through with walls: what closes the case is a wall at its
+ * side until it is off, and what stands wider than its hole on either side of it holds it.
+ */
+describe('nothing is pushed through a wall (common practice: cover before shaft, flange before housing)', () => {
+  test.each(everyChoice())('%s %j', (id, chosen) => {
+    const draft = withBuild(buildPattern(id, 'box', chosen))
+    const pieces = new Map(draft.pieces?.map((piece) => [`piece:${piece.id}`, piece]))
+    const members = new Map(draft.members.map((member) => [`shaft:${member.id}`, member]))
+    const { down } = orderOf(assemblyOf(draft))
+    const isOn = new Set(down.flatMap(({ part }) => part.refs))
+    /** Whether something stands at that end of its shaft. */
+    const isTowards = (side: string | undefined, on: string, stationMm: number): boolean => {
+      const shaft = members.get(`shaft:${on}`)
+      if (!shaft) return false
+      const isBehind = 2 * stationMm > shaft.fromMm + shaft.toMm
+      return side === (isBehind ? 'output-end' : 'input-end')
+    }
+    const axisOf = (body: string): string | undefined =>
+      draft.members.find(
+        (each) => each.id === (draft.gears.find((gear) => gear.id === body)?.member ?? body),
+      )?.axis
+    for (const { part, way } of down) {
+      for (const ref of part.refs) {
+        const shaft = members.get(ref)
+        if (shaft && (way.over === 'input-end' || way.over === 'output-end')) {
+          const core = draft.members.find(
+            (other) =>
+              shaft.isHollow === true &&
+              other.isHollow !== true &&
+              other.axis === shaft.axis &&
+              other.fromMm < shaft.toMm &&
+              other.toMm > shaft.fromMm,
+          )
+          const isOut = core !== undefined && !isOn.has(`shaft:${core.id}`)
+          const walls = [...pieces].filter(
+            ([wall, { closesFrom, carries }]) =>
+              isOn.has(wall) &&
+              closesFrom === way.over &&
+              (carries ?? []).some((body) => axisOf(body) === shaft.axis),
+          )
+          if (!isOut) expect([ref, walls.map(([wall]) => wall)]).toEqual([ref, []])
+        }
+        const closer = pieces.get(ref)
+        if (closer?.closesFrom === undefined) continue
+        const outside = [...pieces].filter(
+          ([each, { kind, on, stationMm = 0 }]) =>
+            isOn.has(each) &&
+            (kind === 'flange' || kind === 'nut') &&
+            on !== undefined &&
+            closer.carries?.includes(on) === true &&
+            isTowards(closer.closesFrom, on, stationMm),
+        )
+        expect([ref, outside.map(([each]) => each)]).toEqual([ref, []])
+      }
+      for (const ref of part.refs) isOn.delete(ref)
+    }
+  })
+
+  test.each(everyChoice())(
+    '%s %j: what stands beyond the bearing of an output stands in nothing else',
+    (id, chosen) => {
+      const draft = withBuild(buildPattern(id, 'box', chosen))
+      const index = indexBox(draft)
+      const beyond = new Set(['flange', 'nut', 'seal', 'speed-wheel'])
+      for (const member of draft.outputs) {
+        const row = rowOf(index, member)
+        for (const one of row) {
+          const kind = index.pieces.get(one.ref.replace(/^piece:/, ''))?.kind ?? ''
+          if (!beyond.has(kind)) continue
+          for (const other of row) {
+            const overlap = Math.min(one.toMm, other.toMm) - Math.max(one.fromMm, other.fromMm)
+            const isWithin =
+              one.boreMm >= (other.outsideMm ?? Infinity) ||
+              other.boreMm >= (one.outsideMm ?? Infinity)
+            // The thread of a nut may reach into its flange.
+            if (other !== one && !isWithin)
+              expect([one.ref, other.ref, overlap <= 0.5]).toEqual([one.ref, other.ref, true])
+          }
+        }
+      }
     },
   )
 })

@@ -144,7 +144,8 @@ function partOf(
   if (row) {
     const on = `shaft:${row.member.id}`
     const host = lookup.shafts.find(({ member }) => member === row.member)
-    const isOutboard = row.outboard !== undefined && !host?.core
+    // A tube has gears in mesh with others: it comes out with what runs through it.
+    const isOutboard = row.outboard !== undefined && !host?.core && kind !== 'shaft'
     const ways = row.ways.map((way): AssemblyWay => {
       const isFree = isOutboard && (way.over === row.outboard || way.over === 'sideways')
       const within = [...way.blockedBy, ...withinHub(lookup, part)]

@@ -198,8 +198,10 @@ function ofMember(index: BoxIndex, member: Member): readonly Proposed[] {
   const ends = (['input-end', 'output-end'] as const).flatMap((end) =>
     ofShaftEnd(index, member, end),
   )
-  const bearing = ends.find(({ kind }) => kind === 'ball-bearing')
-  return [...ends, ...ofOutput(index, member, bearing?.stationMm ?? member.toMm)]
+  const bearingsMm = ends.flatMap(({ kind, stationMm }) =>
+    kind === 'ball-bearing' && stationMm !== undefined ? [stationMm] : [],
+  )
+  return [...ends, ...ofOutput(index, member, bearingsMm)]
 }
 
 /** A tube turns on needles on what runs through it. */
@@ -248,21 +250,35 @@ function ofShaftEnd(index: BoxIndex, member: Member, end: ShaftEnd): readonly Pr
   ]
 }
 
+/** From the end of a shaft that power leaves by, what stands on it beyond its bearing. */
+const AT_OUTPUT_MM = { 'speed-wheel': 28, seal: 22.5, flange: 12, nut: 2 } as const
+
 /** Seals where power enters and leaves; the flange, its nut and the speed wheel where it leaves. */
-function ofOutput({ draft }: BoxIndex, member: Member, bearingMm: number): readonly Proposed[] {
+function ofOutput(
+  { draft }: BoxIndex,
+  member: Member,
+  bearingsMm: readonly number[],
+): readonly Proposed[] {
   const on = member.id
   if (draft.input === member.id) {
+    const bearingMm = bearingsMm[0] ?? member.toMm
     const beforeMm = bearingMm - (lengthMm('ball-bearing') + lengthMm('seal')) / 2 - 4
     const hasRoom = beforeMm - member.fromMm > lengthMm('pilot-bearing') + lengthMm('seal')
     const seat = hasRoom ? { stationMm: beforeMm } : {}
     return [{ kind: 'seal', on, ...seat, putInWith: 'grease on its lip' }]
   }
   if (!draft.outputs.includes(member.id)) return []
+  // Power leaves by the end that stands out of its bearing, such as the front one of a front axle.
+  const beforeMm = Math.min(...bearingsMm, member.toMm) - member.fromMm
+  const behindMm = member.toMm - Math.max(...bearingsMm, member.fromMm)
+  const isForwards = behindMm < AT_OUTPUT_MM['speed-wheel'] && beforeMm > behindMm
+  const at = (kind: keyof typeof AT_OUTPUT_MM): number =>
+    isForwards ? member.fromMm + AT_OUTPUT_MM[kind] : member.toMm - AT_OUTPUT_MM[kind]
   return [
-    { kind: 'speed-wheel', on, stationMm: member.toMm - 32 },
-    { kind: 'seal', on, stationMm: member.toMm - 25, putInWith: 'grease on its lip' },
-    { kind: 'flange', on, stationMm: member.toMm - 12 },
-    { kind: 'nut', on, stationMm: member.toMm - 2, isNewEachTime: true },
+    { kind: 'speed-wheel', on, stationMm: at('speed-wheel') },
+    { kind: 'seal', on, stationMm: at('seal'), putInWith: 'grease on its lip' },
+    { kind: 'flange', on, stationMm: at('flange') },
+    { kind: 'nut', on, stationMm: at('nut'), isNewEachTime: true },
   ]
 }
 
