@@ -117,8 +117,11 @@ export function classifyByFloats(draft: BoxDraft, places: CouplerPlaces): FloatV
     const row = bodies.map((body) => Number(body === link.left) - Number(body === link.right))
     const so = [...rows, ...alike]
     if (isSpanned(row, so)) continue
-    if (strict.state === 'neutral') alike.push(row)
-    else if (norm(motionsOf([...so, row], bodies)(draft.input)) > RANK_TOLERANCE) alike.push(row)
+    if (strict.state === 'neutral') {
+      // One whose case is tied to a side past it is no open differential.
+      if (left.has(at(link.case)) || right.has(at(link.case))) return strict
+      alike.push(row)
+    } else if (norm(motionsOf([...so, row], bodies)(draft.input)) > RANK_TOLERANCE) alike.push(row)
   }
   if (strict.state === 'neutral') {
     const turned = motionsOf([...rows, ...alike], bodies)

@@ -338,11 +338,37 @@ function areOutputsStill({ box }: Solver, motions: Motions): boolean {
   return box.draft.outputs.every((output) => speedOf(motions, output).size === 0)
 }
 
+/** What cannot turn: what is in mesh with something that stands does not, whatever its counts. */
+function stillBodies({ speeds }: Motions, laws: readonly Law[]): ReadonlySet<string> {
+  const still = new Set([...speeds].flatMap(([body, sum]) => (sum.size === 0 ? [body] : [])))
+  const pairs = laws.filter((law) => !isCounted(law) && law.terms.length === 2)
+  for (let isMore = true; isMore;) {
+    const before = still.size
+    for (const { terms } of pairs)
+      if (terms.some(({ body }) => still.has(body))) for (const { body } of terms) still.add(body)
+    isMore = still.size > before
+  }
+  return still
+}
+
+/** Whether what drives a differential is tied to one of its sides past it: its sides are no two wheels then. */
+function isTiedToItself(laws: readonly Law[], balancing: Balancing): boolean {
+  const { link, sides } = balancing
+  const reached = sidesOf(laws, balancing)
+  return laws
+    .filter(({ source }) => source === link.id)
+    .flatMap(({ terms }) => terms)
+    .some(({ body }) => !sides.includes(body) && reached.some((side) => side.has(body)))
+}
+
 /** The differentials that are all that lets an output turn; none where more does, or nothing. */
 function opposedBy(solver: Solver, motions: Motions, laws: readonly Law[]): readonly Balancing[] {
   if (areOutputsStill(solver, motions)) return []
   const { motions: alike, balanced } = balance(solver, motions, laws, true)
-  return areOutputsStill(solver, alike) ? balanced : []
+  const isOpen = (balancing: Balancing): boolean => !isTiedToItself(laws, balancing)
+  const still = stillBodies(alike, laws)
+  const areHeld = solver.box.draft.outputs.every((output) => still.has(output))
+  return areHeld && balanced.every(isOpen) ? balanced : []
 }
 
 /** Whether neither the input nor any output can turn, and no further law can change that. */
