@@ -43,19 +43,21 @@ export function formatForcesCsv(naming: Naming, { teeth, shafts }: Forces): stri
     'first bearing N',
     'second bearing mm',
     'second bearing N',
+    'taken to be',
   ]
   const data = [
     ...teeth.map(({ gear, tangentialN, radialN, axialN }) => [
       gearName(naming, gear),
       ...[tangentialN, radialN, axialN].map(rounded),
-      ...Array<string>(4).fill(''),
+      ...Array<string>(5).fill(''),
     ]),
-    ...shafts.map(({ member, thrustN, bearings }) => [
+    ...shafts.map(({ member, thrustN, bearings, areBearingsAssumed }) => [
       bodyName(naming, member),
       '',
       '',
       rounded(thrustN),
       ...bearings.flatMap(({ stationMm, radialN }) => [stationMm, rounded(radialN)]),
+      `${areBearingsAssumed ? 'bearings at the ends of the shaft; ' : ''}all shafts in one plane`,
     ]),
   ]
   return `${Papa.unparse({ fields, data }, { escapeFormulae: true })}\r\n`
