@@ -20,8 +20,13 @@ const browser = await chromium.launch({
 /** So far that the main shaft lies on the bench, half stripped. */
 const STEPS_DONE = 52
 
+const DRAWN_WITHIN_MS = 1_500
+
 async function takePicture(page: Page, name: string): Promise<void> {
-  await page.waitForLoadState('networkidle')
+  await page.locator('html[data-live]').waitFor({ state: 'attached' })
+  await page.evaluate(() => document.fonts.ready)
+  // Teeth that turn come with the worker that draws them, and charts draw themselves.
+  await page.waitForTimeout(DRAWN_WITHIN_MS)
   await page.screenshot({ path: path.join(ROOT, 'docs/screenshots', `${name}.png`) })
 }
 

@@ -92,8 +92,8 @@ test('forces as a file: a gear with its three, a shaft with its thrust and beari
     missing: [],
   })
   expect(csv.split('\r\n').slice(1, 3)).toEqual([
-    '"head gear, input shaft",1000,364,-250,,,,',
-    'main shaft,,,250,0,500,200,600',
+    '"head gear, input shaft",1000,364,-250,,,,,',
+    'main shaft,,,250,0,500,200,600,bearings at the ends of the shaft; all shafts in one plane',
   ])
 })
 
