@@ -1,7 +1,7 @@
 import type { Drive } from './analysis.ts'
 import { analyseBox } from './analysis.ts'
 import { torqueStretches } from './path.ts'
-import { ONE, formatFraction, rational } from '../number/rational.ts'
+import { ONE, ZERO, formatFraction, rational } from '../number/rational.ts'
 import { boxOf, draftOf, fourSpeed, gear, planetaryDraft, shaft } from '../testing/boxes.ts'
 import type { BoxDraft } from '../box/types.ts'
 
@@ -128,4 +128,37 @@ test('power that goes back from the output into a planetary set is told as circu
 test('nothing circulates in a box without such a loop', () => {
   for (const label of ['1', '4', 'R'])
     expect(drive(fourSpeed('sliding-idler'), label).circulations).toEqual([])
+})
+
+test('a chain round a differential that turns as a block carries what goes round (by hand)', () => {
+  // Input on the case, a chain from case to left side with equal sprockets, the right side drives.
+  // The sides bear half of the case each: T_right = T_in, so the case has 2·T_in and the chain T_in.
+  const draft = draftOf({
+    axes: [{ id: 'main' }, { id: 'beside' }],
+    members: [
+      { ...shaft('case'), axis: 'main' },
+      { ...shaft('left'), axis: 'main' },
+      { ...shaft('right'), axis: 'main' },
+      { ...shaft('beside'), axis: 'beside' },
+    ],
+    gears: [
+      gear('a', 'case', 30),
+      gear('b', 'beside', 30),
+      gear('c', 'beside', 24),
+      gear('d', 'left', 24),
+    ],
+    links: [
+      { id: 'open', kind: 'differential', case: 'case', left: 'left', right: 'right' },
+      { id: 'there', kind: 'chain', a: 'a', b: 'b' },
+      { id: 'back', kind: 'chain', a: 'c', b: 'd' },
+    ],
+    input: 'case',
+    outputs: ['right'],
+  })
+  const [only] = analyseBox(boxOf(draft))
+  if (only?.analysis.state !== 'drive') throw new Error('no drive')
+  const { ratio, circulations } = only.analysis
+  expect(formatFraction(ratio)).toBe('1')
+  expect(circulations).toHaveLength(1)
+  expect(formatFraction(circulations[0]?.power ?? ZERO)).toBe('1')
 })

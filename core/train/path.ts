@@ -116,8 +116,13 @@ export function orderPath(
   return { path, circulations }
 }
 
-/** Whether all that the steps link turns at one speed: a solid block, which merely bears load. */
+/**
+ * Whether all that the steps link turns at one speed: a solid block, which merely bears load. Two
+ * toothed wheels that drive one another run against each other at any speed, a chain too.
+ */
 function turnsAsOne(steps: readonly PathStep[]): boolean {
+  if (steps.some(({ law: { terms } }) => terms.length === 2 && terms.every(({ gear }) => gear)))
+    return false
   const ends = steps.flatMap(({ from, to }) => [...from, ...to])
   return ends.every(({ speed }) => ends[0]?.speed.equals(speed) ?? true)
 }
