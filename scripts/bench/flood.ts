@@ -1,0 +1,98 @@
+/** What others notice of hostile forms and pictures that come beside a whole shop's work. */
+import autocannon from 'autocannon'
+import sharp from 'sharp'
+
+import { ms, percentile, report } from './measure.ts'
+
+const CLIENTS = 50
+const SECONDS = 20
+/** Of each, as many as thirty in a minute. */
+const HOSTILE_EVERY_MS = 2_000
+const HEALTH_EVERY_MS = 100
+const MOST_HEALTH_MS = 1_000
+const MOST_TIMES = 3
+
+const SPACES = `1${' '.repeat(1_000_000)}y`
+
+async function post(url: string, form: FormData | URLSearchParams): Promise<number> {
+  const made = new Response(form)
+  const body = Buffer.from(await made.arrayBuffer())
+  const headers = {
+    'Content-Type': made.headers.get('Content-Type') ?? '',
+    'Content-Length': `${body.length}`,
+  }
+  return (await fetch(url, { method: 'POST', headers, body, redirect: 'manual' })).status
+}
+
+function pictureForm(bytes: Buffer): FormData {
+  const form = new FormData()
+  form.set('jobId', crypto.randomUUID())
+  form.set('photo', crypto.randomUUID())
+  form.set('file', new Blob([new Uint8Array(bytes)]), 'photo.png')
+  return form
+}
+
+/** Does something again and again until it is told to stop. */
+function again(everyMs: number, work: () => Promise<unknown>): () => Promise<void> {
+  const wanted = new AbortController()
+  const done = (async () => {
+    while (!wanted.signal.aborted) {
+      const from = performance.now()
+      await work()
+      await new Promise((resolve) =>
+        setTimeout(resolve, Math.max(0, everyMs - (performance.now() - from))),
+      )
+    }
+  })()
+  return async () => {
+    wanted.abort()
+    await done
+  }
+}
+
+/** Fifty clients on the main pages, hostile forms and pictures beside them, and the health check all along. */
+export async function benchFlood(base: string, box: string): Promise<void> {
+  const picture = await sharp({
+    create: { width: 9990, height: 9990, channels: 3, background: 'white' },
+  })
+    .png({ compressionLevel: 9 })
+    .toBuffer()
+  const health: number[] = []
+  const stops = [
+    again(HEALTH_EVERY_MS, async () => {
+      const from = performance.now()
+      await (await fetch(`${base}/healthz`)).text()
+      health.push(performance.now() - from)
+    }),
+    again(HOSTILE_EVERY_MS, () =>
+      post(`${base}/shelf`, new URLSearchParams({ intent: 'shelf', leaves: SPACES })),
+    ),
+    again(HOSTILE_EVERY_MS, () => post(`${base}${box}/photos`, pictureForm(picture))),
+  ]
+  const paths = [
+    '/',
+    ...['trace?position=2', 'job', 'shift', 'measure', 'build'].map((page) => `${box}/${page}`),
+  ]
+  const pages = autocannon({
+    url: base,
+    connections: CLIENTS - 10,
+    duration: SECONDS,
+    requests: paths.map((path) => ({ path })),
+  })
+  const trace = await autocannon({
+    url: `${base}${box}/trace?position=2`,
+    connections: 10,
+    duration: SECONDS,
+  })
+  const { non2xx, errors } = await pages
+  await Promise.all(stops.map((stop) => stop()))
+  const p99 = percentile(health, 0.99)
+  const beside = percentile(health, 0.975)
+  const isMet = p99 < MOST_HEALTH_MS && trace.latency.p97_5 < MOST_TIMES * beside && errors === 0
+  report(
+    `Server: ${CLIENTS} clients on all main pages with 30 hostile forms and 30 hostile pictures a minute: ${isMet ? 'met' : 'not met'}`,
+    `health check p99 ${ms(p99)}; Trace p97.5 ${ms(trace.latency.p97_5)}, ${(trace.latency.p97_5 / beside).toFixed(1)} times`,
+    `health check p97.5 ${ms(beside)} in the same run; ${non2xx} answers not 2xx, ${errors} errors`,
+    `health under ${MOST_HEALTH_MS} ms at p99, Trace within ${MOST_TIMES} times the health check`,
+  )
+}
