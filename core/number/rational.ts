@@ -6,9 +6,22 @@
  */
 import { Fraction } from 'fraction.js'
 
+/** What integer instructions of a processor take: a remainder of floats costs many times as much. */
+const MOST_INT32 = 2 ** 31 - 1
+
+/** The greatest common divisor of two whole numbers that are not negative. */
 function gcd(one: number, other: number): number {
   let [a, b] = [one, other]
-  while (b !== 0) [a, b] = [b, a % b]
+  while (a > MOST_INT32 || b > MOST_INT32) {
+    if (b === 0) return a
+    ;[a, b] = [b, a % b]
+  }
+  return gcdOfInt32(a | 0, b | 0)
+}
+
+function gcdOfInt32(one: number, other: number): number {
+  let [a, b] = [one, other]
+  while (b !== 0) [a, b] = [b, (a % b) | 0]
   return a
 }
 
@@ -63,6 +76,8 @@ export class Rational {
     if (!this.wide && !other.wide) {
       if (this.numerator === 1 && this.denominator === 1) return other
       if (other.numerator === 1 && other.denominator === 1) return this
+      if (this.numerator === 0) return this
+      if (other.numerator === 0) return other
       // Crosswise first, so that the products are in lowest terms already.
       const one = gcd(Math.abs(this.numerator), other.denominator)
       const two = gcd(Math.abs(other.numerator), this.denominator)
