@@ -2,7 +2,7 @@
 import autocannon from 'autocannon'
 import sharp from 'sharp'
 
-import { ms, percentile, report } from './measure.ts'
+import { ms, percentile, report, times } from './measure.ts'
 
 const CLIENTS = 50
 const SECONDS = 20
@@ -88,11 +88,15 @@ export async function benchFlood(base: string, box: string): Promise<void> {
   await Promise.all(stops.map((stop) => stop()))
   const p99 = percentile(health, 0.99)
   const beside = percentile(health, 0.975)
-  const isMet = p99 < MOST_HEALTH_MS && trace.latency.p97_5 < MOST_TIMES * beside && errors === 0
   report(
-    `Server: ${CLIENTS} clients on all main pages with 30 hostile forms and 30 hostile pictures a minute: ${isMet ? 'met' : 'not met'}`,
-    `health check p99 ${ms(p99)}; Trace p97.5 ${ms(trace.latency.p97_5)}, ${(trace.latency.p97_5 / beside).toFixed(1)} times`,
+    `Server: ${CLIENTS} clients on all main pages with 30 hostile forms and 30 hostile pictures a minute`,
+    `Trace ${times(trace.latency.p97_5, beside)} the health check; health check p99 ${ms(p99)}; Trace p97.5 ${ms(trace.latency.p97_5)}`,
     `health check p97.5 ${ms(beside)} in the same run; ${non2xx} answers not 2xx, ${errors} errors`,
-    `health under ${MOST_HEALTH_MS} ms at p99, Trace within ${MOST_TIMES} times the health check`,
+    {
+      [`health under ${MOST_HEALTH_MS} ms at p99`]: p99 < MOST_HEALTH_MS,
+      [`Trace within ${MOST_TIMES} times the health check`]:
+        trace.latency.p97_5 < MOST_TIMES * beside,
+      'no error': errors === 0,
+    },
   )
 }
