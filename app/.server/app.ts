@@ -14,6 +14,7 @@ import { seedDemo } from './demo.ts'
 import { cancelTasks } from './archive/tasks.ts'
 import { endPictures } from './pictures/index.ts'
 import { stopListening } from './events.ts'
+import { keepSummariesFresh } from './jobSummaries.ts'
 import { archives } from './http/archives.ts'
 import { listAssets } from './http/assets.ts'
 import { endEvents, sendEvents, tellChanged } from './http/events.ts'
@@ -31,15 +32,19 @@ function nonceOf(response: { locals?: Record<string, unknown> }): string {
   return String(response.locals?.nonce)
 }
 
+let stopSummaries: () => void = () => undefined
+
 /** Tables up to date and the demo in: what must be so before the first request. */
 export async function prepareDatabase(): Promise<void> {
   await migrateDatabase(path.resolve('app/.server/db/migrations'))
   await seedDemo()
+  stopSummaries = keepSummariesFresh()
 }
 
 export { whyNoDatabase } from './db/client.ts'
 
 export async function closeDatabase(): Promise<void> {
+  stopSummaries()
   await Promise.all([stopListening(), pool.end()])
 }
 

@@ -14,7 +14,7 @@ import { boxes } from './db/tables/boxes.ts'
 import { jobEntries } from './db/tables/jobEntries.ts'
 import { jobs } from './db/tables/jobs.ts'
 import { isId } from './ids.ts'
-import { isSummaryStale, summariesOf } from './jobSummaries.ts'
+import { renewSummaries } from './jobSummaries.ts'
 
 /** Boxes shown at once. */
 export const BENCH_PAGE_SIZE = 20
@@ -114,24 +114,6 @@ const ORDERS: Readonly<Record<BenchSort, readonly SQL[]>> = {
 
 /** The place of a page in an order that no box keeps a place in: how many come before it. */
 const OFFSET = /^from(\d{1,6})$/
-
-/** Boxes whose summaries are worked out at once before they are asked about. */
-const MOST_RENEWED = 300
-
-/**
- * Works out what jobs say of themselves where that is out of date, since it is asked about.
- * False where more are out of date than are worked out at once.
- */
-async function renewSummaries(): Promise<boolean> {
-  const stale = await db
-    .select(columns)
-    .from(boxes)
-    .innerJoin(jobs, eq(jobs.boxId, boxes.id))
-    .where(and(onBench, isSummaryStale))
-    .limit(MOST_RENEWED + 1)
-  await summariesOf(readableOf(stale.slice(0, MOST_RENEWED)))
-  return stale.length <= MOST_RENEWED
-}
 
 /** A condition a word: in the name of a box, in its jobs, or stamped on one of its parts. */
 function wordsOf(search: string): readonly (SQL | undefined)[] {

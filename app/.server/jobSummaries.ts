@@ -2,7 +2,9 @@
  * What the bench shows of the latest job of each box: worked out once for a state of box
  * and job, and kept beside the job until either changes.
  */
-import { desc, inArray, sql } from 'drizzle-orm'
+import { setImmediate as untilOthersHadTheirTurn } from 'node:timers/promises'
+
+import { and, asc, desc, eq, gt, inArray, sql } from 'drizzle-orm'
 import { z } from 'zod'
 
 import type { BoxDraft, ShopRule, Waiting } from 'core'
@@ -11,12 +13,15 @@ import { STAGES, checkBox, readJob, stageAt, stagesOf, waitingOf } from 'core'
 import type { JobSummary } from '../views/job/summary.ts'
 
 import type { BoxRecord } from './boxes.ts'
+import { columns, onBench, readableOf } from './boxes.ts'
 import { db } from './db/client.ts'
 import { boxes } from './db/tables/boxes.ts'
 import { jobs } from './db/tables/jobs.ts'
 import { shop } from './db/tables/shop.ts'
+import { EVERYTHING, onChange } from './events.ts'
 import type { JobRecord } from './jobs.ts'
 import { jobsOfBoxes } from './jobs.ts'
+import { log } from './log.ts'
 import { readRules } from './shelf.ts'
 
 /** Changes whenever what a summary says would be worked out in another way. */
@@ -60,7 +65,7 @@ function stateOf({ revision, jobsRevision, updatedAt }: BoxRecord, rules: string
 }
 
 /** Whether a job has no summary, or one of another state than that of its box; see `stateOf`. */
-export const isSummaryStale = sql`${jobs.summaryOf} is distinct from concat_ws(' ', ${SUMMARY_VERSION}::int, ${boxes.revision}, ${boxes.jobsRevision}, floor(extract(epoch from ${boxes.updatedAt}) * 1000)::bigint, ${rulesVersion}) and ${jobs.number} = (select max(number) from ${jobs} latest where latest.box_id = ${boxes.id})`
+const isSummaryStale = sql`${jobs.summaryOf} is distinct from concat_ws(' ', ${SUMMARY_VERSION}::int, ${boxes.revision}, ${boxes.jobsRevision}, floor(extract(epoch from ${boxes.updatedAt}) * 1000)::bigint, ${rulesVersion}) and ${jobs.number} = (select max(number) from ${jobs} latest where latest.box_id = ${boxes.id})`
 
 /** A summary as it is kept, under the names that the statement below reads. */
 interface Fresh {
@@ -87,21 +92,30 @@ async function keep(fresh: readonly Fresh[]): Promise<void> {
     from free where ${jobs.id} = free.id`)
 }
 
+/** Summaries that are worked out, and kept, at one go: no other request waits for more. */
+const BATCH = 5
+
 /** Works out the summaries of boxes whose kept ones are out of date, and keeps them. */
 async function renew(
   boxes: readonly BoxRecord[],
   version: string,
 ): Promise<ReadonlyMap<string, JobSummary>> {
-  const [all, rules] = await Promise.all([jobsOfBoxes(boxes.map(({ id }) => id)), readRules()])
+  const rules = await readRules()
   const renewed = new Map<string, JobSummary>()
-  const fresh = boxes.flatMap((box): readonly Fresh[] => {
-    const job = all.get(box.id)?.at(-1)
-    if (!job) return []
-    const summary = summaryOf(box.draft, job, rules)
-    renewed.set(box.id, summary)
-    return [{ id: job.id, summary, state: stateOf(box, version) }]
-  })
-  await keep(fresh)
+  for (let from = 0; from < boxes.length; from += BATCH) {
+    const batch = boxes.slice(from, from + BATCH)
+    const all = await jobsOfBoxes(batch.map(({ id }) => id))
+    const fresh: Fresh[] = []
+    for (const box of batch) {
+      const job = all.get(box.id)?.at(-1)
+      if (!job) continue
+      await untilOthersHadTheirTurn()
+      const summary = summaryOf(box.draft, job, rules)
+      renewed.set(box.id, summary)
+      fresh.push({ id: job.id, summary, state: stateOf(box, version) })
+    }
+    await keep(fresh)
+  }
   return renewed
 }
 
@@ -143,4 +157,78 @@ export async function summariesOf(
         : storedSummary.parse(summary),
     ]),
   )
+}
+
+/** Boxes on the bench, after one of them, whose summary is out of date; so many at most. */
+async function staleBoxes(after: string | null, most: number) {
+  return db
+    .select(columns)
+    .from(boxes)
+    .innerJoin(jobs, eq(jobs.boxId, boxes.id))
+    .where(and(onBench, isSummaryStale, after === null ? undefined : gt(boxes.id, after)))
+    .orderBy(asc(boxes.id))
+    .limit(most)
+}
+
+/** Summaries that somebody who asks about them waits for. */
+const MOST_AWAITED = 20
+
+/**
+ * Works out what jobs say of themselves where that is out of date, since it is asked about.
+ * False where more is out of date than one waits for; it is being worked out then.
+ */
+export async function renewSummaries(): Promise<boolean> {
+  const stale = await staleBoxes(null, MOST_AWAITED + 1)
+  await summariesOf(readableOf(stale.slice(0, MOST_AWAITED)))
+  const isWhole = stale.length <= MOST_AWAITED
+  if (!isWhole) renewAll()
+  return isWhole
+}
+
+/** What is being done about summaries that nobody has asked for yet. */
+const pass = { isRunning: false, isWantedAgain: false, isEnding: false }
+
+async function renewOnce(): Promise<void> {
+  let after: string | null = null
+  while (!pass.isEnding) {
+    const stale = await staleBoxes(after, MOST_AWAITED)
+    const last = stale.at(-1)
+    if (!last) return
+    await summariesOf(readableOf(stale))
+    after = last.id
+  }
+}
+
+/** Works out all summaries that are out of date, in the background; another time where it is at it. */
+function renewAll(): void {
+  pass.isWantedAgain = true
+  if (pass.isRunning) return
+  pass.isRunning = true
+  void (async () => {
+    try {
+      while (pass.isWantedAgain && !pass.isEnding) {
+        pass.isWantedAgain = false
+        await renewOnce()
+      }
+    } catch (error) {
+      // Whoever asks for one works it out.
+      log.warn({ err: error }, 'what jobs say of themselves was not worked out')
+    } finally {
+      pass.isRunning = false
+    }
+  })()
+}
+
+/**
+ * Works out what jobs say of themselves at the start, and when all may have changed, such as
+ * the shop's limits: nobody waits for it then. Ends with the function that comes back.
+ */
+export function keepSummariesFresh(): () => void {
+  const stop = onChange((boxId) => {
+    if (boxId === EVERYTHING) renewAll()
+  })
+  return () => {
+    pass.isEnding = true
+    stop()
+  }
 }

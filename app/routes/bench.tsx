@@ -207,8 +207,8 @@ export default function Bench({ loaderData, actionData }: Route.ComponentProps) 
         <BenchFilter view={view} words={words} />
         {!isWhole && (
           <Warning className="mb-3">
-            Many jobs have changed and not all have been looked at yet. Load the page again to look
-            at more of them.
+            Much has changed, and not all jobs have been looked at yet: that is being done. Load the
+            page again in a moment to see all of them in their places.
           </Warning>
         )}
         {unreadable.length > 0 && (
