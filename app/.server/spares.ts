@@ -2,7 +2,7 @@
 import { and, desc, eq, ne, sql } from 'drizzle-orm'
 
 import type { BoxDraft } from 'core'
-import { alikeParts, readJob, verdictsByPart } from 'core'
+import { alikeParts, condemnedParts, indexBox, readJob } from 'core'
 
 import type { BoxRecord } from './boxes.ts'
 import { columns, onBench, readableOf } from './boxes.ts'
@@ -41,13 +41,12 @@ export async function sparesFor(
   return spares.flatMap(({ id, draft }) => {
     const ofSpare = jobs.get(id)
     if (!ofSpare) return []
-    const verdicts = verdictsByPart(
+    const condemned = condemnedParts(
+      indexBox(draft),
       readJob(ofSpare.at(-1)?.entries ?? [], { sheet: draft.sheet ?? [], rules }),
     )
     const found = keys.flatMap((key): SparePart[] => {
-      const parts = alikeParts(box.draft, key, draft).filter(
-        (ref) => verdicts.get(ref) !== 'replace',
-      )
+      const parts = alikeParts(box.draft, key, draft).filter((ref) => !condemned.has(ref))
       return parts.length > 0 ? [{ key, box: id, boxName: draft.name, parts }] : []
     })
     return [{ spare: draft, found }]

@@ -11,7 +11,6 @@ import { Table } from '~/components/Table.tsx'
 import type { Life, LifeFinding } from '~/views/job/life.ts'
 import { lifeOf } from '~/views/job/life.ts'
 import { formatNumber, formatWhen } from '~/words/format.ts'
-import { VERDICT_NAMES } from '~/words/measures.ts'
 
 /** The visits of the unit, each with what was complained of, replaced and paid. */
 function JobsTable({ jobs }: Pick<Life, 'jobs'>) {
@@ -126,7 +125,7 @@ function FoundCell({ found }: { readonly found: LifeFinding | null }) {
       )}
       <span>
         {found.text}
-        {found.verdict && <span className="sr-only">: {VERDICT_NAMES[found.verdict]}</span>}
+        {found.says && <span className="sr-only">: {found.says}</span>}
       </span>
     </span>
   )

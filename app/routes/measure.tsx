@@ -1,7 +1,7 @@
 import { useMemo, useState } from 'react'
 
 import type { Measure, ReadingUnit, UnitPart } from 'core'
-import { MEASURES, alongShafts, indexBox, unitParts, verdictsByPart } from 'core'
+import { MEASURES, alongShafts, indexBox, unitParts, worstByPart } from 'core'
 
 import { useOpenBox } from '~/components/box/boxContext.ts'
 import { Photos } from '~/components/job/Photos.tsx'
@@ -102,7 +102,7 @@ export default function MeasurePage() {
   const [tool, setTool] = useState('')
   const naming = useMemo(() => ({ box: indexBox(draft), words }), [draft, words])
   const parts = useMemo(() => unitParts(draft), [draft])
-  const verdicts = useMemo(() => verdictsByPart(job), [job])
+  const worst = useMemo(() => worstByPart(job), [job])
   const along = useMemo(() => alongShafts(draft, parts), [draft, parts])
   const wanted = search.get('part') ?? ''
   const named = parts.find(({ ref }) => ref === wanted)
@@ -126,14 +126,14 @@ export default function MeasurePage() {
   return (
     <WorkArea title={`${draft.name} · Measure`}>
       <WorkMain label="Section along the shafts, and parts">
-        <VerdictDrawing part={part} verdicts={verdicts} onChoose={choose} />
+        <VerdictDrawing part={part} worst={worst} onChoose={choose} />
         <PartChooser
           job={job}
           naming={naming}
           parts={parts}
           part={part}
           tray={tray}
-          verdicts={verdicts}
+          worst={worst}
           onChoose={choose}
         />
       </WorkMain>

@@ -157,7 +157,7 @@ export default function ShiftEngage() {
           <RingGapFields
             ring={place.ring}
             measuredMm={measuredMm}
-            isCondemned={isRingCondemned(job, chosen)}
+            isCondemned={isRingCondemned(naming.box, job, chosen)}
             triedMm={triedMm}
             unit={lengthUnit}
             measureHref={measureAddress(id, `ring:${chosen.key}`)}

@@ -1,4 +1,12 @@
-import { exactBoundsOf, judge, latestFindings, parseSpan, readJob } from 'core'
+import {
+  buildPattern,
+  exactBoundsOf,
+  indexBox,
+  judge,
+  latestFindings,
+  parseSpan,
+  readJob,
+} from 'core'
 import type { EnteredLimit, EntryBody, Measure, ReadingUnit } from 'core'
 
 import {
@@ -12,6 +20,7 @@ import {
   readingProblemWords,
   readingText,
   reasonWords,
+  verdictWords,
 } from './measures.ts'
 
 const plain = (text: string): string => text.replaceAll('\u00a0', ' ').replaceAll('\u202f', ' ')
@@ -159,4 +168,16 @@ describe('a figure has as many decimals as its verdict needs', () => {
     expect(plain(boundsWords({ least: 0.762 }, 'mm'))).toBe('at least 0.762 mm')
     expect(plain(boundsWords({ most: 2 / 3 }, 'mm'))).toBe('at most 0.67 mm')
   })
+})
+
+test.each([
+  ['shaft:main', 'end-play', 'set by shims'],
+  ['shaft:main', 'bearing-feel', 'replace its bearings'],
+  ['sleeve:coupler-1-2', 'fork-clearance', 'replace its fork'],
+  ['gear:main-2', 'end-play', 'replace its thrust washers'],
+  ['gear:main-2', 'pitting', 'replace'],
+] as const)('beyond its limit on %s, %s says: %s', (part, what, words) => {
+  const box = indexBox(buildPattern('three-shaft', 'unit', {}))
+  expect(verdictWords(box, { part, what }, 'replace')).toBe(words)
+  expect(verdictWords(box, { part, what }, 'good')).toBe('good')
 })

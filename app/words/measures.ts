@@ -1,6 +1,7 @@
 /** Measurements, verdicts and stages in words. */
 import type {
   Bounds,
+  BoxIndex,
   ConeCount,
   EnteredLimit,
   Figures,
@@ -9,6 +10,7 @@ import type {
   LineState,
   Look,
   Measure,
+  OrderTarget,
   Quantity,
   Reason,
   ReadingIssue,
@@ -18,7 +20,7 @@ import type {
   Statistic,
   Verdict,
 } from 'core'
-import { MEASURE_RULES, fromUnit, toUnit } from 'core'
+import { MEASURE_RULES, fromUnit, orderTarget, toUnit } from 'core'
 
 import type { Vocabulary } from './vocabulary.ts'
 import { inWords } from './vocabulary.ts'
@@ -220,6 +222,26 @@ export const VERDICT_NAMES: Readonly<Record<Verdict, string>> = {
   good: 'good',
   watch: 'watch',
   replace: 'replace',
+}
+
+/** What "replace" is said of, by what the finding leads to. */
+const REPLACED: Readonly<Record<OrderTarget, string>> = {
+  itself: VERDICT_NAMES.replace,
+  bearings: 'replace its bearings',
+  fork: 'replace its fork',
+  shims: 'set by shims',
+  'thrust-washer': 'replace its thrust washers',
+  'runs-on': 'replace what it runs on',
+  'its-shaft': 'replace its shaft',
+}
+
+/** A verdict in words: what is found on one part may ask for another, or for shims. */
+export function verdictWords(
+  box: BoxIndex,
+  finding: Pick<Finding, 'part' | 'what'>,
+  verdict: Verdict,
+): string {
+  return verdict === 'replace' ? REPLACED[orderTarget(box, finding)] : VERDICT_NAMES[verdict]
 }
 
 export const SOURCE_NAMES: Readonly<Record<LimitSource, string>> = {

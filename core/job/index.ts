@@ -31,15 +31,15 @@ export {
   readJob,
   spanOf,
   standingVerdict,
-  verdictsByPart,
+  worstByPart,
 } from './job.ts'
 export type { EnteredLimit, KnownLimits, LimitSource, ShopRule } from './limits.ts'
 export { LIMIT_SOURCES, limitFor } from './limits.ts'
 export { alikeParts } from './alike.ts'
 export type { Companion } from './companions.ts'
 export { companionsOf, inspectionsOf } from './companions.ts'
-export type { Need } from './orders.ts'
-export { needsOf, piecesOfKey } from './orders.ts'
+export type { Need, OrderTarget } from './orders.ts'
+export { condemnedParts, needsOf, orderTarget, piecesOfKey } from './orders.ts'
 export type { PartFamily, UnitPartKind } from './partKinds.ts'
 export { PART_FAMILIES } from './partKinds.ts'
 export type { StageState, Waiting } from './stages.ts'

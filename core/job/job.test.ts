@@ -1,7 +1,7 @@
 import fc from 'fast-check'
 
 import type { Entry, EntryBody } from './job.ts'
-import { readJob, standingVerdict, verdictsByPart } from './job.ts'
+import { readJob, standingVerdict, worstByPart } from './job.ts'
 import { stageAt, stagesOf, waitingOf } from './stages.ts'
 import { companionsOf } from './companions.ts'
 import { unitParts } from './unitParts.ts'
@@ -59,7 +59,7 @@ describe('readJob', () => {
 
   it('the latest finding of a part stands, and both are kept', () => {
     const job = readJob([ringGap('r', '28', '28', '29'), ringGap('r', '41', '42', '41')])
-    expect(verdictsByPart(job).get('r')).toBe('good')
+    expect(worstByPart(job).get('r')?.verdict).toBe('good')
     expect(job.findings.map(({ verdict }) => verdict)).toEqual(['replace', 'good'])
   })
 

@@ -601,14 +601,14 @@ export function latestFindings(job: Job): readonly Finding[] {
   return [...latest.values()]
 }
 
-/** The worst verdict that stands on each part, of its latest findings. */
-export function verdictsByPart(job: Job): ReadonlyMap<string, Verdict> {
-  const verdicts = new Map<string, Verdict>()
-  for (const finding of latestFindings(job)) {
-    const verdict = standingVerdict(finding)
-    const before = verdicts.get(finding.part)
-    if (verdict && (!before || SEVERITY[verdict] > SEVERITY[before]))
-      verdicts.set(finding.part, verdict)
+/** Of the latest findings on each part that are judged, the worst. */
+export function worstByPart(job: Job): ReadonlyMap<string, Finding> {
+  const severityOf = (finding: Finding | undefined): number => {
+    const verdict = finding && standingVerdict(finding)
+    return verdict ? SEVERITY[verdict] : -1
   }
-  return verdicts
+  const worst = new Map<string, Finding>()
+  for (const finding of latestFindings(job))
+    if (severityOf(finding) > severityOf(worst.get(finding.part))) worst.set(finding.part, finding)
+  return worst
 }

@@ -1,8 +1,9 @@
-import type { Entry, EntryBody } from './job.ts'
+import type { Entry, EntryBody, Look } from './job.ts'
 import { LOOKS, readJob } from './job.ts'
+import type { Measure } from '../measure/measurement.ts'
 import { MEASURES } from '../measure/measurement.ts'
 import { companionsOf, inspectionsOf } from './companions.ts'
-import { ORDER_RULES, needsOf, orderKeys, piecesOfKey } from './orders.ts'
+import { ORDER_RULES, condemnedParts, needsOf, orderKeys, piecesOfKey } from './orders.ts'
 import type { UnitPartKind } from './partKinds.ts'
 import { UNIT_PART_DEFINITIONS } from './partKinds.ts'
 import { isJudged, neededParts } from './stages.ts'
@@ -153,6 +154,27 @@ describe('of a unit whose parts are listed', () => {
     const found = { part: 'gear:main-2', what: 'running-clearance' } as const
     expect(orderKeys(index, found)).toEqual([needles])
     expect(orderKeys(indexBox({ ...whole, pieces: [] }), found)).toEqual(['gear:main-2'])
+  })
+
+  test('a part is condemned by what was found on it, or on what it wears; a shaft not by its play', () => {
+    const seen = (part: string, look: Look): Entry =>
+      entry({ kind: 'look', part, look, grade: 'replace' })
+    const measured = (part: string, measure: Measure, reading: string): Entry =>
+      entry({
+        ...{ kind: 'measurement', part, measure, readings: [reading], unit: 'mm', tool: '' },
+        limit: { source: 'maker', most: '0.05', unit: 'mm' },
+        phase: 'found',
+      })
+    const condemnedBy = (...log: readonly Entry[]) => [...condemnedParts(index, readJob(log))]
+    // Common practice: shims set the play of a shaft, and pads wear before the groove.
+    expect(condemnedBy(measured('shaft:main', 'end-play', '0.9'))).toEqual(ofShaft('shim', 'main'))
+    expect(condemnedBy(measured('sleeve:coupler-1-2', 'fork-clearance', '0.9'))).toEqual([
+      ref(({ kind, coupler }) => kind === 'fork' && coupler === 'coupler-1-2'),
+    ])
+    expect(condemnedBy(seen('gear:main-2', 'pitting'))).toEqual(['gear:main-2'])
+    expect(condemnedBy(seen('shaft:counter', 'bearing-feel'))).toEqual(
+      ofShaft('roller-bearing', 'counter'),
+    )
   })
 
   test('a groove that is too wide orders the shaft that it is cut into', () => {

@@ -10,7 +10,7 @@ import { isNewEachTime, memberOfPiece } from '../box/pieces/index.ts'
 import type { BoxDraft, Piece, PieceKind } from '../box/types.ts'
 import type { Measure } from '../measure/measurement.ts'
 import type { Finding, Job, Look } from './job.ts'
-import { standingVerdict } from './job.ts'
+import { latestFindings, standingVerdict } from './job.ts'
 import type { UnitPartKind } from './partKinds.ts'
 import { UNIT_PART_DEFINITIONS } from './partKinds.ts'
 import { pieceOfRef, readPartReference, refOfPiece } from './unitParts.ts'
@@ -145,17 +145,41 @@ function targetPieces(index: BoxIndex, target: OrderTarget, ref: string): readon
   }
 }
 
+/** What is replaced, or set, where a finding on a part asks for it. */
+export function orderTarget(
+  index: BoxIndex,
+  { part, what }: Pick<Finding, 'part' | 'what'>,
+): OrderTarget {
+  const kind = kindOfRef(index, part)
+  return (kind && RULES.get(`${what} ${kind}`)) ?? 'itself'
+}
+
+/**
+ * The parts that what was found last condemns: the very part, or what its finding leads to, such
+ * as the fork of a groove. A shaft whose end play is to be set by shims is not one.
+ */
+export function condemnedParts(index: BoxIndex, job: Job): ReadonlySet<string> {
+  return new Set(
+    latestFindings(job).flatMap((finding): readonly string[] => {
+      if (standingVerdict(finding) !== 'replace') return []
+      const target = orderTarget(index, finding)
+      if (target === 'itself') return [finding.part]
+      return targetPieces(index, target, finding.part).map((piece) => refOfPiece(index, piece))
+    }),
+  )
+}
+
 /**
  * The keys of what a finding orders: the very pieces where the box lists them, else what the
  * part needs in general. Where somebody has written a line by the general key, that stands.
  */
 export function orderKeys(
   index: BoxIndex,
-  { part, what }: Pick<Finding, 'part' | 'what'>,
+  finding: Pick<Finding, 'part' | 'what'>,
   written: ReadonlySet<string> = new Set(),
 ): readonly string[] {
-  const kind = kindOfRef(index, part)
-  const target = (kind && RULES.get(`${what} ${kind}`)) ?? 'itself'
+  const { part } = finding
+  const target = orderTarget(index, finding)
   const piece = pieceOfRef(index, part)
   const { id } = readPartReference(part)
   const shaft = piece && memberOfPiece(index, piece)?.id

@@ -1,6 +1,6 @@
 import { useMemo } from 'react'
 
-import { VERDICT_NAMES, lineStateName } from '~/words/measures.ts'
+import { lineStateName } from '~/words/measures.ts'
 import { useOpenBox } from '~/components/box/boxContext.ts'
 import { Table } from '~/components/Table.tsx'
 import type { HandOver } from '~/views/job/handOver.ts'
@@ -43,12 +43,11 @@ function FoundTable({ rows }: Pick<HandOver, 'rows'>) {
         { heading: 'Looked at', cell: ({ what }) => what },
         {
           heading: 'Found',
-          cell: ({ found, verdict }) => (verdict ? `${found}: ${VERDICT_NAMES[verdict]}` : found),
+          cell: ({ found, verdict }) => (verdict ? `${found}: ${verdict}` : found),
         },
         {
           heading: 'After',
-          cell: ({ after, afterVerdict }) =>
-            afterVerdict ? `${after}: ${VERDICT_NAMES[afterVerdict]}` : after,
+          cell: ({ after, afterVerdict }) => (afterVerdict ? `${after}: ${afterVerdict}` : after),
         },
         { heading: 'Limit', cell: ({ limit }) => limit },
       ]}

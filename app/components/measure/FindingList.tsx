@@ -2,9 +2,10 @@ import { Camera, Undo2 } from 'lucide-react'
 import { useState } from 'react'
 
 import type { EntryBody, Finding, Verdict } from 'core'
-import { VERDICTS, boundsOf, standingVerdict } from 'core'
+import { VERDICTS, boundsOf, indexBox, standingVerdict } from 'core'
 
 import { TypedField } from '~/components/Fields.tsx'
+import { useOpenBox } from '~/components/box/boxContext.ts'
 import { Photos } from '~/components/job/Photos.tsx'
 import { formatWhen } from '~/words/format.ts'
 import { LONGEST_LINE, tooLongWords } from '~/words/lengths.ts'
@@ -18,6 +19,7 @@ import {
   judgedWords,
   overruledWords,
   readingText,
+  verdictWords,
 } from '~/words/measures.ts'
 import { capitalize } from '~/words/names.ts'
 
@@ -46,6 +48,7 @@ export function FindingList({ boxId, findings, isDisabled, onRecord }: FindingLi
 
 /** What was found, how it is judged and by what, when and by whom. */
 function FoundWords({ finding }: { readonly finding: Finding }) {
+  const { draft } = useOpenBox()
   const { entry } = finding
   const overruled = overruledWords(finding)
   const measured = finding.kind === 'measured' ? finding.measured : undefined
@@ -57,7 +60,7 @@ function FoundWords({ finding }: { readonly finding: Finding }) {
       {standing && <VerdictSign verdict={standing} />}
       <span>
         <b>
-          {standing ? capitalize(VERDICT_NAMES[standing]) : 'Not judged'}:{' '}
+          {standing ? capitalize(verdictWords(indexBox(draft), finding, standing)) : 'Not judged'}:{' '}
           {FOUND_NAMES[finding.what]}
         </b>{' '}
         {finding.kind === 'seen'

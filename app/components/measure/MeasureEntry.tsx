@@ -11,8 +11,9 @@ import type {
   Measure,
   ReadingUnit,
 } from 'core'
-import { CONE_COUNTS, MEASURE_RULES, boundsOf, unitsOf } from 'core'
+import { CONE_COUNTS, MEASURE_RULES, boundsOf, indexBox, unitsOf } from 'core'
 
+import { useOpenBox } from '~/components/box/boxContext.ts'
 import { SelectField, TypedField } from '~/components/Fields.tsx'
 import { LONGEST_LINE } from '~/words/lengths.ts'
 import { measureHint } from '~/words/measureHints.ts'
@@ -25,12 +26,12 @@ import {
   SOURCE_NAMES,
   STATISTIC_NAMES,
   UNIT_WORDS,
-  VERDICT_NAMES,
   boundsWords,
   figureWords,
   formatFigure,
   reasonWords,
   shownUnit,
+  verdictWords,
 } from '~/words/measures.ts'
 import { capitalize } from '~/words/names.ts'
 import { Warning } from '~/components/Warning.tsx'
@@ -61,18 +62,20 @@ interface MeasureEntryProps {
 }
 
 interface JudgedProps {
-  readonly props: Pick<MeasureEntryProps, 'measure' | 'shelf' | 'unit' | 'onUnit'>
+  readonly props: Pick<MeasureEntryProps, 'part' | 'measure' | 'shelf' | 'unit' | 'onUnit'>
   readonly measuring: Measuring
 }
 
 /** By what is judged, how what is typed is judged so far, and what is doubtful about it. */
-function Judged({ props: { measure, shelf, unit, onUnit }, measuring }: JudgedProps) {
+function Judged({ props: { part, measure, shelf, unit, onUnit }, measuring }: JudgedProps) {
   const { limit, judgement, question } = measuring
   return (
     <>
       <LimitLine limit={limit} />
       {measure === 'ring-gap' && <LeafHint shelf={shelf} limit={limit} unit={unit} />}
-      {judgement && <JudgementLine measure={measure} judgement={judgement} unit={unit} />}
+      {judgement && (
+        <JudgementLine part={part} measure={measure} judgement={judgement} unit={unit} />
+      )}
       {question && (
         <InchesQuestion
           doubtful={question.doubtful}
@@ -292,21 +295,29 @@ function ReadingFields(props: ReadingFieldsProps) {
 
 /** What the readings come to, before they are kept. */
 function JudgementLine({
+  part,
   measure,
   judgement: { verdict, figures, reasons },
   unit,
 }: {
+  readonly part: string
   readonly measure: Measure
   readonly judgement: Judgement
   readonly unit: ReadingUnit
 }) {
+  const { draft } = useOpenBox()
   const rule = MEASURE_RULES[measure]
   const shown = shownUnit(rule.judges, unit)
+  const finding = { part, what: measure }
   return (
     <p role="status" className="flex gap-2">
       {verdict && <VerdictSign verdict={verdict} />}
       <span>
-        {verdict && <b className="text-[1.15rem]">{capitalize(VERDICT_NAMES[verdict])}. </b>}
+        {verdict && (
+          <b className="text-[1.15rem]">
+            {capitalize(verdictWords(indexBox(draft), finding, verdict))}.{' '}
+          </b>
+        )}
         {capitalize(STATISTIC_NAMES[rule.statistic])} {figureWords(figures, shown)}, mean{' '}
         {formatFigure(figures.mean, unit)}, spread {formatFigure(figures.spread, unit)}.{' '}
         {reasons.map((reason) => reasonWords(reason, shown)).join(' ')}

@@ -1,12 +1,12 @@
 import { useMemo, useState } from 'react'
 
-import type { Job, PartFamily, UnitPart, Verdict } from 'core'
-import { PART_FAMILIES, VERDICTS, isJudged } from 'core'
+import type { Finding, Job, PartFamily, UnitPart } from 'core'
+import { PART_FAMILIES, VERDICTS, isJudged, standingVerdict } from 'core'
 
 import { SearchField } from '~/components/SearchField.tsx'
 import { findParts, searchableParts } from '~/views/measure/findParts.ts'
 import { FAMILY_NAMES, unitPartName } from '~/words/jobs.ts'
-import { VERDICT_NAMES } from '~/words/measures.ts'
+import { VERDICT_NAMES, verdictWords } from '~/words/measures.ts'
 import type { Naming } from '~/words/names.ts'
 import { capitalize } from '~/words/names.ts'
 import { inWords } from '~/words/vocabulary.ts'
@@ -20,18 +20,21 @@ interface PartChooserProps {
   readonly part: UnitPart
   /** The tray whose parts are asked for; empty where none is. */
   readonly tray: string
-  readonly verdicts: ReadonlyMap<string, Verdict>
+  readonly worst: ReadonlyMap<string, Finding>
   readonly onChoose: (ref: string) => void
 }
 
 interface PartButtonProps {
-  readonly name: string
-  readonly verdict: Verdict | undefined
+  readonly naming: Naming
+  readonly part: string
+  /** The worst that was found on it and is judged. */
+  readonly finding: Finding | undefined
   readonly isChosen: boolean
   readonly onChoose: () => void
 }
 
-function PartButton({ name, verdict, isChosen, onChoose }: PartButtonProps) {
+function PartButton({ naming, part, finding, isChosen, onChoose }: PartButtonProps) {
+  const verdict = finding && standingVerdict(finding)
   return (
     <button
       type="button"
@@ -40,8 +43,10 @@ function PartButton({ name, verdict, isChosen, onChoose }: PartButtonProps) {
       onClick={onChoose}
     >
       {verdict && <VerdictSign verdict={verdict} />}
-      {name}
-      {verdict && <span className="text-graphite">{VERDICT_NAMES[verdict]}</span>}
+      {capitalize(unitPartName(naming, part))}
+      {finding && verdict && (
+        <span className="text-graphite">{verdictWords(naming.box, finding, verdict)}</span>
+      )}
     </button>
   )
 }
@@ -84,7 +89,7 @@ function Families({ job, naming, parts, chosen, onChoose }: FamiliesProps) {
 
 /** The families of parts and the parts of the one in hand, with their verdicts; or those that are looked for. */
 export function PartChooser(props: PartChooserProps) {
-  const { job, naming, parts, part, tray, verdicts, onChoose } = props
+  const { job, naming, parts, part, tray, worst, onChoose } = props
   const [wanted, setWanted] = useState(tray === '' ? '' : `tray ${tray}`)
   const { trays } = job
   const searchable = useMemo(() => searchableParts(naming, parts, trays), [naming, parts, trays])
@@ -127,8 +132,9 @@ export function PartChooser(props: PartChooserProps) {
         {shown.map(({ ref }) => (
           <PartButton
             key={ref}
-            name={capitalize(unitPartName(naming, ref))}
-            verdict={verdicts.get(ref)}
+            naming={naming}
+            part={ref}
+            finding={worst.get(ref)}
             isChosen={ref === part.ref}
             onChoose={() => {
               onChoose(ref)

@@ -1,6 +1,6 @@
 import { useMemo } from 'react'
 
-import type { UnitPart, verdictsByPart } from 'core'
+import type { UnitPart, worstByPart } from 'core'
 import { indexBox, refOfPiece } from 'core'
 
 import { useOpenBox } from '~/components/box/boxContext.ts'
@@ -14,12 +14,12 @@ const LAYERS: Layers = new Set<Layer>(['rest', 'names', 'counts', 'parts'])
 
 interface VerdictDrawingProps {
   readonly part: UnitPart
-  readonly verdicts: ReturnType<typeof verdictsByPart>
+  readonly worst: ReturnType<typeof worstByPart>
   readonly onChoose: (ref: string) => void
 }
 
 /** The unit with the verdict on each part, to choose one from. */
-export function VerdictDrawing({ part, verdicts, onChoose }: VerdictDrawingProps) {
+export function VerdictDrawing({ part, worst, onChoose }: VerdictDrawingProps) {
   const { draft, words } = useOpenBox()
   const naming = useMemo(() => ({ box: indexBox(draft), words }), [draft, words])
   const refOf = (pieceId: string): string => {
@@ -54,7 +54,7 @@ export function VerdictDrawing({ part, verdicts, onChoose }: VerdictDrawingProps
               section={section}
               scale={scale}
               naming={naming}
-              verdicts={verdicts}
+              worst={worst}
               hrefOf={(ref) => `?part=${encodeURIComponent(ref)}`}
               onChoose={onChoose}
             />

@@ -1,9 +1,9 @@
-import type { Section, Verdict } from 'core'
-import { SLEEVE_TRAVEL_MM, readPartReference, sleeveShiftMm } from 'core'
+import type { Finding, Section, Verdict } from 'core'
+import { SLEEVE_TRAVEL_MM, readPartReference, sleeveShiftMm, standingVerdict } from 'core'
 
 import type { Scale } from '~/views/section/scale.ts'
 import { unitPartName } from '~/words/jobs.ts'
-import { VERDICT_NAMES } from '~/words/measures.ts'
+import { verdictWords } from '~/words/measures.ts'
 import type { Naming } from '~/words/names.ts'
 import { capitalize } from '~/words/names.ts'
 
@@ -13,7 +13,7 @@ interface VerdictMarksProps {
   readonly section: Section
   readonly scale: Scale
   readonly naming: Naming
-  readonly verdicts: ReadonlyMap<string, Verdict>
+  readonly worst: ReadonlyMap<string, Finding>
   readonly hrefOf: (part: string) => string
   readonly onChoose: (part: string) => void
 }
@@ -60,11 +60,12 @@ function placeOf(
 
 /** The verdict on each part, by shape, sign and word besides its colour. */
 export function VerdictMarks(props: VerdictMarksProps) {
-  const { section, scale, naming, verdicts, hrefOf, onChoose } = props
-  return [...verdicts].map(([part, verdict]) => {
+  const { section, scale, naming, worst, hrefOf, onChoose } = props
+  return [...worst].map(([part, finding]) => {
     const place = placeOf(section, scale, part)
-    if (!place) return null
-    const name = `${capitalize(unitPartName(naming, part))}: ${VERDICT_NAMES[verdict]}`
+    const verdict = standingVerdict(finding)
+    if (!place || !verdict) return null
+    const name = `${capitalize(unitPartName(naming, part))}: ${verdictWords(naming.box, finding, verdict)}`
     return (
       <a
         key={part}

@@ -77,7 +77,7 @@ export function EngagePanels(props: EngagePanelsProps) {
           inputRpm={inputRpm}
           dragNm={figureWithin(search.get('drag'), 0, [-MOST_DRAG_NM, MOST_DRAG_NM])}
           gapMm={measuredGapMm(job, { key: placeKey(match.coupler, place) })}
-          isCondemned={isRingCondemned(job, { key: placeKey(match.coupler, place) })}
+          isCondemned={isRingCondemned(naming.box, job, { key: placeKey(match.coupler, place) })}
           lengthUnit={settings.lengthUnit}
           torqueUnit={settings.torqueUnit}
           onRing={(ring) => {

@@ -9,7 +9,7 @@ import { evidenceFor } from '~/views/shift/evidence.ts'
 import type { Complaint } from '~/words/complaints.ts'
 import { goodEvidenceWords } from '~/words/complaints.ts'
 import { unitPartName } from '~/words/jobs.ts'
-import { FOUND_NAMES, VERDICT_NAMES, judgedWords, overruledWords } from '~/words/measures.ts'
+import { FOUND_NAMES, judgedWords, overruledWords, verdictWords } from '~/words/measures.ts'
 import { capitalize } from '~/words/names.ts'
 
 import { useShift } from './useShift.ts'
@@ -30,7 +30,7 @@ export function EvidenceList({ complaint }: { readonly complaint: Complaint }) {
             <li key={finding.entry.id} className="flex items-start gap-2 pt-2">
               <VerdictSign verdict={verdict} />
               <span>
-                <b>{capitalize(VERDICT_NAMES[verdict])}:</b>{' '}
+                <b>{capitalize(verdictWords(naming.box, finding, verdict))}:</b>{' '}
                 <Link
                   to={measureAddress(id, finding.part, finding.what)}
                   className="text-accent inline-block py-0.5 underline"

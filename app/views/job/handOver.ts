@@ -1,5 +1,5 @@
 /** What goes with a unit when it leaves the bench: what came in, what was found, what was done. */
-import type { Box, Finding, Job, Verdict } from 'core'
+import type { Box, Finding, Job } from 'core'
 import { STAGES, boundsOf, judgeChecks, stagesOf, standingVerdict, unitParts } from 'core'
 
 import type { OrderLine } from '~/views/order/orderLines.ts'
@@ -14,6 +14,7 @@ import {
   boundsWords,
   readingText,
   stageName,
+  verdictWords,
 } from '~/words/measures.ts'
 import { capitalize } from '~/words/names.ts'
 import { sheetLineName, sheetLineText } from '~/words/sheet.ts'
@@ -24,10 +25,11 @@ export interface HandOverRow {
   readonly part: string
   readonly what: string
   readonly found: string
-  readonly verdict: Verdict | null
+  /** In words; null where it is not judged. */
+  readonly verdict: string | null
   /** Empty where it was not measured after the work. */
   readonly after: string
-  readonly afterVerdict: Verdict | null
+  readonly afterVerdict: string | null
   /** The limit that it was judged by last; empty where there was none. */
   readonly limit: string
 }
@@ -52,6 +54,11 @@ function foundText(finding: Finding): string {
   return finding.kind === 'seen'
     ? LOOK_GRADES[finding.what][finding.verdict]
     : `${finding.measured.readings.map(readingText).join(' · ')} ${UNIT_NAMES[finding.measured.unit]}`
+}
+
+function standingWords(box: Box, finding: Finding): string | null {
+  const verdict = standingVerdict(finding)
+  return verdict && verdictWords(box, finding, verdict)
 }
 
 function limitText(finding: Finding): string {
@@ -85,9 +92,9 @@ function rowsOf(box: Box, words: Vocabulary, { findings }: Job): readonly HandOv
       part: capitalize(unitPartName({ box, words }, latest.part)),
       what: latest.kind === 'seen' ? LOOK_NAMES[latest.what] : MEASURE_NAMES[latest.what],
       found: found ? foundText(found) : '',
-      verdict: found ? standingVerdict(found) : null,
+      verdict: found ? standingWords(box, found) : null,
       after: after ? foundText(after) : '',
-      afterVerdict: after ? standingVerdict(after) : null,
+      afterVerdict: after ? standingWords(box, after) : null,
       limit: limitText(latest),
     }))
 }

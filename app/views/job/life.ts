@@ -5,7 +5,13 @@ import type { Verdict } from 'core'
 
 import { orderLines, totalsOf } from '~/views/order/orderLines.ts'
 import { unitPartName } from '~/words/jobs.ts'
-import { LOOK_GRADES, FOUND_NAMES, UNIT_NAMES, readingText } from '~/words/measures.ts'
+import {
+  LOOK_GRADES,
+  FOUND_NAMES,
+  UNIT_NAMES,
+  readingText,
+  verdictWords,
+} from '~/words/measures.ts'
 import type { Naming } from '~/words/names.ts'
 import { capitalize } from '~/words/names.ts'
 
@@ -34,6 +40,8 @@ export interface LifeJob {
 export interface LifeFinding {
   readonly text: string
   readonly verdict: Verdict | null
+  /** The verdict in words. */
+  readonly says: string | null
 }
 
 /** One thing over all jobs. */
@@ -84,7 +92,12 @@ export function lifeOf(naming: Naming, jobs: readonly LivedJob[]): Life {
         what: FOUND_NAMES[finding.what],
         found: jobs.map(() => null),
       }
-      row.found[at] = { text: findingText(finding), verdict: standingVerdict(finding) }
+      const verdict = standingVerdict(finding)
+      row.found[at] = {
+        text: findingText(finding),
+        verdict,
+        says: verdict && verdictWords(naming.box, finding, verdict),
+      }
       rows.set(key, row)
     }
   })

@@ -1,6 +1,6 @@
 /** Labels for a unit, its trays and its parts: what each says, and which page its code opens. */
 import type { Job, PartFamily, UnitPart } from 'core'
-import { PART_FAMILIES, unitParts, verdictsByPart } from 'core'
+import { PART_FAMILIES, condemnedParts, unitParts } from 'core'
 
 import { measureAddress } from '~/views/measure/measureAddress.ts'
 import { unitPartName } from '~/words/jobs.ts'
@@ -23,15 +23,15 @@ export function readLabelled(text: string | null): Labelled {
   return LABELLED.find((each) => each === text) ?? 'none'
 }
 
-function isLabelled(labelled: Labelled, job: Job): (part: UnitPart) => boolean {
-  const verdicts = verdictsByPart(job)
+function isLabelled({ box }: Naming, labelled: Labelled, job: Job): (part: UnitPart) => boolean {
+  const condemned = condemnedParts(box, job)
   switch (labelled) {
     case 'none':
       return () => false
     case 'all':
       return () => true
     case 'replace':
-      return ({ ref }) => verdicts.get(ref) === 'replace'
+      return ({ ref }) => condemned.has(ref)
     case 'trays':
       return ({ ref }) => job.trays.has(ref)
     default:
@@ -63,7 +63,7 @@ export function labelsOf(
       path: `/boxes/${boxId}/measure?tray=${encodeURIComponent(tray)}`,
     })),
     ...unitParts(draft)
-      .filter(isLabelled(labelled, job))
+      .filter(isLabelled(naming, labelled, job))
       .map(({ ref }) => ({
         title: capitalize(unitPartName(naming, ref)),
         detail: [draft.name, job.trays.has(ref) ? `tray ${job.trays.get(ref) ?? ''}` : '']

@@ -1,6 +1,6 @@
 /** A coupler half way in, as the address and the job have it. */
-import type { BoxDraft, Coupler, CouplerPosition, Job, RingFigures } from 'core'
-import { WITH_RING, coneWearMm, measuredOn, placeKey, rodsOf, verdictsByPart } from 'core'
+import type { BoxIndex, BoxDraft, Coupler, CouplerPosition, Job, RingFigures } from 'core'
+import { WITH_RING, condemnedParts, coneWearMm, measuredOn, placeKey, rodsOf } from 'core'
 
 export interface Engageable {
   readonly coupler: Coupler
@@ -55,8 +55,12 @@ export function measuredGapMm(job: Job, { key }: Pick<Engageable, 'key'>): numbe
 }
 
 /** Whether the job has it that a place’s ring is to be replaced. */
-export function isRingCondemned(job: Job, { key }: Pick<Engageable, 'key'>): boolean {
-  return verdictsByPart(job).get(`ring:${key}`) === 'replace'
+export function isRingCondemned(
+  box: BoxIndex,
+  job: Job,
+  { key }: Pick<Engageable, 'key'>,
+): boolean {
+  return condemnedParts(box, job).has(`ring:${key}`)
 }
 
 /** The places whose ring stands on its gear, as the job has it, and brakes nothing. */
