@@ -25,6 +25,7 @@ import { Legend } from '~/components/section/Legend.tsx'
 import { SectionDrawing } from '~/components/section/SectionDrawing.tsx'
 import { CHOICE_WORDS, PATTERN_WORDS, optionWords } from '~/words/patterns.ts'
 import { writtenText } from '~/files/text.ts'
+import { gearTotal } from '~/words/names.ts'
 import { CAUTIONS, DEFERENCE } from '~/words/cautions.ts'
 import { inWords, vocabularyOf } from '~/words/vocabulary.ts'
 import { Warning } from '~/components/Warning.tsx'
@@ -141,8 +142,8 @@ export default function NewBox({ loaderData, actionData }: Route.ComponentProps)
           <PatternList words={words} selected={patternId} onSelect={setPatternId} />
           <div className="flex min-h-0 flex-col gap-2 p-4 pt-2">
             <p role="status">
-              <b>{inWords(words, PATTERN_WORDS[patternId].title)}</b>: {draft.gears.length} gears to
-              count, {draft.positions.length} positions{direct && `, direct in ${direct}`}
+              <b>{inWords(words, PATTERN_WORDS[patternId].title)}</b>: {gearTotal(draft)} to count,{' '}
+              {draft.positions.length} positions{direct && `, direct in ${direct}`}
             </p>
             <div className="min-h-[9rem] flex-1">
               <SectionDrawing

@@ -141,6 +141,8 @@ const ISSUE_WORDS: {
     `${pair(issue.link)} have ${issue.toothSum} teeth together; the other pair between these shafts, ${pair(issue.other)}, ${issue.otherToothSum}. Count both pairs again.`,
   'tooth-sum-differs': (issue, { pair }) =>
     `${pair(issue.link)} have ${issue.toothSum} teeth together; the other pairs between these shafts have about ${issue.usualToothSum}. Count both again.`,
+  'gears-touch': (issue, { gear }) =>
+    `${gear(issue.gears[0])} and ${gear(issue.gears[1])} have ${issue.toothSum} teeth together; pairs in mesh between these shafts have about ${issue.meshingSum}. With teeth of one size they touch without the ${gear(issue.idler)}, and nothing would turn. Count both again.`,
   'piece-nowhere': (issue, { piece }) =>
     `The ${piece(issue.piece)} is said to belong to something that is no longer in the box. Say what it sits on or goes with, or take it out.`,
   'bore-over-outside': (issue, { piece, length }) =>

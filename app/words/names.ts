@@ -1,6 +1,6 @@
 /** What the parts of a box are called. */
-import type { BoxIndex, Coupler, CouplerPosition, Gear, Law, Link } from 'core'
-import { countedTogether, memberOfBody, namingEnds } from 'core'
+import type { BoxDraft, BoxIndex, Coupler, CouplerPosition, Gear, Law, Link } from 'core'
+import { countedTogether, countingProgress, memberOfBody, namingEnds } from 'core'
 
 import type { Vocabulary } from './vocabulary.ts'
 import { LINK_WORDS, inWords } from './vocabulary.ts'
@@ -124,4 +124,12 @@ export function lawName(naming: Naming, law: Law): string {
   return law.terms
     .map(({ gear, body }) => (gear ? gearName(naming, gear) : bodyName(naming, body)))
     .join(' with ')
+}
+
+/** "19 gears and 10 twins": how many a box has; twins are counted with the gear that they are alike with. */
+export function gearTotal(draft: BoxDraft): string {
+  const { total } = countingProgress(draft)
+  const twins = draft.gears.length - total
+  if (twins === 0) return `${total} gears`
+  return `${total} gears and ${twins === 1 ? 'a twin' : `${twins} twins`}`
 }

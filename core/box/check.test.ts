@@ -1,7 +1,7 @@
 import type { BoxIssue } from './issues.ts'
 import { checkBox, leftWarning, warningKey } from './check.ts'
-import { draftOf, gear, planetaryDraft, shaft, trainDraft } from '../testing/boxes.ts'
-import type { BoxDraft, Coupler, Planetary } from './types.ts'
+import { draftOf, fourSpeed, gear, planetaryDraft, shaft, trainDraft } from '../testing/boxes.ts'
+import type { BoxDraft, Coupler, Gear, Planetary } from './types.ts'
 
 const train = trainDraft([[12, 24]])
 const sleeve: Coupler = {
@@ -575,4 +575,36 @@ describe('pairs that state their module (ISO 21771: a = m·(z1 + z2) / (2·cos �
       { code: 'modules-differ', path: ['links', 0], link: 'p0', moduleMm: [2.5, 3] },
     ])
   })
+})
+
+test('two gears that an idler bridges are told where their tips would touch', () => {
+  const reversed = (main: number, counter: number, sizes: Partial<Gear> = {}) => {
+    const built = fourSpeed('sliding-idler')
+    const idler = built.gears.find(({ member }) => member === 'idler')?.id ?? ''
+    const beside = built.links.flatMap((link) =>
+      link.kind === 'external-mesh' && [link.a, link.b].includes(idler)
+        ? [link.a === idler ? link.b : link.a]
+        : [],
+    )
+    const [one = '', two = ''] = beside
+    const draft = {
+      ...built,
+      gears: built.gears.map((gear) =>
+        gear.id === one || gear.id === two
+          ? { ...gear, ...sizes, toothCount: gear.id === one ? counter : main }
+          : gear,
+      ),
+    }
+    return { idler, beside, told: warningsOf(draft).filter(({ code }) => code === 'gears-touch') }
+  }
+  // Pairs of that box have 60 teeth together, 30 modules apart; a tooth reaches one module past
+  // the pitch circle (ISO 53): radii of 17/2 + 1 and 39/2 + 1 leave the last clear by nothing.
+  expect(reversed(39, 17).told).toEqual([])
+  const { idler, beside, told } = reversed(40, 17)
+  expect(told).toMatchObject([{ idler, toothSum: 57, meshingSum: 60 }])
+  expect(new Set(told.flatMap((each) => ('gears' in each ? each.gears : [])))).toEqual(
+    new Set(beside),
+  )
+  // Of finer teeth nothing is known from counts alone.
+  expect(reversed(40, 17, { moduleMm: 2 }).told).toEqual([])
 })

@@ -7,7 +7,7 @@ import { pitchRadiusOfModuleMm } from './mesh.ts'
 import { oncePer } from './oncePer.ts'
 import { checkPieces } from './pieces/check.ts'
 import { LEAST_TOOTH_COUNT, MOST_TOOTH_COUNT, isToothCount } from './toothCount.ts'
-import { median, sumsBetweenAxes } from './toothSums.ts'
+import { bridgedPairs, median, sumsBetweenAxes } from './toothSums.ts'
 import type { BoxDraft, Coupler, Gear, LeftWarning, Path, Rule } from './types.ts'
 
 /** Pressure angles of gears that are made (common practice). */
@@ -46,6 +46,7 @@ export const WARNING_CODES: ReadonlySet<BoxIssueCode> = new Set([
   'gear-off-its-member',
   'tooth-sum-differs',
   'tooth-sums-differ',
+  'gears-touch',
   'twins-differ',
   'position-repeats',
   'position-interlocked',
@@ -105,6 +106,7 @@ function check(index: BoxIndex): CheckedBox {
     ...draft.couplers.flatMap((coupler, at) => checkCoupler(coupler, ['couplers', at])),
     ...checkPositions(index),
     ...checkToothSums(index),
+    ...checkBridged(index),
     ...checkCentreDistances(index),
     ...checkPieces(index),
   ]
@@ -309,6 +311,24 @@ function checkToothSums({ draft }: BoxIndex): BoxIssue[] {
         })
   }
   return issues
+}
+
+/**
+ * Teeth that two gears side by side have too many of together to stand clear of one another: a
+ * tooth reaches one module past the pitch circle (ISO 53), so tips meet at a sum of four less than
+ * that of a pair in mesh, where their teeth are of one size.
+ */
+const TIPS_IN_TEETH = 4
+
+function checkBridged({ draft }: BoxIndex): BoxIssue[] {
+  return bridgedPairs(draft)
+    .filter(({ toothSum, meshingSum }) => toothSum + TIPS_IN_TEETH > meshingSum)
+    .map(({ at, gears: [one, other], ...figures }) => ({
+      code: 'gears-touch',
+      path: ['links', at],
+      gears: [one.id, other.id],
+      ...figures,
+    }))
 }
 
 /**

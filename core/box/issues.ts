@@ -106,6 +106,15 @@ export type BoxIssue = { readonly path: Path } & (
       readonly other: string
       readonly otherToothSum: number
     }
+  /** Of two gears that an idler bridges. */
+  | {
+      readonly code: 'gears-touch'
+      readonly gears: readonly [string, string]
+      readonly idler: string
+      readonly toothSum: number
+      /** What a pair in mesh between their shafts has. */
+      readonly meshingSum: number
+    }
   /** A piece that says it belongs to something that is not there. */
   | { readonly code: 'piece-nowhere'; readonly piece: string; readonly id: string }
   | {

@@ -1,6 +1,6 @@
 /** Sums of teeth of pairs in mesh: at one centre distance they are nearly the same. */
 import { pairsOf } from './links/index.ts'
-import type { BoxDraft, Link } from './types.ts'
+import type { BoxDraft, Gear, Link } from './types.ts'
 
 export interface PairSum {
   readonly link: Link
@@ -37,6 +37,57 @@ export function sumsBetweenAxes(draft: BoxDraft): readonly (readonly PairSum[])[
     }
   })
   return [...groups.values()]
+}
+
+/** Two gears that an idler bridges, and what two on their shafts that mesh have together. */
+export interface BridgedPair {
+  readonly idler: string
+  readonly gears: readonly [Gear, Gear]
+  readonly toothSum: number
+  /** Where the second of the two links stands among the links of the draft. */
+  readonly at: number
+  readonly meshingSum: number
+}
+
+/** Counted gears side by side that only an idler links, between shafts that have pairs of alike teeth. */
+export function bridgedPairs(draft: BoxDraft): readonly BridgedPair[] {
+  const gears = new Map(draft.gears.map((gear) => [gear.id, gear]))
+  const axes = new Map(draft.members.map(({ id, axis }) => [id, axis]))
+  const axisOf = ({ member }: Gear): string => axes.get(member) ?? ''
+  const sums = sumsBetweenAxes(draft).map((pairs) => ({
+    usual: median(pairs.map(({ sum }) => sum)) ?? 0,
+    shafts: pairs.map(({ a, b }) => [gears.get(a), gears.get(b)]),
+  }))
+  const meshes = draft.links.flatMap((link, at) =>
+    pairsOf(link).flatMap(({ a, b, touch }) =>
+      touch === 'outside'
+        ? [
+            { of: a, other: b, at },
+            { of: b, other: a, at },
+          ]
+        : [],
+    ),
+  )
+  return meshes.flatMap(({ of: idler, other, at }): readonly BridgedPair[] => {
+    const [one, two] = [meshes.find((each) => each.of === idler && each.at < at)?.other, other].map(
+      (id) => gears.get(id ?? ''),
+    )
+    if (!one || !two || axisOf(one) === axisOf(two)) return []
+    if (one.toothCount === null || two.toothCount === null) return []
+    const isSideBySide =
+      2 * Math.abs(one.stationMm - two.stationMm) <= (one.faceWidthMm ?? 0) + (two.faceWidthMm ?? 0)
+    const between = sums.find(({ shafts: [first] }) => {
+      const [a, b] = first ?? []
+      const ends = [a, b].map((gear) => gear && axisOf(gear))
+      const isOfOneSize = [one, two].every(
+        (gear) => gear.moduleMm === a?.moduleMm && gear.helixAngleDeg === a?.helixAngleDeg,
+      )
+      return isOfOneSize && ends.includes(axisOf(one)) && ends.includes(axisOf(two))
+    })
+    if (!isSideBySide || !between) return []
+    const toothSum = one.toothCount + two.toothCount
+    return [{ idler, gears: [one, two], toothSum, at, meshingSum: between.usual }]
+  })
 }
 
 /** The middle value, the upper one of an even number; undefined of none. */

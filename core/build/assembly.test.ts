@@ -49,6 +49,38 @@ describe('every arrangement', () => {
 })
 
 /**
+ * Two bodies cannot be in one place. Teeth on the outside of a sleeve are over its hub, and are left
+ * out; stations are whole millimetres.
+ */
+describe('what is proposed stands beside one another', () => {
+  test.each(everyChoice())('%s %j', (id, chosen) => {
+    const index = indexBox(withBuild(buildPattern(id, 'box', chosen)))
+    const onSleeves = new Set(
+      index.draft.gears.flatMap((gear) =>
+        index.draft.couplers.some(
+          ({ hub, stationMm }) => hub === gear.member && stationMm === gear.stationMm,
+        )
+          ? [`gear:${gear.id}`]
+          : [],
+      ),
+    )
+    const inOneAnother = index.draft.members.flatMap((member) => {
+      const row = rowOf(index, member.id).filter(({ ref }) => !onSleeves.has(ref))
+      return row.flatMap((one, at) =>
+        row.slice(at + 1).flatMap((other) => {
+          const byMm = Math.min(one.toMm, other.toMm) - Math.max(one.fromMm, other.fromMm)
+          const isRound =
+            one.boreMm >= (other.outsideMm ?? Infinity) ||
+            other.boreMm >= (one.outsideMm ?? Infinity)
+          return byMm > 1 && !isRound ? [[one.ref, other.ref, byMm]] : []
+        }),
+      )
+    })
+    expect(inOneAnother).toEqual([])
+  })
+})
+
+/**
  * The order of every arrangement played through with walls: what closes the case is a wall at its
  * side until it is off, and what stands wider than its hole on either side of it holds it.
  */

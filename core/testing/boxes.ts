@@ -111,9 +111,9 @@ export function fourSpeed(reverse: ThreeShaftChoices['reverse']): BoxDraft {
     'main-2': 35,
     'counter-3': 30,
     'main-3': 30,
-    'counter-reverse': 20,
+    'counter-reverse': 16,
     'idler-reverse': 25,
-    'main-reverse': 40,
+    'main-reverse': 32,
   })
 }
 

@@ -7,6 +7,7 @@ import { FileButton } from '~/components/FileButton.tsx'
 import { Preview } from '~/components/Preview.tsx'
 import { SectionDrawing } from '~/components/section/SectionDrawing.tsx'
 import type { FileIssue } from '~/files/boxFile.ts'
+import { gearTotal } from '~/words/names.ts'
 import type { Vocabulary } from '~/words/vocabulary.ts'
 
 import { ImportProblems } from './ImportProblems.tsx'
@@ -71,7 +72,7 @@ function ImportPreview({ words, chosen, onCancel, onConfirm }: ImportPreviewProp
       onConfirm={onConfirm}
     >
       <p>
-        {file.name}: {draft.members.length} shafts and the like, {draft.gears.length} gears,{' '}
+        {file.name}: {draft.members.length} shafts and the like, {gearTotal(draft)},{' '}
         {draft.couplers.length} couplers, {draft.positions.length} positions. It becomes a new box;
         nothing that is on the bench changes.
       </p>

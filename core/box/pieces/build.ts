@@ -16,6 +16,7 @@ import type {
   Piece,
   PieceKind,
   ShaftEnd,
+  Travel,
 } from '../types.ts'
 import { PIECE_DEFINITIONS } from './kinds.ts'
 import { plainDiameterMm } from './shafts.ts'
@@ -117,14 +118,28 @@ function isInPlaceOf(piece: Piece, proposed: Proposed): boolean {
     piece.on === proposed.on &&
     piece.coupler === proposed.coupler &&
     piece.place === proposed.place &&
-    (piece.carries?.[0] ?? '') === (proposed.carries?.[0] ?? '') &&
+    (piece.carries === undefined || piece.carries[0] === proposed.carries?.[0]) &&
     isNear
   )
 }
 
 /** What takes up room on a member: gears, and hubs with their sleeves. */
-function occupied({ draft }: BoxIndex, memberId: string): readonly (readonly [number, number])[] {
+function occupied(
+  { draft, members }: BoxIndex,
+  memberId: string,
+): readonly (readonly [number, number])[] {
+  const core = members.get(memberId)
+  const ringRoom = (coupler: Coupler, travel: Travel): number =>
+    WITH_RINGS.has(coupler.kind) && coupler.positions.some((place) => place.travel === travel)
+      ? TO_RING_MM + lengthMm('ring') / 2
+      : HALF_HUB_MM
   return [
+    // A tube takes up what runs through it.
+    ...draft.members
+      .filter(
+        (tube) => tube.isHollow === true && core?.isHollow !== true && tube.axis === core?.axis,
+      )
+      .map(({ fromMm, toMm }) => [fromMm, toMm]),
     ...draft.gears
       .filter(({ member }) => member === memberId)
       .map(({ stationMm, faceWidthMm = DRAWN_FACE_MM }) => [
@@ -133,7 +148,10 @@ function occupied({ draft }: BoxIndex, memberId: string): readonly (readonly [nu
       ]),
     ...draft.couplers
       .filter(({ hub, kind }) => hub === memberId && kind !== 'friction-clutch')
-      .map(({ stationMm }) => [stationMm - HALF_HUB_MM, stationMm + HALF_HUB_MM]),
+      .map((coupler) => [
+        coupler.stationMm - ringRoom(coupler, 'towards-input'),
+        coupler.stationMm + ringRoom(coupler, 'towards-output'),
+      ]),
   ]
     .map(([from = 0, to = 0]) => [from, to] as const)
     .sort((one, other) => one[0] - other[0])
@@ -168,7 +186,10 @@ function bearingStation(
     const stationMm = firstMm - CLEARANCE_MM - halfMm
     return stationMm >= member.fromMm ? stationMm : undefined
   }
-  const lastMm = Math.max(member.fromMm, ...row.map(([, to]) => to))
+  const pinMm = nestedAt(index, member, 'input-end')
+    ? pinStation(index, member) + lengthMm('needle-bearing') / 2
+    : member.fromMm
+  const lastMm = Math.max(pinMm, ...row.map(([, to]) => to))
   const stationMm = lastMm + CLEARANCE_MM + halfMm
   return stationMm <= member.toMm ? stationMm : undefined
 }
@@ -179,7 +200,13 @@ function ofMember(index: BoxIndex, member: Member): readonly Proposed[] {
   if (member.kind === 'idler' || member.kind === 'cluster')
     return [
       { kind: 'idler-pin', carries: [on] },
-      { kind: 'bush', on, stationMm: (member.fromMm + member.toMm) / 2 },
+      {
+        kind: 'bush',
+        on,
+        // It turns on its pin with the gears over it.
+        carries: index.draft.gears.flatMap((gear) => (gear.member === on ? [gear.id] : [])),
+        stationMm: (member.fromMm + member.toMm) / 2,
+      },
       { kind: 'thrust-washer', on, stationMm: member.fromMm + 1 },
       { kind: 'thrust-washer', on, stationMm: member.toMm - 1 },
     ]
@@ -223,6 +250,18 @@ function ofTube({ draft }: BoxIndex, member: Member): readonly Proposed[] {
   }))
 }
 
+/**
+ * Where the needles on the pin of a shaft that runs in another stand: clear of the gears on it,
+ * and of its own bearing where it has none.
+ */
+function pinStation({ draft }: BoxIndex, member: Member): number {
+  const gearsMm = draft.gears
+    .filter((gear) => gear.member === member.id)
+    .map(({ stationMm, faceWidthMm = DRAWN_FACE_MM }) => stationMm - faceWidthMm / 2)
+  const firstMm = gearsMm.length > 0 ? Math.min(...gearsMm) : member.fromMm
+  return Math.min(member.fromMm + 4, firstMm + 0.5 - lengthMm('needle-bearing') / 2)
+}
+
 /** The bearing at one end of a shaft, with what holds it; needles where the end runs in another. */
 function ofShaftEnd(index: BoxIndex, member: Member, end: ShaftEnd): readonly Proposed[] {
   const on = member.id
@@ -230,7 +269,7 @@ function ofShaftEnd(index: BoxIndex, member: Member, end: ShaftEnd): readonly Pr
   // Of two shafts in one another the one behind has the pin, and needles between the two.
   if (other)
     return end === 'input-end'
-      ? [{ kind: 'needle-bearing', on, carries: [other.id], stationMm: member.fromMm + 4 }]
+      ? [{ kind: 'needle-bearing', on, carries: [other.id], stationMm: pinStation(index, member) }]
       : []
   const kind: PieceKind = member.kind === 'countershaft' ? 'roller-bearing' : 'ball-bearing'
   const stationMm = bearingStation(index, member, end, kind)
@@ -251,7 +290,7 @@ function ofShaftEnd(index: BoxIndex, member: Member, end: ShaftEnd): readonly Pr
 }
 
 /** From the end of a shaft that power leaves by, what stands on it beyond its bearing. */
-const AT_OUTPUT_MM = { 'speed-wheel': 28, seal: 22.5, flange: 12, nut: 2 } as const
+const AT_OUTPUT_MM = { 'speed-wheel': 28, seal: 22.5, flange: 12, nut: 1 } as const
 
 /** Seals where power enters and leaves; the flange, its nut and the speed wheel where it leaves. */
 function ofOutput(
