@@ -162,9 +162,9 @@ export default function ShiftDrive({ loaderData }: Route.ComponentProps) {
         </div>
         <p className="text-graphite text-[0.9rem]">
           Worked out with a made-up engine and car until you enter yours; teeth and bearings lose
-          nothing here, and a ring between parts that hang on neither engine nor wheels, as before a
-          range that changes, is taken to be in step: its heat is not among these. The ratios are
-          this box’s own.
+          nothing here. What hangs on neither engine nor wheels while a range changes turns on as it
+          did until its ring takes it along: that heat is told with the change, and is not in the
+          balance of the work. The ratios are this box’s own.
         </p>
       </WorkPanel>
     </WorkArea>

@@ -1,7 +1,7 @@
 import { buildPattern, indexBox } from 'core'
 import type { DrivenChange } from 'core'
 
-import { formatSeconds, formatWork, notDrivenWords, readyWords } from './drive.ts'
+import { formatSeconds, formatWork, notDrivenWords, readyWords, ringHeatWords } from './drive.ts'
 import { PLAIN_WORDS } from './vocabulary.ts'
 
 const change: DrivenChange = {
@@ -14,6 +14,7 @@ const change: DrivenChange = {
   wasReady: true,
   clutchJ: 0,
   ringJ: 0,
+  betweenJ: 0,
   knockJ: 0,
 }
 
@@ -23,6 +24,13 @@ test('a change says what was ready for it', () => {
     'guessed wrong, waited 0.19\u00a0s',
   )
   expect(readyWords({ ...change, wasReady: null, gapS: 0.4 })).toBe('through neutral')
+})
+
+test('the heat of rings tells what the balance does not have, and knocks apart', () => {
+  expect(ringHeatWords({ ringJ: 80, betweenJ: 0, knockJ: 0 })).toBe('80\u00a0J')
+  expect(ringHeatWords({ ringJ: 80, betweenJ: 240, knockJ: 3 })).toBe(
+    '320\u00a0J, 240\u00a0J of it from what hangs on neither end, knock 3\u00a0J',
+  )
 })
 
 test('work is in joules, and in kilojoules where it is much', () => {

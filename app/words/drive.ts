@@ -27,6 +27,24 @@ export function formatWork(workJ: number): string {
     : `${formatNumber(workJ / 1_000, 1)}${NBSP}kJ`
 }
 
+/** Less is not told, in joules. */
+const LEAST_TOLD_J = 0.5
+
+/** What the rings of a change took up, and what was lost where they did nothing. */
+export function ringHeatWords({
+  ringJ,
+  betweenJ,
+  knockJ,
+}: Pick<DrivenChange, 'ringJ' | 'betweenJ' | 'knockJ'>): string {
+  return [
+    formatWork(ringJ + betweenJ),
+    ...(betweenJ > LEAST_TOLD_J
+      ? [`${formatWork(betweenJ)} of it from what hangs on neither end`]
+      : []),
+    ...(knockJ > LEAST_TOLD_J ? [`knock ${formatWork(knockJ)}`] : []),
+  ].join(', ')
+}
+
 /** What was ready for a change, and what that did to it. */
 export function readyWords({ wasReady, waitedS, gapS }: DrivenChange): string {
   if (wasReady === null) return gapS > 0 ? 'through neutral' : 'clutch not needed'

@@ -56,7 +56,7 @@ test('a sliding idler is said to be brought into mesh, and the words are the cho
     'The R sliding idler, moved towards the input end, brings the reverse idler into mesh with the reverse gear on the layshaft and the reverse gear on the main shaft.',
   ])
   expect(path[2]).toBe(
-    'The reverse gear on the layshaft (20 teeth) drives the reverse idler (25 teeth), which turns with the input: 400 rev/min, 250 N·m.',
+    'The reverse gear on the layshaft (16 teeth) drives the reverse idler (25 teeth), which turns with the input: 320 rev/min, 313 N·m.',
   )
 })
 

@@ -146,8 +146,8 @@ test('a name that begins with its article has one in a sentence', () => {
 test('a sliding reverse counts teeth, and says how its end of the gate is guarded', () => {
   const change = changeOf('N', 'R')
   expect(change.matches.map((match) => slipText(match, 1_000))).toEqual([
-    '10000\u00a0teeth/min if it stands',
-    '10000\u00a0teeth/min',
+    '8000\u00a0teeth/min if it stands',
+    '8000\u00a0teeth/min',
   ])
   const said = change.steps.map((step) => changeStepWords(naming, step, 1_000))
   expect(said).toContain('Lever forward in row 1 (lift the collar).')

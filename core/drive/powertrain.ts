@@ -13,6 +13,7 @@ import { directionAhead } from '../shift/ahead.ts'
 import { inertiaOf } from '../shift/inertia.ts'
 import type { ChangeSchool, ChangeStep } from '../shift/change.ts'
 import { WITH_RING, gearChange } from '../shift/change.ts'
+import type { Match } from '../shift/match.ts'
 import { ringWork } from '../shift/ring.ts'
 import type { Analysis, Solver } from '../train/analysis.ts'
 import { analyse } from '../train/analysis.ts'
@@ -181,6 +182,11 @@ export interface Entry {
 export interface PlannedChange {
   readonly steps: readonly ChangeStep[]
   readonly entries: readonly Entry[]
+  /**
+   * Of what rings bring to speed that hangs on neither end, such as the main shaft between split
+   * and range: half of this times the input's speed before, squared, is what they take up.
+   */
+  readonly betweenKgM2: number
   readonly isHandOver: boolean
 }
 
@@ -205,7 +211,7 @@ export function planChange(
       : undefined
   const then = waits?.places ?? fullPlaces(couplers, to.position.couplers)
   const body = paths[to.path]?.body ?? ''
-  const { steps } = gearChange(
+  const { steps, matches } = gearChange(
     solver,
     from.position,
     to.position,
@@ -220,8 +226,22 @@ export function planChange(
   return {
     steps,
     entries: entriesOf({ solver, places: then, entering, body, ahead, usualRingNm }),
+    betweenKgM2: matches.reduce((sum, match) => sum + broughtBetween(solver, match), 0),
     isHandOver: waits !== undefined,
   }
+}
+
+/**
+ * What a ring brings to speed that hangs on neither end, reduced to the input: a body of inertia J
+ * that is brought by s loses J·s²/2 in a ring whose other side goes on as it did.
+ */
+function broughtBetween({ box }: Solver, { coupler, slip, brought }: Match): number {
+  if (!WITH_RING.has(coupler.kind) || !slip || brought.has(box.draft.input)) return 0
+  const bySlip = slip.toNumber()
+  let sum = 0
+  for (const [body, turns] of brought)
+    sum += inertiaOf(box, body).kgM2 * (turns.toNumber() * bySlip) ** 2
+  return sum
 }
 
 interface Entering {

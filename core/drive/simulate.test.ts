@@ -6,7 +6,7 @@ import { withSelectors } from '../box/selectors/propose.ts'
 import type { BoxDraft } from '../box/types.ts'
 import { gearChange } from '../shift/change.ts'
 import { boxOf, dualClutch, fourSpeed, withCounts } from '../testing/boxes.ts'
-import { prepareSolver } from '../train/analysis.ts'
+import { analyse, prepareSolver } from '../train/analysis.ts'
 import type { Car } from './car.ts'
 import { USUAL_CAR, engineTorqueNm, resistanceOf } from './car.ts'
 import type { CourseRow } from './course.ts'
@@ -118,6 +118,44 @@ test.each([
   const slip = (entry?.ofShaft ?? 0) + (entry?.ofOutput ?? 0) / one.ratio
   expect(Math.abs(slip)).toBeCloseTo(Math.abs(match?.slip?.toNumber() ?? NaN), 12)
   expect(-(entry?.ofOutput ?? 0) / (entry?.ofShaft ?? 1)).toBeCloseTo(other.ratio, 12)
+})
+
+test('a range ring takes up what the shaft between the ends has: J·s²/2 of each of its parts', () => {
+  const heavy = buildPattern('heavy', 'lorry', { speeds: '10', range: 'countershaft' })
+  /** Made up, and alike on both countershafts. */
+  const teeth = (id: string): number =>
+    18 + ([...id.replace('-b-', '-a-')].reduce((sum, each) => sum + each.charCodeAt(0), 0) % 23)
+  const withMain = (inertiaKgM2: number): Powertrain =>
+    powertrain({
+      ...heavy,
+      gears: heavy.gears.map((gear) => ({ ...gear, toothCount: teeth(gear.id) })),
+      members: heavy.members.map((member) =>
+        member.kind === 'main-shaft' ? { ...member, inertiaKgM2 } : member,
+      ),
+    })
+  const [light, dense] = [withMain(0.1), withMain(0.3)]
+  const between = (box: Powertrain, labels = ['5', '6']): number => {
+    const [from, to] = labels.map((label) =>
+      box.forward.find(({ position }) => position.label === label),
+    )
+    if (!from || !to) throw new Error('no such positions')
+    return planChange(box, from, to, 'clutch', 45).betweenKgM2
+  }
+  // By the law itself: main shaft and output are to turn as one, and did not before.
+  const { box } = light.solver
+  const before = box.draft.positions.find(({ label }) => label === '5')
+  const found = analyse(light.solver, before?.couplers ?? {})
+  const speedOf = (body: string): number => {
+    const motion = found.motions.get(body)
+    return motion?.kind === 'turns' ? motion.speed.toNumber() : NaN
+  }
+  const main = box.draft.members.find(({ kind }) => kind === 'main-shaft')?.id ?? ''
+  const slip = speedOf(main) - speedOf(box.draft.outputs[0] ?? '')
+  expect(Math.abs(slip)).toBeGreaterThan(0.1)
+  const more = between(dense) - between(light)
+  expect(more).toBeCloseTo(0.2 * slip ** 2, 12)
+  // Where the range stands, rings join ends of the box alone.
+  expect(between(light, ['1', '2'])).toBe(0)
 })
 
 /** Work of the engine that nothing accounts for, as a share of it. */

@@ -51,6 +51,8 @@ export interface DrivenChange {
   readonly clutchJ: number
   /** Of rings and dogs since the change before, since what is made ready ahead is for this one. */
   readonly ringJ: number
+  /** Of rings that bring to speed what hangs on neither end; not in the balance, which has no such part. */
+  readonly betweenJ: number
   readonly knockJ: number
 }
 
@@ -153,6 +155,7 @@ interface Running {
   readonly startS: number
   readonly wasReady: boolean | null
   readonly clutchBeforeJ: number
+  readonly betweenJ: number
   gapS: number
   waitedS: number
 }
@@ -435,6 +438,7 @@ class Run {
       startS: timeS,
       wasReady,
       clutchBeforeJ: total(this.tally.clutchJ),
+      betweenJ: (plan.betweenKgM2 * this.speedIn(from) ** 2) / 2,
       gapS: 0,
       waitedS: 0,
     }
@@ -655,7 +659,7 @@ class Run {
   private finish(timeS: number): void {
     const { running, tally } = this
     if (!running) return
-    const { clutchBeforeJ, from, to, startS, gapS, waitedS, wasReady } = running
+    const { clutchBeforeJ, betweenJ, from, to, startS, gapS, waitedS, wasReady } = running
     this.done.push({
       from: this.positions[from]?.position.label ?? '',
       to: this.positions[to]?.position.label ?? '',
@@ -666,6 +670,7 @@ class Run {
       wasReady,
       clutchJ: total(tally.clutchJ) - clutchBeforeJ,
       ringJ: tally.ringJ - this.told.ringJ,
+      betweenJ,
       knockJ: tally.knockJ - this.told.knockJ,
     })
     this.told = { ringJ: tally.ringJ, knockJ: tally.knockJ }

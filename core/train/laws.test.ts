@@ -84,8 +84,8 @@ test('a sliding mesh is no standing law, and comes with its coupler', () => {
   expect(standingLaws(box).map(({ source }) => source)).not.toContain('reverse-in')
   expect(engagedLaws(box, {})).toEqual([])
   expect(engagedLaws(box, { 'coupler-reverse': 'reverse' }).map(text)).toEqual([
-    '20·counter + 25·idler',
-    '25·idler + 40·main',
+    '16·counter + 25·idler',
+    '25·idler + 32·main',
   ])
 })
 

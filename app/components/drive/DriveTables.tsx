@@ -4,7 +4,7 @@ import type { DriveResult, DrivenChange } from 'core'
 
 import { Table } from '~/components/Table.tsx'
 import type { DriveFigures } from '~/views/drive/driveView.ts'
-import { formatSeconds, formatWork, readyWords } from '~/words/drive.ts'
+import { formatSeconds, formatWork, readyWords, ringHeatWords } from '~/words/drive.ts'
 import { formatNumber } from '~/words/format.ts'
 
 /** Every change of a drive, each of them a key to its moment. */
@@ -50,8 +50,7 @@ export function ChangeTable({
         {
           heading: 'Ring',
           isRight: true,
-          cell: ({ ringJ, knockJ }) =>
-            knockJ > 0.5 ? `${formatWork(ringJ)}, knock ${formatWork(knockJ)}` : formatWork(ringJ),
+          cell: ringHeatWords,
         },
         { heading: 'Next gear', className: 'text-graphite', cell: readyWords },
       ]}
