@@ -240,6 +240,7 @@ export interface DriveFigures {
   readonly medianS: number | null
   readonly gapS: number
   readonly clutchJ: number
+  /** With what the balance of the work does not have: see `DrivenChange.betweenJ`. */
   readonly ringJ: number
   readonly distanceM: number
 }
@@ -251,7 +252,7 @@ export function figuresOfDrive({ changes, energy, distanceM }: DriveResult): Dri
     medianS: times[Math.floor(times.length / 2)] ?? null,
     gapS: changes.reduce((sum, { gapS }) => sum + gapS, 0),
     clutchJ: energy.clutchJ.reduce((sum, each) => sum + each, 0),
-    ringJ: energy.ringJ,
+    ringJ: changes.reduce((sum, { betweenJ }) => sum + betweenJ, energy.ringJ),
     distanceM,
   }
 }
