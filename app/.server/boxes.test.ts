@@ -4,7 +4,7 @@ import path from 'node:path'
 import { sql } from 'drizzle-orm'
 
 import type { BoxDraft } from 'core'
-import { diffDrafts, movePart, removePart, threeShaftBox } from 'core'
+import { checkBox, diffDrafts, movePart, removePart, threeShaftBox } from 'core'
 
 import { formatBoxFile } from '../files/boxFile.ts'
 
@@ -204,6 +204,13 @@ test('the demo is put in once, and stays deleted', async () => {
   expect((await listBoxes()).total).toBe(0)
   expect(await findDemoBox()).toBeNull()
 })
+
+test.each(demoBoxes().map((box) => [box.name, box] as const))(
+  'of the demo, %s hangs together, and nothing of it is doubtful',
+  (_, box) => {
+    expect(checkBox(box)).toMatchObject({ ok: true, warnings: [] })
+  },
+)
 
 describe('importing a box file', () => {
   const file = (text: string) => new File([text], 'box.json')
