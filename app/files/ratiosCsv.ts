@@ -4,10 +4,13 @@ import Papa from 'papaparse'
 import type { RatioRow } from 'core'
 import { formatFraction } from 'core'
 
+import type { Naming } from '../words/names.ts'
+import { balanceSentences } from '../words/sentences.ts'
+
 const DECIMALS = 6
 
 /** One line a position, exact and in decimals; empty where it does not drive. */
-export function formatRatiosCsv(rows: readonly RatioRow[]): string {
+export function formatRatiosCsv(naming: Naming, rows: readonly RatioRow[]): string {
   const data = rows.map(({ position, analysis, ratio, factors, stepToNext, overall }) => [
     position.label,
     position.lever ?? '',
@@ -26,6 +29,7 @@ export function formatRatiosCsv(rows: readonly RatioRow[]): string {
           )
           .join(' x ')
       : '',
+    balanceSentences(naming, [analysis]),
   ])
   const fields = [
     'position',
@@ -37,6 +41,7 @@ export function formatRatiosCsv(rows: readonly RatioRow[]): string {
     'step to next',
     'overall',
     'driven over driving',
+    'taken to be',
   ]
   return `${Papa.unparse({ fields, data }, { escapeFormulae: true })}\r\n`
 }

@@ -87,7 +87,7 @@ describe('what parts do', () => {
   } as const
 
   test('power is torque × speed: 100 N·m at 1000 rev/min are 10.472 kW (2π · 1000/60 · 100 W)', () => {
-    const [row] = read(formatPartsCsv([part]))
+    const [row] = read(formatPartsCsv([part], ''))
     expect(row).toMatchObject({
       id: 'main-3',
       'speed rev/min': '1000',
@@ -97,12 +97,12 @@ describe('what parts do', () => {
   })
 
   test('a speed that nothing settles is left empty, and makes no power', () => {
-    const [row] = read(formatPartsCsv([{ ...part, speedRpm: null, sense: '' }]))
+    const [row] = read(formatPartsCsv([{ ...part, speedRpm: null, sense: '' }], ''))
     expect(row).toMatchObject({ 'speed rev/min': '', 'power kW': '0' })
   })
 
   test('figures are numbers to a thousandth, also below 0', () => {
-    const [row] = read(formatPartsCsv([{ ...part, speedRpm: -333.333_33, torqueNm: 0.000_4 }]))
+    const [row] = read(formatPartsCsv([{ ...part, speedRpm: -333.333_33, torqueNm: 0.000_4 }], ''))
     expect(row).toMatchObject({ 'speed rev/min': '-333.333', 'torque N·m': '0' })
   })
 })

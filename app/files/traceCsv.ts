@@ -16,8 +16,11 @@ function rounded(value: number): number {
   return Math.round(value * PARTS) / PARTS
 }
 
-/** One line a part, in the order of the rows; figures to a thousandth of the unit in the heading. */
-export function formatPartsCsv(rows: readonly PartRow[]): string {
+/**
+ * One line a part, in the order of the rows; figures to a thousandth of the unit in the heading.
+ * What was taken for granted stands in each, since a line goes its own way in a spreadsheet.
+ */
+export function formatPartsCsv(rows: readonly PartRow[], takenToBe: string): string {
   const data = rows.map(({ id, name, on, speedRpm, sense, torqueNm, state }) => [
     id,
     name,
@@ -27,8 +30,19 @@ export function formatPartsCsv(rows: readonly PartRow[]): string {
     rounded(torqueNm),
     rounded(kilowatts(torqueNm, speedRpm ?? 0)),
     PART_STATE_WORDS[state],
+    takenToBe,
   ])
-  const fields = ['id', 'part', 'on', 'speed rev/min', 'sense', 'torque N·m', 'power kW', 'state']
+  const fields = [
+    'id',
+    'part',
+    'on',
+    'speed rev/min',
+    'sense',
+    'torque N·m',
+    'power kW',
+    'state',
+    'taken to be',
+  ]
   return `${Papa.unparse({ fields, data }, { escapeFormulae: true })}\r\n`
 }
 

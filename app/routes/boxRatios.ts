@@ -1,20 +1,26 @@
 import type { Route } from './+types/boxRatios'
 import { noSuchBox, withDatabase } from '~/.server/answers.ts'
 import { findBox } from '~/.server/boxes.ts'
+import { readSettings } from '~/.server/settings.ts'
+import { vocabularyOf } from '~/words/vocabulary.ts'
 import { attachment } from '~/.server/downloads.ts'
 import { analyseDraft } from '~/views/box/analysis.ts'
 import { formatRatiosCsv } from '~/files/ratiosCsv.ts'
-import { compareRatios } from 'core'
+import { compareRatios, indexBox } from 'core'
 
 /** The ratios of a box for a spreadsheet. */
 export async function loader({ params, request }: Route.LoaderArgs) {
-  const box = await withDatabase(() => findBox(params.boxId))
+  const [box, settings] = await Promise.all([
+    withDatabase(() => findBox(params.boxId)),
+    readSettings(request),
+  ])
   if (!box) throw noSuchBox()
   const { draft } = box
   const wanted = new URL(request.url).searchParams.get('at')
   const at = draft.members.find(({ id }) => id === wanted)?.id
   const rows = compareRatios(analyseDraft(draft).positions, draft, at)
-  return new Response(formatRatiosCsv(rows), {
+  const naming = { box: indexBox(draft), words: vocabularyOf(settings) }
+  return new Response(formatRatiosCsv(naming, rows), {
     headers: attachment('text/csv', `${draft.name} ratios`, 'csv'),
   })
 }

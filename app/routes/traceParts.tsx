@@ -10,7 +10,7 @@ import { useOpenTrace } from '~/components/trace/traceContext.ts'
 import { usePositionChoice } from '~/components/trace/usePositionChoice.ts'
 import { formatPower, formatTorque } from '~/words/format.ts'
 import type { TorqueUnit } from '~/words/format.ts'
-import { pathSentences } from '~/words/sentences.ts'
+import { balanceSentences, pathSentences } from '~/words/sentences.ts'
 import { findSlips } from 'core'
 
 /** The table as text that a spreadsheet or a letter takes. */
@@ -36,7 +36,10 @@ export default function TraceParts() {
   const rows = partRows(naming, analysis, input)
   const copy = (): void => {
     const sentences = analysis.state === 'drive' ? pathSentences(naming, analysis, input) : []
-    const text = [...sentences, ...tableText(rows, input.torqueUnit)].join('\n')
+    const taken = balanceSentences(naming, [analysis])
+    const text = [...sentences, taken, ...tableText(rows, input.torqueUnit)]
+      .filter(Boolean)
+      .join('\n')
     navigator.clipboard.writeText(text).then(
       () => {
         setSaid('Path and table are copied.')
@@ -67,6 +70,7 @@ export default function TraceParts() {
       </div>
       <div className="min-h-0 flex-1 overflow-auto" tabIndex={0} role="region" aria-label="Tables">
         <PartsSheet rows={rows} input={input} />
+        <p className="text-graphite mt-1 text-[0.86rem]">{balanceSentences(naming, [analysis])}</p>
         <SlipTable
           naming={naming}
           slips={findSlips(naming.box, analysis)}

@@ -5,7 +5,7 @@ import { shortResult } from '~/words/results.ts'
 import { useOpenTrace } from '~/components/trace/traceContext.ts'
 import { formatInverse, formatTorque } from '~/words/format.ts'
 import { DEFERENCE } from '~/words/cautions.ts'
-import { engagementSentence } from '~/words/sentences.ts'
+import { balanceSentences, engagementSentence } from '~/words/sentences.ts'
 import { viewpoint } from '~/words/vocabulary.ts'
 
 export default function TraceSheet() {
@@ -19,7 +19,11 @@ export default function TraceSheet() {
         <PrintButton />
         <p className="text-graphite text-[0.86rem]">
           The ribbon is as wide as the torque for {formatTorque(input.torqueNm, input.torqueUnit)}{' '}
-          at the input, without losses. Senses are {viewpoint(words)}.
+          at the input, without losses. Senses are {viewpoint(words)}.{' '}
+          {balanceSentences(
+            naming,
+            positions.map(({ analysis }) => analysis),
+          )}
         </p>
       </div>
       <ol className="sheet mt-2 grid gap-x-6 gap-y-3 sm:grid-cols-2 xl:grid-cols-3">

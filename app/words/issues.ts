@@ -13,7 +13,7 @@ import {
 import { LIST_WORDS, changedPartName } from './changedPart.ts'
 import { formatLength } from './format.ts'
 import type { Naming } from './names.ts'
-import { bodyName, couplerName, gearName } from './names.ts'
+import { bodyName, capitalize, couplerName, gearName } from './names.ts'
 import { pieceNameById } from './pieces.ts'
 import { FIELD_WORDS, PLAIN_WORDS } from './vocabulary.ts'
 import type { Vocabulary } from './vocabulary.ts'
@@ -167,7 +167,7 @@ export function issueWords(
   issue: BoxIssue,
   words: Vocabulary = PLAIN_WORDS,
 ): string {
-  return wordsOf(issue, namesIn(draft, words))
+  return capitalize(wordsOf(issue, namesIn(draft, words)))
 }
 
 function wordsOf<Code extends IssueCode>(issue: IssueOf<Code>, names: Names): string {

@@ -1,5 +1,6 @@
 /** The way of the power in sentences, one a step. */
 import type {
+  Analysis,
   Circulation,
   CouplerPosition,
   Drive,
@@ -122,6 +123,14 @@ export function balanceSentence(naming: Naming, { balanced }: Drive): string | n
       `the ${bodyName(naming, left)} and the ${bodyName(naming, right)}`,
   )
   return `An open differential: figures are for ${listed(sides)} turning alike.`
+}
+
+/** The same of several positions that stand side by side, each thing once. */
+export function balanceSentences(naming: Naming, analyses: readonly Analysis[]): string {
+  const sentences = analyses.flatMap((analysis) =>
+    analysis.state === 'drive' ? (balanceSentence(naming, analysis) ?? []) : [],
+  )
+  return [...new Set(sentences)].join(' ')
 }
 
 /** A set that neither reduces nor turns round; nothing where there is none. */

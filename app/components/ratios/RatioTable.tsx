@@ -7,6 +7,7 @@ import { indexBox } from 'core'
 import { shortResult } from '~/words/results.ts'
 import { formatExact, formatInverse, formatPercent, formatRatio } from '~/words/format.ts'
 import { gearName } from '~/words/names.ts'
+import { balanceSentences } from '~/words/sentences.ts'
 import type { Vocabulary } from '~/words/vocabulary.ts'
 import { viewpoint } from '~/words/vocabulary.ts'
 
@@ -108,7 +109,11 @@ export function RatioTable({ rows, words, draft, hrefOf }: RatioTableProps) {
         </tbody>
       </table>
       <p className="text-graphite mt-1 text-right text-[0.86rem]">
-        Senses of rotation are {viewpoint(words)}.
+        Senses of rotation are {viewpoint(words)}.{' '}
+        {balanceSentences(
+          naming,
+          rows.map(({ analysis }) => analysis),
+        )}
       </p>
     </div>
   )

@@ -58,10 +58,12 @@ test('every gear follows its member, from the input end', () => {
 })
 
 test('the file has the figures in full, with power as 2π·n·T/60', () => {
-  const lines = formatPartsCsv(rowsOf(fourSpeed('constant-mesh'), '1')).split('\r\n')
-  expect(lines[0]).toBe('id,part,on,speed rev/min,sense,torque N·m,power kW,state')
+  const lines = formatPartsCsv(rowsOf(fourSpeed('constant-mesh'), '1'), 'this').split('\r\n')
+  expect(lines[0]).toBe('id,part,on,speed rev/min,sense,torque N·m,power kW,state,taken to be')
   // 2π × 250 / 60 × 400 / 1000.
-  expect(lines).toContain('main-1,1st gear,main shaft,250,with the input,400,10.472,carries power')
+  expect(lines).toContain(
+    'main-1,1st gear,main shaft,250,with the input,400,10.472,carries power,this',
+  )
 })
 
 test('forces as a file: a gear with its three, a shaft with its thrust and bearings', () => {
