@@ -318,8 +318,8 @@ function JudgementLine({
             {capitalize(verdictWords(indexBox(draft), finding, verdict))}.{' '}
           </b>
         )}
-        {capitalize(STATISTIC_NAMES[rule.statistic])} {figureWords(figures, shown)}, mean{' '}
-        {formatFigure(figures.mean, unit)}, spread {formatFigure(figures.spread, unit)}.{' '}
+        {capitalize(STATISTIC_NAMES[rule.statistic])} {figureWords(figures, shown)}
+        {rule.statistic !== 'mean' && `, mean ${formatFigure(figures.mean, unit)}`}, spread {formatFigure(figures.spread, unit)}.{' '}
         {reasons.map((reason) => reasonWords(reason, shown)).join(' ')}
       </span>
     </p>
