@@ -24,7 +24,7 @@ import { Warning } from '~/components/Warning.tsx'
 import { NothingToShow, WorkArea, WorkMain, WorkPanel } from '~/components/WorkArea.tsx'
 import type { DriveAnswer } from '~/views/drive/driveJob.ts'
 import { besideOf, formatBeside } from '~/views/drive/besideUnits.ts'
-import { WAY_NAMES, notDrivenWords } from '~/words/drive.ts'
+import { WAY_NAMES, notDrivenWords, weightlessWords } from '~/words/drive.ts'
 import { capitalize } from '~/words/names.ts'
 
 /** The units of the bench that can be put beside this one, and those that are. */
@@ -163,8 +163,8 @@ export default function ShiftDrive({ loaderData }: Route.ComponentProps) {
         <p className="text-graphite text-[0.9rem]">
           Worked out with a made-up engine and car until you enter yours; teeth and bearings lose
           nothing here. What hangs on neither engine nor wheels while a range changes turns on as it
-          did until its ring takes it along: that heat is told with the change, and is not in the
-          balance of the work. The ratios are this box’s own.
+          did until its ring takes it along: that heat is told with the change as “between”, and is
+          not in the balance of the work. The ratios are this box’s own. {weightlessWords(naming)}
         </p>
       </WorkPanel>
     </WorkArea>

@@ -1,7 +1,14 @@
 import { buildPattern, indexBox } from 'core'
 import type { DrivenChange } from 'core'
 
-import { formatSeconds, formatWork, notDrivenWords, readyWords, ringHeatWords } from './drive.ts'
+import {
+  formatSeconds,
+  formatWork,
+  notDrivenWords,
+  readyWords,
+  ringHeatWords,
+  weightlessWords,
+} from './drive.ts'
 import { PLAIN_WORDS } from './vocabulary.ts'
 
 const change: DrivenChange = {
@@ -29,7 +36,7 @@ test('a change says what was ready for it', () => {
 test('the heat of rings tells what the balance does not have, and knocks apart', () => {
   expect(ringHeatWords({ ringJ: 80, betweenJ: 0, knockJ: 0 })).toBe('80\u00a0J')
   expect(ringHeatWords({ ringJ: 80, betweenJ: 240, knockJ: 3 })).toBe(
-    '320\u00a0J, 240\u00a0J of it from what hangs on neither end, knock 3\u00a0J',
+    '320\u00a0J (240\u00a0J between), knock 3\u00a0J',
   )
 })
 
@@ -54,4 +61,23 @@ test('why a box cannot be driven is a sentence that says what to do', () => {
     `Position ${position.label} closes two`,
   )
   expect(notDrivenWords(naming, { ok: false, kind: 'none-drives' })).toContain('Lay out')
+})
+
+test('gears without sizes are told to weigh nothing', () => {
+  const draft = buildPattern('three-shaft', 'unit', {})
+  const box = (sized: (id: string) => boolean) => ({
+    words: PLAIN_WORDS,
+    box: indexBox({
+      ...draft,
+      gears: draft.gears.map((gear) => ({
+        ...gear,
+        toothCount: 20,
+        faceWidthMm: 16,
+        moduleMm: sized(gear.id) ? 2.5 : undefined,
+      })),
+    }),
+  })
+  expect(weightlessWords(box(() => true))).toBeNull()
+  expect(weightlessWords(box((id) => id !== 'main-2'))).toMatch(/^One gear weighs nothing/)
+  expect(weightlessWords(box(() => false))).toMatch(/^All gears weigh nothing/)
 })

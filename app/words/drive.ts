@@ -2,6 +2,8 @@
 import type { DriveResult, DriveSample, DriveWay, DrivenChange, PowertrainResult } from 'core'
 
 import type { RoadSpeedUnit } from './format.ts'
+import { ONE, reducedInertia } from 'core'
+
 import { formatNumber, formatRoadSpeed, formatSpeed } from './format.ts'
 import type { Naming } from './names.ts'
 import { countedName } from './names.ts'
@@ -36,13 +38,20 @@ export function ringHeatWords({
   betweenJ,
   knockJ,
 }: Pick<DrivenChange, 'ringJ' | 'betweenJ' | 'knockJ'>): string {
+  const between = betweenJ > LEAST_TOLD_J ? ` (${formatWork(betweenJ)} between)` : ''
   return [
-    formatWork(ringJ + betweenJ),
-    ...(betweenJ > LEAST_TOLD_J
-      ? [`${formatWork(betweenJ)} of it from what hangs on neither end`]
-      : []),
+    `${formatWork(ringJ + betweenJ)}${between}`,
     ...(knockJ > LEAST_TOLD_J ? [`knock ${formatWork(knockJ)}`] : []),
   ].join(', ')
+}
+
+/** Gears that nothing is known of, and what that does to the heat of rings; nothing where there is none. */
+export function weightlessWords({ box }: Naming): string | null {
+  const { missing } = reducedInertia(box, new Map(box.bodies.map((body) => [body, ONE])))
+  if (missing.length === 0) return null
+  const many =
+    missing.length === box.gears.size ? 'All gears weigh' : `${missing.length} gears weigh`
+  return `${missing.length === 1 ? 'One gear weighs' : many} nothing here, since module, face width or count is not known: rings take up more than is told.`
 }
 
 /** What was ready for a change, and what that did to it. */

@@ -49,7 +49,6 @@ export function ChangeTable({
         { heading: 'Clutch', isRight: true, cell: ({ clutchJ }) => formatWork(clutchJ) },
         {
           heading: 'Ring',
-          isRight: true,
           cell: ringHeatWords,
         },
         { heading: 'Next gear', className: 'text-graphite', cell: readyWords },

@@ -319,7 +319,8 @@ function JudgementLine({
           </b>
         )}
         {capitalize(STATISTIC_NAMES[rule.statistic])} {figureWords(figures, shown)}
-        {rule.statistic !== 'mean' && `, mean ${formatFigure(figures.mean, unit)}`}, spread {formatFigure(figures.spread, unit)}.{' '}
+        {rule.statistic !== 'mean' && `, mean ${formatFigure(figures.mean, unit)}`}, spread{' '}
+        {formatFigure(figures.spread, unit)}.{' '}
         {reasons.map((reason) => reasonWords(reason, shown)).join(' ')}
       </span>
     </p>

@@ -3,7 +3,7 @@ import type { BoxDraft, Stage } from 'core'
 import { countedGears, countingProgress, indexBox, isDisputed } from 'core'
 
 import { stageName } from '~/words/measures.ts'
-import { countedName, gearTotal } from '~/words/names.ts'
+import { countedName } from '~/words/names.ts'
 import type { Vocabulary } from '~/words/vocabulary.ts'
 
 import type { JobSummary } from '../job/summary.ts'
@@ -66,7 +66,8 @@ export const WAY: readonly [Step, ...Step[]] = [
   },
   {
     title: 'Lay out',
-    progress: ({ draft, isSound }) => (isSound ? gearTotal(draft) : 'to mend'),
+    progress: ({ draft, isSound }) =>
+      isSound ? `${countingProgress(draft).total} gears` : 'to mend',
     pages: [
       page('layout', 'Drawing'),
       page('layout?view=parts', 'Parts'),
