@@ -12,24 +12,40 @@ const HEALTH_EVERY_MS = 100
 const MOST_HEALTH_MS = 1_000
 const MOST_TIMES = 3
 
-const SPACES = `1${' '.repeat(1_000_000)}y`
+const MEGABYTE = 1_000_000
+/** As much as is taken of a form of fields. */
+const FIELDS_BYTES = 390_000
 
-async function post(url: string, form: FormData | URLSearchParams): Promise<number> {
+interface Sent {
+  readonly headers: Readonly<Record<string, string>>
+  readonly body: Buffer<ArrayBuffer>
+}
+
+/** A form as it is sent, made once: what it costs to make one is not the server's. */
+async function madeOf(form: FormData | URLSearchParams): Promise<Sent> {
   const made = new Response(form)
   const body = Buffer.from(await made.arrayBuffer())
   const headers = {
     'Content-Type': made.headers.get('Content-Type') ?? '',
     'Content-Length': `${body.length}`,
   }
-  return (await fetch(url, { method: 'POST', headers, body, redirect: 'manual' })).status
+  return { headers, body }
 }
 
-function pictureForm(bytes: Buffer): FormData {
+/** A number of leaves that is nearly all spaces. */
+function leaves(length: number): Record<string, string> {
+  return { intent: 'shelf', leaves: `1${' '.repeat(length)}y` }
+}
+
+function formOf(fields: Record<string, string | Blob>): FormData {
   const form = new FormData()
-  form.set('jobId', crypto.randomUUID())
-  form.set('photo', crypto.randomUUID())
-  form.set('file', new Blob([new Uint8Array(bytes)]), 'photo.png')
+  for (const [name, value] of Object.entries(fields)) form.set(name, value)
   return form
+}
+
+async function post(url: string, sent: Sent): Promise<void> {
+  const answer = await fetch(url, { method: 'POST', ...sent, redirect: 'manual' })
+  await answer.text()
 }
 
 /** Does something again and again until it is told to stop. */
@@ -57,17 +73,30 @@ export async function benchFlood(base: string, box: string): Promise<void> {
   })
     .png({ compressionLevel: 9 })
     .toBuffer()
+  const forms = await Promise.all([
+    madeOf(formOf(leaves(MEGABYTE))),
+    madeOf(new URLSearchParams(leaves(FIELDS_BYTES))),
+  ])
+  const photo = await madeOf(
+    formOf({
+      jobId: crypto.randomUUID(),
+      photo: crypto.randomUUID(),
+      file: new Blob([new Uint8Array(picture)]),
+    }),
+  )
   const health: number[] = []
+  let sentForms = 0
   const stops = [
     again(HEALTH_EVERY_MS, async () => {
       const from = performance.now()
       await (await fetch(`${base}/healthz`)).text()
       health.push(performance.now() - from)
     }),
-    again(HOSTILE_EVERY_MS, () =>
-      post(`${base}/shelf`, new URLSearchParams({ intent: 'shelf', leaves: SPACES })),
-    ),
-    again(HOSTILE_EVERY_MS, () => post(`${base}${box}/photos`, pictureForm(picture))),
+    again(HOSTILE_EVERY_MS, async () => {
+      const form = forms[sentForms++ % forms.length]
+      if (form) await post(`${base}/shelf`, form)
+    }),
+    again(HOSTILE_EVERY_MS, () => post(`${base}${box}/photos`, photo)),
   ]
   const paths = [
     '/',
