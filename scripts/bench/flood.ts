@@ -2,6 +2,7 @@
 import autocannon from 'autocannon'
 import sharp from 'sharp'
 
+import { WAY } from '../../app/views/box/way.ts'
 import { ms, percentile, report, times } from './measure.ts'
 
 const CLIENTS = 50
@@ -98,10 +99,8 @@ export async function benchFlood(base: string, box: string): Promise<void> {
     }),
     again(HOSTILE_EVERY_MS, () => post(`${base}${box}/photos`, photo)),
   ]
-  const paths = [
-    '/',
-    ...['trace?position=2', 'job', 'shift', 'measure', 'build'].map((page) => `${box}/${page}`),
-  ]
+  const ofBox = WAY.flatMap((step) => step.pages).map(({ path }) => `${box}/${path}`)
+  const paths = ['/', '/shelf', '/new', '/archive', '/glossary', ...ofBox]
   const pages = autocannon({
     url: base,
     connections: CLIENTS - 10,
@@ -118,7 +117,7 @@ export async function benchFlood(base: string, box: string): Promise<void> {
   const p99 = percentile(health, 0.99)
   const beside = percentile(health, 0.975)
   report(
-    `Server: ${CLIENTS} clients on all main pages with 30 hostile forms and 30 hostile pictures a minute`,
+    `Server: ${CLIENTS} clients on ${paths.length} pages with 30 hostile forms and 30 hostile pictures a minute`,
     `Trace ${times(trace.latency.p97_5, beside)} the health check; health check p99 ${ms(p99)}; Trace p97.5 ${ms(trace.latency.p97_5)}`,
     `health check p97.5 ${ms(beside)} in the same run; ${non2xx} answers not 2xx, ${errors} errors`,
     {
