@@ -13,7 +13,7 @@ import type {
   Rational,
   Undetermined,
 } from 'core'
-import { ONE, pairsOf, toNumber } from 'core'
+import { isClutch, ONE, pairsOf, toNumber } from 'core'
 
 import type { TorqueUnit } from './format.ts'
 import { formatShare, formatSpeed, formatTeeth, formatTorque } from './format.ts'
@@ -177,10 +177,7 @@ export function engagementSentence(naming: Naming, { coupler, place }: EngagedCo
     ...meshWords(naming, place),
   ]
   // A clutch closes, whichever way its plate is pushed.
-  const moved =
-    coupler.kind === 'friction-clutch'
-      ? 'closed'
-      : `moved ${travelWords(naming.words, place.travel)}`
+  const moved = isClutch(coupler) ? 'closed' : `moved ${travelWords(naming.words, place.travel)}`
   return `The ${couplerName(naming, coupler)}, ${moved}, ${listed(does)}.`
 }
 

@@ -17,7 +17,7 @@ import type {
   SelectorFault,
   SwitchRule,
 } from 'core'
-import { FIRST_LEVER, greatestSlip, leverOf, rodsOf, toNumber } from 'core'
+import { FIRST_LEVER, greatestSlip, isClutch, leverOf, rodsOf, toNumber } from 'core'
 
 import { formatNumber, formatSpeed } from './format.ts'
 import type { Naming } from './names.ts'
@@ -132,7 +132,7 @@ export function changeStepWords(naming: Naming, step: ChangeStep, inputRpm: numb
     case 'in': {
       const { coupler, from, to, selector } = step.move
       const what = `the ${couplerName(naming, coupler)}`
-      if (coupler.kind === 'friction-clutch')
+      if (isClutch(coupler))
         return `${capitalize(what)} ${step.kind === 'out' ? 'opens' : 'closes'}.`
       if (step.kind === 'out')
         return `${capitalize(what)} comes out of ${placeName(naming, coupler, from)}.`

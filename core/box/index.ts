@@ -12,6 +12,7 @@ export {
   leftWarning,
   warningKey,
 } from './check.ts'
+export { COUPLER_DEFINITIONS, USUAL_TRAVEL_MM, couplersWithRings, isClutch } from './couplers.ts'
 export type { CountingProgress } from './counting.ts'
 export {
   countedGears,
@@ -74,7 +75,6 @@ export {
   isNewEachTime,
   memberOfPiece,
   plainDiameterMm,
-  WITH_RINGS,
   proposePieces,
   SHAFT_RADIUS_MM,
   rowOf,

@@ -7,7 +7,8 @@
 import type { BoxIndex } from '../box/box.ts'
 import { indexBox } from '../box/box.ts'
 import { oncePer } from '../box/oncePer.ts'
-import { WITH_HUBS, memberOfPiece } from '../box/pieces/index.ts'
+import { hasHub } from '../box/couplers.ts'
+import { memberOfPiece } from '../box/pieces/index.ts'
 import type { BoxDraft, Coupler, PieceKind } from '../box/types.ts'
 import type { UnitPart } from '../job/unitParts.ts'
 import { pieceOfRef, refOfPiece, unitParts } from '../job/unitParts.ts'
@@ -121,7 +122,7 @@ function isApart({ index, stay }: UnitLookup, { ref, kind, id }: UnitPart): bool
 
 /** Whether a coupler has a hub and a sleeve; of a sliding gear the teeth are its sleeve. */
 function hasSleeve(coupler: Coupler | undefined): boolean {
-  return coupler !== undefined && WITH_HUBS.has(coupler.kind)
+  return coupler !== undefined && hasHub(coupler)
 }
 
 /** A part with its ways, whatever it is. */

@@ -1,4 +1,5 @@
 /** The ways off of what stands in no row: in the case, on it, or between a hub and its sleeve. */
+import { isClutch } from '../box/couplers.ts'
 import { PIECE_DEFINITIONS } from '../box/pieces/index.ts'
 import type { ClosingSide, Piece, PieceKind } from '../box/types.ts'
 import type { UnitPart } from '../job/unitParts.ts'
@@ -32,7 +33,8 @@ function shaftOf({ index }: UnitLookup, member: string | undefined): readonly st
 /** Keys, springs and balls lie under the sleeve, or under the plates of a friction clutch. */
 function waysInHub(loose: Loose): readonly AssemblyWay[] {
   const { lookup, piece } = loose
-  return lookup.index.couplers.get(piece.coupler ?? '')?.kind === 'friction-clutch'
+  const coupler = lookup.index.couplers.get(piece.coupler ?? '')
+  return coupler !== undefined && isClutch(coupler)
     ? [way(ofCoupler(loose, 'friction-plate', 'steel-plate'))]
     : [way([`sleeve:${piece.coupler ?? ''}`])]
 }

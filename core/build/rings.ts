@@ -1,6 +1,7 @@
 /** Everything that sits on shafts as rings: what stands there, and over which end it comes off. */
 import type { BoxIndex } from '../box/box.ts'
-import { PIECE_DEFINITIONS, WITH_HUBS, opens, rowOf, stretchesOf } from '../box/pieces/index.ts'
+import { hasHub } from '../box/couplers.ts'
+import { PIECE_DEFINITIONS, opens, rowOf, stretchesOf } from '../box/pieces/index.ts'
 import type { Member, Piece, PieceKind, ShaftEnd } from '../box/types.ts'
 import { SHAFT_ENDS } from '../box/types.ts'
 import { pieceOfRef, readPartReference, refOfPiece } from '../job/unitParts.ts'
@@ -130,7 +131,7 @@ function ringsOn({ index, shafts, stay }: UnitLookup, member: Member): readonly 
         .map(({ diameterMm }) => diameterMm),
     )
   const hubs = index.draft.couplers
-    .filter(({ hub, kind }) => memberIdOf(index, hub) === member.id && WITH_HUBS.has(kind))
+    .filter((coupler) => memberIdOf(index, coupler.hub) === member.id && hasHub(coupler))
     .flatMap((coupler): Ring[] => {
       const { id, stationMm } = coupler
       const boreMm = thickMm(stationMm)

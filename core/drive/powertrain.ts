@@ -6,13 +6,14 @@
  */
 import type { CouplerPlaces } from '../box/box.ts'
 import { centreOf, placeOf, placesAtRest } from '../box/box.ts'
+import { couplersWithRings, isClutch } from '../box/couplers.ts'
 import type { BoxPosition, Coupler, Gear } from '../box/types.ts'
 import type { Rational } from '../number/rational.ts'
 import { ZERO } from '../number/rational.ts'
 import { directionAhead } from '../shift/ahead.ts'
 import { inertiaOf } from '../shift/inertia.ts'
 import type { ChangeSchool, ChangeStep } from '../shift/change.ts'
-import { WITH_RING, gearChange } from '../shift/change.ts'
+import { gearChange } from '../shift/change.ts'
 import type { Match } from '../shift/match.ts'
 import { ringWork } from '../shift/ring.ts'
 import type { Analysis, Solver } from '../train/analysis.ts'
@@ -60,8 +61,6 @@ export type PowertrainResult =
   | { readonly ok: false; readonly kind: 'uncounted'; readonly gears: readonly Gear[] }
   | { readonly ok: false; readonly kind: 'two-clutches'; readonly position: BoxPosition }
   | { readonly ok: false; readonly kind: 'none-drives' }
-
-const isClutch = ({ kind }: Coupler): boolean => kind === 'friction-clutch'
 
 /** Least inertia of anything, so that what nothing is known of can still be accelerated. */
 const LEAST_KG_M2 = 1e-4
@@ -236,7 +235,8 @@ export function planChange(
  * that is brought by s loses J·s²/2 in a ring whose other side goes on as it did.
  */
 function broughtBetween({ box }: Solver, { coupler, slip, brought }: Match): number {
-  if (!WITH_RING.has(coupler.kind) || !slip || brought.has(box.draft.input)) return 0
+  if (!couplersWithRings(box.draft).has(coupler.id) || !slip || brought.has(box.draft.input))
+    return 0
   const bySlip = slip.toNumber()
   let sum = 0
   for (const [body, turns] of brought)
@@ -288,7 +288,9 @@ function entriesOf(change: Entering): readonly Entry[] {
             coupler,
             ofShaft: ofShaft.toNumber(),
             ofOutput: ahead * ofOutput.toNumber(),
-            ringNm: WITH_RING.has(coupler.kind) ? ringTorque(coupler, places, usualRingNm) : null,
+            ringNm: couplersWithRings(box.draft).has(coupler.id)
+              ? ringTorque(coupler, places, usualRingNm)
+              : null,
           },
         ]
       }),

@@ -3,6 +3,7 @@
  * hands, feet and pistons moved at even ticks of time, the motion between them is that of
  * `dynamics.ts`. Teeth and bearings lose nothing here.
  */
+import { isClutch } from '../box/couplers.ts'
 import type { Car } from './car.ts'
 import {
   FULL_FROM_M_S,
@@ -466,7 +467,9 @@ class Run {
     const { pedalS, clutchUpS, liftS, leverS, drumS, sleeveS } = this.task.times
     const [left, taken] = [this.positions[from]?.path ?? 0, this.positions[to]?.path ?? 0]
     const isMoved = plan.steps.some(({ kind }) => kind === 'lever' || kind === 'turn')
-    const ins = plan.steps.filter((step) => step.kind === 'in' && !isClutchStep(step)).length
+    const ins = plan.steps.filter(
+      (step) => step.kind === 'in' && !isClutch(step.move.coupler),
+    ).length
     let inBefore = 0
     const acts = plan.steps.flatMap((step): Act[] => {
       switch (step.kind) {
@@ -481,14 +484,14 @@ class Run {
         case 'turn':
           return [{ kind: 'wait', overS: drumS * (step.over.length + 1) }]
         case 'out':
-          if (isClutchStep(step)) return [{ kind: 'open', path: left, overS: pedalS }]
+          if (isClutch(step.move.coupler)) return [{ kind: 'open', path: left, overS: pedalS }]
           return [...wait(isMoved ? 0 : sleeveS), { kind: 'out', path: left }]
         case 'ring': {
           const entry = plan.entries.find(({ coupler }) => coupler === step.coupler)
           return entry ? [{ kind: 'ring', path: taken, entry }] : wait(sleeveS)
         }
         case 'in':
-          if (isClutchStep(step)) return [{ kind: 'close', path: taken, overS: clutchUpS }]
+          if (isClutch(step.move.coupler)) return [{ kind: 'close', path: taken, overS: clutchUpS }]
           inBefore++
           return [...wait(sleeveS), ...(inBefore === ins ? [{ kind: 'in', to } as const] : [])]
         case 'match':
@@ -718,12 +721,6 @@ class Run {
       distanceM: this.distanceM,
     }
   }
-}
-
-function isClutchStep(step: {
-  readonly move: { readonly coupler: { readonly kind: string } }
-}): boolean {
-  return step.move.coupler.kind === 'friction-clutch'
 }
 
 function wait(overS: number): Act[] {

@@ -5,8 +5,9 @@
  */
 import type { BoxIndex } from '../box/box.ts'
 import { indexBox } from '../box/box.ts'
+import { couplersWithRings } from '../box/couplers.ts'
 import { pairsOf } from '../box/links/index.ts'
-import { WITH_RINGS, isNewEachTime, memberOfPiece } from '../box/pieces/index.ts'
+import { isNewEachTime, memberOfPiece } from '../box/pieces/index.ts'
 import type { BoxDraft, Piece } from '../box/types.ts'
 import { keyOfPiece } from './orders.ts'
 import type { PartReference } from './unitParts.ts'
@@ -47,7 +48,7 @@ function piecesWhere(index: BoxIndex, is: (piece: Piece) => boolean): readonly s
 /** The rings that work on a gear. */
 function ringsOn({ draft }: BoxIndex, gear: string): readonly string[] {
   return draft.couplers
-    .filter(({ kind }) => WITH_RINGS.has(kind))
+    .filter(({ id }) => couplersWithRings(draft).has(id))
     .flatMap(({ id, positions }) =>
       positions
         .filter(({ engages }) => engages.some((each) => each.kind === 'lock' && each.body === gear))

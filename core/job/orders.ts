@@ -211,6 +211,7 @@ export function needsOf(draft: BoxDraft, job: Job): readonly Need[] {
     if (!isAsFound(finding)) continue
     latest.set(`${finding.part} ${finding.what}`, finding)
     if (standingVerdict(finding) !== 'replace') continue
+    if (written.size === 0) continue
     for (const key of orderKeys(index, finding, written))
       if (written.has(key)) needs.set(key, { key, finding })
   }

@@ -1,9 +1,10 @@
 /** The parts of a unit that are looked at and measured, each by a reference of its own. */
-import { WITH_RINGS, seatOf } from '../box/pieces/index.ts'
+import { COUPLER_DEFINITIONS, couplersWithRings, isClutch } from '../box/couplers.ts'
+import { seatOf } from '../box/pieces/index.ts'
 import type { BoxIndex } from '../box/box.ts'
 import { indexBox } from '../box/box.ts'
 import { oncePer } from '../box/oncePer.ts'
-import type { BoxDraft, CouplerKind, Gear, Piece } from '../box/types.ts'
+import type { BoxDraft, Gear, Piece } from '../box/types.ts'
 import type { Measure } from '../measure/measurement.ts'
 import type { Look } from './job.ts'
 import type { PartFamily, UnitPartKind } from './partKinds.ts'
@@ -46,11 +47,6 @@ function judgedFor(kind: UnitPartKind): Pick<UnitPart, 'kind' | 'family' | 'meas
   return { kind, family, measures, looks }
 }
 
-const WITHOUT_DOGS: ReadonlySet<CouplerKind> = new Set<CouplerKind>([
-  'friction-clutch',
-  'sliding-gear',
-  'sliding-idler',
-])
 /** Of a gear: only of those that are free, and only of those that a ring works on. */
 const OF_FREE_GEARS: ReadonlySet<Measure | Look> = new Set<Measure | Look>([
   'end-play',
@@ -89,7 +85,7 @@ export function pieceOfRef(index: BoxIndex, ref: string): Piece | undefined {
 /** Every part of a unit, family by family; rings in the order of the positions, the rest along the shafts. */
 export function unitParts(draft: BoxDraft): readonly UnitPart[] {
   const index = indexBox(draft)
-  const coupled = draft.couplers.filter(({ kind }) => kind !== 'friction-clutch')
+  const coupled = draft.couplers.filter((coupler) => !isClutch(coupler))
   return [
     ...ringsOf(draft),
     ...coupled.map(({ id, kind }): UnitPart => {
@@ -98,9 +94,10 @@ export function unitParts(draft: BoxDraft): readonly UnitPart[] {
         ref: `sleeve:${id}`,
         id,
         ...rest,
-        measures: WITHOUT_DOGS.has(kind)
-          ? measures.filter((each) => each === 'fork-clearance')
-          : measures,
+        measures:
+          COUPLER_DEFINITIONS[kind].holdsBy !== 'dogs'
+            ? measures.filter((each) => each === 'fork-clearance')
+            : measures,
       }
     }),
     ...draft.gears.map((gear) => partOfGear(draft, gear)),
@@ -119,7 +116,7 @@ function ringsOf(draft: BoxDraft): readonly UnitPart[] {
     return at < 0 ? draft.positions.length : at
   }
   return draft.couplers
-    .filter(({ kind }) => WITH_RINGS.has(kind))
+    .filter(({ id }) => couplersWithRings(draft).has(id))
     .flatMap(({ id, positions }) =>
       positions
         .filter(({ engages }) => engages.some(({ kind }) => kind !== 'mesh'))
@@ -134,10 +131,10 @@ function ringsOf(draft: BoxDraft): readonly UnitPart[] {
 }
 
 /** Whether a ring works on the gear. */
-function hasCone({ couplers }: BoxDraft, { id }: Gear): boolean {
-  return couplers.some(
-    ({ kind, positions }) =>
-      WITH_RINGS.has(kind) &&
+function hasCone(draft: BoxDraft, { id }: Gear): boolean {
+  return draft.couplers.some(
+    ({ id: coupler, positions }) =>
+      couplersWithRings(draft).has(coupler) &&
       positions.some(({ engages }) =>
         engages.some((each) => each.kind === 'lock' && each.body === id),
       ),

@@ -1,6 +1,7 @@
 /** A change from one position to another: what moves in which order, and what must match. */
 import type { CouplerPlaces } from '../box/box.ts'
 import { centreOf, placeOf } from '../box/box.ts'
+import { couplersWithRings, isClutch } from '../box/couplers.ts'
 import { oncePer } from '../box/oncePer.ts'
 import type {
   BoxDraft,
@@ -79,11 +80,6 @@ export interface GearChange {
   readonly uncounted: readonly Gear[]
 }
 
-const isClutch = ({ kind }: Coupler): boolean => kind === 'friction-clutch'
-
-/** Kinds whose rings bring the speeds together by themselves. */
-export const WITH_RING: ReadonlySet<Coupler['kind']> = new Set(['synchronizer', 'range'])
-
 /** What is so in a change, besides where it begins and ends. */
 export interface ChangeOptions {
   /** Where the next position can wait behind its clutch: whether anybody makes it ready there; true where it is not said. */
@@ -121,7 +117,9 @@ export function gearChange(
   school: ChangeSchool,
   { isMadeReady = true, outputSpeed = ZERO, spentRings = NONE }: ChangeOptions = {},
 ): GearChange {
-  const { couplers } = solver.box.draft
+  const { draft } = solver.box
+  const { couplers } = draft
+  const rings: Rings = { onCouplers: couplersWithRings(draft), spent: spentRings }
   const known = knownOf(solver)
   const [start, end] = [endOf(solver, known, from), endOf(solver, known, to)]
   const [now, then] = [start.places, end.places]
@@ -159,11 +157,11 @@ export function gearChange(
     isWithoutGap: Boolean(waits),
     uncounted: uncountedIn([before, after]),
     steps: waits
-      ? handOver(leaving, entering, spentRings)
+      ? handOver(leaving, entering, rings)
       : withGap({
           school,
-          spentRings,
-          hand: handOf(solver.box.draft, known, start, end, passing.size > 0),
+          rings,
+          hand: handOf(draft, known, start, end, passing.size > 0),
           leaving,
           entering,
           inputSpeed,
@@ -250,12 +248,12 @@ function speedAfter(before: Analysis, after: Analysis, outputSpeed: Rational): R
 function handOver(
   leaving: readonly CouplerMove[],
   entering: readonly CouplerMove[],
-  spent: ReadonlySet<string>,
+  rings: Rings,
 ): readonly ChangeStep[] {
   const of = (moves: readonly CouplerMove[], areClutches: boolean): readonly CouplerMove[] =>
     moves.filter(({ coupler }) => isClutch(coupler) === areClutches)
   return [
-    ...of(entering, false).flatMap((move) => entry(move, spent)),
+    ...of(entering, false).flatMap((move) => entry(move, rings)),
     {
       kind: 'hand-over',
       opening: of(leaving, true).map(({ coupler }) => coupler),
@@ -267,13 +265,24 @@ function handOver(
   ]
 }
 
-function entry(move: CouplerMove, spent: ReadonlySet<string>): readonly ChangeStep[] {
-  const { coupler, to } = move
-  const kind = spent.has(placeKey(coupler, to)) ? 'grind' : 'ring'
-  return [
-    ...(WITH_RING.has(coupler.kind) ? [{ kind, coupler } as const] : []),
-    { kind: 'in', move },
-  ]
+/** Which couplers have rings, and at which places one brakes nothing. */
+interface Rings {
+  readonly onCouplers: ReadonlySet<string>
+  readonly spent: ReadonlySet<string>
+}
+
+/** The ring that a move meets: one that brakes, one that is spent, or none. */
+function ringOf(
+  { onCouplers, spent }: Rings,
+  { coupler, to }: CouplerMove,
+): 'ring' | 'grind' | null {
+  if (!onCouplers.has(coupler.id)) return null
+  return spent.has(placeKey(coupler, to)) ? 'grind' : 'ring'
+}
+
+function entry(move: CouplerMove, rings: Rings): readonly ChangeStep[] {
+  const kind = ringOf(rings, move)
+  return [...(kind ? [{ kind, coupler: move.coupler }] : []), { kind: 'in', move }]
 }
 
 /** What the hand or the foot does: before anything goes out, and before anything goes in. */
@@ -315,7 +324,7 @@ function drumTurn(drum: Drum, { couplers }: BoxDraft, from: End, to: End): Chang
 
 interface Gapped {
   readonly school: ChangeSchool
-  readonly spentRings: ReadonlySet<string>
+  readonly rings: Rings
   readonly hand: Hand
   readonly leaving: readonly CouplerMove[]
   readonly entering: readonly CouplerMove[]
@@ -323,12 +332,11 @@ interface Gapped {
 }
 
 /** What somebody does so that the speeds agree, before anything goes in. */
-function matchedBy({ school, spentRings, entering, inputSpeed }: Gapped): readonly ChangeStep[] {
+function matchedBy({ school, rings, entering, inputSpeed }: Gapped): readonly ChangeStep[] {
   if (!inputSpeed || inputSpeed.isOne()) return []
   if (inputSpeed.sign() < 0) return [{ kind: 'stand', what: 'vehicle' }]
   const hasRings = entering.every(
-    ({ coupler, to }) =>
-      isClutch(coupler) || (WITH_RING.has(coupler.kind) && !spentRings.has(placeKey(coupler, to))),
+    (move) => isClutch(move.coupler) || ringOf(rings, move) === 'ring',
   )
   if (inputSpeed.isZero()) return hasRings ? [] : [{ kind: 'stand', what: 'input' }]
   return school === 'clutch' ? [] : [{ kind: 'match', inputSpeed }]
@@ -336,7 +344,7 @@ function matchedBy({ school, spentRings, entering, inputSpeed }: Gapped): readon
 
 /** Out of one position, through neutral, into the other. */
 function withGap(change: Gapped): readonly ChangeStep[] {
-  const { school, spentRings, hand, leaving, entering, inputSpeed } = change
+  const { school, rings, hand, leaving, entering, inputSpeed } = change
   const ownClutches = entering.some(({ coupler }) => isClutch(coupler))
   // What has to stand first is taken with the clutch in every school.
   const hasToStand = inputSpeed !== null && inputSpeed.sign() <= 0
@@ -358,7 +366,7 @@ function withGap(change: Gapped): readonly ChangeStep[] {
           [...matched, ...pedal('down'), ...out]
         : [...release(), ...out, ...pedal('up'), ...matched, ...pedal('down')]),
     ...hand.in,
-    ...entering.flatMap((move) => entry(move, spentRings)),
+    ...entering.flatMap((move) => entry(move, rings)),
     ...pedal('up'),
   ]
 }

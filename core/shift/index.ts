@@ -1,7 +1,7 @@
 /** Changing gear: what moves what, and what must match. */
 export { directionAhead } from './ahead.ts'
 export type { GearChange, ChangeSchool, ChangeStep } from './change.ts'
-export { CHANGE_SCHOOLS, WITH_RING, gearChange, placeKey } from './change.ts'
+export { CHANGE_SCHOOLS, gearChange, placeKey } from './change.ts'
 export type { Approach, Contact } from './contact.ts'
 export { GEAR_TEETH_FROM, RING_TEETH_FROM, contactOf, dogDepthMm } from './contact.ts'
 export type { DogWork, NeededDogFigure } from './dogs.ts'

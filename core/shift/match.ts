@@ -8,6 +8,7 @@
  */
 import type { CouplerPlaces } from '../box/box.ts'
 import { placeOf } from '../box/box.ts'
+import { isClutch } from '../box/couplers.ts'
 import type { Coupler } from '../box/types.ts'
 import type { Rational } from '../number/rational.ts'
 import { ONE, ZERO } from '../number/rational.ts'
@@ -135,15 +136,13 @@ interface ClutchLaw {
 
 /** The laws that the friction clutches of a box would add, as far as they are counted. */
 function clutchLaws({ box }: Solver): readonly ClutchLaw[] {
-  return box.draft.couplers
-    .filter(({ kind }) => kind === 'friction-clutch')
-    .flatMap((clutch) =>
-      clutch.positions.flatMap(({ id }) =>
-        engagedLaws(box, { [clutch.id]: id }, [clutch])
-          .filter(({ uncounted }) => uncounted.length === 0)
-          .map((law) => ({ clutch, law })),
-      ),
-    )
+  return box.draft.couplers.filter(isClutch).flatMap((clutch) =>
+    clutch.positions.flatMap(({ id }) =>
+      engagedLaws(box, { [clutch.id]: id }, [clutch])
+        .filter(({ uncounted }) => uncounted.length === 0)
+        .map((law) => ({ clutch, law })),
+    ),
+  )
 }
 
 const NOTHING: ReadonlyMap<string, Rational> = new Map()

@@ -11,6 +11,7 @@ import { fullPlaces } from './combinations.ts'
 import { findSlips } from './slips.ts'
 import type { BoxIndex, CouplerPlaces } from '../box/box.ts'
 import { centreOf, placeOf } from '../box/box.ts'
+import { isClutch } from '../box/couplers.ts'
 import { brokenInterlock, brokenRule } from '../box/check.ts'
 import type { Rational } from '../number/rational.ts'
 import type { BoxPosition, Coupler } from '../box/types.ts'
@@ -28,8 +29,6 @@ export interface Preselection {
   /** The clutches that close at the change. */
   readonly closing: readonly EngagedCoupler[]
 }
-
-const isClutch = ({ kind }: Coupler): boolean => kind === 'friction-clutch'
 
 /** What an open clutch will lock against its hub, in turns for one turn of the input; null where nothing settles it. */
 export function clutchSlip(

@@ -1,7 +1,7 @@
 import type { Locator, Page } from '@playwright/test'
 
 import { ms, percentile, report, under } from './measure.ts'
-import { settle, withPage } from './page.ts'
+import { openPage, settle, withPage } from './page.ts'
 
 const CHANGES = 60
 
@@ -19,7 +19,7 @@ async function benchFirstLoad(page: Page, trace: string): Promise<void> {
     if (scripts.has(requestId)) scriptBytes += encodedDataLength
     else otherBytes += encodedDataLength
   })
-  await page.goto(`${trace}?position=2`, { waitUntil: 'networkidle' })
+  await openPage(page, `${trace}?position=2`)
   report(
     'Browser: compressed script of the first load of Trace',
     `${(scriptBytes / 1000).toFixed(0)} kB`,
@@ -62,7 +62,7 @@ interface Changes {
 }
 
 async function changesWith(page: Page, trace: string, motion: string): Promise<Changes> {
-  await page.goto(`${trace}?position=5${motion}`, { waitUntil: 'networkidle' })
+  await openPage(page, `${trace}?position=5${motion}`)
   const changes: number[] = []
   const idle: number[] = []
   for (let change = 0; change < CHANGES; change++) {
@@ -113,7 +113,7 @@ function toRatio(field: Locator, count: number): Promise<number> {
 
 /** From a typed count to the ratios, beside frames without a change. */
 async function benchTyping(page: Page, count: string, idle: readonly number[]): Promise<void> {
-  await page.goto(`${count}?gear=main-2`, { waitUntil: 'networkidle' })
+  await openPage(page, `${count}?gear=main-2`)
   const confirm = page.getByRole('button', { name: 'I have read this' })
   if (await confirm.isVisible()) await confirm.click()
   const field = page.getByRole('textbox', { name: '2nd gear, main shaft' })

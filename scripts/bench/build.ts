@@ -10,7 +10,7 @@ import { waysOffRow } from '../../core/build/row.ts'
 import { stepsOff } from '../../core/testing/removals.ts'
 import { assemblyOnShaft, emptied } from '../../core/testing/rings.ts'
 import { FRAME_MS, medianMs, ms, percentile, report, under } from './measure.ts'
-import { settle, withPage } from './page.ts'
+import { openPage, settle, withPage } from './page.ts'
 import { PARTS, wholeUnit } from './parts.ts'
 
 const ID = '00000000-0000-4000-8000-000000000310'
@@ -109,7 +109,7 @@ export async function benchBuildPage(base: string, databaseUrl: string): Promise
       `its data sheet ${ms(percentile(bare, 0.5))}`,
       under(300, percentile(times, 0.5)),
     )
-    await page.goto(`${base}/boxes/${ID}/build`, { waitUntil: 'networkidle' })
+    await openPage(page, `${base}/boxes/${ID}/build`)
     const frames = await page.evaluate(async (steps) => {
       const frame = (): Promise<number> => new Promise((resolve) => requestAnimationFrame(resolve))
       const p95 = (values: number[]): number =>

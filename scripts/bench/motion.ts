@@ -6,7 +6,7 @@ import type { BoxDraft } from 'core'
 
 import { LARGEST, boxOf, largeBox } from './boxes.ts'
 import { percentile, report } from './measure.ts'
-import { settle, withPage } from './page.ts'
+import { openPage, settle, withPage } from './page.ts'
 
 const SECONDS = 3
 const ROUNDS = 5
@@ -112,9 +112,7 @@ export async function benchMotion(base: string, databaseUrl: string): Promise<vo
     for (let round = 0; round < ROUNDS; round++)
       for (const state of states) {
         await page.emulateMedia({ reducedMotion: state === 'reduced' ? 'reduce' : 'no-preference' })
-        await page.goto(state === 'moving' ? trace : `${trace}?motion=paused`, {
-          waitUntil: 'networkidle',
-        })
+        await openPage(page, state === 'moving' ? trace : `${trace}?motion=paused`)
         await page
           .locator('div.motion canvas')
           .waitFor({ state: state === 'reduced' ? 'detached' : 'attached' })

@@ -25,3 +25,9 @@ export async function settle(page: Page, base: string): Promise<void> {
   await page.goto(`${base}/glossary`)
   await page.waitForFunction(() => sessionStorage.getItem('udrix-assets') !== null)
 }
+
+/** Opens a page and waits until it answers to the hand; the stream of changes never rests. */
+export async function openPage(page: Page, url: string): Promise<void> {
+  await page.goto(url, { waitUntil: 'load' })
+  await page.locator('html[data-live]').waitFor({ state: 'attached' })
+}

@@ -10,7 +10,7 @@ import { PLAIN_WORDS } from '../../app/words/vocabulary.ts'
 import { counted } from './boxes.ts'
 import { medianMs, ms, percentile, report, times, under } from './measure.ts'
 import { framesPerSecond } from './motion.ts'
-import { settle, withPage } from './page.ts'
+import { openPage, settle, withPage } from './page.ts'
 
 /** Pieces of the unit that is measured with. */
 export const PARTS = 300
@@ -116,9 +116,7 @@ export async function benchPartsPages(base: string, databaseUrl: string): Promis
     for (let round = 0; round < FRAME_ROUNDS; round++)
       for (const of of ['all', 'usual'] as const) {
         const layers = of === 'all' ? '&layers=torque,speed,rest,names,counts,forces,parts' : ''
-        await page.goto(`${base}/boxes/${IDS.whole}/trace?position=1L${layers}`, {
-          waitUntil: 'networkidle',
-        })
+        await openPage(page, `${base}/boxes/${IDS.whole}/trace?position=1L${layers}`)
         await page.locator('div.motion canvas').waitFor()
         frames[of].push(await framesPerSecond(page))
       }

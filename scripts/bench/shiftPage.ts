@@ -1,5 +1,5 @@
 /** Dragging the time line of a change, beside frames of the same page left alone. */
-import { settle, withPage } from './page.ts'
+import { openPage, settle, withPage } from './page.ts'
 import { FRAME_MS, ms, report } from './measure.ts'
 
 const STEPS = 60
@@ -8,7 +8,7 @@ const STEPS = 60
 export async function benchTimeLine(base: string, boxPath: string): Promise<void> {
   await withPage(async (page) => {
     await settle(page, base)
-    await page.goto(`${base}${boxPath}/shift`, { waitUntil: 'networkidle' })
+    await openPage(page, `${base}${boxPath}/shift`)
     await page.locator('#moment').waitFor()
     const frames = await page.evaluate(async (steps) => {
       const frame = (): Promise<number> => new Promise((resolve) => requestAnimationFrame(resolve))

@@ -9,7 +9,7 @@ interface WormModuleProps {
   readonly onChange: (wheel: Gear) => null
 }
 
-/** Three decimals are more than any table of modules has. */
+/** Four decimals are more than any table of modules has. */
 function shown(moduleMm: number | undefined): string {
   return moduleMm === undefined ? '' : `${Number(moduleMm.toFixed(4))}`
 }

@@ -1,6 +1,6 @@
 /** Where a part of the drawing is tapped to be measured. */
 import type { Section } from 'core'
-import { SLEEVE_RADIUS_MM, SHAFT_RADIUS_MM, SLEEVE_WIDTH_MM } from 'core'
+import { isClutch, SHAFT_RADIUS_MM, SLEEVE_RADIUS_MM, SLEEVE_WIDTH_MM } from 'core'
 
 import type { Scale } from '~/views/section/scale.ts'
 
@@ -52,7 +52,7 @@ export function PartHits(props: PartHitsProps) {
       height: (outerMm - innerMm) * scale.perMmY,
     }))
   const sleeves = section.couplers
-    .filter(({ coupler }) => coupler.kind !== 'friction-clutch')
+    .filter(({ coupler }) => !isClutch(coupler))
     .flatMap(({ coupler: { id, stationMm }, yMm, baseRadiusMm }) =>
       onBothSides(
         `sleeve:${id}`,

@@ -4,7 +4,7 @@ import { memo } from 'react'
 import clsx from 'clsx'
 
 import type { CouplerPosition, SectionCoupler } from 'core'
-import { SLEEVE_TRAVEL_MM, SLEEVE_WIDTH_MM, centreOf, sleeveShiftMm } from 'core'
+import { centreOf, isClutch, SLEEVE_TRAVEL_MM, SLEEVE_WIDTH_MM, sleeveShiftMm } from 'core'
 
 import type { Naming } from '~/words/names.ts'
 import { capitalize, couplerLabel, couplerName, placeName } from '~/words/names.ts'
@@ -44,11 +44,11 @@ export const CouplerShape = memo(function CouplerShape({
   const isEngaged = place !== undefined && place !== centreOf(coupler)
   if (!isDrawn(coupler)) return null
   const x = scale.x(coupler.stationMm)
-  const isClutch = coupler.kind === 'friction-clutch'
-  const shift = isClutch ? 0 : shiftMm * scale.perMmX
+  const hasPlates = isClutch(coupler)
+  const shift = hasPlates ? 0 : shiftMm * scale.perMmX
   const engaged = place ? placeName(naming, coupler, place) : ''
   const text =
-    !isEngaged || isClutch
+    !isEngaged || hasPlates
       ? couplerLabel(naming, coupler)
       : place.travel === 'towards-input'
         ? `◀ ${engaged}`
@@ -62,7 +62,7 @@ export const CouplerShape = memo(function CouplerShape({
       <title>
         {`${capitalize(couplerName(naming, coupler))}, ${isEngaged ? `engaged: ${engaged}` : 'at its centre'}`}
       </title>
-      {isClutch ? (
+      {hasPlates ? (
         <Plates drawn={drawn} isClosed={isEngaged} scale={scale} />
       ) : (
         <Sleeve drawn={drawn} shift={shift} scale={scale} />

@@ -1,7 +1,7 @@
 import { Link } from 'react-router'
 
 import type { BoxDraft, CouplerPosition, GearChange, Match } from 'core'
-import { WITH_RING, fullPlaces, placeKey } from 'core'
+import { couplersWithRings, fullPlaces, isClutch, placeKey } from 'core'
 
 import { useOpenBox } from '~/components/box/boxContext.ts'
 import { useBecome } from '~/components/box/useBecome.ts'
@@ -34,22 +34,21 @@ const USUAL_SPEED_M_S = 0.15
 
 /** What goes in and is brought to speed: over a ring, or by dogs alone. */
 function engagingOf(draft: BoxDraft, gear: GearChange) {
+  const ringed = couplersWithRings(draft)
   const endPlaces = fullPlaces(draft.couplers, gear.to.couplers)
   const engaging = gear.matches.flatMap((match) => {
     const place = match.coupler.positions.find(({ id }) => id === endPlaces[match.coupler.id])
     return place && match.brought.size > 0 ? [{ match, place }] : []
   })
-  const rings = engaging.filter(({ match }) => WITH_RING.has(match.coupler.kind))
+  const rings = engaging.filter(({ match }) => ringed.has(match.coupler.id))
   // Whose two sides both hang on an end, or on several things at once.
   const untold = gear.matches.filter(
     ({ coupler, brought, slip }) =>
-      WITH_RING.has(coupler.kind) && brought.size === 0 && slip?.isZero() !== true,
+      ringed.has(coupler.id) && brought.size === 0 && slip?.isZero() !== true,
   )
   const dogs = engaging.filter(
     ({ match }) =>
-      !WITH_RING.has(match.coupler.kind) &&
-      match.coupler.kind !== 'friction-clutch' &&
-      match.law.kind === 'lock',
+      !ringed.has(match.coupler.id) && !isClutch(match.coupler) && match.law.kind === 'lock',
   )
   return { rings, dogs, untold }
 }

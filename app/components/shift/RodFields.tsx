@@ -1,7 +1,7 @@
 import { Plus, Trash2, X } from 'lucide-react'
 
 import type { GateEnd, GateGuard, GateSlot, Selector, SelectorPlace, SwitchRule } from 'core'
-import { FIRST_LEVER, GATE_ENDS, GATE_GUARDS, SWITCH_RULES, leverOf } from 'core'
+import { FIRST_LEVER, GATE_ENDS, GATE_GUARDS, isClutch, leverOf, SWITCH_RULES } from 'core'
 
 import { CheckField, EntryField, NameField, SelectField } from '~/components/Fields.tsx'
 import { LARGEST } from '~/files/boxFile.ts'
@@ -23,7 +23,7 @@ const KEY = '~'
 /** Places of the couplers that a rod can bring in, each with its coupler as one choice. */
 function placeChoices(naming: Naming): readonly (readonly [string, string])[] {
   return naming.box.draft.couplers
-    .filter(({ kind }) => kind !== 'friction-clutch')
+    .filter((coupler) => !isClutch(coupler))
     .flatMap((coupler) =>
       coupler.positions
         .filter(({ engages }) => engages.length > 0)

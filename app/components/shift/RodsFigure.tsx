@@ -1,5 +1,6 @@
 /** Rods beside one another in their case, with the balls between them and the pins in them. */
 import type { InterlockPart, MovedRod, Selector } from 'core'
+import { USUAL_TRAVEL_MM } from 'core'
 
 import { rodName } from '~/words/shift.ts'
 import type { Naming } from '~/words/names.ts'
@@ -8,9 +9,8 @@ const WIDTH = 640
 const ROD = 22
 const GAP = 26
 const MARGIN = 14
-/** What a millimetre of travel is in the drawing, and how far a rod goes that nobody measured. */
+/** What a millimetre of travel is in the drawing. */
 const PER_MM = 3.2
-const USUAL_TRAVEL_MM = 8
 const NOTCH = WIDTH * 0.62
 const BALL = GAP / 2 + 4
 

@@ -2,7 +2,7 @@ import clsx from 'clsx'
 import { useRef } from 'react'
 
 import type { BoxDraft, Coupler, CouplerPlaces, Section } from 'core'
-import { indexBox, namedPlace, sleeveShiftMm } from 'core'
+import { COUPLER_DEFINITIONS, indexBox, isClutch, namedPlace, sleeveShiftMm } from 'core'
 
 import type { Scale } from '~/views/section/scale.ts'
 import { capitalize, couplerName, placeName } from '~/words/names.ts'
@@ -36,11 +36,11 @@ export function SleeveGrips(props: SleeveGripsProps) {
         coupler.gears?.[0] === gear.id ||
         (coupler.kind === 'sliding-idler' && gear.member === coupler.hub),
     )
-    const isSlider = slid !== undefined && coupler.kind !== 'synchronizer'
+    const isSlider = slid !== undefined && !COUPLER_DEFINITIONS[coupler.kind].hasTeethOnSleeve
     const place = coupler.positions.find(({ id }) => id === namedPlace(places, coupler.id))
     const restMm = isSlider ? slid.gear.stationMm : coupler.stationMm
     // Plates of a clutch close where they stand.
-    const shiftMm = coupler.kind === 'friction-clutch' ? 0 : sleeveShiftMm(place)
+    const shiftMm = isClutch(coupler) ? 0 : sleeveShiftMm(place)
     const x = scale.x(restMm) + shiftMm * scale.perMmX
     const top = isSlider
       ? scale.y(slid.yMm + slid.radiusMm) - GRIP.height / 2

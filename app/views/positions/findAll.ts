@@ -6,8 +6,9 @@ import {
   countStates,
   findPositions,
   formatFraction,
-  prepareSolver,
+  isClutch,
   namedPlace,
+  prepareSolver,
 } from 'core'
 
 /** More than these are not listed; the counts still speak of all. */
@@ -46,7 +47,7 @@ function* findAll(draft: BoxDraft): Generator<number, FoundAll> {
   if (classified.kind === 'too-many') return classified
   const all = findPositions(draft, classified.table)
   const rows = all.filter(({ idle }) => idle.length === 0)
-  const clutches = draft.couplers.filter(({ kind }) => kind === 'friction-clutch')
+  const clutches = draft.couplers.filter(isClutch)
   const isOpen = (coupler: Coupler, places: CouplerPlaces): boolean =>
     coupler.positions.find(({ id }) => id === namedPlace(places, coupler.id))?.engages.length === 0
   const ready = all.filter(

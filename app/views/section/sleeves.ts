@@ -1,6 +1,6 @@
 /** Where what moves on its hub is drawn, and its name. */
 import type { Coupler, Section, SectionCoupler } from 'core'
-import { SHAFT_RADIUS_MM, SLEEVE_RADIUS_MM } from 'core'
+import { COUPLER_DEFINITIONS, SHAFT_RADIUS_MM, SLEEVE_RADIUS_MM, isClutch } from 'core'
 
 import type { Naming } from '~/words/names.ts'
 import { couplerLabel } from '~/words/names.ts'
@@ -17,12 +17,12 @@ export const PLATES_MM = 24
 /** Whether a coupler is drawn; a sliding gear shows by itself where it stands, teeth on a sleeve move with it. */
 export function isDrawn({ kind, gears, positions }: Coupler): boolean {
   const moves = positions.some(({ engages }) => engages.some((each) => each.kind !== 'mesh'))
-  return moves && (gears === undefined || kind === 'synchronizer')
+  return moves && (gears === undefined || COUPLER_DEFINITIONS[kind].hasTeethOnSleeve)
 }
 
 /** How far it reaches from the axis that it is on. */
 export function couplerEdgeMm({ coupler, baseRadiusMm }: SectionCoupler): number {
-  return baseRadiusMm + (coupler.kind === 'friction-clutch' ? PLATES_MM : SLEEVE_MM)
+  return baseRadiusMm + (isClutch(coupler) ? PLATES_MM : SLEEVE_MM)
 }
 
 /** The base line of its name: above, or where teeth on it do not carry their count. */

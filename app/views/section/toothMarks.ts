@@ -1,5 +1,5 @@
 import type { Section, SectionGear } from 'core'
-import { RIM_MM, SHAFT_RADIUS_MM, SLEEVE_RADIUS_MM } from 'core'
+import { COUPLER_DEFINITIONS, RIM_MM, SHAFT_RADIUS_MM, SLEEVE_RADIUS_MM } from 'core'
 
 import type { Scale } from './scale.ts'
 
@@ -98,7 +98,7 @@ export function gearSeats(section: Section): GearSeats {
   )
   const onSleeves = new Set(
     section.couplers.flatMap(({ coupler }) =>
-      coupler.kind === 'synchronizer' ? (coupler.gears ?? []) : [],
+      COUPLER_DEFINITIONS[coupler.kind].hasTeethOnSleeve ? (coupler.gears ?? []) : [],
     ),
   )
   return {

@@ -1,7 +1,7 @@
 /** What goes wrong while shifting, as people tell it, and where this box shows it. */
 import type { BoxPosition, CouplerPosition, Match, RingWork, Solver } from 'core'
 import {
-  WITH_RING,
+  couplersWithRings,
   analyse,
   dogWork,
   fullPlaces,
@@ -48,7 +48,10 @@ function ringChanges(solver: Solver): readonly RingChange[] {
     return matches.flatMap((match) => {
       const place = match.coupler.positions.find(({ id }) => id === places[match.coupler.id])
       const slip = greatestSlip(match)
-      return place && slip && match.brought.size > 0 && WITH_RING.has(match.coupler.kind)
+      return place &&
+        slip &&
+        match.brought.size > 0 &&
+        couplersWithRings(draft).has(match.coupler.id)
         ? [{ from, into, match, place, slip: Math.abs(toNumber(slip)) }]
         : []
     })
@@ -109,8 +112,8 @@ function standingStill(solver: Solver): readonly ShownComplaint[] {
       kind: 'standing',
       into,
       hasRing: couplers.some(
-        ({ id, kind, positions }) =>
-          kind === 'synchronizer' &&
+        ({ id, positions }) =>
+          couplersWithRings(solver.box.draft).has(id) &&
           positions.some((place) => place.id === places[id] && place.engages.length > 0),
       ),
       to: address('shift', { from: neutral.id, to: into.id, speed: '800' }),

@@ -1,4 +1,4 @@
-import { buildPattern, readJob } from 'core'
+import { PATTERNS, buildPattern, couplersWithRings, proposePieces, readJob, unitParts } from 'core'
 import type { Entry } from 'core'
 
 import {
@@ -20,6 +20,27 @@ test('every place that locks something can be looked at, clutches and meshes can
   expect(twin.every(({ coupler }) => coupler.kind !== 'friction-clutch')).toBe(true)
 })
 
+test.each(PATTERNS.map(({ id }) => [id] as const))(
+  'of a %s, what has rings to measure has rings to list, and rings that brake',
+  (id) => {
+    const box = buildPattern(id, 'box', id === 'heavy' ? { speeds: '18' } : {})
+    const sorted = (ids: Iterable<string>): readonly string[] => [...new Set(ids)].sort()
+    const measured = sorted(
+      unitParts(box).flatMap(({ kind, id: coupler }) => (kind === 'ring' ? [coupler] : [])),
+    )
+    const listed = sorted(
+      [...(box.pieces ?? []), ...proposePieces(box)].flatMap(({ kind, coupler }) =>
+        kind === 'ring' ? (coupler ?? []) : [],
+      ),
+    )
+    const braking = sorted(
+      engageables(box).flatMap(({ coupler, hasRing }) => (hasRing ? [coupler.id] : [])),
+    )
+    const said = sorted(couplersWithRings(box))
+    expect([measured, listed, braking]).toEqual([said, said, said])
+  },
+)
+
 test('the way is what the rod says, without a sign; dogs are no deeper than it is long', () => {
   const [first] = engageables(draft)
   if (!first) throw new Error('no place')
@@ -36,7 +57,7 @@ test('the way is what the rod says, without a sign; dogs are no deeper than it i
       },
       first,
     )
-  expect([said(-7.5), said(11), said()]).toEqual([7.5, 11, 9])
+  expect([said(-7.5), said(11), said()]).toEqual([7.5, 11, 8])
   const deep = { ...first, place: { ...first.place, dogs: { depthMm: 12 } } }
   expect([depthOf(deep, 8), depthOf(first, 8)]).toEqual([8, 4])
 })

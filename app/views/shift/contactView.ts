@@ -1,6 +1,15 @@
 /** A coupler half way in, as the address and the job have it. */
 import type { BoxIndex, BoxDraft, Coupler, CouplerPosition, Job, RingFigures } from 'core'
-import { WITH_RING, condemnedParts, coneWearMm, measuredOn, placeKey, rodsOf } from 'core'
+import {
+  condemnedParts,
+  coneWearMm,
+  couplersWithRings,
+  isClutch,
+  measuredOn,
+  placeKey,
+  rodsOf,
+  USUAL_TRAVEL_MM,
+} from 'core'
 
 export interface Engageable {
   readonly coupler: Coupler
@@ -11,9 +20,9 @@ export interface Engageable {
 }
 
 /** Every place of a coupler that locks something, clutches aside. */
-export function engageables({ couplers }: BoxDraft): readonly Engageable[] {
-  return couplers.flatMap((coupler) =>
-    coupler.kind === 'friction-clutch'
+export function engageables(draft: BoxDraft): readonly Engageable[] {
+  return draft.couplers.flatMap((coupler) =>
+    isClutch(coupler)
       ? []
       : coupler.positions.flatMap((place) =>
           place.engages.some(({ kind }) => kind === 'lock')
@@ -21,7 +30,7 @@ export function engageables({ couplers }: BoxDraft): readonly Engageable[] {
                 {
                   coupler,
                   place,
-                  hasRing: WITH_RING.has(coupler.kind),
+                  hasRing: couplersWithRings(draft).has(coupler.id),
                   key: placeKey(coupler, place),
                 },
               ]
@@ -31,7 +40,6 @@ export function engageables({ couplers }: BoxDraft): readonly Engageable[] {
 }
 
 /** Where nothing is said of it. */
-const USUAL_TRAVEL_MM = 9
 const USUAL_DEPTH_MM = 4
 
 /** How far a coupler goes from its centre to a place, as its rod says. */

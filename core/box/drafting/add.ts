@@ -1,5 +1,6 @@
 /** Parts that come into a drawing, each with an id of its own. */
 import { indexBox } from '../box.ts'
+import { isClutch } from '../couplers.ts'
 import type {
   BoxDraft,
   Coupler,
@@ -90,7 +91,7 @@ export function addIdler(draft: BoxDraft, stationMm: number): Added {
  * locks; a clutch closes on to the nearest other member of its line instead.
  */
 export function addCoupler(draft: BoxDraft, kind: CouplerKind, hub: string): Added {
-  const id = freshId(draft, kind === 'friction-clutch' ? 'clutch' : 'coupler')
+  const id = freshId(draft, isClutch({ kind }) ? 'clutch' : 'coupler')
   const index = indexBox(draft)
   const member = index.members.get(hub)
   const stationMm = member ? freeStationMm(draft, member) : 0
@@ -103,8 +104,7 @@ export function addCoupler(draft: BoxDraft, kind: CouplerKind, hub: string): Add
       )[0]
   const neighbour = draft.members.find((other) => other.id !== hub && other.axis === member?.axis)
   const lock = (body: string) => [{ kind: 'lock', body } as const]
-  const [before, after] =
-    kind === 'friction-clutch' ? [undefined, neighbour] : [nearest(-1), nearest(1)]
+  const [before, after] = isClutch({ kind }) ? [undefined, neighbour] : [nearest(-1), nearest(1)]
   const coupler: Coupler = {
     id,
     kind,

@@ -9,7 +9,6 @@ import { indexBox } from '../box.ts'
 import type {
   BoxDraft,
   Coupler,
-  CouplerKind,
   Gear,
   Member,
   MemberKind,
@@ -18,18 +17,11 @@ import type {
   ShaftEnd,
   Travel,
 } from '../types.ts'
+import { couplersWithRings, hasHub, isClutch } from '../couplers.ts'
 import { PIECE_DEFINITIONS } from './kinds.ts'
 import { plainDiameterMm } from './shafts.ts'
 import { DRAWN_FACE_MM, wayOff } from './stack.ts'
 
-/** Couplers with a ring between the sleeve and what it engages. */
-export const WITH_RINGS: ReadonlySet<CouplerKind> = new Set<CouplerKind>([
-  'synchronizer',
-  'range',
-  'splitter',
-])
-/** Couplers with a hub and a sleeve or dog ring of their own. */
-export const WITH_HUBS: ReadonlySet<CouplerKind> = new Set<CouplerKind>([...WITH_RINGS, 'dog-ring'])
 /** Members that turn in bearings of the case. */
 const SHAFTS: ReadonlySet<MemberKind> = new Set<MemberKind>([
   'input-shaft',
@@ -130,7 +122,8 @@ function occupied(
 ): readonly (readonly [number, number])[] {
   const core = members.get(memberId)
   const ringRoom = (coupler: Coupler, travel: Travel): number =>
-    WITH_RINGS.has(coupler.kind) && coupler.positions.some((place) => place.travel === travel)
+    couplersWithRings(draft).has(coupler.id) &&
+    coupler.positions.some((place) => place.travel === travel)
       ? TO_RING_MM + lengthMm('ring') / 2
       : HALF_HUB_MM
   return [
@@ -147,7 +140,7 @@ function occupied(
         stationMm + faceWidthMm / 2,
       ]),
     ...draft.couplers
-      .filter(({ hub, kind }) => hub === memberId && kind !== 'friction-clutch')
+      .filter((coupler) => coupler.hub === memberId && !isClutch(coupler))
       .map((coupler) => [
         coupler.stationMm - ringRoom(coupler, 'towards-input'),
         coupler.stationMm + ringRoom(coupler, 'towards-output'),
@@ -356,8 +349,9 @@ function betweenGears({ draft }: BoxIndex, member: Member): readonly Proposed[] 
 
 /** A hub with its sleeve, keys and rings; the fork that moves it; or the plates of a clutch. */
 function ofCoupler(index: BoxIndex, coupler: Coupler): readonly Proposed[] {
-  const { id, kind, stationMm, hub } = coupler
-  if (kind === 'friction-clutch')
+  const { id, stationMm, hub } = coupler
+  const isWithRings = couplersWithRings(index.draft).has(id)
+  if (isClutch(coupler))
     return [
       { kind: 'friction-plate', coupler: id, quantity: USUAL.frictionPlates },
       { kind: 'steel-plate', coupler: id, quantity: USUAL.steelPlates },
@@ -369,9 +363,9 @@ function ofCoupler(index: BoxIndex, coupler: Coupler): readonly Proposed[] {
     { kind: 'rod', coupler: id },
     { kind: 'detent', coupler: id },
   ]
-  if (!WITH_HUBS.has(kind)) return selector
+  if (!hasHub(coupler)) return selector
   const on = index.members.get(hub)?.id
-  const rings = WITH_RINGS.has(kind)
+  const rings = isWithRings
     ? coupler.positions
         .filter(({ engages }) => engages.some((each) => each.kind !== 'mesh'))
         .map(({ id: place, travel }): Proposed => ({
@@ -381,7 +375,7 @@ function ofCoupler(index: BoxIndex, coupler: Coupler): readonly Proposed[] {
           stationMm: stationMm + (travel === 'towards-input' ? -TO_RING_MM : TO_RING_MM),
         }))
     : []
-  const keys: readonly Proposed[] = WITH_RINGS.has(kind)
+  const keys: readonly Proposed[] = isWithRings
     ? [
         { kind: 'hub-key', coupler: id, quantity: USUAL.keys },
         { kind: 'spring', coupler: id, quantity: USUAL.springs },
@@ -423,7 +417,7 @@ function ofCase({ draft, members, gears }: BoxIndex): readonly Proposed[] {
   const inCase = draft.members.filter(({ kind }) => SHAFTS.has(kind)).map(({ id }) => id)
   const ends = draft.outputs.flatMap((id) => memberOf(id) ?? [])
   const hasTail = ends.some(({ axis }) => axis === input?.axis)
-  const clutches = draft.couplers.filter(({ kind }) => kind === 'friction-clutch')
+  const clutches = draft.couplers.filter(isClutch)
   const isDry = !clutches.some(({ hub }) => hub === draft.input)
   return [
     { kind: 'case', carries: inCase },

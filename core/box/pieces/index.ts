@@ -1,5 +1,5 @@
 /** What is held in the hand besides shafts, gears and couplers. */
-export { proposePieces, withBuild, WITH_HUBS, WITH_RINGS } from './build.ts'
+export { proposePieces, withBuild } from './build.ts'
 export type { PiecePlace, PieceShape } from './kinds.ts'
 export {
   LONGEST_PART_NUMBER,

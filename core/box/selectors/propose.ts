@@ -4,6 +4,7 @@
  * Common practice; every unit may have it otherwise.
  */
 import { centreOf } from '../box.ts'
+import { USUAL_TRAVEL_MM, isClutch } from '../couplers.ts'
 import type {
   BoxDraft,
   BoxPosition,
@@ -20,8 +21,6 @@ import type {
 /** What moves the forks: a lever in a gate, or a drum. */
 export type MovedBy = 'lever' | 'drum'
 
-/** How far a fork moves from its middle. */
-const TRAVEL_MM = 8
 /** From where dogs touch, and from where they are deep enough. */
 const TOUCHES_FROM_MM = 2
 const CARRIES_FROM_MM = 5
@@ -84,8 +83,8 @@ function switchOf({ positions }: BoxDraft, coupler: Coupler): SwitchRule | undef
  * clutches choose there is no lever.
  */
 function proposeSelectors(draft: BoxDraft): readonly Selector[] {
-  const isAutomated = draft.couplers.some(({ kind }) => kind === 'friction-clutch')
-  const moved = draft.couplers.filter(({ kind }) => kind !== 'friction-clutch')
+  const isAutomated = draft.couplers.some(isClutch)
+  const moved = draft.couplers.filter((coupler) => !isClutch(coupler))
   const byLever = moved.filter((coupler) => !isAutomated && !switchOf(draft, coupler))
   const inGate = leversOf(draft, byLever).flatMap((couplers, lever) =>
     couplers
@@ -111,7 +110,7 @@ function proposeSelectors(draft: BoxDraft): readonly Selector[] {
         places: places
           .map((place, at) => ({
             id: place.id,
-            travelMm: signOf(place) * TRAVEL_MM,
+            travelMm: signOf(place) * USUAL_TRAVEL_MM,
             couplers: { [coupler.id]: place.id },
             ...(slots?.[at] && { gate: slots[at] }),
           }))
@@ -221,7 +220,7 @@ function proposeDrum(draft: BoxDraft): Drum | undefined {
   const step = 360 / Math.max(positions.length, 4)
   const travelAt = (coupler: Coupler, at: number): number => {
     const place = coupler.positions.find(({ id }) => id === positions[at]?.couplers[coupler.id])
-    return place ? signOf(place) * TRAVEL_MM : 0
+    return place ? signOf(place) * USUAL_TRAVEL_MM : 0
   }
   return {
     id: 'drum',
