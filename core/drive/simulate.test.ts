@@ -124,7 +124,7 @@ test('a range ring takes up what the shaft between the ends has: J·s²/2 of eac
   const heavy = buildPattern('heavy', 'lorry', { speeds: '10', range: 'countershaft' })
   /** Made up, and alike on both countershafts. */
   const teeth = (id: string): number =>
-    18 + ([...id.replace('-b-', '-a-')].reduce((sum, each) => sum + each.charCodeAt(0), 0) % 23)
+    18 + (Buffer.from(id.replace('-b-', '-a-')).reduce((sum, each) => sum + each, 0) % 23)
   const withMain = (inertiaKgM2: number): Powertrain =>
     powertrain({
       ...heavy,
