@@ -6,6 +6,7 @@ import { formatFraction } from 'core'
 
 import type { Naming } from '../words/names.ts'
 import { balanceSentences } from '../words/sentences.ts'
+import { handWords } from '../words/shift.ts'
 
 const DECIMALS = 6
 
@@ -13,7 +14,7 @@ const DECIMALS = 6
 export function formatRatiosCsv(naming: Naming, rows: readonly RatioRow[]): string {
   const data = rows.map(({ position, analysis, ratio, factors, stepToNext, overall }) => [
     position.label,
-    position.lever ?? '',
+    handWords(naming, position),
     analysis.state,
     ratio ? formatFraction(ratio) : '',
     ratio ? ratio.toFixed(DECIMALS) : '',

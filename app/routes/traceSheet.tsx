@@ -6,7 +6,13 @@ import { useOpenTrace } from '~/components/trace/traceContext.ts'
 import { formatInverse, formatTorque } from '~/words/format.ts'
 import { DEFERENCE } from '~/words/cautions.ts'
 import { balanceSentences, engagementSentence } from '~/words/sentences.ts'
+import { handWords } from '~/words/shift.ts'
 import { viewpoint } from '~/words/vocabulary.ts'
+
+/** Nothing where nothing is known of the hand. */
+function leverText(words: string): string {
+  return words === '' ? '' : `Lever: ${words}. `
+}
 
 export default function TraceSheet() {
   const { draft, words } = useOpenBox()
@@ -52,7 +58,7 @@ export default function TraceSheet() {
               />
             </div>
             <p className="text-[0.8rem]">
-              {position.lever ? `Lever: ${position.lever}. ` : ''}
+              {leverText(handWords(naming, position))}
               {analysis.engaged.length === 0
                 ? 'Nothing is engaged.'
                 : analysis.engaged.map((engaged) => engagementSentence(naming, engaged)).join(' ')}

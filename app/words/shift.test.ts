@@ -20,6 +20,7 @@ import { drumFaults, falseNeutralWords, settleWords, stretchWords } from './drum
 import {
   changeStepWords,
   coastingWords,
+  handWords,
   interlockPartWords,
   openSetWords,
   selectorFaultWords,
@@ -220,4 +221,32 @@ describe('a drum', () => {
   function drumless(): (typeof proof.stretches)[number] {
     throw new Error('no false neutral')
   }
+})
+
+test('the hand is where the gate has it, whatever was written; elsewhere as it was written', () => {
+  const built = buildPattern('three-shaft', 'unit', {})
+  const first = built.positions.find(({ label }) => label === '1')
+  const neutral = built.positions.find(({ label }) => label === 'N')
+  if (!first || !neutral) throw new Error('no such positions')
+  const moved = {
+    ...built,
+    selectors: built.selectors?.map((rod) => ({
+      ...rod,
+      places: rod.places.map((place) => ({
+        ...place,
+        ...(place.gate && { gate: { ...place.gate, row: place.gate.row + 5 } }),
+      })),
+    })),
+  }
+  const row = (draft: BoxDraft): number =>
+    Number(
+      /^row (\d+), forward$/.exec(
+        handWords({ box: indexBox(draft), words: PLAIN_WORDS }, first),
+      )?.[1],
+    )
+  expect(row(moved) - row(built)).toBe(5)
+  const naming = { box: indexBox(built), words: PLAIN_WORDS }
+  expect(handWords(naming, { ...neutral, lever: 'across the rows' })).toBe('across the rows')
+  const bare = { box: indexBox({ ...built, selectors: [] }), words: PLAIN_WORDS }
+  expect(handWords(bare, { ...first, lever: 'up' })).toBe('up')
 })

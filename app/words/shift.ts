@@ -1,5 +1,6 @@
 /** What happens in a change of gear, in sentences. */
 import type {
+  BoxPosition,
   ChangeSchool,
   ChangeStep,
   Coupler,
@@ -17,7 +18,18 @@ import type {
   SelectorFault,
   SwitchRule,
 } from 'core'
-import { FIRST_LEVER, greatestSlip, isClutch, leverOf, rodsOf, toNumber } from 'core'
+import {
+  FIRST_LEVER,
+  fullPlaces,
+  greatestSlip,
+  isClutch,
+  leverOf,
+  rodsOf,
+  slotsOf,
+  standingOf,
+  switchedOf,
+  toNumber,
+} from 'core'
 
 import { formatNumber, formatSpeed } from './format.ts'
 import type { Naming } from './names.ts'
@@ -79,6 +91,25 @@ export function stopName({ box }: Naming, position: string | undefined): string 
   return position === undefined
     ? 'N'
     : (box.draft.positions.find(({ id }) => id === position)?.label ?? '?')
+}
+
+/**
+ * Where the hand is in a position: as the gate has it, with what a switch of its own moves; as
+ * somebody wrote it where the box has no gate, or the position stands in none of its ends.
+ */
+export function handWords(naming: Naming, { couplers, lever = '' }: BoxPosition): string {
+  const { draft } = naming.box
+  const rods = rodsOf(draft)
+  const places = fullPlaces(draft.couplers, couplers)
+  const ends = [...standingOf(slotsOf(rods), places)].flatMap(([number, slot]) => {
+    const name = leverName(naming, number)
+    const end = slot && `row ${slot.row}, ${END_WORDS[slot.end]}`
+    return end ? [name === 'lever' ? end : `${name} in ${end}`] : []
+  })
+  const switched = [...switchedOf(rods, places)].flatMap(([rod, place]) =>
+    place ? [`${rodName(naming, rod)} in ${rodPlaceName(naming, { place })}`] : [],
+  )
+  return ends.length === 0 ? lever : [...ends, ...switched].join('; ')
 }
 
 /** "lever", or "lever 2" in a box that has several. */
