@@ -18,7 +18,7 @@ const BOXES: readonly (readonly [name: string, ratios: Readonly<Record<string, n
   ],
   [
     'Tarn',
-    { 1: (31 / 18) * (34 / 15), 2: (31 / 18) * (27 / 22), 3: 1, N: 0, R: (31 / 18) * (33 / 14) },
+    { 1: (31 / 18) * (34 / 15), 2: (31 / 18) * (27 / 22), 3: 1, N: 0, R: (31 / 18) * (31 / 14) },
   ],
   [
     'Sedgeley',
@@ -28,7 +28,7 @@ const BOXES: readonly (readonly [name: string, ratios: Readonly<Record<string, n
       3: (33 / 19) * (24 / 28),
       4: 1,
       N: 0,
-      R: (33 / 19) * (33 / 16),
+      R: (33 / 19) * (32 / 16),
     },
   ],
   [
@@ -65,7 +65,7 @@ const BOXES: readonly (readonly [name: string, ratios: Readonly<Record<string, n
       4: 1,
       5: (35 / 23) * (20 / 38),
       N: 0,
-      R: (35 / 23) * (39 / 16),
+      R: (35 / 23) * (38 / 16),
     },
   ],
   [
@@ -77,7 +77,7 @@ const BOXES: readonly (readonly [name: string, ratios: Readonly<Record<string, n
       4: (29 / 29) * (65 / 17),
       5: (25 / 33) * (65 / 17),
       N: 0,
-      R: (43 / 13) * (65 / 17),
+      R: (41 / 13) * (65 / 17),
     },
   ],
   [
@@ -88,10 +88,10 @@ const BOXES: readonly (readonly [name: string, ratios: Readonly<Record<string, n
       3: (28 / 22) * (37 / 9),
       4: (23 / 27) * (37 / 9),
       N: 0,
-      R: (36 / 12) * (37 / 9),
+      R: (34 / 12) * (37 / 9),
     },
   ],
-  ['Kestwick', { 1: 32 / 14, 2: 29 / 17, 3: 26 / 20, 4: 24 / 22, 5: 22 / 24, N: 0, R: 30 / 13 }],
+  ['Kestwick', { 1: 32 / 14, 2: 29 / 17, 3: 26 / 20, 4: 24 / 22, 5: 22 / 24, N: 0, R: 29 / 13 }],
   [
     'Wrenfield',
     {
@@ -113,8 +113,8 @@ const BOXES: readonly (readonly [name: string, ratios: Readonly<Record<string, n
       9: (36 / 30) * (35 / 31),
       10: 1,
       N: 0,
-      R: (36 / 30) * (46 / 17) * (1 + 76 / 24),
-      R2: (36 / 30) * (46 / 17),
+      R: (36 / 30) * (45 / 17) * (1 + 76 / 24),
+      R2: (36 / 30) * (45 / 17),
     },
   ],
   [
@@ -128,7 +128,7 @@ const BOXES: readonly (readonly [name: string, ratios: Readonly<Record<string, n
       '8L': (37 / 29) * (32 / 34),
       '8H': 1,
       N: 0,
-      R2: (37 / 29) * (46 / 17),
+      R2: (37 / 29) * (45 / 17),
     },
   ],
   [
@@ -142,7 +142,7 @@ const BOXES: readonly (readonly [name: string, ratios: Readonly<Record<string, n
       6: (24 / 30) * (69 / 21),
       7: (22 / 32) * (69 / 21),
       N: 0,
-      R: (38 / 13) * (69 / 21),
+      R: (37 / 13) * (69 / 21),
     },
   ],
   ['Drumlow', { '2H': 1, '4H': 1, '4L': 1 + 57 / 33, N: 0 }],
