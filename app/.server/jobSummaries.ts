@@ -2,8 +2,6 @@
  * What the bench shows of the latest job of each box: worked out once for a state of box
  * and job, and kept beside the job until either changes.
  */
-import { setImmediate as untilOthersHadTheirTurn } from 'node:timers/promises'
-
 import { and, asc, desc, eq, gt, inArray, sql } from 'drizzle-orm'
 import { z } from 'zod'
 
@@ -92,9 +90,6 @@ async function keep(fresh: readonly Fresh[]): Promise<void> {
     from free where ${jobs.id} = free.id`)
 }
 
-/** Summaries that are worked out, and kept, at one go: no other request waits for more. */
-const BATCH = 5
-
 /** Works out the summaries of boxes whose kept ones are out of date, and keeps them. */
 async function renew(
   boxes: readonly BoxRecord[],
@@ -102,20 +97,16 @@ async function renew(
 ): Promise<ReadonlyMap<string, JobSummary>> {
   const rules = await readRules()
   const renewed = new Map<string, JobSummary>()
-  for (let from = 0; from < boxes.length; from += BATCH) {
-    const batch = boxes.slice(from, from + BATCH)
-    const all = await jobsOfBoxes(batch.map(({ id }) => id))
-    const fresh: Fresh[] = []
-    for (const box of batch) {
-      const job = all.get(box.id)?.at(-1)
-      if (!job) continue
-      await untilOthersHadTheirTurn()
-      const summary = summaryOf(box.draft, job, rules)
-      renewed.set(box.id, summary)
-      fresh.push({ id: job.id, summary, state: stateOf(box, version) })
-    }
-    await keep(fresh)
+  const fresh: Fresh[] = []
+  // One after another: a job may have thousands of entries, and other requests have their turn between.
+  for (const box of boxes) {
+    const job = (await jobsOfBoxes([box.id])).get(box.id)?.at(-1)
+    if (!job) continue
+    const summary = summaryOf(box.draft, job, rules)
+    renewed.set(box.id, summary)
+    fresh.push({ id: job.id, summary, state: stateOf(box, version) })
   }
+  await keep(fresh)
   return renewed
 }
 
