@@ -142,7 +142,7 @@ export default function NewBox({ loaderData, actionData }: Route.ComponentProps)
           <PatternList words={words} selected={patternId} onSelect={setPatternId} />
           <div className="flex min-h-0 flex-col gap-2 p-4 pt-2">
             <p role="status">
-              <b>{inWords(words, PATTERN_WORDS[patternId].title)}</b>: {gearTotal(draft)} to count,{' '}
+              <b>{inWords(words, PATTERN_WORDS[patternId].title)}</b>: {gearTotal(draft)},{' '}
               {draft.positions.length} positions{direct && `, direct in ${direct}`}
             </p>
             <div className="min-h-[9rem] flex-1">

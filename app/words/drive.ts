@@ -1,9 +1,8 @@
 /** What is said of a drive. */
 import type { DriveResult, DriveSample, DriveWay, DrivenChange, PowertrainResult } from 'core'
-
-import type { RoadSpeedUnit } from './format.ts'
 import { ONE, reducedInertia } from 'core'
 
+import type { RoadSpeedUnit } from './format.ts'
 import { formatNumber, formatRoadSpeed, formatSpeed } from './format.ts'
 import type { Naming } from './names.ts'
 import { countedName } from './names.ts'

@@ -101,10 +101,11 @@ export function handWords(naming: Naming, { couplers, lever = '' }: BoxPosition)
   const { draft } = naming.box
   const rods = rodsOf(draft)
   const places = fullPlaces(draft.couplers, couplers)
-  const ends = [...standingOf(slotsOf(rods), places)].flatMap(([number, slot]) => {
-    const name = leverName(naming, number)
-    const end = slot && `row ${slot.row}, ${END_WORDS[slot.end]}`
-    return end ? [name === 'lever' ? end : `${name} in ${end}`] : []
+  const levers = [...standingOf(slotsOf(rods), places)]
+  const ends = levers.flatMap(([number, slot]) => {
+    if (!slot) return []
+    const end = `row ${slot.row}, ${END_WORDS[slot.end]}`
+    return [levers.length > 1 ? `${leverName(naming, number)} in ${end}` : end]
   })
   const switched = [...switchedOf(rods, places)].flatMap(([rod, place]) =>
     place ? [`${rodName(naming, rod)} in ${rodPlaceName(naming, { place })}`] : [],

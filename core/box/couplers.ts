@@ -17,6 +17,7 @@ export interface CouplerKindDefinition {
 const GEAR = { hasHub: false, hasRings: false, hasTeethOnSleeve: false } as const
 const HUB = { holdsBy: 'dogs', hasHub: true, hasTeethOnSleeve: false } as const
 
+/** Everything about each kind of coupler. */
 export const COUPLER_DEFINITIONS: Readonly<Record<CouplerKind, CouplerKindDefinition>> = {
   synchronizer: { ...HUB, hasRings: true, hasTeethOnSleeve: true },
   'dog-ring': { ...HUB, hasRings: false },
@@ -28,7 +29,7 @@ export const COUPLER_DEFINITIONS: Readonly<Record<CouplerKind, CouplerKindDefini
   'friction-clutch': { ...GEAR, holdsBy: 'plates' },
 }
 
-/** From its centre to a place, where no rod or drum says how far; common practice. */
+/** How far a coupler goes from its centre to a place, in mm, where no rod or drum says; common practice. */
 export const USUAL_TRAVEL_MM = 8
 
 /** Whether a coupler is a friction clutch. */

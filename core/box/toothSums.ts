@@ -1,5 +1,6 @@
 /** Sums of teeth of pairs in mesh: at one centre distance they are nearly the same. */
 import { pairsOf } from './links/index.ts'
+import { oncePer } from './oncePer.ts'
 import type { BoxDraft, Gear, Link } from './types.ts'
 
 export interface PairSum {
@@ -17,27 +18,29 @@ export interface PairSum {
  * and helix are alike or not known: teeth of another size have another sum at one
  * centre distance.
  */
-export function sumsBetweenAxes(draft: BoxDraft): readonly (readonly PairSum[])[] {
-  const gears = new Map(draft.gears.map((gear) => [gear.id, gear]))
-  const axes = new Map(draft.members.map(({ id, axis }) => [id, axis]))
-  const groups = new Map<string, PairSum[]>()
-  draft.links.forEach((link, at) => {
-    for (const pair of pairsOf(link)) {
-      if (pair.touch !== 'outside') continue
-      const [a, b] = [gears.get(pair.a), gears.get(pair.b)]
-      if (!a || !b || a.toothCount === null || b.toothCount === null) continue
-      const [one, other] = [axes.get(a.member) ?? '', axes.get(b.member) ?? '']
-      const between = one < other ? `${one}\n${other}` : `${other}\n${one}`
-      const size = `${a.moduleMm ?? b.moduleMm ?? ''}\n${a.helixAngleDeg ?? b.helixAngleDeg ?? ''}`
-      const key = `${between}\n${size}`
-      const sum = { link, a: a.id, b: b.id, at, sum: a.toothCount + b.toothCount }
-      const group = groups.get(key)
-      if (group) group.push(sum)
-      else groups.set(key, [sum])
-    }
-  })
-  return [...groups.values()]
-}
+export const sumsBetweenAxes: (draft: BoxDraft) => readonly (readonly PairSum[])[] = oncePer(
+  (draft) => {
+    const gears = new Map(draft.gears.map((gear) => [gear.id, gear]))
+    const axes = new Map(draft.members.map(({ id, axis }) => [id, axis]))
+    const groups = new Map<string, PairSum[]>()
+    draft.links.forEach((link, at) => {
+      for (const pair of pairsOf(link)) {
+        if (pair.touch !== 'outside') continue
+        const [a, b] = [gears.get(pair.a), gears.get(pair.b)]
+        if (!a || !b || a.toothCount === null || b.toothCount === null) continue
+        const [one, other] = [axes.get(a.member) ?? '', axes.get(b.member) ?? '']
+        const between = one < other ? `${one}\n${other}` : `${other}\n${one}`
+        const size = `${a.moduleMm ?? b.moduleMm ?? ''}\n${a.helixAngleDeg ?? b.helixAngleDeg ?? ''}`
+        const key = `${between}\n${size}`
+        const sum = { link, a: a.id, b: b.id, at, sum: a.toothCount + b.toothCount }
+        const group = groups.get(key)
+        if (group) group.push(sum)
+        else groups.set(key, [sum])
+      }
+    })
+    return [...groups.values()]
+  },
+)
 
 /** Two gears that an idler bridges, and what two on their shafts that mesh have together. */
 export interface BridgedPair {
@@ -54,39 +57,39 @@ export function bridgedPairs(draft: BoxDraft): readonly BridgedPair[] {
   const gears = new Map(draft.gears.map((gear) => [gear.id, gear]))
   const axes = new Map(draft.members.map(({ id, axis }) => [id, axis]))
   const axisOf = ({ member }: Gear): string => axes.get(member) ?? ''
-  const sums = sumsBetweenAxes(draft).map((pairs) => ({
-    usual: median(pairs.map(({ sum }) => sum)) ?? 0,
-    shafts: pairs.map(({ a, b }) => [gears.get(a), gears.get(b)]),
-  }))
-  const meshes = draft.links.flatMap((link, at) =>
-    pairsOf(link).flatMap(({ a, b, touch }) =>
-      touch === 'outside'
-        ? [
-            { of: a, other: b, at },
-            { of: b, other: a, at },
-          ]
-        : [],
-    ),
-  )
-  return meshes.flatMap(({ of: idler, other, at }): readonly BridgedPair[] => {
-    const [one, two] = [meshes.find((each) => each.of === idler && each.at < at)?.other, other].map(
-      (id) => gears.get(id ?? ''),
-    )
+  /** The first that each gear meshes with. */
+  const first = new Map<string, string>()
+  const bridged: { readonly idler: string; readonly ends: readonly string[]; at: number }[] = []
+  draft.links.forEach((link, at) => {
+    for (const { a, b, touch } of pairsOf(link)) {
+      if (touch !== 'outside') continue
+      for (const [idler, other] of [
+        [a, b],
+        [b, a],
+      ] as const) {
+        const before = first.get(idler)
+        if (before === undefined) first.set(idler, other)
+        else bridged.push({ idler, ends: [before, other], at })
+      }
+    }
+  })
+  return bridged.flatMap(({ idler, ends, at }): readonly BridgedPair[] => {
+    const [one, two] = ends.map((id) => gears.get(id))
     if (!one || !two || axisOf(one) === axisOf(two)) return []
     if (one.toothCount === null || two.toothCount === null) return []
     const isSideBySide =
       2 * Math.abs(one.stationMm - two.stationMm) <= (one.faceWidthMm ?? 0) + (two.faceWidthMm ?? 0)
-    const between = sums.find(({ shafts: [first] }) => {
-      const [a, b] = first ?? []
-      const ends = [a, b].map((gear) => gear && axisOf(gear))
+    const between = sumsBetweenAxes(draft).find(([pair]) => {
+      const [a, b] = [gears.get(pair?.a ?? ''), gears.get(pair?.b ?? '')]
+      const shafts = [a, b].map((gear) => gear && axisOf(gear))
       const isOfOneSize = [one, two].every(
         (gear) => gear.moduleMm === a?.moduleMm && gear.helixAngleDeg === a?.helixAngleDeg,
       )
-      return isOfOneSize && ends.includes(axisOf(one)) && ends.includes(axisOf(two))
+      return isOfOneSize && shafts.includes(axisOf(one)) && shafts.includes(axisOf(two))
     })
-    if (!isSideBySide || !between) return []
-    const toothSum = one.toothCount + two.toothCount
-    return [{ idler, gears: [one, two], toothSum, at, meshingSum: between.usual }]
+    const meshingSum = between && median(between.map(({ sum }) => sum))
+    if (!isSideBySide || meshingSum === undefined) return []
+    return [{ idler, gears: [one, two], toothSum: one.toothCount + two.toothCount, at, meshingSum }]
   })
 }
 

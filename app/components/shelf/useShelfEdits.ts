@@ -57,7 +57,8 @@ export function useShelfEdits(kept: Shelf, base: string, unit: LengthUnit): Shel
     sent.current = wanted
     void submit(
       { intent: 'shelf', base: said?.base ?? base, ...textsOf(wanted, unit) },
-      { method: 'post' },
+      // As parts: fields would take three bytes for each byte of other letters than Latin ones.
+      { method: 'post', encType: 'multipart/form-data' },
     )
   }, [isIdle, wanted, submit, said, base, unit])
   return {

@@ -244,8 +244,8 @@ function ofTube({ draft }: BoxIndex, member: Member): readonly Proposed[] {
 }
 
 /**
- * Where the needles on the pin of a shaft that runs in another stand: clear of the gears on it,
- * and of its own bearing where it has none.
+ * Where the needles on the pin of a shaft that runs in another stand, in mm: clear of the gears on
+ * the shaft, or before its own bearing where it has no gears.
  */
 function pinStation({ draft }: BoxIndex, member: Member): number {
   const gearsMm = draft.gears
