@@ -114,17 +114,15 @@ export function matchesOf(solver: Solver, change: Entering): readonly Match[] {
   const { box, rank } = solver
   const isCounted = (law: Law): boolean => law.uncounted.length === 0
   const speeds = speedsBefore(solver, change)
-  let motions = restrictMotions(
-    solver.motions,
-    engagedLaws(box, places, others).filter(isCounted),
-    rank,
-  )
+  let motions = solver.motions
+  // What holds besides them: taken up only when something more goes in.
+  let added = engagedLaws(box, places, others).filter(isCounted)
   return entering.flatMap((coupler) => {
     if (placeOf(coupler, places) === undefined) return []
     return engagedLaws(box, places, [coupler]).map((law) => {
-      const match = matchOf({ solver, input: box.draft.input, motions, speeds }, coupler, law)
-      if (isCounted(law)) motions = restrictMotions(motions, [law], rank)
-      return match
+      motions = restrictMotions(motions, added, rank)
+      added = isCounted(law) ? [law] : []
+      return matchOf({ solver, input: box.draft.input, motions, speeds }, coupler, law)
     })
   })
 }
@@ -153,12 +151,13 @@ function broughtAlong(
   freedom: string,
   ofFreedom: Rational,
 ): ReadonlyMap<string, Rational> {
-  return new Map(
-    [...speeds].flatMap(([body, sum]) => {
-      const multiple = sum.get(freedom)
-      return multiple ? [[body, multiple.div(ofFreedom)] as const] : []
-    }),
-  )
+  const brought = new Map<string, Rational>()
+  const each = ofFreedom.inverse()
+  for (const [body, sum] of speeds) {
+    const multiple = sum.get(freedom)
+    if (multiple) brought.set(body, multiple.mul(each))
+  }
+  return brought
 }
 
 /** How a body turns, or what a law is off by, as a sum over what can turn freely. */

@@ -33,17 +33,20 @@ export function orderLines(naming: Naming, job: Job): readonly OrderLine[] {
   const line = (key: string, why: string): OrderLine => {
     const known = written.get(key)
     written.delete(key)
-    const proposed: PartLine = {
+    // What was written is kept in the words of whoever wrote it.
+    const partNumber = partNumberOf(naming, key)
+    if (known)
+      return { partNumber, ...known, what: inWords(naming.words, known.what), why, isWritten: true }
+    return {
       key,
       what: capitalize(unitPartName(naming, key)),
       quantity: quantityOf(naming, key),
       price: null,
       state: 'needed',
-      partNumber: partNumberOf(naming, key),
+      partNumber,
+      why,
+      isWritten: false,
     }
-    // What was written is kept in the words of whoever wrote it.
-    const what = inWords(naming.words, known?.what ?? proposed.what)
-    return { ...proposed, ...known, what, why, isWritten: known !== undefined }
   }
   const lines = [
     ...needs.map((need) => line(need.key, needWords(naming, need))),
