@@ -15,7 +15,7 @@ import type { PathStep } from './path.ts'
 import { ONE, ZERO, formatFraction, rational, toNumber } from '../number/rational.ts'
 import { halfCounted, tangle, train, wideTangle } from '../testing/arbitraries.ts'
 import { PATTERNS, buildPattern } from '../box/patterns/index.ts'
-import { boxOf, withCounts } from '../testing/boxes.ts'
+import { boxOf, draftOf, gear, shaft, withCounts } from '../testing/boxes.ts'
 import { classifyByFloats, lawRow } from '../testing/floats.ts'
 import type { BoxDraft } from '../box/types.ts'
 
@@ -96,6 +96,24 @@ test('what boxes with differentials and several outputs do equals what singular 
     'output-locked',
     'undetermined',
   ])
+})
+
+test('wheels behind a case that an uncounted pair holds are locked, not neutral', () => {
+  // Seed 486915325: s2 is held and in mesh with the case s3, whatever the counts; s1 and s4 are its sides.
+  const shafts = ['s0', 's1', 's2', 's3', 's4']
+  const draft = draftOf({
+    axes: shafts.map((id) => ({ id })),
+    members: shafts.map((id) => shaft(id)),
+    gears: [gear('a', 's2', null), gear('b', 's3', null)],
+    links: [
+      { id: 'pair', kind: 'external-mesh', a: 'a', b: 'b' },
+      { id: 'differential', kind: 'differential', case: 's3', left: 's1', right: 's4' },
+      { id: 'pawl', kind: 'held', body: 's2' },
+    ],
+    input: 's0',
+    outputs: ['s4', 's1'],
+  })
+  expect(only(draft).state).toBe('output-locked')
 })
 
 test('what is said of a half-counted box holds whatever the missing counts are', () => {

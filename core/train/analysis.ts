@@ -338,17 +338,25 @@ function areOutputsStill({ box }: Solver, motions: Motions): boolean {
   return box.draft.outputs.every((output) => speedOf(motions, output).size === 0)
 }
 
-/** What cannot turn: what is in mesh with something that stands does not, whatever its counts. */
-function stillBodies({ speeds }: Motions, laws: readonly Law[]): ReadonlySet<string> {
-  const still = new Set([...speeds].flatMap(([body, sum]) => (sum.size === 0 ? [body] : [])))
+/** What cannot turn: what is in mesh with something that stands, whatever its counts, and all that hangs on that. */
+function stillBodies(
+  motions: Motions,
+  laws: readonly Law[],
+  { rank }: Solver,
+): ReadonlySet<string> {
   const pairs = laws.filter((law) => !isCounted(law) && law.terms.length === 2)
-  for (let isMore = true; isMore;) {
-    const before = still.size
-    for (const { terms } of pairs)
-      if (terms.some(({ body }) => still.has(body))) for (const { body } of terms) still.add(body)
-    isMore = still.size > before
+  for (let left = motions; ;) {
+    const still = new Set(
+      [...left.speeds].flatMap(([body, { size }]) => (size === 0 ? [body] : [])),
+    )
+    const holding = pairs.flatMap((law): readonly Law[] => {
+      const turning = law.terms.find(({ body }) => !still.has(body))
+      if (!turning || !law.terms.some(({ body }) => still.has(body))) return []
+      return [{ ...law, terms: [{ ...turning, coefficient: ONE }], uncounted: [] }]
+    })
+    if (holding.length === 0) return still
+    left = restrictMotions(left, holding, rank)
   }
-  return still
 }
 
 /** Whether what drives a differential is tied to one of its sides past it: its sides are no two wheels then. */
@@ -366,7 +374,7 @@ function opposedBy(solver: Solver, motions: Motions, laws: readonly Law[]): read
   if (areOutputsStill(solver, motions)) return []
   const { motions: alike, balanced } = balance(solver, motions, laws, true)
   const isOpen = (balancing: Balancing): boolean => !isTiedToItself(laws, balancing)
-  const still = stillBodies(alike, laws)
+  const still = stillBodies(alike, laws, solver)
   const areHeld = solver.box.draft.outputs.every((output) => still.has(output))
   return areHeld && balanced.every(isOpen) ? balanced : []
 }

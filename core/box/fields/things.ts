@@ -1,0 +1,485 @@
+/** Every field of everything in a box, once. A property without its field does not compile, nor a field without its property. */
+import { LINK_KIND_NAMES, definitionOfKind } from '../links/index.ts'
+import type {
+  Axis,
+  BoxDraft,
+  BoxPosition,
+  Coupler,
+  CouplerPosition,
+  DogFigures,
+  Drum,
+  DrumPoint,
+  DrumStop,
+  DrumTrack,
+  FinalDrive,
+  GateSlot,
+  Gear,
+  Interlock,
+  InterlockPart,
+  LeftWarning,
+  Member,
+  Piece,
+  PieceMark,
+  Precedence,
+  RingFigures,
+  Rule,
+  Selector,
+  SelectorPlace,
+  ShaftStep,
+  SheetLine,
+} from '../types.ts'
+
+import { LARGEST, TEETH } from './bounds.ts'
+import type { Field, Fields, FieldUnit, FieldsOf, NumberField } from './field.ts'
+
+const ID = { word: 'id', type: 'own-id' } as const
+const NAME = { type: 'text', most: LARGEST.nameLength } as const
+const LINE = { type: 'text', most: LARGEST.sheetText, isOptional: true } as const
+const FLAG = { type: 'flag', isOptional: true } as const
+const PLACES = { type: 'places' } as const
+const REFERENCE = { type: 'reference' } as const
+const CALLED = { word: 'called', ...NAME, isOptional: true } as const
+
+const STATION = {
+  type: 'number',
+  unit: 'length',
+  least: -LARGEST.lengthMm,
+  most: LARGEST.lengthMm,
+} as const
+const SIZE = { ...STATION, least: 0, isAbove: true } as const
+const INERTIA = {
+  word: 'moment of inertia',
+  type: 'number',
+  unit: 'kgM2',
+  least: 0,
+  isAbove: true,
+  most: LARGEST.inertiaKgM2,
+  isOptional: true,
+} as const
+const TRAVEL = {
+  type: 'number',
+  unit: 'mm',
+  least: -LARGEST.travelMm,
+  most: LARGEST.travelMm,
+} as const
+const ANGLE = {
+  word: 'angle',
+  type: 'number',
+  unit: 'deg',
+  least: 0,
+  most: 360,
+  isBelow: true,
+} as const
+
+/** A figure that nobody needs to know. */
+function figure(word: string, least: number, most: number, unit?: FieldUnit): Figure {
+  return { word, type: 'number', ...(unit && { unit }), least, most, isOptional: true }
+}
+
+type Figure = NumberField & { readonly word: string; readonly isOptional: true }
+
+/** The names of the fields of a thing, in order. */
+export function namesOf<T>(fields: FieldsOf<T>): readonly (keyof T & string)[] {
+  return Object.keys(fields) as (keyof T & string)[]
+}
+
+export const AXIS: FieldsOf<Axis> = { id: ID, name: CALLED }
+
+export const STEP: FieldsOf<ShaftStep> = {
+  fromMm: { word: 'from', ...STATION },
+  toMm: { word: 'to', ...STATION },
+  diameterMm: { word: 'diameter', ...SIZE },
+}
+
+export const MEMBER: FieldsOf<Member> = {
+  id: ID,
+  kind: { word: 'kind', type: 'choice', choice: 'member' },
+  name: CALLED,
+  axis: { word: 'line of shafts', type: 'id', of: 'axis' },
+  fromMm: { word: 'from', ...STATION },
+  toMm: { word: 'to', ...STATION },
+  isHollow: { word: 'a tube', ...FLAG },
+  bearingsMm: { word: 'bearings', type: 'pair', of: STATION, isOptional: true },
+  steps: {
+    word: 'steps',
+    type: 'list',
+    of: { type: 'group', fields: STEP },
+    most: LARGEST.steps,
+    many: 'steps of one shaft',
+    isOptional: true,
+  },
+  inertiaKgM2: INERTIA,
+}
+
+export const GEAR: FieldsOf<Gear> = {
+  id: ID,
+  label: { word: 'called', ...NAME },
+  member: { word: 'on', type: 'id', of: 'member' },
+  mount: { word: 'sits', type: 'choice', choice: 'mount' },
+  toothCount: { word: 'teeth', ...TEETH, isNullable: true },
+  recount: { word: 'second count', ...TEETH, isNullable: true, isOptional: true },
+  twinOf: { word: 'twin of', type: 'id', of: 'gear', isOptional: true },
+  stationMm: { word: 'station', ...STATION },
+  faceWidthMm: { word: 'face width', ...SIZE, isOptional: true },
+  moduleMm: {
+    word: 'normal module',
+    type: 'number',
+    unit: 'mm',
+    least: 0,
+    isAbove: true,
+    most: LARGEST.moduleMm,
+    isOptional: true,
+  },
+  helixAngleDeg: figure('helix angle', 0, LARGEST.helixAngleDeg, 'deg'),
+  hand: { word: 'hand of the helix', type: 'choice', choice: 'hand', isOptional: true },
+  // Gears are made within these (common practice).
+  pressureAngleDeg: figure('pressure angle', 10, 35, 'deg'),
+  inertiaKgM2: INERTIA,
+}
+
+export const RING: FieldsOf<RingFigures> = {
+  meanDiameterMm: figure('mean diameter of the cone', 10, 500, 'mm'),
+  halfAngleDeg: figure('half angle of the cone', 2, 30, 'deg'),
+  friction: figure('friction of ring and cone', 0.01, 0.5),
+  coneCount: figure('cones that act together', 1, 3),
+  coneWidthMm: figure('width of the cone', 1, 100, 'mm'),
+  sleeveDiameterMm: figure('diameter at the pointed teeth', 10, 500, 'mm'),
+  tipAngleDeg: figure('angle of the pointed teeth', 30, 170, 'deg'),
+  leverForceN: figure('force at the knob', 1, 1000, 'N'),
+  leverRatio: figure('fork force for one at the knob', 0.1, 50),
+}
+
+export const DOGS: FieldsOf<DogFigures> = {
+  count: figure('dogs', 1, 120),
+  freeAngleDeg: figure('angle free between them', 0.1, 350, 'deg'),
+  depthMm: figure('depth, all the way in', 0.5, 60, 'mm'),
+  meanDiameterMm: figure('mean diameter of the dogs', 10, 800, 'mm'),
+  backTaperDeg: figure('back-taper, below 0 worn round', -30, 15, 'deg'),
+  friction: figure('friction of the faces', 0.01, 0.5),
+}
+
+const COUPLER_PLACE: FieldsOf<CouplerPosition> = {
+  id: { ...ID, word: 'place' },
+  travel: { word: 'moved', type: 'choice', choice: 'travel' },
+  engages: {
+    word: 'does',
+    type: 'list',
+    of: {
+      type: 'kinds',
+      kinds: {
+        lock: { body: { word: 'locks', type: 'id', of: 'body' } },
+        mesh: { link: { word: 'brings in', type: 'id', of: 'link' } },
+        hold: { body: { word: 'holds to the case', type: 'id', of: 'body' } },
+      },
+    },
+    most: LARGEST.engagements,
+    many: 'engagements',
+  },
+  ring: { word: 'ring', type: 'group', fields: RING, isOptional: true },
+  dogs: { word: 'dogs', type: 'group', fields: DOGS, isOptional: true },
+}
+
+export const COUPLER: FieldsOf<Coupler> = {
+  id: ID,
+  kind: { word: 'kind', type: 'choice', choice: 'coupler' },
+  name: CALLED,
+  hub: { word: 'hub', type: 'id', of: 'body' },
+  stationMm: { word: 'station', ...STATION },
+  positions: {
+    word: 'places',
+    type: 'list',
+    of: { type: 'group', fields: COUPLER_PLACE },
+    least: 1,
+    most: LARGEST.couplerPositions,
+    many: 'positions of one coupler',
+  },
+  gears: {
+    word: 'gears',
+    type: 'list',
+    of: { type: 'id', of: 'gear' },
+    most: LARGEST.engagements,
+    many: 'gears',
+    isOptional: true,
+  },
+}
+
+export const POSITION: FieldsOf<BoxPosition> = {
+  id: ID,
+  label: { word: 'called', ...NAME },
+  couplers: { word: 'couplers', ...PLACES },
+  lever: { word: 'lever or drum', ...NAME, isOptional: true },
+  isHidden: { word: 'hidden from keys and tables', ...FLAG },
+}
+
+const INTERLOCK: FieldsOf<Interlock> = {
+  id: ID,
+  couplers: {
+    word: 'couplers',
+    type: 'list',
+    of: { type: 'id', of: 'coupler' },
+    most: LARGEST.couplers,
+    many: 'couplers',
+  },
+}
+
+export const RULE: FieldsOf<Rule> = {
+  id: ID,
+  forbids: { word: 'forbids', ...PLACES },
+  reason: { word: 'because', ...NAME },
+}
+
+const LEFT_WARNING: FieldsOf<LeftWarning> = {
+  id: { word: 'warning', type: 'text', most: LARGEST.warningLength },
+  by: { word: 'by', type: 'text', most: LARGEST.initialsLength, mayBeEmpty: true },
+  at: { word: 'at', type: 'time' },
+}
+
+export const MARK: FieldsOf<PieceMark> = {
+  kind: { word: 'kind', type: 'choice', choice: 'mark' },
+  text: { word: 'says', ...NAME, isOptional: true },
+  with: { word: 'goes with', type: 'id', of: 'piece', isOptional: true },
+}
+
+export const PIECE: FieldsOf<Piece> = {
+  id: ID,
+  kind: { word: 'kind', type: 'choice', choice: 'piece' },
+  name: CALLED,
+  on: { word: 'on', type: 'id', of: 'member', isOptional: true },
+  carries: {
+    word: 'carries',
+    type: 'list',
+    of: { type: 'id', of: 'body' },
+    most: LARGEST.carried,
+    many: 'parts carried',
+    isOptional: true,
+  },
+  coupler: { word: 'belongs to', type: 'id', of: 'coupler', isOptional: true },
+  place: { word: 'for', type: 'id', of: 'place', isOptional: true },
+  stationMm: { word: 'station', ...STATION, isOptional: true },
+  lengthMm: { word: 'length', ...SIZE, isOptional: true },
+  boreMm: { word: 'bore', ...SIZE, isOptional: true },
+  outsideMm: { word: 'outside', ...SIZE, isOptional: true },
+  quantity: {
+    word: 'how many',
+    type: 'whole',
+    least: 1,
+    most: LARGEST.quantity,
+    usual: 1,
+    isOptional: true,
+  },
+  fit: { word: 'held', type: 'choice', choice: 'fit', isOptional: true },
+  pressOn: { word: 'press on', type: 'choice', choice: 'pressSeat', isOptional: true },
+  hand: { word: 'thread', type: 'choice', choice: 'hand', usual: 'right', isOptional: true },
+  isSplit: { word: 'in two halves, or split', ...FLAG },
+  closesFrom: { word: 'closes from', type: 'choice', choice: 'closingSide', isOptional: true },
+  marks: {
+    word: 'marks',
+    type: 'list',
+    of: { type: 'group', fields: MARK },
+    most: LARGEST.marks,
+    many: 'marks',
+    isOptional: true,
+  },
+  isNewEachTime: { word: 'new each time', ...FLAG },
+  putInWith: { word: 'put in with', ...NAME, isOptional: true },
+  partNumber: {
+    word: 'part number',
+    type: 'text',
+    most: LARGEST.partNumberLength,
+    isOptional: true,
+  },
+}
+
+const SHEET_LINE: FieldsOf<SheetLine> = {
+  id: ID,
+  kind: { word: 'kind', type: 'choice', choice: 'sheet' },
+  of: { word: 'of', ...REFERENCE, isOptional: true },
+  what: { word: 'of', ...LINE },
+  text: { word: 'reads', ...LINE },
+  measure: { word: 'measure', type: 'choice', choice: 'measure', isOptional: true },
+  least: { word: 'least', ...LINE, isFigure: true },
+  most: { word: 'most', ...LINE, isFigure: true },
+  unit: { word: 'unit', type: 'choice', choice: 'readingUnit', isOptional: true },
+  from: { word: 'read from', ...LINE },
+}
+
+export const PRECEDENCE: FieldsOf<Precedence> = {
+  id: ID,
+  first: { word: 'first', ...REFERENCE },
+  // eslint-disable-next-line unicorn/no-thenable
+  then: { word: 'then', ...REFERENCE },
+  reason: { word: 'because', ...LINE },
+}
+
+export const GATE: FieldsOf<GateSlot> = {
+  row: { word: 'row of the gate', type: 'whole', least: 1, most: LARGEST.gateRows },
+  end: { word: 'end', type: 'choice', choice: 'gateEnd' },
+  guard: { word: 'guarded', type: 'choice', choice: 'gateGuard', isOptional: true },
+  isLampOn: { word: 'lamp on', ...FLAG },
+}
+
+export const SELECTOR_PLACE: FieldsOf<SelectorPlace> = {
+  id: ID,
+  travelMm: { word: 'travel', ...TRAVEL, isOptional: true },
+  couplers: { word: 'couplers', ...PLACES },
+  gate: { word: 'gate', type: 'group', fields: GATE, isOptional: true },
+}
+
+export const SELECTOR: FieldsOf<Selector> = {
+  id: ID,
+  name: { word: 'name', ...NAME, isOptional: true },
+  places: {
+    word: 'places',
+    type: 'list',
+    of: { type: 'group', fields: SELECTOR_PLACE },
+    most: LARGEST.selectorPlaces,
+    many: 'places of one rod',
+  },
+  lever: { word: 'lever', type: 'whole', least: 1, most: LARGEST.levers, isOptional: true },
+  switched: { word: 'moved', type: 'choice', choice: 'switchRule', isOptional: true },
+}
+
+export const INTERLOCK_PART: FieldsOf<InterlockPart> = {
+  id: ID,
+  kind: { word: 'kind', type: 'choice', choice: 'interlockPart' },
+  selectors: {
+    word: 'rods',
+    type: 'list',
+    of: { type: 'id', of: 'selector' },
+    most: LARGEST.selectors,
+    many: 'rods',
+  },
+}
+
+export const DRUM_POINT: FieldsOf<DrumPoint> = {
+  angleDeg: ANGLE,
+  travelMm: { word: 'travel', ...TRAVEL },
+}
+
+export const DRUM_TRACK: FieldsOf<DrumTrack> = {
+  coupler: { word: 'moves', type: 'id', of: 'coupler' },
+  points: {
+    word: 'points',
+    type: 'list',
+    of: { type: 'group', fields: DRUM_POINT },
+    least: 1,
+    most: LARGEST.drumPoints,
+    many: 'points of one groove',
+  },
+  touchesFromMm: { word: 'dogs touch from', ...TRAVEL, least: 0, isAbove: true },
+  carriesFromMm: { word: 'deep enough from', ...TRAVEL },
+}
+
+export const DRUM_STOP: FieldsOf<DrumStop> = {
+  angleDeg: ANGLE,
+  position: { word: 'position', type: 'id', of: 'position', isOptional: true },
+  reachDeg: {
+    word: 'reach',
+    type: 'number',
+    unit: 'deg',
+    least: 0,
+    isAbove: true,
+    most: 180,
+    isOptional: true,
+  },
+}
+
+export const DRUM: FieldsOf<Drum> = {
+  id: ID,
+  tracks: {
+    word: 'grooves',
+    type: 'list',
+    of: { type: 'group', fields: DRUM_TRACK },
+    most: LARGEST.couplers,
+    many: 'grooves',
+  },
+  stops: {
+    word: 'stops',
+    type: 'list',
+    of: { type: 'group', fields: DRUM_STOP },
+    most: LARGEST.drumStops,
+    many: 'stops',
+  },
+}
+
+const FINAL_DRIVE: FieldsOf<FinalDrive> = {
+  drivingToothCount: { word: 'driving teeth', ...TEETH },
+  drivenToothCount: { word: 'driven teeth', ...TEETH },
+}
+
+/** The ends and the fields of each kind of link. */
+const LINKS: Readonly<Record<string, Fields>> = Object.fromEntries(
+  LINK_KIND_NAMES.map((kind) => {
+    const { ends, fields } = definitionOfKind(kind)
+    return [kind, { id: ID, ...ends, ...fields }]
+  }),
+)
+
+/** More parts than so many of a list, as it is refused. */
+function parts<F extends Fields>(fields: F, most: number, many: string) {
+  return { word: many, type: 'list', of: { type: 'group', fields }, most, many } as const
+}
+
+/** A list that a box need not have. */
+function maybe<F extends Fields>(fields: F, most: number, many: string) {
+  return { ...parts(fields, most, many), isOptional: true } as const
+}
+
+/** Everything that a box says of itself. */
+export const BOX = {
+  name: { word: 'name', ...NAME },
+  notes: {
+    word: 'notes',
+    type: 'text',
+    most: LARGEST.notesLength,
+    mayBeEmpty: true,
+    isOptional: true,
+  },
+  axes: { ...parts(AXIS, LARGEST.axes, 'axes'), least: 1 },
+  members: { ...parts(MEMBER, LARGEST.members, 'members'), least: 1 },
+  gears: parts(GEAR, LARGEST.gears, 'gears'),
+  links: {
+    word: 'links',
+    type: 'list',
+    of: { type: 'kinds', kinds: LINKS },
+    most: LARGEST.links,
+    many: 'links',
+  },
+  couplers: parts(COUPLER, LARGEST.couplers, 'couplers'),
+  positions: parts(POSITION, LARGEST.positions, 'positions'),
+  interlocks: maybe(INTERLOCK, LARGEST.couplers, 'interlocks'),
+  rules: maybe(RULE, LARGEST.rules, 'rules'),
+  leftWarnings: maybe(LEFT_WARNING, LARGEST.leftWarnings, 'warnings left as they are'),
+  pieces: maybe(PIECE, LARGEST.pieces, 'parts on shafts and in the case'),
+  sheet: maybe(SHEET_LINE, LARGEST.sheet, 'lines of a data sheet'),
+  precedences: maybe(PRECEDENCE, LARGEST.precedences, 'statements of what goes in first'),
+  selectors: maybe(SELECTOR, LARGEST.selectors, 'rods'),
+  interlockParts: maybe(INTERLOCK_PART, LARGEST.interlockParts, 'balls and pins'),
+  drums: maybe(DRUM, 1, 'drum'),
+  isSpare: { word: 'kept for its parts', ...FLAG, isNullable: true },
+  input: { word: 'input', type: 'id', of: 'body' },
+  outputs: {
+    word: 'outputs',
+    type: 'list',
+    of: { type: 'id', of: 'body' },
+    least: 1,
+    most: LARGEST.outputs,
+    many: 'outputs',
+  },
+  finalDrive: {
+    word: 'final drive',
+    type: 'group',
+    fields: FINAL_DRIVE,
+    isNullable: true,
+    isOptional: true,
+  },
+  // Wheels on the road roll on these (common practice).
+  rollingRadiusMm: { ...figure('rolling radius', 50, 2_000, 'length'), isNullable: true },
+  inputSense: {
+    word: 'the input turns',
+    type: 'choice',
+    choice: 'inputSense',
+    isNullable: true,
+    isOptional: true,
+  },
+} as const satisfies FieldsOf<Omit<BoxDraft, 'links'>> & { readonly links: Field }
