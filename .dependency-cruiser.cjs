@@ -1,7 +1,7 @@
 /** What each room of the core may build on; whatever is not listed here knows nothing of the others. */
 const ROOMS = {
   number: [],
-  box: ['number'],
+  box: ['number', 'measure'],
   train: ['number', 'box'],
   count: ['number', 'box', 'train'],
   measure: ['number'],

@@ -1,11 +1,11 @@
 import { z } from 'zod'
 
 import type { Edit } from 'core'
-import { BOX_FIELDS, LONGEST_NAME, PART_LISTS } from 'core'
+import { BOX_FIELDS, LARGEST, PART_LISTS } from 'core'
 
 import { keptOriginSchema } from '../files/editOrigin.ts'
 import { writtenText } from '../files/text.ts'
-import { LARGEST, fieldSchemas, partSchemas, toothCountSchema } from '../files/boxFile.ts'
+import { fieldSchemas, partSchemas, toothCountSchema } from '../files/boxFile.ts'
 
 const id = writtenText().min(1).max(60)
 /** Of a part of any list. */
@@ -82,8 +82,8 @@ export const editSchema = z.discriminatedUnion('kind', [
     name: writtenText()
       .trim()
       .min(1, 'A box needs a name.')
-      .max(LONGEST_NAME, `A name has ${LONGEST_NAME} characters at most.`),
-    base: writtenText().max(LONGEST_NAME, 'No box was called that. Load the page again.'),
+      .max(LARGEST.nameLength, `A name has ${LARGEST.nameLength} characters at most.`),
+    base: writtenText().max(LARGEST.nameLength, 'No box was called that. Load the page again.'),
   }),
   z.strictObject({ kind: z.literal('final-drive'), finalDrive, base: finalDrive }),
   z.strictObject({

@@ -115,16 +115,16 @@ interface FieldEntriesProps<T, K extends keyof T & string> {
   readonly fields: FieldsOf<T>
   readonly of: T
   readonly names: readonly K[]
-  readonly shown?: { readonly [Each in K]?: Shown }
+  readonly shown?: Readonly<Partial<Record<K, Shown>>>
   /** Told of one property that is another; null keeps it, a sentence refuses it. */
   readonly onChange: (change: Partial<T>) => string | null
 }
 
 /** Some fields of a thing, in the order of their names. */
 export function FieldEntries<T, K extends keyof T & string>(props: FieldEntriesProps<T, K>) {
-  const { naming, fields, of, names, shown = {}, onChange } = props
+  const { naming, fields, of, names, shown, onChange } = props
   return names.map((name) => {
-    const own: Shown | undefined = (shown as Readonly<Record<string, Shown>>)[name]
+    const own: Shown | undefined = shown?.[name]
     return (
       <AnyEntry
         key={name}

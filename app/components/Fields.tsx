@@ -4,7 +4,6 @@ import { useId, useState } from 'react'
 import clsx from 'clsx'
 
 import { parseCount } from '~/views/count/parseCount.ts'
-import { parseName } from '~/views/layout/names.ts'
 import { parseTorque, torqueText } from '~/views/layout/numbers.ts'
 import type { TorqueUnit } from '~/words/format.ts'
 import { TORQUE_UNIT_NAMES } from '~/words/format.ts'
@@ -117,32 +116,6 @@ export function EntryField({ value, onCommit, ...field }: EntryFieldProps) {
       }}
     />
   )
-}
-
-type NameFieldProps = {
-  readonly label: React.ReactNode
-  readonly value: string | undefined
-} & (
-  | {
-      /** Said where nothing is typed; without it a name may be left out. */
-      readonly whenEmpty: string
-      readonly onKeep: (name: string) => void
-    }
-  | { readonly whenEmpty?: undefined; readonly onKeep: (name: string | undefined) => void }
-)
-
-/** A name, or other words of that length. What is too long is refused and stays in the field. */
-export function NameField(props: NameFieldProps) {
-  const { label, value = '' } = props
-  const commit = (text: string): string | null => {
-    const parsed = parseName(text)
-    if (!parsed.ok) return parsed.sentence
-    if (props.whenEmpty === undefined) props.onKeep(parsed.name)
-    else if (parsed.name === undefined) return props.whenEmpty
-    else props.onKeep(parsed.name)
-    return null
-  }
-  return <EntryField key={value} label={label} value={value} onCommit={commit} />
 }
 
 /** The teeth of a gear; nothing typed takes the count back. */

@@ -82,12 +82,12 @@ test.each([
     {
       selectors: [{ id: 'a', places: [{ id: 'x', couplers: {}, gate: { row: 9, end: 'back' } }] }],
     },
-    /A row of the gate is a whole number from 1 to 6/,
+    /Row of the gate: a whole number, 1 to 6/,
   ],
   [
     'a fifth lever',
     { selectors: [{ id: 'a', places: [], lever: 5 }] },
-    /A lever is a whole number from 1 to 4/,
+    /Lever: a whole number, 1 to 4/,
   ],
   [
     'a ball between three rods',
@@ -150,7 +150,7 @@ test('a friction of 3 is refused at its ring', () => {
   )
   expect(issuesOf({ ...content(), couplers })[0]).toEqual({
     path: ['couplers', 0, 'positions', 0, 'ring', 'friction'],
-    message: 'Friction of ring and cone is 0.01 to 0.5.',
+    message: 'Friction of ring and cone: 0.01 to 0.5.',
   })
 })
 
@@ -159,7 +159,7 @@ test('a missing field and an impossible count are told with their path', () => {
   expect(issuesOf(rest)).toEqual([{ path: ['input'], message: 'This is missing.' }])
   const gears = draft.gears.map((gear, at) => (at === 3 ? { ...gear, toothCount: 4 } : gear))
   expect(issuesOf({ ...content(), gears })).toEqual([
-    { path: ['gears', 3, 'toothCount'], message: 'A tooth count is a whole number from 5 to 400.' },
+    { path: ['gears', 3, 'toothCount'], message: 'Teeth: a whole number, 5 to 400.' },
   ])
 })
 
@@ -184,13 +184,16 @@ test('what is wrong with a piece is told at its place, and five thousand are too
   expect(issuesOf({ ...content(), pieces: pieces(5_000) })).toContainEqual({
     path: ['pieces'],
     message:
-      'More than 1000 parts on shafts and in the case: a unit has some three hundred. Take out what is listed twice.',
+      'More than 1000 parts on shafts and in the case: no gearbox that Udrix can draw has so many.',
   })
   expect(
     issuesOf({ ...content(), pieces: pieces(1, { partNumber: '7'.repeat(10_000), boreMm: 0 }) }),
   ).toEqual([
-    { path: ['pieces', 0, 'boreMm'], message: 'This length must be more than 0 mm.' },
-    { path: ['pieces', 0, 'partNumber'], message: 'A part number has 60 characters at most.' },
+    {
+      path: ['pieces', 0, 'boreMm'],
+      message: 'This length must be more than 0 mm, and no gearbox is longer than 100 m.',
+    },
+    { path: ['pieces', 0, 'partNumber'], message: 'This has 60 characters at most.' },
   ])
 })
 

@@ -25,12 +25,12 @@ import {
   parseReading,
   parseSpan,
   spanOf,
+  LARGEST,
 } from 'core'
 
 import { LONGEST_LINE, LONGEST_TEXT, LONGEST_TRAY } from '../words/lengths.ts'
 import { readingIssueWords, readingProblemWords } from '../words/measures.ts'
 
-import { LARGEST } from './boxFile.ts'
 import { initialsText, writtenText } from './text.ts'
 
 const id = z.uuid()

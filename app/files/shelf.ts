@@ -3,10 +3,8 @@ import { z } from 'zod'
 
 import type { EnteredLimit, ReadingUnit, ShopRule, SizedPiece } from 'core'
 import {
-  LONGEST_NAME,
-  LONGEST_PART_NUMBER,
+  LARGEST,
   MEASURES,
-  MOST_OF_A_PIECE,
   MOST_PIECES,
   MOST_THICKNESS,
   READING_UNITS,
@@ -36,9 +34,9 @@ const piece = z.strictObject({
 
 /** A part that the shop has, by its number. */
 const stockItem = z.strictObject({
-  partNumber: z.string().trim().min(1).max(LONGEST_PART_NUMBER),
-  what: z.string().trim().max(LONGEST_NAME),
-  quantity: z.int().min(1).max(MOST_OF_A_PIECE),
+  partNumber: z.string().trim().min(1).max(LARGEST.partNumberLength),
+  what: z.string().trim().max(LARGEST.nameLength),
+  quantity: z.int().min(1).max(LARGEST.quantity),
 })
 export type StockItem = z.infer<typeof stockItem>
 
@@ -219,14 +217,15 @@ export function parseStock(text: string): ParsedStock {
   const [partNumber = '', what = '', quantity = '1', ...more] = text
     .split(/[,;]/)
     .map((each) => each.trim())
-  const tooLong = tooLongWords(partNumber, LONGEST_PART_NUMBER) ?? tooLongWords(what, LONGEST_NAME)
+  const tooLong =
+    tooLongWords(partNumber, LARGEST.partNumberLength) ?? tooLongWords(what, LARGEST.nameLength)
   if (tooLong !== null) return { ok: false, sentence: tooLong }
   const item = stockItem.safeParse({ partNumber, what, quantity: Number(quantity) })
   return item.success && more.length === 0
     ? { ok: true, item: item.data }
     : {
         ok: false,
-        sentence: `Write the part number, what it is, and how many: RB 15-35, roller bearing, 3. At most ${MOST_OF_A_PIECE} of one.`,
+        sentence: `Write the part number, what it is, and how many: RB 15-35, roller bearing, 3. At most ${LARGEST.quantity} of one.`,
       }
 }
 

@@ -5,7 +5,7 @@
  */
 import { z } from 'zod'
 
-import { LONGEST_NAME } from 'core'
+import { LARGEST } from 'core'
 
 /** JSON that is nested deeper than this comes from no page of ours. */
 const DEEPEST = 40
@@ -54,6 +54,6 @@ export function parseJson(text: string): ParsedJson {
 /** A name with something after it, which is what stays whole where there is no room for both. */
 export function nameWith(name: string, after: string): string {
   // What is cut must not leave half of a surrogate pair.
-  const cut = name.slice(0, LONGEST_NAME - after.length).replace(/[\uD800-\uDBFF]$/, '')
+  const cut = name.slice(0, LARGEST.nameLength - after.length).replace(/[\uD800-\uDBFF]$/, '')
   return cut.trimEnd() + after
 }

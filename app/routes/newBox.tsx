@@ -4,7 +4,7 @@ import { z } from 'zod'
 
 import type { BoxDraft, Chosen, PatternId } from 'core'
 import {
-  LONGEST_NAME,
+  LARGEST,
   PATTERNS,
   PATTERN_IDS,
   buildPattern,
@@ -34,7 +34,9 @@ import { PageHead } from '~/components/PageHead.tsx'
 import type { Route } from './+types/newBox'
 
 const choicesSchema = z.looseObject({
-  name: writtenText().trim().max(LONGEST_NAME, `A name has ${LONGEST_NAME} characters at most.`),
+  name: writtenText()
+    .trim()
+    .max(LARGEST.nameLength, `A name has ${LARGEST.nameLength} characters at most.`),
   pattern: z.enum(PATTERN_IDS, 'Choose the arrangement that is nearest.'),
 })
 

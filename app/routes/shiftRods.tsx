@@ -1,6 +1,6 @@
 import { Plus } from 'lucide-react'
 
-import { freshId, removePart, rodsOf, selectorFaults, slotsOf } from 'core'
+import { freshId, removePart, rodsOf, selectorFaults, slotsOf, LARGEST } from 'core'
 
 import { useBecome } from '~/components/box/useBecome.ts'
 import { Gates } from '~/components/shift/Gates.tsx'
@@ -9,7 +9,6 @@ import { RodFields } from '~/components/shift/RodFields.tsx'
 import { ShiftProposal, saysWhatMoves } from '~/components/shift/ShiftProposal.tsx'
 import { useShift } from '~/components/shift/useShift.ts'
 import { Warning } from '~/components/Warning.tsx'
-import { LARGEST } from '~/files/boxFile.ts'
 import { selectorFaultWords } from '~/words/shift.ts'
 
 /** What is asked here, beside the gate as it is so far. */

@@ -1,7 +1,7 @@
-import { z } from 'zod'
-
+import type { Field, Fields } from 'core'
 import {
-  PART_LISTS,
+  BOX,
+  CHOICES,
   checkBox,
   diffDrafts,
   indexBox,
@@ -12,9 +12,8 @@ import {
 } from 'core'
 
 import { fourSpeed } from '../../core/testing/boxes.ts'
-import { partSchemas } from '../files/boxFile.ts'
 import { changesWords, editWords, originWords } from './changes.ts'
-import { propertyValueWords, propertyWords } from './properties.ts'
+import { valueWords } from './fields.ts'
 import { PLAIN_WORDS, vocabularyOf } from './vocabulary.ts'
 
 const draft = fourSpeed('constant-mesh')
@@ -100,21 +99,6 @@ test('counts, names and the final drive', () => {
   expect(tell(null)).toEqual(['A change that this Udrix does not know'])
 })
 
-interface Shape {
-  readonly type?: string
-  readonly enum?: readonly unknown[]
-  readonly const?: unknown
-  readonly properties?: Readonly<Record<string, Shape>>
-  readonly anyOf?: readonly Shape[]
-  readonly oneOf?: readonly Shape[]
-}
-
-/** The parts of a shape: one, or several of which each has its own kind. */
-const alternatives = (shape: Shape): readonly Shape[] =>
-  (shape.anyOf ?? shape.oneOf ?? [shape]).flatMap((each) =>
-    each === shape ? [each] : alternatives(each),
-  )
-
 /** Words of the trade that are written so. */
 const WITH_HYPHEN = ['right-hand', 'left-hand', 'run-out']
 
@@ -124,23 +108,24 @@ describe('no name of the code stands in the history', () => {
   const isOfCode = (text: string): boolean =>
     /[a-z][A-Z]|^[a-z]+(-[a-z]+)+$/.test(text) && !WITH_HYPHEN.includes(text)
 
-  test.each(PART_LISTS)('every property of %s, and every choice in it, has words', (list) => {
-    const schema = z.toJSONSchema(partSchemas[list], {
-      io: 'input',
-      unrepresentable: 'any',
-      reused: 'inline',
+  /** Every field of a thing, and of what it holds. */
+  const withinOf = (fields: Fields): readonly Field[] =>
+    Object.values(fields).flatMap((field) => {
+      const of = field.type === 'list' ? field.of : field
+      const inside =
+        of.type === 'group' ? [of.fields] : of.type === 'kinds' ? Object.values(of.kinds) : []
+      return [field, ...inside.flatMap(withinOf)]
     })
-    for (const { properties = {} } of alternatives(schema as Shape)) {
-      const kind = properties.kind?.const ?? properties.kind?.enum?.[0]
-      for (const [key, shape] of Object.entries(properties)) {
-        const name = propertyWords({ id: 'x', kind }, key)
-        expect([key, isOfCode(name)]).toEqual([key, false])
-        if (/Mm|Deg|KgM2/.test(key)) expect(name).not.toBe(key)
-        for (const each of alternatives(shape))
-          for (const value of each.enum ?? (each.const === undefined ? [] : [each.const])) {
-            const said = propertyValueWords(naming, list, key, value)
-            expect([key, value, isOfCode(said)]).toEqual([key, value, false])
-          }
+
+  test('every field of a box has a word, and every choice in it', () => {
+    const fields = withinOf(BOX)
+    expect(fields.length).toBeGreaterThan(150)
+    for (const field of fields) {
+      expect([field.word, isOfCode(field.word)]).toEqual([field.word, false])
+      if (field.type !== 'choice') continue
+      for (const value of CHOICES[field.choice]) {
+        const said = valueWords(naming, field, value)
+        expect([field.word, value, isOfCode(said)]).toEqual([field.word, value, false])
       }
     }
   })
@@ -158,7 +143,7 @@ describe('no name of the code stands in the history', () => {
       ),
     }
     expect(words(changed)).toEqual([
-      'Input shaft: hollow none → yes, moment of inertia none → 0.02 kg·m²',
+      'Input shaft: a tube none → yes, moment of inertia none → 0.02 kg·m²',
       '3–4 sleeve: kind sleeve → range coupler, hub main shaft → countershaft',
     ])
   })

@@ -1,14 +1,13 @@
 /** What was done to a box, in words. */
 import type { BoxDraft, Change, Edit, Part, PartList } from 'core'
-import { checkBox, indexBox, warningKey } from 'core'
+import { BOX, checkBox, fieldsOfPart, indexBox, warningKey } from 'core'
 
 import { LIST_WORDS, changedPartName, withPartsOf } from './changedPart.ts'
 import { formatTeeth } from './format.ts'
 import { issueWords } from './issues.ts'
 import type { Naming } from './names.ts'
 import { capitalize, gearName } from './names.ts'
-import { boxFieldValueWords, propertyValueWords, propertyWords } from './properties.ts'
-import { FIELD_WORDS } from './vocabulary.ts'
+import { valueWords } from './fields.ts'
 import type { Vocabulary } from './vocabulary.ts'
 
 /** Who made an edit; empty where nobody said. */
@@ -20,10 +19,10 @@ function fieldsChanged(naming: Naming, list: PartList, before: Part, after: Part
   return [...new Set([...Object.keys(before), ...Object.keys(after)])]
     .filter((key) => JSON.stringify(before[key] ?? null) !== JSON.stringify(after[key] ?? null))
     .map((key) => {
-      const [was, is] = [before[key], after[key]].map((value) =>
-        propertyValueWords(naming, list, key, value),
-      )
-      const name = propertyWords(after, key)
+      const field = fieldsOfPart(list, after)[key] ?? fieldsOfPart(list, before)[key]
+      if (!field) return 'something that this Udrix does not know'
+      const [was, is] = [before[key], after[key]].map((value) => valueWords(naming, field, value))
+      const name = field.word
       return was === 'changed' || is === 'changed' ? `${name} changed` : `${name} ${was} → ${is}`
     })
     .join(', ')
@@ -45,10 +44,11 @@ function leftWarningWords(
 function changeWords(draft: BoxDraft, named: BoxDraft, words: Vocabulary, change: Change): string {
   switch (change.kind) {
     case 'field': {
+      const field = BOX[change.field]
       const [was, is] = [change.before, change.after].map((value) =>
-        boxFieldValueWords({ box: indexBox(named), words }, change.field, value),
+        valueWords({ box: indexBox(named), words }, field, value),
       )
-      const name = capitalize(FIELD_WORDS[change.field])
+      const name = capitalize(field.word)
       return was === 'changed' || is === 'changed' ? `${name} changed` : `${name}: ${was} → ${is}`
     }
     case 'order':

@@ -1,7 +1,7 @@
 /** What is said of dogs, with units; the figures are worked by hand in `core/shift/dogs.test.ts`. */
 import { dogWork } from 'core'
 
-import { dogSentences, neededDogWords } from './dogs.ts'
+import { dogSentences, neededDogWords, dogsFault } from './dogs.ts'
 
 function said(more: object, slipRpm: number): readonly string[] {
   const result = dogWork(
@@ -50,4 +50,18 @@ test('what is missing is named', () => {
   expect(neededDogWords(['count', 'depthMm'])).toBe(
     'To say whether the dogs catch, enter how many there are and how deep they go.',
   )
+})
+
+test('dogs and the angles between them go round once', () => {
+  // Six dogs stand 60° apart, whatever their width.
+  expect(dogsFault({ count: 6, freeAngleDeg: 59.9 })).toBeNull()
+  expect(dogsFault({ count: 6, freeAngleDeg: 60 })).toBe(
+    '6 dogs come round every 60°: the angle free between them is less than that.',
+  )
+  expect(dogsFault({ count: 7, freeAngleDeg: 80 })).toMatch(/every 51\.43°/)
+})
+
+test('nothing is said of dogs of which one figure is missing', () => {
+  expect(dogsFault({ count: 6 })).toBeNull()
+  expect(dogsFault({ freeAngleDeg: 350 })).toBeNull()
 })

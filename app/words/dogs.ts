@@ -1,5 +1,5 @@
 /** What dogs do, in sentences. */
-import type { DogWork, NeededDogFigure } from 'core'
+import type { DogFigures, DogWork, NeededDogFigure } from 'core'
 
 import type { TorqueUnit } from './format.ts'
 import { formatForce, formatNumber, formatSpeed, formatTorque } from './format.ts'
@@ -17,6 +17,12 @@ const NEEDED_NAMES: Readonly<Record<NeededDogFigure, string>> = {
 /** What has to be measured before anything can be said. */
 export function neededDogWords(missing: readonly NeededDogFigure[]): string {
   return `To say whether the dogs catch, enter ${listed(missing.map((key) => NEEDED_NAMES[key]))}.`
+}
+
+/** Dogs that leave no room for themselves: why, in a sentence; null where they fit. */
+export function dogsFault({ count, freeAngleDeg }: DogFigures): string | null {
+  if (count === undefined || freeAngleDeg === undefined || count * freeAngleDeg < 360) return null
+  return `${count} dogs come round every ${Number((360 / count).toFixed(2))}°: the angle free between them is less than that.`
 }
 
 export interface DogSaying {

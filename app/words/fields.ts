@@ -59,12 +59,11 @@ function allChoiceWords(words: Vocabulary): ChoiceWords {
 }
 
 /** What can be chosen, each with its words, in the order in which it is listed. */
-export function choicesOf<V extends string>(
+export function choicesOf(
   words: Vocabulary,
   { choice }: ChoiceField,
-): readonly (readonly [value: V, title: string])[] {
-  // The values of a choice are what its field holds.
-  return Object.entries(allChoiceWords(words)[choice]) as unknown as (readonly [V, string])[]
+): readonly (readonly [value: string, title: string])[] {
+  return Object.entries(allChoiceWords(words)[choice])
 }
 
 const UNIT_TEXTS: Readonly<Record<FieldUnit, string>> = {

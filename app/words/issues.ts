@@ -1,8 +1,9 @@
 /** What the core and the services find wrong, in words: what, where, by how much, what to do. */
 import type { BoxDraft, BoxIssue, Change, EditConflict, EditRefusal, FinalDrive, Path } from 'core'
 import {
+  BOX,
   LEAST_TOOTH_COUNT,
-  LONGEST_NAME,
+  LARGEST,
   MOST_TOOTH_COUNT,
   PART_LISTS,
   indexBox,
@@ -15,7 +16,7 @@ import { formatLength } from './format.ts'
 import type { Naming } from './names.ts'
 import { bodyName, capitalize, couplerName, gearName } from './names.ts'
 import { pieceNameById } from './pieces.ts'
-import { FIELD_WORDS, PLAIN_WORDS } from './vocabulary.ts'
+import { PLAIN_WORDS } from './vocabulary.ts'
 import type { Vocabulary } from './vocabulary.ts'
 
 export const TOOTH_COUNT_ADVICE = `A tooth count is a whole number from ${LEAST_TOOTH_COUNT} to ${MOST_TOOTH_COUNT}.`
@@ -183,7 +184,7 @@ export function refusalWords(refusal: EditRefusal): string {
     case 'empty-name':
       return 'A box needs a name. The old one stays.'
     case 'long-name':
-      return `A name has ${LONGEST_NAME} characters at most; this has ${refusal.length}. The old one stays.`
+      return `A name has ${LARGEST.nameLength} characters at most; this has ${refusal.length}. The old one stays.`
     case 'beyond-limits':
       return `That was not kept: ${refusal.message}`
   }
@@ -224,7 +225,7 @@ export function conflictWords(draft: BoxDraft, conflict: EditConflict, words: Vo
     case 'change-not-placed': {
       const { met } = conflict
       const what =
-        met.kind === 'field' ? `the box's ${FIELD_WORDS[met.field]}` : changedPart(naming, met)
+        met.kind === 'field' ? `the box's ${BOX[met.field].word}` : changedPart(naming, met)
       return `Meanwhile ${what} was changed elsewhere. That stands; yours is in the history. Look at it, and change it again if yours is right.`
     }
     case 'final-drive-not-placed':

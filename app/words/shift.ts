@@ -9,6 +9,7 @@ import type {
   GateGuard,
   HangsOn,
   InterlockPart,
+  InterlockPartKind,
   LeverMove,
   Match,
   MovedRod,
@@ -259,20 +260,25 @@ export function openSetWords(naming: Naming, { moved, isLocked, cause }: OpenSet
   return `${names} can be in together, and the box is locked${couplers.length > 0 ? `: ${couplerNames(naming, couplers)} want different speeds` : ''}.`
 }
 
+export const INTERLOCK_PART_WORDS: Readonly<Record<InterlockPartKind, string>> = {
+  ball: 'ball',
+  pin: 'pin',
+  plate: 'plate',
+}
+
 /** "ball between the 1–2 rod and the 3–4 rod". */
 export function interlockPartWords(naming: Naming, part: InterlockPart): string {
   const rods = part.selectors.map((id) => {
     const selector = naming.box.draft.selectors?.find((each) => each.id === id)
     return selector ? `the ${rodName(naming, selector)}` : 'a rod that is gone'
   })
-  switch (part.kind) {
-    case 'ball':
-      return `ball between ${listed(rods)}`
-    case 'pin':
-      return `pin in ${listed(rods)}`
-    case 'plate':
-      return `plate over ${listed(rods)}`
-  }
+  return `${INTERLOCK_PART_WORDS[part.kind]} ${LIES[part.kind]} ${listed(rods)}`
+}
+
+const LIES: Readonly<Record<InterlockPartKind, string>> = {
+  ball: 'between',
+  pin: 'in',
+  plate: 'over',
 }
 
 /** What is wrong with rods and gate, and what to do. */

@@ -1,16 +1,6 @@
 /** The words of the trade, which differ from place to place. */
 import type { LengthUnit } from './format.ts'
-import type {
-  BoxField,
-  CouplerKind,
-  GearMount,
-  LinkChoice,
-  LinkEndKey,
-  LinkFieldKey,
-  LinkKind,
-  MemberKind,
-  Travel,
-} from 'core'
+import type { CouplerKind, GearMount, Hand, LinkKind, MemberKind, ShaftEnd, Travel } from 'core'
 
 export const VOCABULARIES = ['countershaft', 'layshaft'] as const
 export type VocabularyName = (typeof VOCABULARIES)[number]
@@ -149,52 +139,12 @@ export const LINK_WORDS: Readonly<Record<LinkKind, string>> = {
   held: 'hold to the case',
 }
 
-/** What the ends of links are to them. */
-const END_WORDS: Readonly<Record<LinkEndKey, string>> = {
-  a: 'One',
-  b: 'The other',
-  sun: 'Sun',
-  ring: 'Ring',
-  carrier: 'Carrier',
-  sunPlanet: 'Planet at the sun',
-  ringPlanet: 'Planet at the ring',
-  worm: 'Worm on',
-  wheel: 'Wheel',
-  case: 'Case',
-  left: 'Left side',
-  right: 'Right side',
-  body: 'Held',
-}
-
-/** Where an end is something else in one kind than in the others. */
-const OWN_END_WORDS: Readonly<
-  Partial<Record<LinkKind, Readonly<Partial<Record<LinkEndKey, string>>>>>
-> = { 'internal-mesh': { a: 'Pinion', b: 'Ring' } }
-
-/** What an end of a link of this kind is to it. */
-export function linkEndWords(kind: LinkKind, end: LinkEndKey): string {
-  return OWN_END_WORDS[kind]?.[end] ?? END_WORDS[end]
-}
-
-/** The figures and choices of links; `what` begins a sentence on what was typed. */
-export const LINK_FIELD_WORDS: Readonly<
-  Record<LinkFieldKey, { readonly label: string; readonly what: string; readonly unit?: string }>
-> = {
-  planetCount: { label: 'Planets', what: 'The number of planets' },
-  pairCount: { label: 'Pairs of planets', what: 'The number of pairs' },
-  planetToothCount: { label: 'Teeth of a planet', what: 'A tooth count' },
-  starts: { label: 'Starts of the worm', what: 'The number of starts' },
-  hand: { label: 'Hand of the thread', what: 'The hand' },
-  leadAngleDeg: { label: 'Lead angle', what: 'A lead angle, in degrees,', unit: '°' },
-  friction: { label: 'Friction at the thread', what: 'A coefficient of friction' },
-  aNarrows: { label: 'The one narrows towards', what: 'The end' },
-  bNarrows: { label: 'The other narrows towards', what: 'The end' },
-}
-
-/** What can be chosen in the fields of links. */
-export const CHOICE_WORDS: Readonly<Record<LinkChoice, string>> = {
+export const HAND_WORDS: Readonly<Record<Hand, string>> = {
   right: 'right-hand',
   left: 'left-hand',
+}
+
+export const SHAFT_END_WORDS: Readonly<Record<ShaftEnd, string>> = {
   'input-end': 'its input end',
   'output-end': 'its output end',
 }
@@ -217,13 +167,3 @@ export function viewpoint({ ends }: Vocabulary): string {
 }
 
 /** What a box says of itself besides its parts. */
-export const FIELD_WORDS: Readonly<Record<BoxField, string>> = {
-  name: 'name',
-  notes: 'notes',
-  finalDrive: 'final drive',
-  rollingRadiusMm: 'rolling radius',
-  inputSense: 'the input turns',
-  input: 'input',
-  outputs: 'outputs',
-  isSpare: 'kept for its parts',
-}

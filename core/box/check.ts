@@ -10,16 +10,6 @@ import { LEAST_TOOTH_COUNT, MOST_TOOTH_COUNT, isToothCount } from './toothCount.
 import { bridgedPairs, median, sumsBetweenAxes } from './toothSums.ts'
 import type { BoxDraft, Coupler, Gear, LeftWarning, Path, Rule } from './types.ts'
 
-/** Pressure angles of gears that are made (common practice). */
-export const LEAST_PRESSURE_ANGLE_DEG = 10
-/** See `LEAST_PRESSURE_ANGLE_DEG`. */
-export const MOST_PRESSURE_ANGLE_DEG = 35
-
-/** Rolling radii of wheels on the road (common practice). */
-export const LEAST_ROLLING_RADIUS_MM = 50
-/** See `LEAST_ROLLING_RADIUS_MM`. */
-export const MOST_ROLLING_RADIUS_MM = 2_000
-
 /**
  * How far, in teeth, the sum of a pair may be from that of the other pairs between
  * the same two axes before it is pointed out. Helix and profile shift move a

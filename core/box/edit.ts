@@ -2,6 +2,7 @@
  * Edits of a box as values. Each carries what its author saw before it, so that
  * an edit made on a stale view can be told from one that is up to date.
  */
+import { LARGEST } from './fields/bounds.ts'
 import { isToothCount } from './toothCount.ts'
 import { countedTogether } from './counting.ts'
 import type { Change } from './parts.ts'
@@ -39,7 +40,7 @@ export type EditRefusal =
   | { readonly code: 'unknown-gear'; readonly gear: string }
   | { readonly code: 'impossible-count'; readonly toothCount: number }
   | { readonly code: 'empty-name' }
-  /** A name of more characters than `LONGEST_NAME`. */
+  /** A name of more characters than `LARGEST.nameLength`. */
   | { readonly code: 'long-name'; readonly length: number }
   /** The box would have more parts, or longer ones, than a box file may hold. */
   | { readonly code: 'beyond-limits'; readonly message: string }
@@ -80,12 +81,6 @@ export type EditResult =
   | { readonly ok: true; readonly draft: BoxDraft; readonly conflict?: EditConflict }
   | { readonly ok: false; readonly refusal: EditRefusal }
 
-/** Characters that a name may have, of a box or of a part of it. */
-export const LONGEST_NAME = 120
-
-/** Characters that the id of a part may have; the id of a coupler's place is its name. */
-export const LONGEST_ID = 60
-
 /**
  * Applies an edit. The same draft comes back where nothing changes, so repeating
  * an edit whose answer was lost does no harm.
@@ -113,7 +108,8 @@ export function applyEdit(draft: BoxDraft, edit: Edit): EditResult {
     case 'rename': {
       const name = edit.name.trim()
       if (name === '') return refuse({ code: 'empty-name' })
-      if (name.length > LONGEST_NAME) return refuse({ code: 'long-name', length: name.length })
+      if (name.length > LARGEST.nameLength)
+        return refuse({ code: 'long-name', length: name.length })
       if (draft.name === name) return { ok: true, draft }
       if (draft.name !== edit.base)
         return {

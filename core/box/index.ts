@@ -1,17 +1,7 @@
 /** What a gearbox is, whether it hangs together, and how it is changed. */
 export type { Box, BoxIndex, CouplerPlaces } from './box.ts'
 export { bodyOfGear, centreOf, indexBox, memberOfBody, namedPlace, placesAtRest } from './box.ts'
-export {
-  LEAST_PRESSURE_ANGLE_DEG,
-  LEAST_ROLLING_RADIUS_MM,
-  MOST_PRESSURE_ANGLE_DEG,
-  MOST_ROLLING_RADIUS_MM,
-  brokenInterlock,
-  brokenRule,
-  checkBox,
-  leftWarning,
-  warningKey,
-} from './check.ts'
+export { brokenInterlock, brokenRule, checkBox, leftWarning, warningKey } from './check.ts'
 export { COUPLER_DEFINITIONS, USUAL_TRAVEL_MM, couplersWithRings, isClutch } from './couplers.ts'
 export type { CountingProgress } from './counting.ts'
 export {
@@ -48,27 +38,61 @@ export {
 } from './drafting/change.ts'
 export { positionsOfPlace, removePart, removePlace } from './drafting/remove.ts'
 export type { Edit, EditConflict, EditRefusal } from './edit.ts'
-export { LONGEST_ID, LONGEST_NAME, applyEdit, inverseOf } from './edit.ts'
+export { applyEdit, inverseOf } from './edit.ts'
+export { LARGEST, TEETH } from './fields/bounds.ts'
+export type {
+  Choice,
+  ChoiceField,
+  Field,
+  FieldType,
+  FieldUnit,
+  Fields,
+  FieldsOf,
+  IdOf,
+  NumberField,
+  TextField,
+} from './fields/field.ts'
+export { CHOICES } from './fields/field.ts'
+export {
+  AXIS,
+  BOX,
+  COUPLER,
+  DOGS,
+  DRUM,
+  DRUM_POINT,
+  DRUM_TRACK,
+  GATE,
+  GEAR,
+  INTERLOCK_PART,
+  MARK,
+  MEMBER,
+  PIECE,
+  POSITION,
+  PRECEDENCE,
+  RING,
+  RULE,
+  SELECTOR,
+  SELECTOR_PLACE,
+  STEP,
+  namesOf,
+} from './fields/things.ts'
 export type { BoxIssue } from './issues.ts'
-export type { GearPair, LinkChoice, LinkEndKey, LinkField, LinkFieldKey } from './links/index.ts'
+export type { GearPair, LinkEndKey } from './links/index.ts'
 export {
   LINK_KIND_NAMES,
   alikeKinds,
-  definitionOfKind,
+  definitionOf,
   endsOf,
-  fieldsOf,
   gearsOf,
   linkAs,
   namingEnds,
   pairsOf,
 } from './links/index.ts'
 export type { BoxField, Change, Part, PartList } from './parts.ts'
-export { BOX_FIELDS, PART_LISTS, applyChanges, diffDrafts, partsOf } from './parts.ts'
+export { BOX_FIELDS, PART_LISTS, applyChanges, diffDrafts, fieldsOfPart, partsOf } from './parts.ts'
 export type { Bearing, PieceShape, Stretch, WayOff } from './pieces/index.ts'
 export {
   HOLLOW_WALL_MM,
-  LONGEST_PART_NUMBER,
-  MOST_OF_A_PIECE,
   PIECE_DEFINITIONS,
   bearingsOf,
   fitOf,
@@ -114,6 +138,7 @@ export type {
   FinalDrive,
   Fit,
   Gear,
+  Hand,
   GearMount,
   Interlock,
   LeftWarning,

@@ -5,55 +5,39 @@
  */
 import equal from 'fast-deep-equal'
 
+import type { Fields } from './fields/field.ts'
+import { BOX } from './fields/things.ts'
 import type { BoxDraft } from './types.ts'
 
-/** The lists of parts in a draft. */
-export const PART_LISTS = [
-  'axes',
-  'members',
-  'gears',
-  'links',
-  'couplers',
-  'positions',
-  'interlocks',
-  'rules',
-  'leftWarnings',
-  'pieces',
-  'sheet',
-  'precedences',
-  'selectors',
-  'interlockParts',
-  'drums',
-] as const
-/** One of the lists that a box is made of. */
-export type PartList = (typeof PART_LISTS)[number]
+/** A draft's lists of what has an id of its own. */
+export type PartList = {
+  [K in keyof BoxDraft]-?: NonNullable<BoxDraft[K]> extends readonly { readonly id: string }[]
+    ? K
+    : never
+}[keyof BoxDraft]
 
-/** A draft without any of these has no such list. */
-const OPTIONAL_LISTS: ReadonlySet<PartList> = new Set([
-  'interlocks',
-  'rules',
-  'leftWarnings',
-  'pieces',
-  'sheet',
-  'precedences',
-  'selectors',
-  'interlockParts',
-  'drums',
-])
+/** A field of a box besides its lists of parts. */
+export type BoxField = Exclude<keyof BoxDraft, PartList>
+
+const isPartList = (field: keyof BoxDraft): field is PartList => {
+  const of = BOX[field]
+  return of.type === 'list' && of.of.type !== 'id'
+}
+
+// The table of fields has those of a draft and no others.
+const FIELDS = Object.keys(BOX) as readonly (keyof BoxDraft)[]
+
+/** The lists of parts in a draft. */
+export const PART_LISTS = FIELDS.filter(isPartList)
 
 /** What a draft says of itself besides its parts. */
-export const BOX_FIELDS = [
-  'name',
-  'notes',
-  'finalDrive',
-  'rollingRadiusMm',
-  'inputSense',
-  'input',
-  'outputs',
-  'isSpare',
-] as const
-/** A field of a box besides its lists of parts. */
-export type BoxField = (typeof BOX_FIELDS)[number]
+export const BOX_FIELDS = FIELDS.filter((field): field is BoxField => !isPartList(field))
+
+/** What there is to say of a part of a list; of one of several kinds, by its kind. */
+export function fieldsOfPart(list: PartList, { kind }: Part): Fields {
+  const { of } = BOX[list]
+  return of.type === 'kinds' ? (of.kinds[String(kind)] ?? {}) : of.fields
+}
 
 /** A part as a record; its fields are checked by whoever reads it from outside. */
 export type Part = Readonly<Record<string, unknown>> & { readonly id: string }
@@ -96,7 +80,7 @@ export function partsOf(draft: BoxDraft, list: PartList): readonly Part[] {
 }
 
 function withParts(draft: BoxDraft, list: PartList, parts: readonly Part[]): BoxDraft {
-  const isLeftOut = parts.length === 0 && OPTIONAL_LISTS.has(list)
+  const isLeftOut = parts.length === 0 && 'isOptional' in BOX[list]
   return { ...draft, [list]: isLeftOut ? undefined : parts }
 }
 

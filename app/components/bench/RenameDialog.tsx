@@ -2,7 +2,7 @@ import { useState } from 'react'
 
 import { Dialog } from 'radix-ui'
 
-import { LONGEST_NAME } from 'core'
+import { LARGEST } from 'core'
 import { Form } from 'react-router'
 
 import { TypedField } from '~/components/Fields.tsx'
@@ -19,7 +19,7 @@ interface RenameFormProps {
 function RenameForm({ id, name, onSent }: RenameFormProps) {
   const action = useBenchAction()
   const [typed, setTyped] = useState(name)
-  const isKept = typed.trim() !== '' && tooLongWords(typed, LONGEST_NAME) === null
+  const isKept = typed.trim() !== '' && tooLongWords(typed, LARGEST.nameLength) === null
   return (
     <Form method="post" action={action} onSubmit={onSent}>
       <input type="hidden" name="box" value={id} />
@@ -28,7 +28,7 @@ function RenameForm({ id, name, onSent }: RenameFormProps) {
         label="New name"
         name="name"
         value={typed}
-        longest={LONGEST_NAME}
+        longest={LARGEST.nameLength}
         onType={setTyped}
       />
       <div className="mt-4 flex justify-end gap-2">

@@ -1,6 +1,6 @@
 import { useState } from 'react'
 
-import { LONGEST_NAME } from 'core'
+import { LARGEST } from 'core'
 
 import { tooLongWords } from '~/words/lengths.ts'
 
@@ -10,7 +10,7 @@ import { useOpenBox } from './boxContext.ts'
 export function BoxName({ isDemo }: { readonly isDemo: boolean }) {
   const { draft, edit } = useOpenBox()
   const [name, setName] = useState(draft.name)
-  const tooLong = tooLongWords(name, LONGEST_NAME)
+  const tooLong = tooLongWords(name, LARGEST.nameLength)
   const commit = () => {
     const trimmed = name.trim()
     if (trimmed === '') setName(draft.name)

@@ -1,16 +1,15 @@
 import { Plus } from 'lucide-react'
 
 import type { Coupler } from 'core'
-import { COUPLER_KINDS, indexBox, pairsOf } from 'core'
+import { COUPLER, indexBox, pairsOf } from 'core'
 
 import type { Naming } from '~/words/names.ts'
 import { bodyName, capitalize } from '~/words/names.ts'
 import type { Vocabulary } from '~/words/vocabulary.ts'
-import { lengthText, parseLength } from '~/views/layout/numbers.ts'
 import { partTitle } from '~/views/layout/partTitle.ts'
 import { withPart } from '~/views/layout/withPart.ts'
 
-import { EntryField, NameField, SelectField } from '~/components/Fields.tsx'
+import { FieldEntries } from '~/components/FieldEntry.tsx'
 import { PlaceFields } from './PlaceFields.tsx'
 import type { Drafting } from './useDrafting.ts'
 
@@ -49,7 +48,6 @@ export function CouplerFields({ drafting, words, coupler }: CouplerFieldsProps) 
   const { draft, become } = drafting
   const box = indexBox(draft)
   const naming = { box, words }
-  const unit = words.lengthUnit
   const put = (change: Partial<Coupler>): null => {
     become(withPart(draft, 'couplers', { ...coupler, ...change }))
     return null
@@ -61,29 +59,13 @@ export function CouplerFields({ drafting, words, coupler }: CouplerFieldsProps) 
   return (
     <>
       <div className="grid grid-cols-2 gap-2">
-        <NameField label="Called" value={coupler.name} onKeep={(name) => put({ name })} />
-        <SelectField
-          label="Kind"
-          value={coupler.kind}
-          options={COUPLER_KINDS.map((kind) => [kind, words.couplers[kind]])}
-          onChange={(kind) => put({ kind })}
-        />
-        <SelectField
-          label={capitalize(words.hub)}
-          value={coupler.hub}
-          options={box.bodies.map((body) => [body, capitalize(bodyName(naming, body))])}
-          onChange={(hub) => put({ hub })}
-        />
-        <EntryField
-          key={`station ${coupler.stationMm} ${unit}`}
-          label="Station"
-          unit={unit}
-          inputMode="decimal"
-          value={lengthText(coupler.stationMm, unit)}
-          onCommit={(text) => {
-            const length = parseLength(text, unit)
-            return length.ok ? put({ stationMm: length.value }) : length.sentence
-          }}
+        <FieldEntries
+          naming={naming}
+          fields={COUPLER}
+          of={coupler}
+          names={['name', 'kind', 'hub', 'stationMm']}
+          shown={{ hub: { label: capitalize(words.hub) } }}
+          onChange={put}
         />
       </div>
       {coupler.positions.map((place, at) => (

@@ -3,11 +3,9 @@ import { useState } from 'react'
 
 import type { Gear, Link, PairKind } from 'core'
 import {
+  GEAR,
   GEAR_MOUNTS,
-  HANDS,
-  LEAST_PRESSURE_ANGLE_DEG,
   PAIR_KINDS,
-  MOST_PRESSURE_ANGLE_DEG,
   indexBox,
   pairsOf,
   removePart,
@@ -16,19 +14,16 @@ import {
 } from 'core'
 
 import { Choice } from '~/components/newBox/Choice.tsx'
-import type { LengthUnit } from '~/words/format.ts'
 import { termMeaning } from '~/words/meanings.ts'
 import type { Naming } from '~/words/names.ts'
-import { bodyName, capitalize, gearName } from '~/words/names.ts'
+import { capitalize, gearName } from '~/words/names.ts'
 import type { Vocabulary } from '~/words/vocabulary.ts'
 import { LINK_WORDS } from '~/words/vocabulary.ts'
-import { LARGEST_MODULE_MM, lengthText, parseLength, parseWithin } from '~/views/layout/numbers.ts'
 import { withPart } from '~/views/layout/withPart.ts'
 
-import { CountField, EntryField, NameField, SelectField } from '~/components/Fields.tsx'
+import { FieldEntries } from '~/components/FieldEntry.tsx'
+import { CountField, SelectField } from '~/components/Fields.tsx'
 import type { Drafting } from './useDrafting.ts'
-
-const LARGEST_HELIX_DEG = 60
 
 interface GearFieldsProps {
   readonly drafting: Drafting
@@ -37,97 +32,22 @@ interface GearFieldsProps {
   readonly onCount: (gearId: string, toothCount: number | null) => void
 }
 
-interface FiguresProps {
-  readonly gear: Gear
-  readonly put: (change: Partial<Gear>) => null
-}
-
-/** Face width in the unit chosen, module in mm as everywhere. */
-function SizeFields({ gear, unit, put }: FiguresProps & { readonly unit: LengthUnit }) {
-  return (
-    [
-      ['faceWidthMm', 'Face width'],
-      ['moduleMm', 'Normal module'],
-    ] as const
-  ).map(([key, label]) => (
-    <EntryField
-      key={`${key} ${gear[key]} ${unit}`}
-      label={label}
-      unit={key === 'moduleMm' ? 'mm' : unit}
-      inputMode="decimal"
-      value={gear[key] === undefined ? '' : lengthText(gear[key], key === 'moduleMm' ? 'mm' : unit)}
-      onCommit={(text) => {
-        if (text.trim() === '') return put({ [key]: undefined })
-        const length =
-          key === 'moduleMm'
-            ? parseWithin(text, 0.1, LARGEST_MODULE_MM, 'A module, in mm,')
-            : parseLength(text, unit, 0.1)
-        return length.ok ? put({ [key]: length.value }) : length.sentence
-      }}
-    />
-  ))
-}
-
-/** Angles of the teeth, and which way the helix turns. */
-function AngleFields({ gear, put }: FiguresProps) {
-  return (
-    <>
-      <EntryField
-        key={`helix ${gear.helixAngleDeg}`}
-        label="Helix angle"
-        unit="°"
-        inputMode="decimal"
-        value={gear.helixAngleDeg === undefined ? '' : `${gear.helixAngleDeg}`}
-        onCommit={(text) => {
-          if (text.trim() === '') return put({ helixAngleDeg: undefined })
-          const angle = parseWithin(text, 0, LARGEST_HELIX_DEG, 'A helix angle, in degrees,')
-          return angle.ok ? put({ helixAngleDeg: angle.value }) : angle.sentence
-        }}
-      />
-      <SelectField
-        label="Hand of the helix"
-        value={gear.hand ?? ''}
-        options={[['', 'not known'], ...HANDS.map((hand) => [hand, `${hand}-hand`] as const)]}
-        onChange={(hand) => put({ hand: hand === '' ? undefined : hand })}
-      />
-      <EntryField
-        key={`pressure ${gear.pressureAngleDeg}`}
-        label="Pressure angle"
-        unit="°"
-        inputMode="decimal"
-        value={gear.pressureAngleDeg === undefined ? '' : `${gear.pressureAngleDeg}`}
-        onCommit={(text) => {
-          if (text.trim() === '') return put({ pressureAngleDeg: undefined })
-          const angle = parseWithin(
-            text,
-            LEAST_PRESSURE_ANGLE_DEG,
-            MOST_PRESSURE_ANGLE_DEG,
-            'A pressure angle, in degrees,',
-          )
-          return angle.ok ? put({ pressureAngleDeg: angle.value }) : angle.sentence
-        }}
-      />
-    </>
-  )
-}
-
 export function GearFields({ drafting, words, gear, onCount }: GearFieldsProps) {
   const { draft, become } = drafting
   const naming = { box: indexBox(draft), words }
-  const unit = words.lengthUnit
-  const put = (change: Partial<Gear>): null => {
-    become(withPart(draft, 'gears', { ...gear, ...change }))
-    return null
+  const entries = {
+    naming,
+    fields: GEAR,
+    of: gear,
+    onChange: (change: Partial<Gear>): null => {
+      become(withPart(draft, 'gears', { ...gear, ...change }))
+      return null
+    },
   }
   return (
     <>
       <div className="grid grid-cols-2 gap-2">
-        <NameField
-          label="Called"
-          value={gear.label}
-          whenEmpty="A gear needs a name."
-          onKeep={(label) => put({ label })}
-        />
+        <FieldEntries {...entries} names={['label']} />
         <CountField
           label="Teeth"
           toothCount={gear.toothCount}
@@ -151,25 +71,18 @@ export function GearFields({ drafting, words, gear, onCount }: GearFieldsProps) 
         <p className="text-graphite -mt-1 text-[0.86rem]">{termMeaning(words, gear.mount)}</p>
       )}
       <div className="grid grid-cols-2 gap-2">
-        <SelectField
-          label="On"
-          value={gear.member}
-          options={draft.members.map(({ id }) => [id, capitalize(bodyName(naming, id))])}
-          onChange={(member) => put({ member })}
+        <FieldEntries
+          {...entries}
+          names={[
+            'member',
+            'stationMm',
+            'faceWidthMm',
+            'moduleMm',
+            'helixAngleDeg',
+            'hand',
+            'pressureAngleDeg',
+          ]}
         />
-        <EntryField
-          key={`station ${gear.stationMm} ${unit}`}
-          label="Station"
-          unit={unit}
-          inputMode="decimal"
-          value={lengthText(gear.stationMm, unit)}
-          onCommit={(text) => {
-            const length = parseLength(text, unit)
-            return length.ok ? put({ stationMm: length.value }) : length.sentence
-          }}
-        />
-        <SizeFields gear={gear} unit={unit} put={put} />
-        <AngleFields gear={gear} put={put} />
       </div>
       <Meshes drafting={drafting} words={words} gear={gear} />
     </>

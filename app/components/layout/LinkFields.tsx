@@ -1,13 +1,13 @@
-import type { Link, LinkField } from 'core'
-import { alikeKinds, endsOf, fieldsOf, indexBox, linkAs } from 'core'
+import type { FieldsOf, Link } from 'core'
+import { alikeKinds, definitionOf, endsOf, indexBox, linkAs } from 'core'
 
-import { parseWhole, parseWithin } from '~/views/layout/numbers.ts'
 import { withPart } from '~/views/layout/withPart.ts'
 import { bodyName, capitalize, gearName } from '~/words/names.ts'
 import type { Vocabulary } from '~/words/vocabulary.ts'
-import { CHOICE_WORDS, LINK_FIELD_WORDS, LINK_WORDS, linkEndWords } from '~/words/vocabulary.ts'
+import { LINK_WORDS } from '~/words/vocabulary.ts'
 
-import { EntryField, SelectField } from '~/components/Fields.tsx'
+import { FieldEntries } from '~/components/FieldEntry.tsx'
+import { SelectField } from '~/components/Fields.tsx'
 import type { Drafting } from './useDrafting.ts'
 import { WormModule } from './WormModule.tsx'
 
@@ -21,6 +21,7 @@ interface LinkFieldsProps {
 export function LinkFields({ drafting: { draft, become }, words, link }: LinkFieldsProps) {
   const naming = { box: indexBox(draft), words }
   const kinds = alikeKinds(link.kind)
+  const { fields } = definitionOf(link)
   const put = (next: Link): null => {
     become(withPart(draft, 'links', next))
     return null
@@ -43,37 +44,22 @@ export function LinkFields({ drafting: { draft, become }, words, link }: LinkFie
         <p className="text-graphite">{capitalize(LINK_WORDS[link.kind])}.</p>
       )}
       <dl className="grid grid-cols-[auto_1fr] gap-x-3">
-        {endsOf(link).map(({ key, id }) => (
+        {endsOf(link).map(({ key, word, id }) => (
           <div key={key} className="contents">
-            <dt className="text-graphite">{linkEndWords(link.kind, key)}</dt>
+            <dt className="text-graphite">{capitalize(word)}</dt>
             <dd>{capitalize(nameOf(id))}</dd>
           </div>
         ))}
       </dl>
       <div className="grid grid-cols-2 gap-2">
-        {fieldsOf(link).map(({ key, field, value }) =>
-          field.type === 'choice' ? (
-            <SelectField
-              key={key}
-              label={LINK_FIELD_WORDS[key].label}
-              value={`${value ?? ''}`}
-              options={field.values.map((each) => [each, CHOICE_WORDS[each]] as const)}
-              onChange={(choice) => put({ ...link, [key]: choice })}
-            />
-          ) : (
-            <EntryField
-              key={`${key} ${value ?? ''}`}
-              label={LINK_FIELD_WORDS[key].label}
-              unit={LINK_FIELD_WORDS[key].unit}
-              inputMode={field.type === 'whole' ? 'numeric' : 'decimal'}
-              value={value === undefined ? '' : `${value}`}
-              onCommit={(text) => {
-                const entry = parseField(field, text, LINK_FIELD_WORDS[key].what)
-                return entry.ok ? put({ ...link, [key]: entry.value }) : entry.sentence
-              }}
-            />
-          ),
-        )}
+        <FieldEntries
+          naming={naming}
+          // The fields are those of its kind.
+          fields={fields as unknown as FieldsOf<Link>}
+          of={link}
+          names={Object.keys(fields) as (keyof Link)[]}
+          onChange={(change) => put({ ...link, ...change } as Link)}
+        />
         {link.kind === 'worm' && wheel && (
           <WormModule
             worm={link}
@@ -87,14 +73,4 @@ export function LinkFields({ drafting: { draft, become }, words, link }: LinkFie
       </div>
     </>
   )
-}
-
-type NumberField = Exclude<LinkField, { readonly type: 'choice' }>
-
-/** What was typed into a field; undefined where it was emptied. */
-function parseField(field: NumberField, text: string, what: string) {
-  if (text.trim() === '' && field.isRequired !== true)
-    return { ok: true, value: undefined } as const
-  const parse = field.type === 'whole' ? parseWhole : parseWithin
-  return parse(text, field.least, field.most, what)
 }

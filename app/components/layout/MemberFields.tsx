@@ -1,7 +1,7 @@
 import { ArrowDown, ArrowUp } from 'lucide-react'
 
 import type { Axis, BoxDraft, Member } from 'core'
-import { MEMBER_KINDS, freshId, indexBox, moveLane, removePart, setTwins, toggleOutput } from 'core'
+import { AXIS, MEMBER, freshId, indexBox, moveLane, removePart, setTwins, toggleOutput } from 'core'
 
 import type { LengthUnit } from '~/words/format.ts'
 import { bodyName, capitalize, lineName } from '~/words/names.ts'
@@ -9,7 +9,8 @@ import type { Vocabulary } from '~/words/vocabulary.ts'
 import { lengthText, parseLength } from '~/views/layout/numbers.ts'
 import { withPart } from '~/views/layout/withPart.ts'
 
-import { CheckField, EntryField, SelectField, NameField } from '~/components/Fields.tsx'
+import { FieldEntries } from '~/components/FieldEntry.tsx'
+import { CheckField, EntryField, SelectField } from '~/components/Fields.tsx'
 import { StepFields } from './StepFields.tsx'
 import type { Drafting } from './useDrafting.ts'
 
@@ -37,6 +38,7 @@ export function MemberFields({ drafting, words, member }: MemberFieldsProps) {
     return null
   }
   const naming = { box: indexBox(draft), words }
+  const entries = { naming, fields: MEMBER, of: member, onChange: put }
   const gears = draft.gears.filter((gear) => gear.member === member.id)
   const [twin] = gears.flatMap(({ twinOf }) => naming.box.gears.get(twinOf ?? '')?.member ?? [])
   const others = draft.members.filter(
@@ -45,19 +47,17 @@ export function MemberFields({ drafting, words, member }: MemberFieldsProps) {
   return (
     <>
       <div className="grid grid-cols-2 gap-2">
-        <NameField label="Called" value={member.name} onKeep={(name) => put({ name })} />
-        <SelectField
-          label="Kind"
-          value={member.kind}
-          options={MEMBER_KINDS.map((kind) => [kind, words.members[kind]])}
-          onChange={(kind) => put({ kind })}
-        />
-        <MemberLengths member={member} unit={words.lengthUnit} put={put} />
-        <SelectField
-          label="Line"
-          value={member.axis}
-          options={draft.axes.map(({ id }, at) => [id, `${at + 1}: ${lineName(naming, id)}`])}
-          onChange={(axis) => put({ axis })}
+        <FieldEntries {...entries} names={['name', 'kind', 'fromMm', 'toMm']} />
+        <BearingFields member={member} unit={words.lengthUnit} put={put} />
+        <FieldEntries
+          {...entries}
+          names={['axis']}
+          shown={{
+            axis: {
+              label: 'Line',
+              options: draft.axes.map(({ id }, at) => [id, `${at + 1}: ${lineName(naming, id)}`]),
+            },
+          }}
         />
         {gears.length > 0 && (
           <SelectField
@@ -74,62 +74,42 @@ export function MemberFields({ drafting, words, member }: MemberFieldsProps) {
         )}
         <LaneButtons drafting={drafting} member={member} />
       </div>
-      <MemberFlags drafting={drafting} member={member} put={put} />
+      <MemberFlags drafting={drafting} member={member}>
+        <FieldEntries {...entries} names={['isHollow']} />
+      </MemberFlags>
       <StepFields drafting={drafting} words={words} member={member} />
     </>
   )
 }
 
-interface MemberLengthsProps {
+interface BearingFieldsProps {
   readonly member: Member
   readonly unit: LengthUnit
   readonly put: PutMember
 }
 
-/** From where to where it goes, and where its bearings stand. */
-function MemberLengths({ member, unit, put }: MemberLengthsProps) {
-  return (
-    <>
-      {(
-        [
-          ['fromMm', 'From'],
-          ['toMm', 'To'],
-        ] as const
-      ).map(([key, label]) => (
-        <EntryField
-          key={`${key} ${member[key]} ${unit}`}
-          label={label}
-          unit={unit}
-          inputMode="decimal"
-          value={lengthText(member[key], unit)}
-          onCommit={(text) => {
-            const length = parseLength(text, unit)
-            return length.ok ? put({ [key]: length.value }) : length.sentence
-          }}
-        />
-      ))}
-      {([0, 1] as const).map((which) => (
-        <EntryField
-          key={`bearing ${which} ${member.bearingsMm?.[which]} ${unit}`}
-          label={which === 0 ? 'First bearing' : 'Second bearing'}
-          unit={unit}
-          inputMode="decimal"
-          value={member.bearingsMm ? lengthText(member.bearingsMm[which], unit) : ''}
-          onCommit={(text) => {
-            if (text.trim() === '') return put({ bearingsMm: undefined })
-            const length = parseLength(text, unit)
-            if (!length.ok) return length.sentence
-            const [first, second] = member.bearingsMm ?? [member.fromMm, member.toMm]
-            const bearingsMm: [number, number] =
-              which === 0 ? [length.value, second] : [first, length.value]
-            return bearingsMm[0] < bearingsMm[1]
-              ? put({ bearingsMm })
-              : 'The first bearing stands nearer the input end.'
-          }}
-        />
-      ))}
-    </>
-  )
+/** Where its bearings stand. */
+function BearingFields({ member, unit, put }: BearingFieldsProps) {
+  return ([0, 1] as const).map((which) => (
+    <EntryField
+      key={`bearing ${which} ${member.bearingsMm?.[which]} ${unit}`}
+      label={which === 0 ? 'First bearing' : 'Second bearing'}
+      unit={unit}
+      inputMode="decimal"
+      value={member.bearingsMm ? lengthText(member.bearingsMm[which], unit) : ''}
+      onCommit={(text) => {
+        if (text.trim() === '') return put({ bearingsMm: undefined })
+        const length = parseLength(text, unit)
+        if (!length.ok) return length.sentence
+        const [first, second] = member.bearingsMm ?? [member.fromMm, member.toMm]
+        const bearingsMm: [number, number] =
+          which === 0 ? [length.value, second] : [first, length.value]
+        return bearingsMm[0] < bearingsMm[1]
+          ? put({ bearingsMm })
+          : 'The first bearing stands nearer the input end.'
+      }}
+    />
+  ))
 }
 
 /** Puts the line that a member lies on above or below its neighbour. */
@@ -164,11 +144,11 @@ function LaneButtons({
 }
 
 interface MemberFlagsProps extends Pick<MemberFieldsProps, 'drafting' | 'member'> {
-  readonly put: PutMember
+  readonly children: React.ReactNode
 }
 
 /** What it is to the power, and to the case. */
-function MemberFlags({ drafting: { draft, become }, member, put }: MemberFlagsProps) {
+function MemberFlags({ drafting: { draft, become }, member, children }: MemberFlagsProps) {
   return (
     <div className="grid grid-cols-2">
       <CheckField
@@ -185,11 +165,7 @@ function MemberFlags({ drafting: { draft, become }, member, put }: MemberFlagsPr
           become(toggleOutput(draft, member.id))
         }}
       />
-      <CheckField
-        label="A tube"
-        isChecked={member.isHollow === true}
-        onChange={(isHollow) => put({ isHollow: isHollow || undefined })}
-      />
+      {children}
       <CheckField
         label="Held to the case"
         isChecked={draft.links.some((link) => link.kind === 'held' && link.body === member.id)}
@@ -201,20 +177,21 @@ function MemberFlags({ drafting: { draft, become }, member, put }: MemberFlagsPr
   )
 }
 
-export function AxisFields({
-  drafting: { draft, become },
-  axis,
-}: {
-  readonly drafting: Drafting
-  readonly axis: Axis
-}) {
+export function AxisFields({ drafting: { draft, become }, words, axis }: AxisFieldsProps) {
   return (
-    <NameField
-      label="Called"
-      value={axis.name}
-      onKeep={(name) => {
-        become(withPart(draft, 'axes', { ...axis, name }))
+    <FieldEntries
+      naming={{ box: indexBox(draft), words }}
+      fields={AXIS}
+      of={axis}
+      names={['name']}
+      onChange={(change) => {
+        become(withPart(draft, 'axes', { ...axis, ...change }))
+        return null
       }}
     />
   )
+}
+
+interface AxisFieldsProps extends Omit<MemberFieldsProps, 'member'> {
+  readonly axis: Axis
 }

@@ -1,11 +1,12 @@
 import type { BoxPosition, Coupler, Interlock, Rule } from 'core'
-import { indexBox, namedPlace } from 'core'
+import { POSITION, RULE, indexBox, namedPlace } from 'core'
 
 import { capitalize, couplerName, placeName } from '~/words/names.ts'
 import type { Vocabulary } from '~/words/vocabulary.ts'
 import { withPart } from '~/views/layout/withPart.ts'
 
-import { CheckField, NameField, SelectField } from '~/components/Fields.tsx'
+import { FieldEntries } from '~/components/FieldEntry.tsx'
+import { CheckField, SelectField } from '~/components/Fields.tsx'
 import type { Drafting } from './useDrafting.ts'
 
 interface Common {
@@ -57,26 +58,14 @@ export function PositionFields({
     become(withPart(draft, 'positions', { ...position, ...change }))
     return null
   }
+  const naming = { box: indexBox(draft), words }
+  const entries = { naming, fields: POSITION, of: position, onChange: put }
   return (
     <>
       <div className="grid grid-cols-2 gap-2">
-        <NameField
-          label="Called"
-          value={position.label}
-          whenEmpty="A position needs a name."
-          onKeep={(label) => put({ label })}
-        />
-        <NameField
-          label="Lever or drum"
-          value={position.lever}
-          onKeep={(lever) => put({ lever })}
-        />
+        <FieldEntries {...entries} names={['label', 'lever']} />
       </div>
-      <CheckField
-        label="Hidden from keys and tables"
-        isChecked={position.isHidden === true}
-        onChange={(isHidden) => put({ isHidden: isHidden || undefined })}
-      />
+      <FieldEntries {...entries} names={['isHidden']} />
       <Places
         drafting={drafting}
         words={words}
@@ -108,12 +97,7 @@ export function InterlockFields({
             const couplers = isIn
               ? [...interlock.couplers, coupler.id]
               : interlock.couplers.filter((id) => id !== coupler.id)
-            become({
-              ...draft,
-              interlocks: (draft.interlocks ?? []).map((other) =>
-                other.id === interlock.id ? { ...other, couplers } : other,
-              ),
-            })
+            become(withPart(draft, 'interlocks', { ...interlock, couplers }))
           }}
         />
       ))}
@@ -124,21 +108,18 @@ export function InterlockFields({
 export function RuleFields({ drafting, words, rule }: Common & { readonly rule: Rule }) {
   const { draft, become } = drafting
   const put = (change: Partial<Rule>): null => {
-    become({
-      ...draft,
-      rules: (draft.rules ?? []).map((other) =>
-        other.id === rule.id ? { ...other, ...change } : other,
-      ),
-    })
+    become(withPart(draft, 'rules', { ...rule, ...change }))
     return null
   }
   return (
     <>
-      <NameField
-        label="Why"
-        value={rule.reason}
-        whenEmpty="Say why it is forbidden."
-        onKeep={(reason) => put({ reason })}
+      <FieldEntries
+        naming={{ box: indexBox(draft), words }}
+        fields={RULE}
+        of={rule}
+        names={['reason']}
+        shown={{ reason: { label: 'Why' } }}
+        onChange={put}
       />
       <h3 className="text-[0.95rem]">Forbidden together</h3>
       <Places

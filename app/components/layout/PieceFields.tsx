@@ -1,13 +1,10 @@
-import type { Piece, PieceMark } from 'core'
+import type { MarkKind, Piece, PieceMark } from 'core'
 import {
-  CLOSING_SIDES,
-  FITS,
-  HANDS,
+  MARK,
   MARK_KINDS,
-  MOST_OF_A_PIECE,
+  PIECE,
   PIECE_DEFINITIONS,
   PIECE_KINDS,
-  PRESS_SEATS,
   bearingsOf,
   fitOf,
   indexBox,
@@ -17,23 +14,19 @@ import {
   wayOff,
 } from 'core'
 
-import { CheckField, EntryField, NameField, SelectField } from '~/components/Fields.tsx'
-import { parsePartNumber } from '~/views/layout/pieces.ts'
-import { lengthText, parseLength, parseWhole } from '~/views/layout/numbers.ts'
+import { FieldEntries } from '~/components/FieldEntry.tsx'
+import { CheckField, SelectField } from '~/components/Fields.tsx'
 import { withPart } from '~/views/layout/withPart.ts'
+import { fieldTitle, idsToChoose } from '~/words/fields.ts'
 import type { Naming } from '~/words/names.ts'
-import { bodyName, capitalize, couplerName, gearName, placeName } from '~/words/names.ts'
+import { capitalize, gearName, placeName } from '~/words/names.ts'
 import {
-  FIT_WORDS,
   MARK_WORDS,
-  PRESS_WORDS,
   bearingWords,
-  closingWords,
   pieceKindWords,
   pieceNameById,
   wayOffWords,
 } from '~/words/pieces.ts'
-import { CHOICE_WORDS } from '~/words/vocabulary.ts'
 import type { Vocabulary } from '~/words/vocabulary.ts'
 
 import type { Drafting } from './useDrafting.ts'
@@ -46,33 +39,37 @@ interface PieceFieldsProps {
 
 /** What the groups of fields have in common. */
 interface Editing {
-  readonly piece: Piece
+  readonly fields: typeof PIECE
+  readonly of: Piece
   readonly naming: Naming
   /** Keeps the piece with what is changed; null, so that a field can return it. */
-  readonly put: (changed: Partial<Piece>) => null
+  readonly onChange: (changed: Partial<Piece>) => null
 }
 
 /** Everything that can be said of a bearing, a spacer, a fork or a case. */
 export function PieceFields({ drafting: { draft, become }, words, piece }: PieceFieldsProps) {
   const naming = { box: indexBox(draft), words }
-  const put = (changed: Partial<Piece>): null => {
-    become(withPart(draft, 'pieces', { ...piece, ...changed }))
-    return null
+  const editing: Editing = {
+    fields: PIECE,
+    of: piece,
+    naming,
+    onChange: (changed) => {
+      become(withPart(draft, 'pieces', { ...piece, ...changed }))
+      return null
+    },
   }
-  const editing: Editing = { piece, naming, put }
+  const kinds = PIECE_KINDS.map((kind) => [kind, capitalize(pieceKindWords(words, kind))] as const)
   return (
     <>
       <Placing naming={naming} piece={piece} />
       <div className="grid grid-cols-2 gap-2">
-        <SelectField
-          label="Kind"
-          value={piece.kind}
-          options={[...PIECE_KINDS]
-            .map((kind) => [kind, capitalize(pieceKindWords(words, kind))] as const)
-            .sort(([, one], [, other]) => one.localeCompare(other))}
-          onChange={(kind) => put({ kind })}
+        <FieldEntries
+          {...editing}
+          names={['kind', 'name']}
+          shown={{
+            kind: { options: kinds.sort(([, one], [, other]) => one.localeCompare(other)) },
+          }}
         />
-        <NameField label="Called" value={piece.name} onKeep={(name) => put({ name })} />
         <Belonging {...editing} />
         <Sizes {...editing} />
         <Holding {...editing} />
@@ -83,7 +80,7 @@ export function PieceFields({ drafting: { draft, become }, words, piece }: Piece
 }
 
 /** Over which end it comes off and what it bears on, found from the diameters. */
-function Placing({ naming, piece }: Pick<Editing, 'naming' | 'piece'>) {
+function Placing({ naming, piece }: Pick<Editing, 'naming'> & { readonly piece: Piece }) {
   const { box, words } = naming
   const way = wayOff(box, piece)
   const member = memberOfPiece(box, piece)
@@ -107,89 +104,75 @@ function Placing({ naming, piece }: Pick<Editing, 'naming' | 'piece'>) {
 }
 
 /** The shaft, gear, coupler or holder that it belongs to. */
-function Belonging({ piece, naming, put }: Editing) {
-  const { draft } = naming.box
+function Belonging(editing: Editing) {
+  const { of: piece, naming, onChange } = editing
   const { sits } = PIECE_DEFINITIONS[piece.kind]
   const coupler = naming.box.couplers.get(piece.coupler ?? '')
-  const bodies = [
-    ...draft.members.map(({ id }) => [id, capitalize(bodyName(naming, id))] as const),
-    ...draft.gears.map((gear) => [gear.id, capitalize(gearName(naming, gear))] as const),
-  ]
-  if (sits === 'case') return <Carried piece={piece} naming={naming} put={put} />
+  const unsaid = 'nothing said'
+  if (sits === 'case') return <Carried {...editing} />
   if (sits !== 'shaft')
     return (
       <>
-        <SelectField
-          label="Belongs to"
-          value={piece.coupler ?? ''}
-          options={[
-            ['', 'nothing said'],
-            ...draft.couplers.map(
-              (each) => [each.id, capitalize(couplerName(naming, each))] as const,
-            ),
-          ]}
-          onChange={(id) => put({ coupler: id === '' ? undefined : id, place: undefined })}
+        <FieldEntries
+          {...editing}
+          names={['coupler']}
+          shown={{ coupler: { unsaid } }}
+          onChange={(changed) => onChange({ ...changed, place: undefined })}
         />
         {piece.kind === 'ring' && coupler && (
-          <SelectField
-            label="For"
-            value={piece.place ?? ''}
-            options={[
-              ['', 'nothing said'],
-              ...coupler.positions
-                .filter(({ engages }) => engages.length > 0)
-                .map((place) => [place.id, placeName(naming, coupler, place)] as const),
-            ]}
-            onChange={(id) => put({ place: id === '' ? undefined : id })}
+          <FieldEntries
+            {...editing}
+            names={['place']}
+            shown={{
+              place: {
+                unsaid,
+                options: coupler.positions
+                  .filter(({ engages }) => engages.length > 0)
+                  .map((place) => [place.id, placeName(naming, coupler, place)]),
+              },
+            }}
           />
         )}
       </>
     )
   return (
     <>
+      <FieldEntries {...editing} names={['on']} shown={{ on: { unsaid } }} />
       <SelectField
-        label="On"
-        value={piece.on ?? ''}
-        options={[
-          ['', 'nothing said'],
-          ...draft.members.map(({ id }) => [id, capitalize(bodyName(naming, id))] as const),
-        ]}
-        onChange={(id) => put({ on: id === '' ? undefined : id })}
-      />
-      <SelectField
-        label="Carries"
+        label={fieldTitle(PIECE.carries)}
         value={piece.carries?.[0] ?? ''}
-        options={[['', 'nothing'], ...bodies]}
-        onChange={(id) => put({ carries: id === '' ? undefined : [id] })}
+        options={[
+          ['', 'nothing'],
+          ...idsToChoose(naming, 'member'),
+          ...idsToChoose(naming, 'gear'),
+        ]}
+        onChange={(id) => onChange({ carries: id === '' ? undefined : [id] })}
       />
     </>
   )
 }
 
 /** The shafts that lie in a case, a plate or a carrier. */
-function Carried({ piece, naming, put }: Editing) {
+function Carried(editing: Editing) {
+  const { of: piece, naming, onChange } = editing
   const carries = piece.carries ?? []
   return (
     <>
-      <SelectField
-        label="Closes from"
-        value={piece.closesFrom ?? ''}
-        options={[
-          ['', 'nothing said'],
-          ...CLOSING_SIDES.map((side) => [side, closingWords(naming.words)[side]] as const),
-        ]}
-        onChange={(side) => put({ closesFrom: side === '' ? undefined : side })}
+      <FieldEntries
+        {...editing}
+        names={['closesFrom']}
+        shown={{ closesFrom: { unsaid: 'nothing said' } }}
       />
       <fieldset className="col-span-2">
-        <legend className="text-[0.9rem] font-semibold">Carries</legend>
+        <legend className="text-[0.9rem] font-semibold">{fieldTitle(PIECE.carries)}</legend>
         <div className="grid grid-cols-2">
-          {naming.box.draft.members.map(({ id }) => (
+          {idsToChoose(naming, 'member').map(([id, title]) => (
             <CheckField
               key={id}
-              label={capitalize(bodyName(naming, id))}
+              label={title}
               isChecked={carries.includes(id)}
               onChange={(isCarried) =>
-                put({
+                onChange({
                   carries: isCarried ? [...carries, id] : carries.filter((each) => each !== id),
                 })
               }
@@ -201,114 +184,57 @@ function Carried({ piece, naming, put }: Editing) {
   )
 }
 
-const SIZES = [
-  ['stationMm', 'Station'],
-  ['lengthMm', 'Length'],
-  ['boreMm', 'Bore'],
-  ['outsideMm', 'Outside'],
-] as const
+const SIZES = ['stationMm', 'lengthMm', 'boreMm', 'outsideMm'] as const
 
-function Sizes({ piece, naming, put }: Editing) {
-  const unit = naming.words.lengthUnit
+function Sizes(editing: Editing) {
+  const { of: piece } = editing
   const hasSizes = PIECE_DEFINITIONS[piece.kind].drawn !== null
+  const sizes = SIZES.filter((key) => hasSizes || key === 'lengthMm' || piece[key] !== undefined)
+  return <FieldEntries {...editing} names={[...sizes, 'quantity', 'partNumber']} />
+}
+
+/** How it is held, and what it takes to put it in. */
+function Holding(editing: Editing) {
+  const { of: piece, onChange } = editing
+  const fit = fitOf(piece)
   return (
     <>
-      {SIZES.filter(([key]) => hasSizes || key === 'lengthMm' || piece[key] !== undefined).map(
-        ([key, label]) => {
-          const value = piece[key]
-          return (
-            <EntryField
-              key={`${key} ${value} ${unit}`}
-              label={label}
-              unit={unit}
-              inputMode="decimal"
-              value={value === undefined ? '' : lengthText(value, unit)}
-              onCommit={(text) => {
-                if (text.trim() === '') return put({ [key]: undefined })
-                const length = parseLength(text, unit, key === 'stationMm' ? undefined : 0.001)
-                return length.ok ? put({ [key]: length.value }) : length.sentence
-              }}
-            />
-          )
-        },
-      )}
-      <EntryField
-        key={`quantity ${piece.quantity}`}
-        label="How many"
-        inputMode="numeric"
-        value={`${piece.quantity ?? 1}`}
-        onCommit={(text) => {
-          const count = parseWhole(text, 1, MOST_OF_A_PIECE, 'A quantity')
-          return count.ok ? put({ quantity: count.value }) : count.sentence
-        }}
+      <FieldEntries
+        {...editing}
+        of={{ ...piece, fit }}
+        names={[
+          'fit',
+          ...(fit === 'pressed' ? (['pressOn'] as const) : []),
+          ...(fit === 'threaded' ? (['hand'] as const) : []),
+          'putInWith',
+          'isSplit',
+        ]}
+        shown={{ fit: { unsaid: 'as is usual' } }}
       />
-      <EntryField
-        key={`number ${piece.partNumber}`}
-        label="Part number"
-        value={piece.partNumber ?? ''}
-        onCommit={(text) => {
-          const number = parsePartNumber(text)
-          return number.ok ? put({ partNumber: number.value }) : number.sentence
-        }}
+      <CheckField
+        label={fieldTitle(PIECE.isNewEachTime)}
+        isChecked={isNewEachTime(piece)}
+        onChange={(isNew) => onChange({ isNewEachTime: isNew })}
       />
     </>
   )
 }
 
-/** How it is held, and what it takes to put it in. */
-function Holding({ piece, put }: Editing) {
-  const fit = fitOf(piece)
+/** The title of a field of a mark, with the mark for who does not see where it stands. */
+function ofMark(name: 'text' | 'with', kind: MarkKind): React.ReactNode {
   return (
     <>
-      <SelectField
-        label="Held"
-        value={fit}
-        options={FITS.map((each) => [each, FIT_WORDS[each]])}
-        onChange={(chosen) => put({ fit: chosen })}
-      />
-      {fit === 'pressed' && (
-        <SelectField
-          label="Press on"
-          value={piece.pressOn ?? ''}
-          options={[
-            ['', 'not known'],
-            ...PRESS_SEATS.map((seat) => [seat, PRESS_WORDS[seat]] as const),
-          ]}
-          onChange={(seat) => put({ pressOn: seat === '' ? undefined : seat })}
-        />
-      )}
-      {fit === 'threaded' && (
-        <SelectField
-          label="Thread"
-          value={piece.hand ?? 'right'}
-          options={HANDS.map((hand) => [hand, CHOICE_WORDS[hand]])}
-          onChange={(hand) => put({ hand })}
-        />
-      )}
-      <NameField
-        label="Put in with"
-        value={piece.putInWith}
-        onKeep={(putInWith) => put({ putInWith })}
-      />
-      <CheckField
-        label="In two halves, or split"
-        isChecked={piece.isSplit === true}
-        onChange={(isSplit) => put({ isSplit: isSplit || undefined })}
-      />
-      <CheckField
-        label="New each time"
-        isChecked={isNewEachTime(piece)}
-        onChange={(isNew) => put({ isNewEachTime: isNew })}
-      />
+      {fieldTitle(MARK[name])}
+      <span className="sr-only">{` (${MARK_WORDS[kind]})`}</span>
     </>
   )
 }
 
 /** Marks to put it together by: which are there, and what they say. */
-function Marks({ piece, naming, put }: Editing) {
+function Marks({ of: piece, naming, onChange }: Editing) {
   const marks = piece.marks ?? []
   const change = (mark: PieceMark, changed: Partial<PieceMark>): null =>
-    put({ marks: marks.map((each) => (each === mark ? { ...mark, ...changed } : each)) })
+    onChange({ marks: marks.map((each) => (each === mark ? { ...mark, ...changed } : each)) })
   const others = (naming.box.draft.pieces ?? [])
     .filter(({ id }) => id !== piece.id)
     .map(({ id }) => [id, capitalize(pieceNameById(naming, id))] as const)
@@ -324,7 +250,7 @@ function Marks({ piece, naming, put }: Editing) {
               label={capitalize(MARK_WORDS[kind])}
               isChecked={mark !== undefined}
               onChange={(isThere) =>
-                put({
+                onChange({
                   marks: isThere
                     ? [...marks, { kind }]
                     : marks.filter((each) => each.kind !== kind),
@@ -333,24 +259,16 @@ function Marks({ piece, naming, put }: Editing) {
             />
             {mark && (
               <div className="grid grid-cols-2 gap-2 pl-8">
-                <NameField
-                  label={
-                    <>
-                      Says<span className="sr-only">{` (${MARK_WORDS[kind]})`}</span>
-                    </>
-                  }
-                  value={mark.text}
-                  onKeep={(text) => change(mark, { text })}
-                />
-                <SelectField
-                  label={
-                    <>
-                      Goes with<span className="sr-only">{` (${MARK_WORDS[kind]})`}</span>
-                    </>
-                  }
-                  value={mark.with ?? ''}
-                  options={[['', 'nothing else'], ...others]}
-                  onChange={(id) => change(mark, { with: id === '' ? undefined : id })}
+                <FieldEntries
+                  naming={naming}
+                  fields={MARK}
+                  of={mark}
+                  names={['text', 'with']}
+                  shown={{
+                    text: { label: ofMark('text', kind) },
+                    with: { label: ofMark('with', kind), unsaid: 'nothing else', options: others },
+                  }}
+                  onChange={(changed) => change(mark, changed)}
                 />
               </div>
             )}

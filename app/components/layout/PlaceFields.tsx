@@ -1,7 +1,7 @@
 import { X } from 'lucide-react'
 
 import type { BoxDraft, Coupler, CouplerPosition, Engagement, Travel } from 'core'
-import { LONGEST_ID, TRAVELS, positionsOfPlace, removePlace, renamePlace } from 'core'
+import { LARGEST, TRAVELS, positionsOfPlace, removePlace, renamePlace } from 'core'
 
 import { EntryField, SelectField } from '~/components/Fields.tsx'
 import { tooLongWords } from '~/words/lengths.ts'
@@ -102,7 +102,7 @@ export function PlaceFields({
           label="Place"
           value={place.id}
           onCommit={(text) => {
-            const tooLong = tooLongWords(text, LONGEST_ID)
+            const tooLong = tooLongWords(text, LARGEST.idLength)
             if (tooLong !== null) return tooLong
             const id = text.trim()
             if (id === '' || coupler.positions.some((other) => other.id === id))

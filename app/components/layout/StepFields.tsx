@@ -1,10 +1,9 @@
 import { Plus, X } from 'lucide-react'
 
 import type { Member, ShaftStep } from 'core'
-import { plainDiameterMm } from 'core'
+import { STEP, indexBox, plainDiameterMm } from 'core'
 
-import { EntryField } from '~/components/Fields.tsx'
-import { lengthText, parseLength } from '~/views/layout/numbers.ts'
+import { FieldEntries } from '~/components/FieldEntry.tsx'
 import { withPart } from '~/views/layout/withPart.ts'
 import type { Vocabulary } from '~/words/vocabulary.ts'
 
@@ -15,12 +14,6 @@ interface StepFieldsProps {
   readonly words: Vocabulary
   readonly member: Member
 }
-
-const FIELDS = [
-  ['fromMm', 'from'],
-  ['toMm', 'to'],
-  ['diameterMm', 'diameter'],
-] as const
 
 /** A new step stands where the shaft begins, and is so long. */
 const NEW_STEP_MM = 10
@@ -36,43 +29,43 @@ function newStepOf(member: Member): ShaftStep {
 
 /** Seats and shoulders of a shaft: what is thicker or thinner than the rest, from where to where. */
 export function StepFields({ drafting: { draft, become }, words, member }: StepFieldsProps) {
-  const unit = words.lengthUnit
   const steps = member.steps ?? []
   const put = (next: readonly ShaftStep[]): null => {
     become(withPart(draft, 'members', { ...member, steps: next.length > 0 ? next : undefined }))
     return null
   }
-  const commit = (at: number, key: keyof ShaftStep, text: string): string | null => {
-    const length = parseLength(text, unit, key === 'diameterMm' ? 0.1 : undefined)
-    if (!length.ok) return length.sentence
-    const next = steps.map((step, which) =>
-      which === at ? { ...step, [key]: length.value } : step,
-    )
+  const commit = (at: number, change: Partial<ShaftStep>): string | null => {
+    const next = steps.map((step, which) => (which === at ? { ...step, ...change } : step))
     const changed = next[at]
     return changed && changed.fromMm >= changed.toMm
       ? 'A seat ends further along than it begins.'
       : put(next)
   }
+  const label = (at: number, key: keyof ShaftStep) => ({
+    label: (
+      <>
+        <span className="sr-only">{`Step ${at + 1} `}</span>
+        {STEP[key].word}
+      </>
+    ),
+  })
   return (
     <fieldset className="flex flex-col gap-2">
       <legend className="text-[0.95rem] font-semibold">Seats and shoulders</legend>
       {steps.map((step, at) => (
         <div key={at} className="grid grid-cols-[1fr_1fr_1fr_auto] items-end gap-2">
-          {FIELDS.map(([key, label]) => (
-            <EntryField
-              key={`${key} ${step[key]} ${unit}`}
-              label={
-                <>
-                  <span className="sr-only">{`Step ${at + 1} `}</span>
-                  {label}
-                </>
-              }
-              unit={unit}
-              inputMode="decimal"
-              value={lengthText(step[key], unit)}
-              onCommit={(text) => commit(at, key, text)}
-            />
-          ))}
+          <FieldEntries
+            naming={{ box: indexBox(draft), words }}
+            fields={STEP}
+            of={step}
+            names={['fromMm', 'toMm', 'diameterMm']}
+            shown={{
+              fromMm: label(at, 'fromMm'),
+              toMm: label(at, 'toMm'),
+              diameterMm: label(at, 'diameterMm'),
+            }}
+            onChange={(change) => commit(at, change)}
+          />
           <button
             type="button"
             className="button-quiet"

@@ -1,7 +1,8 @@
 import type { Gear, Link } from 'core'
+import { GEAR } from 'core'
 
 import { EntryField } from '~/components/Fields.tsx'
-import { LARGEST_MODULE_MM, parseWithin } from '~/views/layout/numbers.ts'
+import { parseFigure } from '~/views/layout/numbers.ts'
 
 interface WormModuleProps {
   readonly worm: Extract<Link, { readonly kind: 'worm' }>
@@ -37,11 +38,10 @@ export function WormModule({ worm: { leadAngleDeg }, wheel, onChange }: WormModu
           inputMode="decimal"
           value={shown(moduleMm === undefined ? undefined : moduleMm / factor)}
           onCommit={(text) => {
-            if (text.trim() === '') return onChange({ ...wheel, moduleMm: undefined })
-            const entry = parseWithin(text, 0.1, LARGEST_MODULE_MM, 'A module, in mm,')
-            return entry.ok
-              ? onChange({ ...wheel, moduleMm: Number((entry.value * factor).toFixed(6)) })
-              : entry.sentence
+            const entry = parseFigure(GEAR.moduleMm, text, 'mm')
+            if (!entry.ok) return entry.sentence
+            const kept = entry.value && Number((entry.value * factor).toFixed(6))
+            return onChange({ ...wheel, moduleMm: kept })
           }}
         />
       ))}

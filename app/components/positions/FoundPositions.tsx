@@ -1,10 +1,11 @@
 import { Ban, Eye, EyeOff, ListPlus, ListX } from 'lucide-react'
 import { useMemo } from 'react'
 
-import type { BoxDraft, CouplerPlaces } from 'core'
-import { ONE, countCombinations, indexBox, namedPlace, removePart } from 'core'
+import type { BoxDraft, BoxPosition, CouplerPlaces } from 'core'
+import { ONE, POSITION, countCombinations, indexBox, namedPlace, removePart } from 'core'
 
-import { EntryField, NameField } from '~/components/Fields.tsx'
+import { FieldEntries } from '~/components/FieldEntry.tsx'
+import { EntryField } from '~/components/Fields.tsx'
 import { parseWithin } from '~/views/layout/numbers.ts'
 import type { Drafting } from '~/components/layout/useDrafting.ts'
 import { withPart } from '~/views/layout/withPart.ts'
@@ -290,20 +291,28 @@ function ListKeys({ row, draft, become }: Pick<RowProps, 'row' | 'draft' | 'beco
   )
 }
 
+const hidden = (title: string) => ({ label: <span className="sr-only">{title}</span> })
+
 function Row({ row, next, naming, draft, become }: RowProps) {
   const { listed, label, ratio, near, places } = row
+  const entries = {
+    naming,
+    fields: POSITION,
+    onChange: (change: Partial<BoxPosition>): null => {
+      if (listed) become(withPart(draft, 'positions', { ...listed, ...change }))
+      return null
+    },
+  }
   const step = next?.ratio.sign() === ratio.sign() ? ratio.div(next.ratio).sub(ONE) : null
   return (
     <tr className="border-rule border-b">
       <th scope="row" className="w-[8rem] py-1 pr-2">
         {listed ? (
-          <NameField
-            label={<span className="sr-only">{`Name of ${listed.label}`}</span>}
-            value={listed.label}
-            whenEmpty="It needs a name."
-            onKeep={(name) => {
-              become(withPart(draft, 'positions', { ...listed, label: name }))
-            }}
+          <FieldEntries
+            {...entries}
+            of={listed}
+            names={['label']}
+            shown={{ label: hidden(`Name of ${listed.label}`) }}
           />
         ) : (
           <span className="text-graphite">{label}, not listed</span>
@@ -324,12 +333,11 @@ function Row({ row, next, naming, draft, become }: RowProps) {
       <td className="py-1 pr-2 text-[0.9rem]">{placesText(naming, draft, places)}</td>
       <td className="w-[19rem] py-1 pr-2">
         {listed && (
-          <NameField
-            label={<span className="sr-only">{`Lever of ${listed.label}`}</span>}
-            value={listed.lever}
-            onKeep={(lever) => {
-              become(withPart(draft, 'positions', { ...listed, lever }))
-            }}
+          <FieldEntries
+            {...entries}
+            of={listed}
+            names={['lever']}
+            shown={{ lever: hidden(`Lever of ${listed.label}`) }}
           />
         )}
       </td>

@@ -1,6 +1,6 @@
 import { Trash2 } from 'lucide-react'
 
-import { MOST_OF_A_PIECE } from 'core'
+import { LARGEST } from 'core'
 
 import type { StockItem } from '~/files/shelf.ts'
 import { MOST_STOCK, parseStock, withStock } from '~/files/shelf.ts'
@@ -24,7 +24,7 @@ function StockCells({ item, onQuantity, onTakeOff }: StockCellsProps) {
         <QuantityField
           label={`How many of ${item.partNumber}`}
           quantity={item.quantity}
-          most={MOST_OF_A_PIECE}
+          most={LARGEST.quantity}
           onQuantity={onQuantity}
         />
       </td>
@@ -61,9 +61,9 @@ export function StockTable({
           if (!parsed.ok) return parsed.sentence
           const next = withStock(stock, parsed.item)
           if (next.length > MOST_STOCK) return `${MOST_STOCK} part numbers at most.`
-          const crowded = next.find(({ quantity }) => quantity > MOST_OF_A_PIECE)
+          const crowded = next.find(({ quantity }) => quantity > LARGEST.quantity)
           if (crowded)
-            return `That makes ${crowded.quantity} of ${crowded.partNumber}; ${MOST_OF_A_PIECE} are kept at most.`
+            return `That makes ${crowded.quantity} of ${crowded.partNumber}; ${LARGEST.quantity} are kept at most.`
           onChange(next)
           return null
         }}

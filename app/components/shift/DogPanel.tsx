@@ -1,16 +1,16 @@
 import type { CouplerPosition, DogFigures, Match } from 'core'
-import { dogWork, greatestSlip, reducedInertia, toNumber } from 'core'
+import { DOGS, dogWork, greatestSlip, namesOf, reducedInertia, toNumber } from 'core'
 
+import { FieldEntries } from '~/components/FieldEntry.tsx'
 import { TorqueField } from '~/components/Fields.tsx'
-import { DOG_FIELDS, dogsFault } from '~/files/couplerFigures.ts'
 import { COUPLER_M_S, MOST_LOAD_NM } from '~/views/shift/shiftInput.ts'
 import type { TorqueUnit } from '~/words/format.ts'
-import { dogSentences, neededDogWords } from '~/words/dogs.ts'
+import { dogSentences, dogsFault, neededDogWords } from '~/words/dogs.ts'
 import type { Naming } from '~/words/names.ts'
 import { placeName } from '~/words/names.ts'
 import { leftOutWords } from '~/words/ring.ts'
 
-import { CouplerFigures, NumberOfView } from './CouplerFigures.tsx'
+import { NumberOfView } from './NumberOfView.tsx'
 
 interface DogPanelProps {
   readonly naming: Naming
@@ -74,11 +74,14 @@ export function DogPanel(props: DogPanelProps) {
       <details className="no-print">
         <summary className="cursor-pointer py-2 font-semibold">Figures of the dogs</summary>
         <div className="grid grid-cols-2 items-end gap-2">
-          <CouplerFigures
-            id={`${match.coupler.id} ${place.id}`}
-            fields={DOG_FIELDS}
-            figures={dogs}
-            onChange={(next) => {
+          <FieldEntries
+            key={`${match.coupler.id} ${place.id}`}
+            naming={naming}
+            fields={DOGS}
+            of={dogs}
+            names={namesOf(DOGS)}
+            onChange={(change) => {
+              const next = { ...dogs, ...change }
               const fault = dogsFault(next)
               if (fault === null) onDogs(next)
               return fault

@@ -1,7 +1,8 @@
 import type { Drum, DrumPoint, DrumProof } from 'core'
+import { DRUM_TRACK } from 'core'
 
-import { EntryField, SelectField } from '~/components/Fields.tsx'
-import { parseWithin } from '~/views/layout/numbers.ts'
+import { FieldEntries } from '~/components/FieldEntry.tsx'
+import { SelectField } from '~/components/Fields.tsx'
 import { withPoints } from '~/views/shift/drumView.ts'
 import { falseNeutralWords } from '~/words/drum.ts'
 import type { Naming } from '~/words/names.ts'
@@ -81,29 +82,26 @@ export function GrooveFields({ naming, drum, groove, onGroove, onChange }: Groov
         onChange={onGroove}
       />
       <div className="grid grid-cols-2 gap-2">
-        {(['touchesFromMm', 'carriesFromMm'] as const).map((key) => (
-          <EntryField
-            key={`${track.coupler} ${key} ${track[key]}`}
-            label={key === 'touchesFromMm' ? 'Dogs touch from' : 'Deep enough from'}
-            unit="mm"
-            inputMode="decimal"
-            value={`${track[key]}`}
-            onCommit={(text) => {
-              const value = parseWithin(text, 0.1, 60, 'A depth in millimetres')
-              if (!value.ok) return value.sentence
-              const next = { ...track, [key]: value.value }
-              if (next.carriesFromMm < next.touchesFromMm)
-                return 'Dogs touch before they are deep enough to carry.'
-              onChange({
-                ...drum,
-                tracks: drum.tracks.map((each) => (each === track ? next : each)),
-              })
-              return null
-            }}
-          />
-        ))}
+        <FieldEntries
+          key={track.coupler}
+          naming={naming}
+          fields={DRUM_TRACK}
+          of={track}
+          names={['touchesFromMm', 'carriesFromMm']}
+          onChange={(change) => {
+            const next = { ...track, ...change }
+            if (next.carriesFromMm < next.touchesFromMm)
+              return 'Dogs touch before they are deep enough to carry.'
+            onChange({
+              ...drum,
+              tracks: drum.tracks.map((each) => (each === track ? next : each)),
+            })
+            return null
+          }}
+        />
       </div>
       <DrumPoints
+        naming={naming}
         key={track.coupler}
         track={track}
         onPoints={(points: readonly DrumPoint[]) => {

@@ -1,54 +1,19 @@
 import { Plus, X } from 'lucide-react'
 
 import type { DrumPoint, DrumTrack } from 'core'
+import { DRUM_POINT, LARGEST } from 'core'
 
-import { EntryField } from '~/components/Fields.tsx'
-import { parseWithin } from '~/views/layout/numbers.ts'
+import { FieldEntries } from '~/components/FieldEntry.tsx'
+import type { Naming } from '~/words/names.ts'
 
 interface DrumPointsProps {
+  readonly naming: Naming
   readonly track: DrumTrack
   readonly onPoints: (points: readonly DrumPoint[]) => void
 }
 
-const MOST_POINTS = 200
-
-interface PointFieldsProps {
-  readonly number: number
-  readonly point: DrumPoint
-  /** Says what is wrong with it, or null. */
-  readonly onSet: (point: DrumPoint) => string | null
-}
-
-function PointFields({ number, point, onSet }: PointFieldsProps) {
-  return (
-    <>
-      <EntryField
-        key={`angle ${point.angleDeg}`}
-        label={`Angle ${number}`}
-        unit="°"
-        inputMode="decimal"
-        value={`${point.angleDeg}`}
-        onCommit={(text) => {
-          const angle = parseWithin(text, 0, 359.99, 'An angle in degrees')
-          return angle.ok ? onSet({ ...point, angleDeg: angle.value }) : angle.sentence
-        }}
-      />
-      <EntryField
-        key={`travel ${point.travelMm}`}
-        label={`Travel ${number}`}
-        unit="mm"
-        value={`${point.travelMm}`}
-        onCommit={(text) => {
-          const travel = parseWithin(text, -60, 60, 'A travel in millimetres')
-          return travel.ok ? onSet({ ...point, travelMm: travel.value }) : travel.sentence
-        }}
-      />
-    </>
-  )
-}
-
 /** The points of a groove, to type over. */
-export function DrumPoints({ track, onPoints }: DrumPointsProps) {
+export function DrumPoints({ naming, track, onPoints }: DrumPointsProps) {
   const { points } = track
   const set = (at: number, next: DrumPoint): string | null => {
     const isTaken = points.some(({ angleDeg }, index) => index !== at && angleDeg === next.angleDeg)
@@ -67,7 +32,17 @@ export function DrumPoints({ track, onPoints }: DrumPointsProps) {
       <ol aria-label="Points of the groove" className="flex flex-col gap-1">
         {points.map((point, at) => (
           <li key={at} className="grid grid-cols-[1fr_1fr_44px] items-end gap-2">
-            <PointFields number={at + 1} point={point} onSet={(next) => set(at, next)} />
+            <FieldEntries
+              naming={naming}
+              fields={DRUM_POINT}
+              of={point}
+              names={['angleDeg', 'travelMm']}
+              shown={{
+                angleDeg: { label: `Angle ${at + 1}` },
+                travelMm: { label: `Travel ${at + 1}` },
+              }}
+              onChange={(change) => set(at, { ...point, ...change })}
+            />
             <button
               type="button"
               className="button-quiet min-h-[44px] min-w-[44px]"
@@ -85,7 +60,7 @@ export function DrumPoints({ track, onPoints }: DrumPointsProps) {
       <button
         type="button"
         className="button self-start"
-        disabled={points.length >= MOST_POINTS}
+        disabled={points.length >= LARGEST.drumPoints}
         onClick={add}
       >
         <Plus aria-hidden /> Add a point

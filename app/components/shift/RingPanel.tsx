@@ -1,20 +1,25 @@
 import type { CouplerPosition, Match, RingFigures } from 'core'
-import { USUAL_FRICTION, greatestSlip, reducedInertia, ringWork, toNumber } from 'core'
+import {
+  MEMBER,
+  RING,
+  USUAL_FRICTION,
+  greatestSlip,
+  namesOf,
+  reducedInertia,
+  ringWork,
+  toNumber,
+} from 'core'
 
-import { EntryField, TorqueField } from '~/components/Fields.tsx'
-import { RING_FIELDS } from '~/files/couplerFigures.ts'
-import { LARGEST } from '~/files/boxFile.ts'
+import { FieldEntries } from '~/components/FieldEntry.tsx'
+import { TorqueField } from '~/components/Fields.tsx'
 import { Warning } from '~/components/Warning.tsx'
 import { wearLeftMm } from '~/views/shift/contactView.ts'
-import { parseWithin } from '~/views/layout/numbers.ts'
 import { MOST_DRAG_NM } from '~/views/shift/shiftInput.ts'
 import { wearLeftWords } from '~/words/contact.ts'
 import type { LengthUnit, TorqueUnit } from '~/words/format.ts'
 import type { Naming } from '~/words/names.ts'
 import { bodyName, placeName } from '~/words/names.ts'
 import { leftOutWords, neededWords, ringSentences } from '~/words/ring.ts'
-
-import { CouplerFigures } from './CouplerFigures.tsx'
 
 interface RingPanelProps {
   readonly naming: Naming
@@ -33,40 +38,40 @@ interface RingPanelProps {
   readonly onDrag: (dragNm: number) => void
 }
 
+const INERTIA_ONLY = { inertiaKgM2: MEMBER.inertiaKgM2 }
+
 const RAD_PER_S = (2 * Math.PI) / 60
 
 /** Figures of the ring, and what it has to move. */
 function RingFigures(props: RingPanelProps) {
   const { naming, match, place, dragNm, torqueUnit, onRing, onInertia, onDrag } = props
   const { input, members } = naming.box.draft
-  const measured = members.find(({ id }) => id === input)?.inertiaKgM2
+  const inertiaKgM2 = members.find(({ id }) => id === input)?.inertiaKgM2
   return (
     <details className="no-print">
       <summary className="cursor-pointer py-2 font-semibold">Figures of the ring</summary>
       <div className="grid grid-cols-2 gap-2">
-        <CouplerFigures
-          id={`${match.coupler.id} ${place.id}`}
-          fields={RING_FIELDS}
-          figures={place.ring ?? {}}
-          onChange={(next) => {
-            onRing(next)
+        <FieldEntries
+          key={`${match.coupler.id} ${place.id}`}
+          naming={naming}
+          fields={RING}
+          of={place.ring ?? {}}
+          names={namesOf(RING)}
+          onChange={(change) => {
+            onRing({ ...place.ring, ...change })
             return null
           }}
         />
-        <EntryField
-          key={`inertia ${measured}`}
-          label={`Inertia of the ${bodyName(naming, input)} with clutch disc`}
-          unit="kg·m²"
-          inputMode="decimal"
-          value={measured === undefined ? '' : `${measured}`}
-          onCommit={(text) => {
-            if (text.trim() === '') {
-              onInertia(undefined)
-              return null
-            }
-            const inertia = parseWithin(text, 0.000_001, LARGEST.inertiaKgM2, 'An inertia')
-            if (!inertia.ok) return inertia.sentence
-            onInertia(inertia.value)
+        <FieldEntries
+          naming={naming}
+          fields={INERTIA_ONLY}
+          of={{ inertiaKgM2 }}
+          names={['inertiaKgM2']}
+          shown={{
+            inertiaKgM2: { label: `Inertia of the ${bodyName(naming, input)} with clutch disc` },
+          }}
+          onChange={(change) => {
+            onInertia(change.inertiaKgM2)
             return null
           }}
         />

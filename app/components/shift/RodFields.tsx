@@ -1,14 +1,22 @@
 import { Plus, Trash2, X } from 'lucide-react'
 
-import type { GateEnd, GateGuard, GateSlot, Selector, SelectorPlace, SwitchRule } from 'core'
-import { FIRST_LEVER, GATE_ENDS, GATE_GUARDS, isClutch, leverOf, SWITCH_RULES } from 'core'
+import type { FieldsOf, GateSlot, Selector, SelectorPlace, SwitchRule } from 'core'
+import {
+  FIRST_LEVER,
+  GATE,
+  LARGEST,
+  SELECTOR,
+  SELECTOR_PLACE,
+  SWITCH_RULES,
+  isClutch,
+  leverOf,
+} from 'core'
 
-import { CheckField, EntryField, NameField, SelectField } from '~/components/Fields.tsx'
-import { LARGEST } from '~/files/boxFile.ts'
-import { parseWhole, parseWithin } from '~/views/layout/numbers.ts'
+import { FieldEntries } from '~/components/FieldEntry.tsx'
+import { SelectField } from '~/components/Fields.tsx'
 import type { Naming } from '~/words/names.ts'
 import { capitalize, couplerName, placeName } from '~/words/names.ts'
-import { END_WORDS, GUARD_NAMES, SWITCH_NAMES, rodName, rodPlaceName } from '~/words/shift.ts'
+import { SWITCH_NAMES, rodName, rodPlaceName } from '~/words/shift.ts'
 
 interface RodFieldsProps {
   readonly naming: Naming
@@ -49,11 +57,14 @@ export function RodFields({ naming, rod, onChange, onRemove }: RodFieldsProps) {
       <div className="flex flex-wrap items-end gap-3">
         <h3 className="min-w-[9rem] text-[1.15rem] font-semibold">{title}</h3>
         <div className="w-[12rem]">
-          <NameField
-            label="Name"
-            value={rod.name}
-            onKeep={(name) => {
-              onChange({ ...rod, name })
+          <FieldEntries
+            naming={naming}
+            fields={SELECTOR}
+            of={rod}
+            names={['name']}
+            onChange={(change) => {
+              onChange({ ...rod, ...change })
+              return null
             }}
           />
         </div>
@@ -178,57 +189,29 @@ function MovedFields({
   )
 }
 
+/** A place that has no row yet is not in the gate. */
+const GATE_ENTRIES = { ...GATE, row: { ...GATE.row, isOptional: true } } as const
+
 /** Where a place lies in the gate, how it is guarded, and whether it lights the lamp. */
-function GateFields({ place, onChange }: Pick<PlaceFieldsProps, 'place' | 'onChange'>) {
-  const { gate } = place
-  const setGate = (next: Partial<GateSlot>): void => {
-    onChange({ ...place, gate: { row: 1, end: 'forward', ...gate, ...next } })
-  }
+function GateFields({
+  naming,
+  place,
+  onChange,
+}: Pick<PlaceFieldsProps, 'naming' | 'place' | 'onChange'>) {
+  const gate: Partial<GateSlot> & Pick<GateSlot, 'end'> = { end: 'forward', ...place.gate }
   return (
-    <>
-      <EntryField
-        key={`row ${gate?.row}`}
-        label="Row of the gate"
-        inputMode="numeric"
-        value={gate ? `${gate.row}` : ''}
-        onCommit={(text) => {
-          if (text.trim() === '') {
-            onChange({ ...place, gate: undefined })
-            return null
-          }
-          const row = parseWhole(text, 1, LARGEST.gateRows, 'A row')
-          if (!row.ok) return row.sentence
-          setGate({ row: row.value })
-          return null
-        }}
-      />
-      <SelectField
-        label="End"
-        value={gate?.end ?? 'forward'}
-        options={GATE_ENDS.map((end): readonly [GateEnd, string] => [end, END_WORDS[end]])}
-        onChange={(end) => {
-          setGate({ end })
-        }}
-      />
-      <SelectField
-        label="Guarded"
-        value={gate?.guard ?? ''}
-        options={[
-          ['' as const, 'no'],
-          ...GATE_GUARDS.map((guard): readonly [GateGuard, string] => [guard, GUARD_NAMES[guard]]),
-        ]}
-        onChange={(guard) => {
-          setGate({ guard: guard === '' ? undefined : guard })
-        }}
-      />
-      <CheckField
-        label="lamp on"
-        isChecked={gate?.isLampOn === true}
-        onChange={(isOn) => {
-          setGate({ isLampOn: isOn ? true : undefined })
-        }}
-      />
-    </>
+    <FieldEntries<Partial<GateSlot>, keyof GateSlot>
+      naming={naming}
+      fields={GATE_ENTRIES as unknown as FieldsOf<Partial<GateSlot>>}
+      of={gate}
+      names={['row', 'end', 'guard', 'isLampOn']}
+      shown={{ guard: { unsaid: 'no' } }}
+      onChange={(change) => {
+        const isOut = 'row' in change && !change.row
+        onChange({ ...place, gate: isOut ? undefined : { row: 1, ...gate, ...change } })
+        return null
+      }}
+    />
   )
 }
 
@@ -241,23 +224,17 @@ function PlaceFields(props: PlaceFieldsProps) {
       className="grid grid-cols-2 items-end gap-2 lg:grid-cols-[repeat(7,minmax(0,1fr))_auto]"
     >
       <MovedFields naming={naming} place={place} choices={choices} onChange={onChange} />
-      <EntryField
-        key={`travel ${place.travelMm}`}
-        label="Travel"
-        unit="mm"
-        value={place.travelMm === undefined ? '' : `${place.travelMm}`}
-        onCommit={(text) => {
-          if (text.trim() === '') {
-            onChange({ ...place, travelMm: undefined })
-            return null
-          }
-          const travel = parseWithin(text, -LARGEST.travelMm, LARGEST.travelMm, 'A travel')
-          if (!travel.ok) return travel.sentence
-          onChange({ ...place, travelMm: travel.value })
+      <FieldEntries
+        naming={naming}
+        fields={SELECTOR_PLACE}
+        of={place}
+        names={['travelMm']}
+        onChange={(change) => {
+          onChange({ ...place, ...change })
           return null
         }}
       />
-      {isByLever && <GateFields place={place} onChange={onChange} />}
+      {isByLever && <GateFields naming={naming} place={place} onChange={onChange} />}
       <button
         type="button"
         className="button-quiet min-h-[44px] min-w-[44px] self-center"

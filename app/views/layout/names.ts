@@ -1,16 +1,14 @@
 /** Names as people type them for parts of a box. */
-import { LONGEST_NAME } from 'core'
-
 import { tooLongWords } from '~/words/lengths.ts'
 
-export type ParsedName =
-  | { readonly ok: true; readonly name: string | undefined }
+export type ParsedText =
+  | { readonly ok: true; readonly text: string | undefined }
   | { readonly ok: false; readonly sentence: string }
 
-/** A name without spaces around it; none where nothing is typed. One that is too long is refused. */
-export function parseName(text: string): ParsedName {
-  const name = text.trim()
-  const sentence = tooLongWords(name, LONGEST_NAME)
+/** A text without spaces around it; none where nothing is typed. One that is too long is refused. */
+export function parseText(text: string, longest: number): ParsedText {
+  const trimmed = text.trim()
+  const sentence = tooLongWords(trimmed, longest)
   if (sentence !== null) return { ok: false, sentence }
-  return { ok: true, name: name === '' ? undefined : name }
+  return { ok: true, text: trimmed === '' ? undefined : trimmed }
 }

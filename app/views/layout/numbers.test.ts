@@ -1,8 +1,11 @@
+import { GEAR, PIECE, DRUM_POINT } from 'core'
+
 import {
+  figureText,
   lengthText,
+  parseFigure,
   parseLength,
   parseTorque,
-  parseWhole,
   parseWithin,
   torqueText,
 } from './numbers.ts'
@@ -49,14 +52,30 @@ test('a number outside its limits names them', () => {
   expect(parseWithin('0,5', 0, 50, 'A share')).toEqual({ ok: true, value: 0.5 })
 })
 
-test('teeth, planets and starts are whole: parts of one are refused, not rounded', () => {
-  const parse = (text: string) => parseWhole(text, 5, 400, 'A tooth count')
-  expect(parse('30')).toEqual({ ok: true, value: 30 })
-  expect(parse('30.5')).toEqual({
-    ok: false,
-    sentence: 'A tooth count is a whole number from 5 to 400.',
-  })
-  expect(parse('4')).toEqual({ ok: false, sentence: 'A tooth count is 5 to 400.' })
+test('what is typed into a field is held to what the field may be, in the unit that was chosen', () => {
+  const said = (...asked: Parameters<typeof parseFigure>) => {
+    const entry = parseFigure(...asked)
+    return entry.ok ? entry.value : entry.sentence
+  }
+  expect(said(GEAR.helixAngleDeg, '61', 'mm')).toBe('Helix angle: 0° to 60°.')
+  expect(said(GEAR.helixAngleDeg, '', 'mm')).toBeUndefined()
+  expect(said(GEAR.faceWidthMm, '1', 'in')).toBe(25.4)
+  expect(said(GEAR.faceWidthMm, '0', 'in')).toBe(
+    'No gearbox has a length like that. Check the unit.',
+  )
+  expect(said(GEAR.moduleMm, '51', 'in')).toBe(
+    'Normal module: more than 0\u00a0mm, at most 50\u00a0mm.',
+  )
+  expect(said(DRUM_POINT.angleDeg, '360', 'mm')).toBe('Angle: 0° to below 360°.')
+  expect(figureText(GEAR.faceWidthMm, 25.4, 'in')).toBe('1')
+  expect(figureText(GEAR.moduleMm, 2, 'in')).toBe('2')
+})
+
+test('what is counted is whole: parts of one are refused, not rounded', () => {
+  const whole = { ok: false, sentence: 'How many: a whole number, 1 to 999.' }
+  expect(parseFigure(PIECE.quantity, '30', 'mm')).toEqual({ ok: true, value: 30 })
+  for (const text of ['30.5', '0', 'some'])
+    expect(parseFigure(PIECE.quantity, text, 'mm')).toEqual(whole)
 })
 
 test('a torque is read in the chosen unit, and its limits are told in that', () => {

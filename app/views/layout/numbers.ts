@@ -1,13 +1,10 @@
 /** Numbers as people type them into a drawing. */
 import type { LengthUnit, TorqueUnit } from '~/words/format.ts'
 import { TORQUE_UNIT_NAMES, torqueUnitNm } from '~/words/format.ts'
-import { MM_PER_INCH } from 'core'
+import type { Field, NumberField } from 'core'
+import { LARGEST, MM_PER_INCH } from 'core'
 
-/** Larger than any module of ISO 54. */
-export const LARGEST_MODULE_MM = 50
-
-/** Longest length that a box file may state. */
-const LONGEST_MM = 100_000
+import { rangeWords } from '~/words/fields.ts'
 
 export type ParsedNumber =
   | { readonly ok: true; readonly value: number }
@@ -19,10 +16,14 @@ function parseNumber(text: string): number {
 }
 
 /** A length in the chosen unit, in millimetres. */
-export function parseLength(text: string, unit: LengthUnit, least = -LONGEST_MM): ParsedNumber {
+export function parseLength(
+  text: string,
+  unit: LengthUnit,
+  least = -LARGEST.lengthMm,
+): ParsedNumber {
   const value = parseNumber(text) * (unit === 'in' ? MM_PER_INCH : 1)
   if (!Number.isFinite(value)) return { ok: false, sentence: 'Type a length, such as 71.5.' }
-  if (value < least || value > LONGEST_MM)
+  if (value < least || value > LARGEST.lengthMm)
     return { ok: false, sentence: 'No gearbox has a length like that. Check the unit.' }
   return { ok: true, value: Math.round(value * 1_000) / 1_000 }
 }
@@ -40,12 +41,40 @@ export function parseWithin(text: string, least: number, most: number, what: str
     : { ok: false, sentence: `${what} is ${least} to ${most}.` }
 }
 
-/** A whole number within limits; parts of one are refused, not rounded. */
-export function parseWhole(text: string, least: number, most: number, what: string): ParsedNumber {
-  const entry = parseWithin(text, least, most, what)
-  return entry.ok && !Number.isInteger(entry.value)
-    ? { ok: false, sentence: `${what} is a whole number from ${least} to ${most}.` }
-    : entry
+/** What was typed into a field for a figure; undefined where it was emptied and may be. */
+export function parseFigure(
+  field: Field & NumberField,
+  text: string,
+  unit: LengthUnit,
+):
+  | { readonly ok: true; readonly value: number | undefined }
+  | Extract<ParsedNumber, { ok: false }> {
+  const { least, most, isAbove, isBelow } = field
+  if (text.trim() === '' && field.isOptional === true) return { ok: true, value: undefined }
+  const isLong = field.unit === 'length' && most === LARGEST.lengthMm
+  const entry: ParsedNumber =
+    field.unit === 'length' ? parseLength(text, unit) : { ok: true, value: parseNumber(text) }
+  if (!entry.ok) return entry
+  const { value } = entry
+  const isWithin =
+    (isAbove === true ? value > least : value >= least) &&
+    (isBelow === true ? value < most : value <= most) &&
+    (field.type === 'number' || Number.isInteger(value))
+  if (isWithin) return entry
+  const sentence = isLong
+    ? 'No gearbox has a length like that. Check the unit.'
+    : rangeWords(field, unit)
+  return { ok: false, sentence }
+}
+
+/** A figure of a field to type over, in the chosen unit of length; empty where it is not known. */
+export function figureText(
+  field: NumberField,
+  value: number | null | undefined,
+  unit: LengthUnit,
+): string {
+  if (value === null || value === undefined) return ''
+  return field.unit === 'length' ? lengthText(value, unit) : `${value}`
 }
 
 /** A torque to type over, in the chosen unit, without trailing zeros. */

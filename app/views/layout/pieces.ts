@@ -1,20 +1,6 @@
-/** What is typed of pieces, and what is proposed for a box. */
+/** What is proposed for a box. */
 import type { BoxDraft, Piece, PieceKind } from 'core'
-import { LONGEST_PART_NUMBER, proposePieces } from 'core'
-
-import { tooLongWords } from '~/words/lengths.ts'
-
-export type ParsedPartNumber =
-  | { readonly ok: true; readonly value: string | undefined }
-  | { readonly ok: false; readonly sentence: string }
-
-/** A part number as it is stamped; none where nothing is typed. */
-export function parsePartNumber(text: string): ParsedPartNumber {
-  const value = text.trim()
-  const sentence = tooLongWords(value, LONGEST_PART_NUMBER)
-  if (sentence !== null) return { ok: false, sentence }
-  return { ok: true, value: value === '' ? undefined : value }
-}
+import { proposePieces } from 'core'
 
 /** Pieces of one kind that a box could be given at once. */
 export interface Proposal {

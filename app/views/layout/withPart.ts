@@ -1,9 +1,7 @@
-import type { BoxDraft } from 'core'
-
-type EditableList = 'axes' | 'members' | 'gears' | 'links' | 'couplers' | 'positions' | 'pieces'
+import type { BoxDraft, PartList } from 'core'
 
 /** A draft with one part of a list put in the place of the part with its id. */
-export function withPart<L extends EditableList>(
+export function withPart<L extends PartList>(
   draft: BoxDraft,
   list: L,
   part: NonNullable<BoxDraft[L]>[number],

@@ -1,9 +1,8 @@
 /** The lines of a unit's data sheet: those that are known, and empty places for those that are not. */
 import type { BoxDraft, Measure, Piece, SheetKind, SheetLine, UnitPart } from 'core'
-import { checkBounds, figureOf, fitOf, freshId, parseReading, unitParts } from 'core'
+import { checkBounds, figureOf, fitOf, freshId, parseReading, unitParts, LARGEST } from 'core'
 import type { ReadingUnit } from 'core'
 
-import { LARGEST } from '~/files/boxFile.ts'
 import { readingIssueWords } from '~/words/measures.ts'
 
 export const SHEET_SECTIONS = ['identity', 'oil', 'fasteners', 'limits', 'other'] as const

@@ -1,29 +1,30 @@
 /** What holds of a link by its kind. */
 import type { BoxIndex } from '../box.ts'
+import type { Fields } from '../fields/field.ts'
+import { CHOICES } from '../fields/field.ts'
 import type { BoxIssue } from '../issues.ts'
 import type { Gear, Link, LinkKind, Path } from '../types.ts'
 
 import type {
   Contact,
+  EndField,
   EndKey,
   EndKind,
-  FieldKey,
   GearPair,
   LawForm,
-  LinkField,
   Parts,
   Picture,
   Rolling,
 } from './kind.ts'
 import { LINK_KINDS } from './kinds.ts'
 
-export type { Contact, EndKind, GearPair, LinkChoice, LinkField, Picture, Term } from './kind.ts'
+export type { Contact, EndKind, GearPair, Picture, Term } from './kind.ts'
 export { equalSpeeds, plain } from './terms.ts'
 
 /** A definition for links of its own kind, whichever that is. */
 interface AnyDefinition {
-  readonly ends: Readonly<Record<string, EndKind>>
-  readonly fields: Readonly<Record<string, LinkField>>
+  readonly ends: Readonly<Record<string, EndField>>
+  readonly fields: Fields
   readonly namedBy: readonly string[]
   readonly laws: (box: Parts, link: Link) => readonly LawForm[]
   readonly rolling: Rolling<Link>
@@ -44,9 +45,6 @@ export const LINK_KIND_NAMES = Object.keys(LINK_KINDS) as readonly LinkKind[]
 /** The ends of any kind of link. */
 export type LinkEndKey = { [K in LinkKind]: EndKey<K> }[LinkKind]
 
-/** The fields of any kind of link. */
-export type LinkFieldKey = { [K in LinkKind]: FieldKey<K> }[LinkKind]
-
 /** Everything that holds of links of its kind. */
 export const definitionOf = ({ kind }: Link): AnyDefinition => DEFINITIONS[kind]
 /** Everything that holds of links of this kind. */
@@ -55,20 +53,23 @@ export const definitionOfKind = (kind: LinkKind): AnyDefinition => DEFINITIONS[k
 /** An end of a link: its key, the id that stands there, and what that has to be. */
 export interface LinkEnd {
   readonly key: LinkEndKey
+  /** What it is to the link: "the other". */
+  readonly word: string
   readonly id: string
   readonly expected: EndKind
 }
 
-type EndForm = Pick<LinkEnd, 'key' | 'expected'>
+type EndForm = Omit<LinkEnd, 'id'>
 
 /** The ends of each kind, in order. */
 const ENDS: ReadonlyMap<LinkKind, readonly EndForm[]> = new Map(
   LINK_KIND_NAMES.map((kind) => [
     kind,
     // The ends of a definition are those of its kind.
-    Object.entries(DEFINITIONS[kind].ends).map(([key, expected]) => ({
+    Object.entries(DEFINITIONS[kind].ends).map(([key, { word, of }]) => ({
       key: key as LinkEndKey,
-      expected,
+      word,
+      expected: of,
     })),
   ]),
 )
@@ -80,11 +81,7 @@ function valueIn(link: Link, key: string): unknown {
 
 /** The ends of a link, in the order of its kind. */
 export function endsOf(link: Link): readonly LinkEnd[] {
-  return (ENDS.get(link.kind) ?? []).map(({ key, expected }) => ({
-    key,
-    id: String(valueIn(link, key)),
-    expected,
-  }))
+  return (ENDS.get(link.kind) ?? []).map((end) => ({ ...end, id: String(valueIn(link, end.key)) }))
 }
 
 /** The ends by which people tell the link from others of its kind. */
@@ -108,29 +105,10 @@ export const balancedBy = (link: Link): readonly [string, string] | undefined =>
 /** What the section shows of a link besides the gears of its pairs. */
 export const pictureOf = (link: Link): Picture => definitionOf(link).picture(link)
 
-/** A figure or a choice of a link: what may stand there, and what does. */
-export interface LinkEntry {
-  readonly key: LinkFieldKey
-  readonly field: LinkField
-  /** Undefined where it is not known. */
-  readonly value: string | number | undefined
-}
-
-/** The figures and choices of a link, in the order of its kind. */
-export function fieldsOf(link: Link): readonly LinkEntry[] {
-  return Object.entries(definitionOf(link).fields).map(([key, field]) => ({
-    // The fields of a definition are those of its kind.
-    key: key as LinkFieldKey,
-    field,
-    value: figureOf(valueIn(link, key)),
-  }))
-}
-
-function figureOf(value: unknown): string | number | undefined {
-  return typeof value === 'string' || typeof value === 'number' ? value : undefined
-}
-
-const endsAsText = (kind: LinkKind): string => JSON.stringify(DEFINITIONS[kind].ends)
+const endsAsText = (kind: LinkKind): string =>
+  Object.entries(DEFINITIONS[kind].ends)
+    .map(([key, { of }]) => `${key} ${of}`)
+    .join()
 
 /** The kinds that join the same parts in another way, this one among them. */
 export function alikeKinds(kind: LinkKind): readonly LinkKind[] {
@@ -141,7 +119,8 @@ export function alikeKinds(kind: LinkKind): readonly LinkKind[] {
 export function linkAs(link: Link, kind: LinkKind): Link {
   const { fields } = DEFINITIONS[kind]
   const kept = Object.entries(fields).flatMap(([key, field]) => {
-    const value = valueIn(link, key) ?? (field.type === 'choice' ? field.values.at(-1) : undefined)
+    const value =
+      valueIn(link, key) ?? (field.type === 'choice' ? CHOICES[field.choice].at(-1) : undefined)
     return value === undefined ? [] : [[key, value]]
   })
   const ends = endsOf(link).map(({ key, id }) => [key, id])

@@ -1,8 +1,9 @@
 /** What there is to say of one kind of link. Everything that treats links reads it from here. */
 import type { Rational } from '../../number/rational.ts'
 import type { BoxIndex } from '../box.ts'
+import type { FieldsOf } from '../fields/field.ts'
 import type { BoxIssue } from '../issues.ts'
-import type { Gear, Hand, Link, LinkKind, MeshKind, Path, ShaftEnd } from '../types.ts'
+import type { Gear, Link, LinkKind, MeshKind, Path, ShaftEnd } from '../types.ts'
 
 /** The links of one kind. */
 export type LinkOf<K extends LinkKind> = K extends MeshKind
@@ -23,20 +24,12 @@ export type FieldKey<K extends LinkKind> = Exclude<
 /** What an end of a link has to be. */
 export type EndKind = 'gear' | 'member' | 'body'
 
-/** What can be chosen in the fields of links. */
-export type LinkChoice = Hand | ShaftEnd
-
-/** What may stand in a field of a link. */
-export type LinkField =
-  | {
-      readonly type: 'whole' | 'number'
-      readonly least: number
-      readonly most: number
-      readonly isRequired?: boolean
-      /** Whether "not counted" may be said of it as well. */
-      readonly isNullable?: boolean
-    }
-  | { readonly type: 'choice'; readonly values: readonly [LinkChoice, ...LinkChoice[]] }
+/** An end of a link, with what it is to it: "the other". */
+export interface EndField {
+  readonly word: string
+  readonly type: 'id'
+  readonly of: EndKind
+}
 
 /** One body's part in a law of motion: its angular speed times the coefficient. */
 export interface Term {
@@ -105,8 +98,8 @@ export type Contact = 'outside' | 'inside' | 'chain' | 'all-round' | 'cone' | 't
 /** Everything that holds of one kind of link. */
 export interface LinkDefinition<K extends LinkKind> {
   /** What each of its ends has to be. */
-  readonly ends: Readonly<Record<EndKey<K>, EndKind>>
-  readonly fields: Readonly<Record<FieldKey<K>, LinkField>>
+  readonly ends: Readonly<Record<EndKey<K>, EndField>>
+  readonly fields: FieldsOf<Pick<LinkOf<K>, FieldKey<K>>>
   /** The ends by which people tell one such link from another. */
   readonly namedBy: readonly EndKey<K>[]
   readonly laws: (box: Parts, link: LinkOf<K>) => readonly LawForm[]

@@ -17,9 +17,8 @@
  *   held to the case  ω = 0
  */
 import { meshStationMm } from '../mesh.ts'
-import { LEAST_TOOTH_COUNT, MOST_TOOTH_COUNT } from '../toothCount.ts'
+import { TEETH } from '../fields/bounds.ts'
 import type { Gear, LinkKind, MeshKind } from '../types.ts'
-import { HANDS, SHAFT_ENDS } from '../types.ts'
 
 import {
   checkDistinct,
@@ -29,12 +28,21 @@ import {
   checkStepped,
   checkWorm,
 } from './checks.ts'
-import type { Counted, GearPair, LawForm, LinkDefinition, Parts } from './kind.ts'
+import type {
+  Counted,
+  EndField,
+  EndKind,
+  GearPair,
+  LawForm,
+  LinkDefinition,
+  Parts,
+} from './kind.ts'
 import { threadEfficiency } from './thread.ts'
 import { carrying, equalSpeeds, middleMm, nearestMm, partOf, plain, toothed } from './terms.ts'
 
 /** Planets that a set may have, or pairs of them. */
-const PLANETS = { type: 'whole', least: 1, most: 12 } as const
+const PLANETS = { type: 'whole', least: 1, most: 12, isOptional: true } as const
+const end = (word: string, of: EndKind): EndField => ({ word, type: 'id', of })
 const nothing = (): readonly [] => []
 const noPicture = () => ({ as: 'nothing' }) as const
 
@@ -59,7 +67,10 @@ function parallelPair<K extends MeshKind>(
     touch,
   })
   return {
-    ends: { a: 'gear', b: 'gear' },
+    ends:
+      touch === 'inside'
+        ? { a: end('pinion', 'gear'), b: end('ring', 'gear') }
+        : { a: end('one', 'gear'), b: end('the other', 'gear') },
     fields: {},
     namedBy: ['a', 'b'],
     laws: (parts, link) => lawOfPair(parts, link, touch === 'outside' ? 1 : -1),
@@ -81,10 +92,10 @@ export const LINK_KINDS: { readonly [K in LinkKind]: LinkDefinition<K> } = {
   'internal-mesh': parallelPair('inside', 'inside'),
   chain: parallelPair('sprockets', 'chain'),
   bevel: {
-    ends: { a: 'gear', b: 'gear' },
+    ends: { a: end('one', 'gear'), b: end('the other', 'gear') },
     fields: {
-      aNarrows: { type: 'choice', values: SHAFT_ENDS },
-      bNarrows: { type: 'choice', values: SHAFT_ENDS },
+      aNarrows: { word: 'the one narrows towards', type: 'choice', choice: 'end' },
+      bNarrows: { word: 'the other narrows towards', type: 'choice', choice: 'end' },
     },
     namedBy: ['a', 'b'],
     laws: (parts, link) => lawOfPair(parts, link, link.aNarrows === link.bNarrows ? 1 : -1),
@@ -98,12 +109,25 @@ export const LINK_KINDS: { readonly [K in LinkKind]: LinkDefinition<K> } = {
     check: (index, { id, a, b }, path) => checkPair(index, id, { a, b, touch: 'cones' }, path),
   },
   worm: {
-    ends: { worm: 'body', wheel: 'gear' },
+    ends: { worm: end('worm on', 'body'), wheel: end('wheel', 'gear') },
     fields: {
-      starts: { type: 'whole', least: 1, most: 24, isRequired: true },
-      hand: { type: 'choice', values: HANDS },
-      leadAngleDeg: { type: 'number', least: 1, most: 60 },
-      friction: { type: 'number', least: 0.01, most: 0.3 },
+      starts: { word: 'starts of the worm', type: 'whole', least: 1, most: 24 },
+      hand: { word: 'hand of the thread', type: 'choice', choice: 'hand' },
+      leadAngleDeg: {
+        word: 'lead angle',
+        type: 'number',
+        unit: 'deg',
+        least: 1,
+        most: 60,
+        isOptional: true,
+      },
+      friction: {
+        word: 'friction at the thread',
+        type: 'number',
+        least: 0.01,
+        most: 0.3,
+        isOptional: true,
+      },
     },
     namedBy: ['worm', 'wheel'],
     laws: (parts, { worm, wheel, starts, hand }) => {
@@ -131,14 +155,14 @@ export const LINK_KINDS: { readonly [K in LinkKind]: LinkDefinition<K> } = {
     check: checkWorm,
   },
   planetary: {
-    ends: { sun: 'gear', ring: 'gear', carrier: 'member' },
+    ends: { sun: end('sun', 'gear'), ring: end('ring', 'gear'), carrier: end('carrier', 'member') },
     fields: {
-      planetCount: PLANETS,
+      planetCount: { word: 'planets', ...PLANETS },
       planetToothCount: {
-        type: 'whole',
-        least: LEAST_TOOTH_COUNT,
-        most: MOST_TOOTH_COUNT,
+        word: 'teeth of a planet',
+        ...TEETH,
         isNullable: true,
+        isOptional: true,
       },
     },
     namedBy: ['sun', 'ring'],
@@ -155,8 +179,8 @@ export const LINK_KINDS: { readonly [K in LinkKind]: LinkDefinition<K> } = {
     check: checkPlanetary,
   },
   'double-planetary': {
-    ends: { sun: 'gear', ring: 'gear', carrier: 'member' },
-    fields: { pairCount: PLANETS },
+    ends: { sun: end('sun', 'gear'), ring: end('ring', 'gear'), carrier: end('carrier', 'member') },
+    fields: { pairCount: { word: 'pairs of planets', ...PLANETS } },
     namedBy: ['sun', 'ring'],
     laws: ({ gears }, link) => {
       const [sun, ring] = [partOf(gears, link.sun), partOf(gears, link.ring)]
@@ -171,8 +195,14 @@ export const LINK_KINDS: { readonly [K in LinkKind]: LinkDefinition<K> } = {
     check: checkSet,
   },
   'stepped-planetary': {
-    ends: { sun: 'gear', ring: 'gear', carrier: 'member', sunPlanet: 'gear', ringPlanet: 'gear' },
-    fields: { planetCount: PLANETS },
+    ends: {
+      sun: end('sun', 'gear'),
+      ring: end('ring', 'gear'),
+      carrier: end('carrier', 'member'),
+      sunPlanet: end('planet at the sun', 'gear'),
+      ringPlanet: end('planet at the ring', 'gear'),
+    },
+    fields: { planetCount: { word: 'planets', ...PLANETS } },
     namedBy: ['sun', 'ring'],
     laws: ({ gears }, link) => {
       const [sun, ring] = [partOf(gears, link.sun), partOf(gears, link.ring)]
@@ -207,7 +237,11 @@ export const LINK_KINDS: { readonly [K in LinkKind]: LinkDefinition<K> } = {
     check: checkStepped,
   },
   differential: {
-    ends: { case: 'body', left: 'body', right: 'body' },
+    ends: {
+      case: end('case', 'body'),
+      left: end('left side', 'body'),
+      right: end('right side', 'body'),
+    },
     fields: {},
     namedBy: ['case'],
     laws: (parts, link) => {
@@ -228,7 +262,7 @@ export const LINK_KINDS: { readonly [K in LinkKind]: LinkDefinition<K> } = {
     check: (_index, link, path) => checkDistinct(link.id, [link.left, link.right, link.case], path),
   },
   joined: {
-    ends: { a: 'body', b: 'body' },
+    ends: { a: end('one', 'body'), b: end('the other', 'body') },
     fields: {},
     namedBy: ['a', 'b'],
     laws: (parts, { a, b }) => [
@@ -250,7 +284,7 @@ export const LINK_KINDS: { readonly [K in LinkKind]: LinkDefinition<K> } = {
     check: (_index, { id, a, b }, path) => checkDistinct(id, [a, b], path),
   },
   held: {
-    ends: { body: 'body' },
+    ends: { body: end('held', 'body') },
     fields: {},
     namedBy: ['body'],
     laws: (parts, { body }) => [{ part: '', terms: [plain(body, 1, middleMm(parts, body))] }],

@@ -4,11 +4,6 @@
  */
 import type { Fit, Piece, PieceKind } from '../types.ts'
 
-/** As many as may be said of one piece. */
-export const MOST_OF_A_PIECE = 999
-/** Part numbers are stamped on small things. */
-export const LONGEST_PART_NUMBER = 60
-
 /** What a piece belongs to: how it is found, and in which order it is listed. */
 export const PIECE_PLACES = ['shaft', 'coupler', 'selector', 'clutch', 'case'] as const
 /** See `PIECE_PLACES`. */
