@@ -25,6 +25,12 @@ interface EntryProps<V, F = Field> extends Shown {
   readonly onKeep: (value: V | undefined) => string | null
 }
 
+/** The keys of a phone for figures have no sign; a station is hardly ever below 0. */
+function inputModeOf({ type, least, unit }: NumberField): 'numeric' | 'text' | 'decimal' {
+  if (type === 'whole') return 'numeric'
+  return least < 0 && unit !== 'length' ? 'text' : 'decimal'
+}
+
 function FigureEntry(props: EntryProps<number, Field & NumberField>) {
   const { naming, field, label = fieldTitle(field), value, onKeep } = props
   const { words } = naming
@@ -33,8 +39,7 @@ function FigureEntry(props: EntryProps<number, Field & NumberField>) {
       key={`${value ?? ''} ${words.lengthUnit}`}
       label={label}
       unit={unitName(words, field)}
-      // The keys of a phone for figures have no sign.
-      inputMode={field.type === 'whole' ? 'numeric' : field.least < 0 ? 'text' : 'decimal'}
+      inputMode={inputModeOf(field)}
       value={figureText(field, value ?? field.usual, words.lengthUnit)}
       onCommit={(text) => {
         const figure = parseFigure(field, text, words.lengthUnit)

@@ -44,7 +44,7 @@ const WITHOUT_THIRD = removePart(draft, { list: 'gears', id: 'main-3' })
 const THIRD_TAKEN_OUT = [
   'Taken out: 3rd gear, main shaft',
   'Taken out: pair in mesh of 3rd gear, countershaft with 3rd gear, main shaft',
-  '3–4 sleeve: places changed',
+  '3–4 sleeve: places: 3 taken out',
   'Taken out: position "3"',
 ]
 
@@ -60,6 +60,34 @@ test('what is gone is called as it was while it was there', () => {
   // Of parts that went at another time nothing but the link is known.
   const link = taken.filter((change) => change.kind === 'part' && change.list === 'links')
   expect(changesWords(WITHOUT_THIRD, PLAIN_WORDS, link)).toEqual(['Taken out: pair in mesh'])
+})
+
+test('what is another within a part is told by its own words, much of it as one', () => {
+  const rods = [
+    {
+      id: 'rod-1',
+      places: [
+        { id: 'p1', couplers: { 'coupler-1-2': '1' } },
+        { id: 'p2', couplers: {} },
+      ],
+    },
+  ]
+  const before = { ...draft, selectors: rods }
+  const [rod] = rods
+  if (!rod) throw new Error('no rod')
+  const tell = (places: (typeof rod)['places'] | readonly object[]) =>
+    changesWords(
+      before,
+      PLAIN_WORDS,
+      diffDrafts(before, { ...before, selectors: [{ ...rod, places }] } as typeof before),
+    ).map((line) => line.replaceAll('\u00a0', ' '))
+  const [one, other] = rod.places
+  expect(tell([one ?? {}, { ...other, travelMm: -8.5, gate: { row: 2, end: 'back' } }])).toEqual([
+    '1–2 rod: places: the 2nd travel none → -8.5 mm, gate: row of the gate none → 2, end none → back',
+  ])
+  expect(tell([one ?? {}])).toEqual(['1–2 rod: places: the 2nd taken out'])
+  const many = ['a', 'b', 'c', 'd', 'e'].map((id) => ({ id, couplers: {} }))
+  expect(tell([...rod.places, ...many])).toEqual(['1–2 rod: places changed'])
 })
 
 test('how a gear sits', () => {

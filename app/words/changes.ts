@@ -1,6 +1,6 @@
 /** What was done to a box, in words. */
-import type { BoxDraft, Change, Edit, Part, PartList } from 'core'
-import { BOX, checkBox, fieldsOfPart, indexBox, warningKey } from 'core'
+import type { BoxDraft, Change, Edit, Field, Fields } from 'core'
+import { BOX, checkBox, fieldsOfPart, indexBox, ordinal, warningKey } from 'core'
 
 import { LIST_WORDS, changedPartName, withPartsOf } from './changedPart.ts'
 import { formatTeeth } from './format.ts'
@@ -15,17 +15,61 @@ export function originWords({ by }: { readonly by: string }): string {
   return by === '' ? '' : `by ${by}`
 }
 
-function fieldsChanged(naming: Naming, list: PartList, before: Part, after: Part): string {
+type Values = Readonly<Record<string, unknown>>
+
+/** Changes within one field that are told one by one; more are told as one. */
+const MOST_TOLD = 4
+
+const isSame = (one: unknown, other: unknown): boolean =>
+  JSON.stringify(one ?? null) === JSON.stringify(other ?? null)
+
+/** What is another in a thing, field by field. */
+function fieldsChanged(naming: Naming, fields: Fields, before: Values, after: Values): string[] {
   return [...new Set([...Object.keys(before), ...Object.keys(after)])]
-    .filter((key) => JSON.stringify(before[key] ?? null) !== JSON.stringify(after[key] ?? null))
+    .filter((key) => !isSame(before[key], after[key]))
     .map((key) => {
-      const field = fieldsOfPart(list, after)[key] ?? fieldsOfPart(list, before)[key]
-      if (!field) return 'something that this Udrix does not know'
-      const [was, is] = [before[key], after[key]].map((value) => valueWords(naming, field, value))
-      const name = field.word
-      return was === 'changed' || is === 'changed' ? `${name} changed` : `${name} ${was} → ${is}`
+      const field = fields[key]
+      return field
+        ? fieldChanged(naming, field, before[key], after[key])
+        : 'something that this Udrix does not know'
     })
-    .join(', ')
+}
+
+function fieldChanged(naming: Naming, field: Field, before: unknown, after: unknown): string {
+  const { word } = field
+  if (field.type === 'group') {
+    const inside = fieldsChanged(naming, field.fields, asValues(before), asValues(after))
+    return inside.length > MOST_TOLD ? `${word} changed` : `${word}: ${inside.join(', ')}`
+  }
+  if (field.type === 'list' && field.of.type === 'group') {
+    const inside = partsChanged(naming, field.of.fields, asList(before), asList(after))
+    return inside.length > MOST_TOLD ? `${word} changed` : `${word}: ${inside.join('; ')}`
+  }
+  const [was, is] = [before, after].map((value) => valueWords(naming, field, value))
+  return was === 'changed' || is === 'changed' ? `${word} changed` : `${word} ${was} → ${is}`
+}
+
+// What a field holds is of its type.
+const asValues = (value: unknown): Values => (value ?? {}) as Values
+const asList = (value: unknown): readonly Values[] => (value ?? []) as readonly Values[]
+
+/** What is another in a list of things within a part: those with an id by that, others by their number. */
+function partsChanged(
+  naming: Naming,
+  fields: Fields,
+  before: readonly Values[],
+  after: readonly Values[],
+): readonly string[] {
+  const byKey = (list: readonly Values[]): ReadonlyMap<string, Values> =>
+    new Map(list.map((each, at) => [String(each.id ?? at), each]))
+  const [old, now] = [byKey(before), byKey(after)]
+  const isNamed = fields.id?.type === 'own-id' && fields.id.isName === true
+  return [...new Set([...old.keys(), ...now.keys()])].flatMap((key, at) => {
+    const [was, is] = [old.get(key), now.get(key)]
+    const name = isNamed ? key : `the ${ordinal(at + 1)}`
+    if (!was || !is) return `${name} ${is ? 'added' : 'taken out'}`
+    return isSame(was, is) ? [] : `${name} ${fieldsChanged(naming, fields, was, is).join(', ')}`
+  })
 }
 
 /** The warning in full while the box still has it. */
@@ -44,12 +88,9 @@ function leftWarningWords(
 function changeWords(draft: BoxDraft, named: BoxDraft, words: Vocabulary, change: Change): string {
   switch (change.kind) {
     case 'field': {
-      const field = BOX[change.field]
-      const [was, is] = [change.before, change.after].map((value) =>
-        valueWords({ box: indexBox(named), words }, field, value),
-      )
-      const name = capitalize(field.word)
-      return was === 'changed' || is === 'changed' ? `${name} changed` : `${name}: ${was} → ${is}`
+      const { before, after } = change
+      const said = fieldChanged({ box: indexBox(named), words }, BOX[change.field], before, after)
+      return capitalize(said)
     }
     case 'order':
       return `${capitalize(LIST_WORDS[change.list])}s put in another order`
@@ -59,7 +100,7 @@ function changeWords(draft: BoxDraft, named: BoxDraft, words: Vocabulary, change
       const name = changedPartName(naming, change)
       if (!change.before) return `Added: ${name}`
       if (!change.after) return `Taken out: ${name}`
-      return `${capitalize(name)}: ${fieldsChanged(naming, change.list, change.before, change.after)}`
+      return `${capitalize(name)}: ${fieldsChanged(naming, fieldsOfPart(change.list, change.after), change.before, change.after).join(', ')}`
     }
   }
 }

@@ -112,6 +112,7 @@ export { withSelectors } from './selectors/propose.ts'
 export { PATTERNS, PATTERN_IDS, buildPattern, choose, chosenOption } from './patterns/index.ts'
 export { oncePer } from './oncePer.ts'
 export { LEAST_TOOTH_COUNT, MOST_TOOTH_COUNT, isToothCount } from './toothCount.ts'
+export { ordinal } from './patterns/builder.ts'
 export { threeShaftBox } from './patterns/threeShaft.ts'
 export type {
   Drum,

@@ -98,8 +98,8 @@ export type FieldType =
   | NumberField
   | TextField
   | ChoiceField
-  /** The id of the thing itself, or of another. */
-  | { readonly type: 'own-id' }
+  /** The id of the thing itself, which may be its name, or of another. */
+  | { readonly type: 'own-id'; readonly isName?: true }
   | { readonly type: 'id'; readonly of: IdOf }
   /** A part of the unit by its reference, see `core/job/partPath.ts`. */
   | { readonly type: 'reference' }
@@ -140,7 +140,8 @@ type NullableOf<V> = null extends V
 type Texts =
   | TextField
   | ChoiceField
-  | { readonly type: 'own-id' | 'reference' | 'time' }
+  | { readonly type: 'own-id'; readonly isName?: true }
+  | { readonly type: 'reference' | 'time' }
   | { readonly type: 'id'; readonly of: IdOf }
 
 /** Choices that have exactly these values. */

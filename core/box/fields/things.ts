@@ -159,7 +159,7 @@ export const DOGS: FieldsOf<DogFigures> = {
 }
 
 const COUPLER_PLACE: FieldsOf<CouplerPosition> = {
-  id: { ...ID, word: 'place' },
+  id: { word: 'place', type: 'own-id', isName: true },
   travel: { word: 'moved', type: 'choice', choice: 'travel' },
   engages: {
     word: 'does',

@@ -25,9 +25,10 @@ export const GAP_MM = 6
 /** The free end of a shaft. */
 export const STUB_MM = 40
 
-/** "1st", "2nd", "3rd", "4th"… */
+/** "1st", "2nd", "3rd", "4th" … "11th" … "21st". */
 export function ordinal(number: number): string {
-  return `${number}${['st', 'nd', 'rd'][number - 1] ?? 'th'}`
+  const isTeen = number % 100 > 10 && number % 100 < 20
+  return `${number}${(isTeen ? undefined : ['st', 'nd', 'rd'][(number % 10) - 1]) ?? 'th'}`
 }
 
 /** What an engaged place of a coupler is called, and what it does. */

@@ -3,6 +3,7 @@
  * position. The counts are chosen for easy arithmetic and belong to no box.
  */
 import type { Drive } from '../../train/analysis.ts'
+import { ordinal } from './builder.ts'
 import { analyseBox, surveyBox } from '../../train/analysis.ts'
 import { checkBox } from '../check.ts'
 import { formatFraction } from '../../number/rational.ts'
@@ -445,4 +446,19 @@ test('a four-speed starts with direct fourth, five and six with one above direct
   const five = choose(pattern, { speeds: '5' }, 'overdrives', '2')
   expect(directOf(five)).toBe('3')
   expect(directOf(choose(pattern, five, 'speeds', '4'))).toBe('4')
+})
+
+test('the last figure of a number says how it is told, but for the teens', () => {
+  expect([1, 2, 3, 4, 11, 12, 13, 21, 102, 111].map(ordinal)).toEqual([
+    '1st',
+    '2nd',
+    '3rd',
+    '4th',
+    '11th',
+    '12th',
+    '13th',
+    '21st',
+    '102nd',
+    '111th',
+  ])
 })
