@@ -61,7 +61,7 @@ function partsChanged(
   after: readonly Values[],
 ): readonly string[] {
   const byKey = (list: readonly Values[]): ReadonlyMap<string, Values> =>
-    new Map(list.map((each, at) => [String(each.id ?? at), each]))
+    new Map(list.map((each, at) => [typeof each.id === 'string' ? each.id : `${at}`, each]))
   const [old, now] = [byKey(before), byKey(after)]
   const isNamed = fields.id?.type === 'own-id' && fields.id.isName === true
   return [...new Set([...old.keys(), ...now.keys()])].flatMap((key, at) => {

@@ -10,7 +10,7 @@ import type {
   PressSeat,
   WayOff,
 } from 'core'
-import { oncePer } from 'core'
+import { PIECE_DEFINITIONS, oncePer } from 'core'
 
 import { formatLength } from './format.ts'
 import type { Naming } from './names.ts'
@@ -18,56 +18,9 @@ import { bodyName, couplerLabel, placeName } from './names.ts'
 import type { Vocabulary } from './vocabulary.ts'
 import { inWords } from './vocabulary.ts'
 
-const KIND_WORDS: Readonly<Record<PieceKind, string>> = {
-  'ball-bearing': 'ball bearing',
-  'roller-bearing': 'roller bearing',
-  'taper-bearing': 'taper roller bearing',
-  'needle-bearing': 'needle bearing',
-  'bearing-race': 'bearing race',
-  'pilot-bearing': 'pilot bearing',
-  bush: 'bush',
-  spacer: 'spacer',
-  'thrust-washer': 'thrust washer',
-  shim: 'shim',
-  'snap-ring': 'snap ring',
-  nut: 'nut',
-  key: 'key',
-  flange: 'output flange',
-  'speed-wheel': 'speed wheel',
-  hub: 'hub',
-  sleeve: 'sleeve',
-  ring: 'blocker ring',
-  'hub-key': 'hub keys',
-  spring: 'spring',
-  ball: 'ball',
-  fork: 'fork',
-  rod: 'selector rod',
-  detent: 'detent ball and spring',
-  'interlock-ball': 'interlock ball',
-  'friction-plate': 'friction plate',
-  'steel-plate': 'steel plate',
-  piston: 'piston',
-  'clutch-disc': 'clutch disc',
-  'release-bearing': 'release bearing',
-  'clutch-fork': 'clutch fork',
-  case: 'case',
-  'end-plate': 'end plate',
-  'intermediate-plate': 'intermediate plate',
-  'bearing-carrier': 'bearing carrier',
-  'tail-housing': 'tail housing',
-  cover: 'cover',
-  'dummy-shaft': 'dummy shaft',
-  'idler-pin': 'pin',
-  seal: 'oil seal',
-  gasket: 'gasket',
-  bolt: 'bolt',
-  switch: 'switch',
-  'oil-guide': 'oil guide',
-}
-
 /** A kind of piece in the chosen words. */
 export function pieceKindWords(words: Vocabulary, kind: PieceKind): string {
-  return kind === 'hub' ? words.hub : inWords(words, KIND_WORDS[kind])
+  return kind === 'hub' ? words.hub : inWords(words, PIECE_DEFINITIONS[kind].word)
 }
 
 export const FIT_WORDS: Readonly<Record<Fit, string>> = {

@@ -93,10 +93,12 @@ export { BOX_FIELDS, PART_LISTS, applyChanges, diffDrafts, fieldsOfPart, partsOf
 export type { Bearing, PieceShape, Stretch, WayOff } from './pieces/index.ts'
 export {
   HOLLOW_WALL_MM,
+  PART_FAMILIES,
   PIECE_DEFINITIONS,
   bearingsOf,
   fitOf,
   isNewEachTime,
+  kindsWhere,
   memberOfPiece,
   plainDiameterMm,
   proposePieces,
@@ -107,6 +109,7 @@ export {
   wayOff,
   withBuild,
 } from './pieces/index.ts'
+export type { BuildCaution, BuildTool, OrderTarget, PartFamily, ShownBy } from './pieces/index.ts'
 export type { Chosen, PatternId } from './patterns/index.ts'
 export { withSelectors } from './selectors/propose.ts'
 export { PATTERNS, PATTERN_IDS, buildPattern, choose, chosenOption } from './patterns/index.ts'

@@ -461,6 +461,8 @@ export const PIECE_KINDS = [
   'rod',
   'detent',
   'interlock-ball',
+  'interlock-pin',
+  'interlock-plate',
   'friction-plate',
   'steel-plate',
   'piston',

@@ -280,6 +280,20 @@ test('what people state is kept, and a circle in it is named by its parts alone'
   ])
 })
 
+test.each(everyChoice())(
+  'as many balls, pins and plates are listed as the interlock is proven with: %s %j',
+  (id, chosen) => {
+    const draft = buildPattern(id, 'box', chosen)
+    const listed = (draft.pieces ?? []).flatMap(({ kind, quantity = 1 }) =>
+      kind.startsWith('interlock-')
+        ? Array.from({ length: quantity }, () => kind.slice('interlock-'.length))
+        : [],
+    )
+    const proven = (draft.interlockParts ?? []).map(({ kind }) => kind)
+    expect(listed.sort()).toEqual(proven.sort())
+  },
+)
+
 describe('statements that contradict one another about shafts hold them', () => {
   const transaxle = withBuild(buildPattern('transverse-transaxle', 'box', {}))
   const [input, output] = ['shaft:input', 'shaft:output']

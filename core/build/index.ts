@@ -1,7 +1,7 @@
 /** What comes off, what goes on, in the one order that works. */
 export type { Assembly, AssemblyPart } from './assembly.ts'
 export { assemblyOf } from './assembly.ts'
-export type { BuildCaution, BuildTool, Handling, ShownBy } from './handling.ts'
+export type { Handling } from './handling.ts'
 export { handlingOf } from './handling.ts'
 export type { Order, Step } from './order.ts'
 export { orderOf } from './order.ts'

@@ -3,6 +3,7 @@
  * and where everything stands that sits on one.
  */
 import type { BoxIndex } from '../box/box.ts'
+import { kindsWhere } from '../box/pieces/index.ts'
 import type { ClosingSide, Member, Piece, PieceKind, ShaftEnd } from '../box/types.ts'
 import { pieceOfRef } from '../job/unitParts.ts'
 
@@ -16,15 +17,9 @@ export interface AssemblyWay extends Way {
 }
 
 /** What closes the case. */
-export const CLOSERS: ReadonlySet<PieceKind> = new Set<PieceKind>([
-  'end-plate',
-  'intermediate-plate',
-  'bearing-carrier',
-  'tail-housing',
-  'cover',
-])
+export const CLOSERS = kindsWhere(({ closesCase }) => closesCase === true)
 /** Lies between a hub and its sleeve. */
-export const IN_HUB: ReadonlySet<PieceKind> = new Set<PieceKind>(['hub-key', 'spring', 'ball'])
+export const IN_HUB = kindsWhere(({ comesOff }) => comesOff === 'in-hub')
 
 /** What is looked up again and again while the ways are found. */
 export interface UnitLookup {

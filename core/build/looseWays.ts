@@ -1,5 +1,7 @@
 /** The ways off of what stands in no row: in the case, on it, or between a hub and its sleeve. */
 import { isClutch } from '../box/couplers.ts'
+import { interlockSets } from '../box/selectors/propose.ts'
+import type { LooseWay } from '../box/pieces/index.ts'
 import { PIECE_DEFINITIONS } from '../box/pieces/index.ts'
 import type { ClosingSide, Piece, PieceKind } from '../box/types.ts'
 import type { UnitPart } from '../job/unitParts.ts'
@@ -39,15 +41,12 @@ function waysInHub(loose: Loose): readonly AssemblyWay[] {
     : [way([`sleeve:${piece.coupler ?? ''}`])]
 }
 
-/** A ball between two rods comes out with either of them. */
-function waysOfInterlockBall({ lookup, piece }: Loose): readonly AssemblyWay[] {
-  const tied = lookup.index.draft.interlocks?.find(({ couplers }) =>
-    couplers.includes(piece.coupler ?? ''),
+/** What lies between rods comes out with any of them. */
+function waysOfInterlock({ lookup, piece }: Loose): readonly AssemblyWay[] {
+  const tied = interlockSets(lookup.index.draft).find(({ couplers }) =>
+    couplers.has(piece.coupler ?? ''),
   )
-  const rods = lookup.refsOf(
-    ['rod'],
-    ({ coupler }) => tied?.couplers.includes(coupler ?? '') === true,
-  )
+  const rods = lookup.refsOf(['rod'], ({ coupler }) => tied?.couplers.has(coupler ?? '') === true)
   return rods.length > 0 ? rods.map((rod) => way([rod])) : [way([])]
 }
 
@@ -89,22 +88,16 @@ function waysOfSeal({ lookup, piece }: Loose): readonly AssemblyWay[] {
   return [way(lookup.refsOf([...CLOSERS], isRound))]
 }
 
-/** The kinds that wait for more than their shaft. */
-const WAYS_OF: Readonly<Partial<Record<PieceKind, (loose: Loose) => readonly AssemblyWay[]>>> = {
-  'hub-key': waysInHub,
-  spring: waysInHub,
-  ball: waysInHub,
+/** What those wait for that wait for more than their shaft. */
+const WAYS_OF: Readonly<Record<LooseWay, (loose: Loose) => readonly AssemblyWay[]>> = {
+  'in-hub': waysInHub,
   piston: (loose) => [way(ofCoupler(loose, 'friction-plate', 'steel-plate', 'spring'))],
   fork: (loose) => [way(ofCoupler(loose, 'rod'))],
   rod: (loose) => [way([...ofCoupler(loose, 'detent'), ...closersOver(loose.lookup, 'above')])],
-  'interlock-ball': waysOfInterlockBall,
+  interlock: waysOfInterlock,
   'release-bearing': ({ lookup }) => [way(lookup.refsOf(['clutch-fork']))],
-  'bearing-carrier': waysOfCloser,
-  'end-plate': waysOfCloser,
-  'intermediate-plate': waysOfCloser,
-  'tail-housing': waysOfCloser,
-  cover: waysOfCloser,
-  'bearing-race': ({ lookup, piece }) => [
+  closer: waysOfCloser,
+  race: ({ lookup, piece }) => [
     way((piece.carries ?? []).flatMap((each) => shaftOf(lookup, memberIdOf(lookup.index, each)))),
   ],
   gasket: ({ lookup }) => [way(lookup.refsOf([...CLOSERS]))],
@@ -130,5 +123,6 @@ export function waysOfLoose(
     return [
       way(shaftOf(lookup, memberIdOf(lookup.index, lookup.index.couplers.get(id)?.hub ?? ''))),
     ]
-  return (WAYS_OF[piece.kind] ?? waysOnShaft)({ lookup, rows, piece })
+  const { comesOff } = PIECE_DEFINITIONS[piece.kind]
+  return (comesOff ? WAYS_OF[comesOff] : waysOnShaft)({ lookup, rows, piece })
 }

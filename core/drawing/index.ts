@@ -13,7 +13,6 @@ export type {
 export {
   RIM_MM,
   SLEEVE_RADIUS_MM,
-  SLEEVE_TRAVEL_MM,
   SLEEVE_WIDTH_MM,
   layOutSection,
   sleeveShiftMm,

@@ -1,7 +1,7 @@
+import { USUAL_TRAVEL_MM } from '../box/couplers.ts'
 import {
   DRAWN_MODULE_MM,
   RIM_MM,
-  SLEEVE_TRAVEL_MM,
   layOutSection,
   pitchRadiusMm,
   sleeveShiftMm,
@@ -80,8 +80,8 @@ test('an uncounted gear is drawn to fit its mate and marked as a guess', () => {
 })
 
 test('a sleeve moves towards the end that it engages', () => {
-  expect(sleeveShiftMm({ id: 'a', travel: 'towards-input', engages: [] })).toBe(-SLEEVE_TRAVEL_MM)
-  expect(sleeveShiftMm({ id: 'b', travel: 'towards-output', engages: [] })).toBe(SLEEVE_TRAVEL_MM)
+  expect(sleeveShiftMm({ id: 'a', travel: 'towards-input', engages: [] })).toBe(-USUAL_TRAVEL_MM)
+  expect(sleeveShiftMm({ id: 'b', travel: 'towards-output', engages: [] })).toBe(USUAL_TRAVEL_MM)
   expect(sleeveShiftMm(undefined)).toBe(0)
 })
 
@@ -109,8 +109,8 @@ test('a sliding gear with dogs moves as far as a sleeve does', () => {
   if (!fifth) throw new Error('the pattern has no slider of 5th and 6th')
   expect(slidShiftsMm(layOutSection(draft), new Map([['coupler-5-6', fifth]]))).toEqual(
     new Map([
-      ['input-4', -SLEEVE_TRAVEL_MM],
-      ['input-3', -SLEEVE_TRAVEL_MM],
+      ['input-4', -USUAL_TRAVEL_MM],
+      ['input-3', -USUAL_TRAVEL_MM],
     ]),
   )
 })

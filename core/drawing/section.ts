@@ -6,6 +6,7 @@
  */
 import type { BoxIndex } from '../box/box.ts'
 import { indexBox } from '../box/box.ts'
+import { USUAL_TRAVEL_MM } from '../box/couplers.ts'
 import type { GearPair, Picture } from '../box/links/index.ts'
 import { pairsOf, pictureOf, ringGears } from '../box/links/index.ts'
 import type { PieceShape, Stretch } from '../box/pieces/index.ts'
@@ -35,8 +36,6 @@ export const DRAWN_TOOTH_COUNT = 28
 export const SLEEVE_RADIUS_MM = 21
 /** How much of its shaft a sleeve takes up. */
 export const SLEEVE_WIDTH_MM = 13
-/** How far a sleeve moves from its centre to engage. */
-export const SLEEVE_TRAVEL_MM = 9
 /** Metal outside the teeth of a ring gear. */
 export const RIM_MM = 7
 /** Half the height of a differential case. */
@@ -520,9 +519,9 @@ function isNext(lanes: readonly [number, number], one: number, other: number): b
 export function sleeveShiftMm(place: CouplerPosition | undefined): number {
   switch (place?.travel) {
     case 'towards-input':
-      return -SLEEVE_TRAVEL_MM
+      return -USUAL_TRAVEL_MM
     case 'towards-output':
-      return SLEEVE_TRAVEL_MM
+      return USUAL_TRAVEL_MM
     default:
       return 0
   }

@@ -11,7 +11,6 @@ export type {
   Job,
   LimitsBeside,
   LineState,
-  Look,
   PartLine,
   Stage,
   Taken,
@@ -19,7 +18,6 @@ export type {
 export {
   ENTRY_KINDS,
   LINE_STATES,
-  LOOKS,
   STAGES,
   boundsOf,
   exactBoundsOf,
@@ -38,10 +36,9 @@ export { LIMIT_SOURCES, limitFor } from './limits.ts'
 export { alikeParts } from './alike.ts'
 export type { Companion } from './companions.ts'
 export { companionsOf, inspectionsOf } from './companions.ts'
-export type { Need, OrderTarget } from './orders.ts'
+export type { Need } from './orders.ts'
 export { condemnedParts, needsOf, orderTarget, piecesOfKey } from './orders.ts'
-export type { PartFamily, UnitPartKind } from './partKinds.ts'
-export { PART_FAMILIES } from './partKinds.ts'
+export type { UnitPartKind } from './partKinds.ts'
 export type { StageState, Waiting } from './stages.ts'
 export { isJudged, stageAt, stagesOf, waitingOf } from './stages.ts'
 export type { UnitPart } from './unitParts.ts'

@@ -13,6 +13,7 @@ import type {
   Measure,
   Verdict,
 } from '../measure/measurement.ts'
+import type { Look } from '../measure/looks.ts'
 import { SEVERITY, judge } from '../measure/measurement.ts'
 import type { Rational } from '../number/rational.ts'
 import type { Span } from '../number/reading.ts'
@@ -48,24 +49,6 @@ export interface Entered {
   readonly text: string
   readonly unit: ReadingUnit
 }
-
-/** What a part is looked at for. */
-export const LOOKS = [
-  'crack',
-  'grooves',
-  'tooth-tips',
-  'dog-corners',
-  'bearing-feel',
-  'pitting',
-  'scoring',
-  'cone-feel',
-  'step-wear',
-  'bent',
-  'burnt',
-  'thread',
-] as const
-/** See `LOOKS`. */
-export type Look = (typeof LOOKS)[number]
 
 /** What is written down when a unit comes in. */
 export interface Intake {

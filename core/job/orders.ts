@@ -1,71 +1,19 @@
 /**
  * What a verdict orders. What is measured is often not what is worn: play of a shaft is
- * set by shims, and a rough feel is of its bearings. The table below says, for what was
- * found on which kind of part, what is replaced (common practice); it has one line for each.
+ * set by shims, and a rough feel is of its bearings. Each kind of part says what is replaced for
+ * what was found on it.
  */
 import type { BoxIndex } from '../box/box.ts'
 import { indexBox } from '../box/box.ts'
 import { oncePer } from '../box/oncePer.ts'
-import { isNewEachTime, memberOfPiece } from '../box/pieces/index.ts'
-import type { BoxDraft, Piece, PieceKind } from '../box/types.ts'
-import type { Measure } from '../measure/measurement.ts'
-import type { Finding, Job, Look } from './job.ts'
+import type { OrderTarget } from '../box/pieces/index.ts'
+import { PIECE_DEFINITIONS, isNewEachTime, kindsWhere, memberOfPiece } from '../box/pieces/index.ts'
+import type { BoxDraft, Piece } from '../box/types.ts'
+import type { Finding, Job } from './job.ts'
 import { latestFindings, standingVerdict } from './job.ts'
 import type { UnitPartKind } from './partKinds.ts'
 import { UNIT_PART_DEFINITIONS } from './partKinds.ts'
 import { pieceOfRef, readPartReference, refOfPiece } from './unitParts.ts'
-
-/** What is replaced, beside the part that was looked at. */
-export const ORDER_TARGETS = [
-  'itself',
-  'bearings',
-  'fork',
-  'shims',
-  'thrust-washer',
-  'runs-on',
-  'its-shaft',
-] as const
-export type OrderTarget = (typeof ORDER_TARGETS)[number]
-
-export interface OrderRule {
-  readonly found: Measure | Look
-  readonly on: UnitPartKind
-  readonly orders: OrderTarget
-}
-
-/** Where what was found on a part asks for something else than the part. Common practice throughout. */
-const ELSEWHERE: readonly OrderRule[] = [
-  // A fork wears its pads before it wears the groove.
-  { found: 'fork-clearance', on: 'sleeve', orders: 'fork' },
-  // A free gear floats between thrust washers, and turns on needles or a bush.
-  { found: 'end-play', on: 'gear', orders: 'thrust-washer' },
-  { found: 'running-clearance', on: 'gear', orders: 'runs-on' },
-  // Play and preload of a shaft are set by shims.
-  { found: 'end-play', on: 'shaft', orders: 'shims' },
-  { found: 'preload', on: 'shaft', orders: 'shims' },
-  { found: 'preload', on: 'taper-bearing', orders: 'shims' },
-  { found: 'bearing-drag', on: 'shaft', orders: 'bearings' },
-  { found: 'bearing-feel', on: 'shaft', orders: 'bearings' },
-  // The groove is cut into the shaft; a new ring does not mend it.
-  { found: 'groove-width', on: 'snap-ring', orders: 'its-shaft' },
-]
-
-/** One line for whatever can be found on each kind of part. */
-export const ORDER_RULES: readonly OrderRule[] = (
-  Object.keys(UNIT_PART_DEFINITIONS) as readonly UnitPartKind[]
-).flatMap((on) => {
-  const { measures, looks } = UNIT_PART_DEFINITIONS[on]
-  return [...measures, ...looks].map(
-    (found): OrderRule =>
-      ELSEWHERE.find((rule) => rule.found === found && rule.on === on) ?? {
-        found,
-        on,
-        orders: 'itself',
-      },
-  )
-})
-
-const RULES = new Map(ORDER_RULES.map(({ found, on, orders }) => [`${found} ${on}`, orders]))
 
 /** A part that somebody has to get, and what was found that asks for it. */
 export interface Need {
@@ -75,23 +23,11 @@ export interface Need {
 }
 
 /** Bearings that stand on a shaft and are replaced when it is felt to turn roughly. */
-const SHAFT_BEARINGS: ReadonlySet<PieceKind> = new Set<PieceKind>([
-  'ball-bearing',
-  'roller-bearing',
-  'taper-bearing',
-])
-
-/** What goes in new with every rebuild is ordered together, by these keys. */
-const KEEPSAKES: Readonly<Partial<Record<PieceKind, string>>> = {
-  seal: 'seals',
-  gasket: 'seals',
-  'snap-ring': 'snap-rings',
-  'pilot-bearing': 'pilot-bearing',
-}
+const SHAFT_BEARINGS = kindsWhere(({ bearsShaft }) => bearsShaft === true)
 
 /** The key by which a piece is ordered: alone, or with all that is new each time. */
 export function keyOfPiece(index: BoxIndex, piece: Piece): string {
-  const together = KEEPSAKES[piece.kind]
+  const together = PIECE_DEFINITIONS[piece.kind].orderedWith
   if (together !== undefined) return together
   return isNewEachTime(piece) ? `new:${piece.kind}` : refOfPiece(index, piece)
 }
@@ -151,7 +87,7 @@ export function orderTarget(
   { part, what }: Pick<Finding, 'part' | 'what'>,
 ): OrderTarget {
   const kind = kindOfRef(index, part)
-  return (kind && RULES.get(`${what} ${kind}`)) ?? 'itself'
+  return (kind && UNIT_PART_DEFINITIONS[kind].orders?.[what]) ?? 'itself'
 }
 
 /**

@@ -47,10 +47,11 @@ function latestChecks(box: Box, job: Job) {
 
 /** Measured by what tells most of it, or good for nothing by what was seen. */
 export function isJudged(job: Job, { ref, kind, measures: [first] }: UnitPart): boolean {
-  const { isJudgedByAny } = UNIT_PART_DEFINITIONS[kind]
+  const { isJudgedByFirst } = UNIT_PART_DEFINITIONS[kind]
   const findings = job.findings.filter(({ part }) => part === ref)
   return findings.some(
-    (finding) => isJudgedByAny || finding.what === first || standingVerdict(finding) === 'replace',
+    (finding) =>
+      isJudgedByFirst !== true || finding.what === first || standingVerdict(finding) === 'replace',
   )
 }
 

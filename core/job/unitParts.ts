@@ -6,8 +6,9 @@ import { indexBox } from '../box/box.ts'
 import { oncePer } from '../box/oncePer.ts'
 import type { BoxDraft, Gear, Piece } from '../box/types.ts'
 import type { Measure } from '../measure/measurement.ts'
-import type { Look } from './job.ts'
-import type { PartFamily, UnitPartKind } from './partKinds.ts'
+import type { Look } from '../measure/looks.ts'
+import type { PartFamily } from '../box/pieces/index.ts'
+import type { UnitPartKind } from './partKinds.ts'
 import { UNIT_PART_DEFINITIONS } from './partKinds.ts'
 
 /** What a reference such as "ring:3-4/towards-output" or "bearings:counter" says. */

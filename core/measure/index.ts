@@ -1,4 +1,6 @@
 /** Figures, limits and verdicts. */
+export type { Look } from './looks.ts'
+export { LOOKS } from './looks.ts'
 export type {
   Bounds,
   ConeCount,

@@ -1,5 +1,5 @@
 import type { Finding, Section, Verdict } from 'core'
-import { SLEEVE_TRAVEL_MM, readPartReference, sleeveShiftMm, standingVerdict } from 'core'
+import { USUAL_TRAVEL_MM, readPartReference, sleeveShiftMm, standingVerdict } from 'core'
 
 import type { Scale } from '~/views/section/scale.ts'
 import { unitPartName } from '~/words/jobs.ts'
@@ -50,7 +50,7 @@ function placeOf(
   const drawn = section.couplers.find(({ coupler }) => coupler.id === id)
   if (!drawn) return undefined
   const place = drawn.coupler.positions.find((each) => each.id === placeId)
-  const shiftMm = place ? Math.sign(sleeveShiftMm(place)) * (SLEEVE_TRAVEL_MM + 4) : 0
+  const shiftMm = place ? Math.sign(sleeveShiftMm(place)) * (USUAL_TRAVEL_MM + 4) : 0
   const lift = (drawn.baseRadiusMm + 26) * scale.perMmY
   return [
     scale.x(drawn.coupler.stationMm + shiftMm),

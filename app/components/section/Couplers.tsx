@@ -4,7 +4,7 @@ import { memo } from 'react'
 import clsx from 'clsx'
 
 import type { CouplerPosition, SectionCoupler } from 'core'
-import { centreOf, isClutch, SLEEVE_TRAVEL_MM, SLEEVE_WIDTH_MM, sleeveShiftMm } from 'core'
+import { centreOf, isClutch, USUAL_TRAVEL_MM, SLEEVE_WIDTH_MM, sleeveShiftMm } from 'core'
 
 import type { Naming } from '~/words/names.ts'
 import { capitalize, couplerLabel, couplerName, placeName } from '~/words/names.ts'
@@ -99,8 +99,8 @@ function Sleeve({
     <>
       {sides.map((position) => {
         const toward = sleeveShiftMm(position) < 0 ? -1 : 1
-        const near = x + toward * wide(SLEEVE_TRAVEL_MM)
-        const far = x + toward * wide(SLEEVE_TRAVEL_MM + DOGS_WIDTH_MM)
+        const near = x + toward * wide(USUAL_TRAVEL_MM)
+        const far = x + toward * wide(USUAL_TRAVEL_MM + DOGS_WIDTH_MM)
         const isHeld = position.engages.some(({ kind }) => kind === 'hold')
         return [-1, 1].map((half) => (
           <rect

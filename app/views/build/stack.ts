@@ -6,34 +6,14 @@ import type {
   EndPlay,
   Entered,
   MeasuredStack,
-  PieceKind,
+  UnitPartKind,
   Toleranced,
 } from 'core'
-import { endPlayOf, figureOf, pieceOfRef } from 'core'
+import { PIECE_DEFINITIONS, endPlayOf, figureOf, pieceOfRef } from 'core'
 
 import { withPart } from '~/views/layout/withPart.ts'
 
 import type { Group } from './buildView.ts'
-
-/** What lies under gears, beside hubs or in a groove is no part of the length of a stack. */
-const NOT_IN_STACK: ReadonlySet<PieceKind | 'gear' | 'shaft'> = new Set<
-  PieceKind | 'gear' | 'shaft'
->([
-  'needle-bearing',
-  'pilot-bearing',
-  'bush',
-  'ring',
-  'sleeve',
-  'hub-key',
-  'spring',
-  'ball',
-  'key',
-  'snap-ring',
-  'seal',
-  'flange',
-  'nut',
-  'speed-wheel',
-])
 
 export interface StackRow {
   readonly part: AssemblyPart
@@ -51,8 +31,12 @@ export function stackRows(
   return parts.map((part) => ({
     part,
     lengthMm: lengthOf(index, part),
-    isIn: NOT_IN_STACK.has(part.part.kind) === turned.includes(part.id),
+    isIn: isInStack(part.part.kind) !== turned.includes(part.id),
   }))
+}
+
+function isInStack(kind: UnitPartKind): boolean {
+  return kind === 'gear' || kind === 'shaft' || PIECE_DEFINITIONS[kind].isInStack === true
 }
 
 function lengthOf(index: BoxIndex, { part }: AssemblyPart): number | undefined {

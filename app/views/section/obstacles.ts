@@ -1,6 +1,6 @@
 /** Parts that nothing may be written over. */
 import type { SectionPlanetary } from 'core'
-import { SLEEVE_TRAVEL_MM, SLEEVE_WIDTH_MM } from 'core'
+import { USUAL_TRAVEL_MM, SLEEVE_WIDTH_MM } from 'core'
 
 import type { Layout } from './layout.ts'
 import { memberMetalMm } from './outlines.ts'
@@ -59,7 +59,7 @@ export function coveredByParts({ section, scale, seats, shifts }: Layout): reado
     // Only a ring is open inside: between a free gear and its shaft nothing is written.
     return bothSides(scale, yMm, [fromMm, toMm], drawn.isInternal ? metal : [0, metal[1]])
   })
-  const sleeveMm = SLEEVE_WIDTH_MM / 2 + SLEEVE_TRAVEL_MM
+  const sleeveMm = SLEEVE_WIDTH_MM / 2 + USUAL_TRAVEL_MM
   const couplers = section.couplers
     .filter(({ coupler }) => isDrawn(coupler))
     .flatMap((drawn) => {

@@ -1,6 +1,15 @@
 /** The lines of a unit's data sheet: those that are known, and empty places for those that are not. */
-import type { BoxDraft, Measure, Piece, SheetKind, SheetLine, UnitPart } from 'core'
-import { checkBounds, figureOf, fitOf, freshId, parseReading, unitParts, LARGEST } from 'core'
+import type { BoxDraft, Measure, SheetKind, SheetLine, UnitPart } from 'core'
+import {
+  checkBounds,
+  figureOf,
+  fitOf,
+  freshId,
+  kindsWhere,
+  parseReading,
+  unitParts,
+  LARGEST,
+} from 'core'
 import type { ReadingUnit } from 'core'
 
 import { readingIssueWords } from '~/words/measures.ts'
@@ -27,13 +36,7 @@ const OF_THE_UNIT: readonly (readonly [SheetSection, SheetKind])[] = [
   ['oil', 'oil-quantity'],
 ]
 
-const WITH_CASTING_NUMBER: ReadonlySet<Piece['kind']> = new Set<Piece['kind']>([
-  'case',
-  'end-plate',
-  'intermediate-plate',
-  'bearing-carrier',
-  'tail-housing',
-])
+const WITH_CASTING_NUMBER = kindsWhere(({ hasCastingNumber }) => hasCastingNumber === true)
 
 function askedLimit(measure: Measure, of?: string): Omit<SheetLine, 'id'> {
   return { kind: 'limit', measure, ...(of !== undefined && { of }) }

@@ -35,6 +35,8 @@ export const SUSPECTS: Readonly<Record<Complaint['kind'], Suspects>> = {
   },
   'two-in': {
     'interlock-ball': ['scoring'],
+    'interlock-pin': ['scoring'],
+    'interlock-plate': ['scoring', 'bent'],
     detent: ['free-length', 'scoring'],
     rod: ['bent', 'scoring'],
   },

@@ -244,5 +244,5 @@ export function buildPattern(patternId: PatternId, name: string, chosen: Chosen)
   const draft = definition.build(name, pick)
   const behind = definition.choices.includes(BEHIND) ? pick('behind', BEHIND.options) : 'nothing'
   const whole = behind === 'nothing' ? draft : withTransferCase(draft, behind)
-  return withSelectors(withBuild(whole), definition.movedBy ?? 'lever')
+  return withBuild(withSelectors(whole, definition.movedBy ?? 'lever'))
 }

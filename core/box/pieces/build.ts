@@ -10,6 +10,7 @@ import type {
   BoxDraft,
   Coupler,
   Gear,
+  InterlockPartKind,
   Member,
   MemberKind,
   Piece,
@@ -17,6 +18,8 @@ import type {
   ShaftEnd,
   Travel,
 } from '../types.ts'
+import { INTERLOCK_PART_KINDS } from '../types.ts'
+import { interlockSets } from '../selectors/propose.ts'
 import { couplersWithRings, hasHub, isClutch } from '../couplers.ts'
 import { PIECE_DEFINITIONS } from './kinds.ts'
 import { plainDiameterMm } from './shafts.ts'
@@ -398,16 +401,21 @@ function ofCoupler(index: BoxIndex, coupler: Coupler): readonly Proposed[] {
   ]
 }
 
-/** Balls or pins between rods of which one may move at a time. */
-function ofInterlocks({ interlocks = [] }: BoxDraft): readonly Proposed[] {
-  return interlocks
-    .filter(({ couplers }) => couplers.length > 1)
-    .map(({ couplers }) => ({
-      kind: 'interlock-ball',
-      carries: [],
-      coupler: couplers[0],
-      quantity: couplers.length - 1,
-    }))
+const INTERLOCK_PIECES = {
+  ball: 'interlock-ball',
+  pin: 'interlock-pin',
+  plate: 'interlock-plate',
+} as const satisfies Readonly<Record<InterlockPartKind, PieceKind>>
+
+/** What lies between rods of which one may move at a time: as many of each as the interlock has. */
+function ofInterlocks(draft: BoxDraft): readonly Proposed[] {
+  return interlockSets(draft).flatMap(({ parts, couplers }) =>
+    INTERLOCK_PART_KINDS.flatMap((of): readonly Proposed[] => {
+      const [coupler] = couplers
+      const quantity = parts.filter(({ kind }) => kind === of).length
+      return quantity === 0 ? [] : [{ kind: INTERLOCK_PIECES[of], carries: [], coupler, quantity }]
+    }),
+  )
 }
 
 /** The case and what closes it, and the clutch in front of it. */

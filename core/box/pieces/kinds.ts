@@ -1,8 +1,12 @@
 /**
- * What there is to say of each kind of piece: where it sits, how it is held, how it comes
- * off, and how it is drawn where its sizes are not known. Common practice throughout.
+ * What there is to say of each kind of piece: where it sits, how it is held and drawn, what it is
+ * looked at and measured for, what that orders, how it comes off and how it is handled. Common
+ * practice throughout.
  */
+import type { Look } from '../../measure/looks.ts'
+import type { Measure } from '../../measure/measurement.ts'
 import type { Fit, Piece, PieceKind } from '../types.ts'
+import { PIECE_KINDS } from '../types.ts'
 
 /** What a piece belongs to: how it is found, and in which order it is listed. */
 export const PIECE_PLACES = ['shaft', 'coupler', 'selector', 'clutch', 'case'] as const
@@ -27,89 +31,486 @@ export const PIECE_SHAPES = [
 /** See `PIECE_SHAPES`. */
 export type PieceShape = (typeof PIECE_SHAPES)[number]
 
+/** Groups in which parts are gone through at the bench, in that order. */
+export const PART_FAMILIES = [
+  'rings',
+  'sleeves',
+  'gears',
+  'shafts',
+  'bearings',
+  'washers',
+  'hubs',
+  'selectors',
+  'clutch',
+  'case',
+] as const
+/** See `PART_FAMILIES`. */
+export type PartFamily = (typeof PART_FAMILIES)[number]
+
+/** What is replaced, beside the part that was looked at. */
+export const ORDER_TARGETS = [
+  'itself',
+  'bearings',
+  'fork',
+  'shims',
+  'thrust-washer',
+  'runs-on',
+  'its-shaft',
+] as const
+/** See `ORDER_TARGETS`. */
+export type OrderTarget = (typeof ORDER_TARGETS)[number]
+
+/** What can hurt. */
+export const BUILD_CAUTIONS = ['snap-ring', 'spring', 'press', 'heat', 'heavy', 'brittle'] as const
+/** See `BUILD_CAUTIONS`. */
+export type BuildCaution = (typeof BUILD_CAUTIONS)[number]
+
+/** What is taken in the hand for it. */
+export const BUILD_TOOLS = [
+  'ring-pliers',
+  'press',
+  'puller',
+  'torque-wrench',
+  'seal-driver',
+  'magnet',
+  'hoist',
+  'grease',
+] as const
+/** See `BUILD_TOOLS`. */
+export type BuildTool = (typeof BUILD_TOOLS)[number]
+
+/** By what a mistake with a part shows itself later, where nothing stops it at once. */
+export const SHOWN_BY = [
+  'end-play',
+  'ring-gap',
+  'turn-check',
+  'position',
+  'bearing-drag',
+  'leak',
+  'nothing',
+] as const
+/** See `SHOWN_BY`. */
+export type ShownBy = (typeof SHOWN_BY)[number]
+
+/** What a piece that stands in no row along a shaft waits for, see `core/build/looseWays.ts`. */
+export const LOOSE_WAYS = [
+  'in-hub',
+  'piston',
+  'fork',
+  'rod',
+  'interlock',
+  'release-bearing',
+  'closer',
+  'race',
+  'gasket',
+  'oil-guide',
+  'key',
+  'seal',
+] as const
+/** See `LOOSE_WAYS`. */
+export type LooseWay = (typeof LOOSE_WAYS)[number]
+
+/** What any part of a unit is looked at and measured for. What it is measured for first tells most of it. */
+export interface PartDefinition {
+  readonly family: PartFamily
+  readonly measures: readonly Measure[]
+  readonly looks: readonly Look[]
+  /** Whether only what it is measured for first judges it; else anything found of it does. */
+  readonly isJudgedByFirst?: true
+  /** Where what was found asks for something else than the part. */
+  readonly orders?: Readonly<Partial<Record<Measure | Look, OrderTarget>>>
+}
+
 /** See the columns. */
-export interface PieceKindDefinition {
+export interface PieceKindDefinition extends PartDefinition {
+  /** In plain words, for one. */
+  readonly word: string
   readonly sits: PiecePlace
   /** Null where it is not drawn, or is drawn with its coupler. */
-  readonly drawn: {
-    readonly shape: PieceShape
-    /** Its length, and its thickness from bore to outside, where they are not known. */
-    readonly lengthMm: number
-    readonly wallMm: number
-    /** How far its bore stands out over its shaft where it is not known. */
-    readonly overMm: number
-  } | null
+  readonly drawn: Drawn | null
+  /** The path of its sign in a square of 40, where it stands along no shaft. */
+  readonly sign?: string
   /** How it is usually held. */
   readonly fit: Fit
   /** Snap rings, seals and gaskets go in once. */
   readonly isNewEachTime?: true
+  /** The key that it is ordered by with its like, with every rebuild. */
+  readonly orderedWith?: string
   /** Is opened to come off, and needs no end of its shaft. */
   readonly opens?: true
+  readonly comesOff?: LooseWay
+  /** Closes the case round a shaft, or over it. */
+  readonly closesCase?: true
+  readonly hasCastingNumber?: true
+  /** Is replaced where its shaft is felt to turn roughly. */
+  readonly bearsShaft?: true
+  /** Counts in the length of a stack: what lies under gears, beside hubs or in a groove does not. */
+  readonly isInStack?: true
+  readonly cautions?: readonly BuildCaution[]
+  readonly tools?: readonly BuildTool[]
+  readonly shownBy?: ShownBy
 }
 
-type Drawn = NonNullable<PieceKindDefinition['drawn']>
+/** How a piece looks in the section where its sizes are not known. */
+interface Drawn {
+  readonly shape: PieceShape
+  /** Its length, and its thickness from bore to outside. */
+  readonly lengthMm: number
+  readonly wallMm: number
+  /** How far its bore stands out over its shaft. */
+  readonly overMm: number
+}
 
 function drawn(shape: PieceShape, lengthMm: number, wallMm: number, overMm = 0): Drawn {
   return { shape, lengthMm, wallMm, overMm }
 }
 
+function piece(word: string, sits: PiecePlace, fit: Fit, along: Drawn | null = null) {
+  return { word, sits, fit, drawn: along }
+}
+
+/** What a part is looked at and measured for. */
+export function looked(
+  family: PartFamily,
+  measures: readonly Measure[],
+  looks: readonly Look[],
+): PartDefinition {
+  return { family, measures, looks }
+}
+
+/** A bearing that is turned by hand. */
+const ROLLING = looked('bearings', ['bearing-drag'], ['bearing-feel', 'pitting'])
+
+const SIGNS = {
+  plate:
+    'M4 4h32v32h-32ZM9 9v4h4v-4ZM27 9v4h4v-4ZM9 27v4h4v-4ZM27 27v4h4v-4ZM14 20a6 6 0 1 0 12 0a6 6 0 1 0-12 0Z',
+  disc: 'M20 3a17 17 0 1 0 .1 0ZM20 13a7 7 0 1 1-.1 0Z',
+  ball: 'M20 10a10 10 0 1 0 .1 0Z',
+  coil: 'M6 6h28v4h-28ZM6 14h28v4h-28ZM6 22h28v4h-28ZM6 30h28v4h-28Z',
+  rod: 'M2 16h36v8h-36Z',
+}
+
 /** Everything about each kind of piece. */
 export const PIECE_DEFINITIONS: Readonly<Record<PieceKind, PieceKindDefinition>> = {
-  'ball-bearing': { sits: 'shaft', drawn: drawn('balls', 10, 14), fit: 'pressed' },
-  'roller-bearing': { sits: 'shaft', drawn: drawn('rollers', 10, 12), fit: 'pressed' },
-  'taper-bearing': { sits: 'shaft', drawn: drawn('tapers', 11, 13), fit: 'pressed' },
-  'needle-bearing': { sits: 'shaft', drawn: drawn('needles', 12, 2.4), fit: 'slides' },
-  'bearing-race': { sits: 'case', drawn: null, fit: 'pressed' },
-  'pilot-bearing': { sits: 'shaft', drawn: drawn('needles', 7, 3), fit: 'pressed' },
-  bush: { sits: 'shaft', drawn: drawn('plain', 12, 2.4), fit: 'pressed' },
-  spacer: { sits: 'shaft', drawn: drawn('plain', 6, 3.5), fit: 'slides' },
-  'thrust-washer': { sits: 'shaft', drawn: drawn('washer', 2, 6), fit: 'slides' },
-  shim: { sits: 'shaft', drawn: drawn('washer', 1, 8), fit: 'slides' },
+  'ball-bearing': {
+    ...piece('ball bearing', 'shaft', 'pressed', drawn('balls', 10, 14)),
+    ...ROLLING,
+    cautions: ['heat'],
+    shownBy: 'bearing-drag',
+    bearsShaft: true,
+    isInStack: true,
+  },
+  'roller-bearing': {
+    ...piece('roller bearing', 'shaft', 'pressed', drawn('rollers', 10, 12)),
+    ...ROLLING,
+    cautions: ['heat'],
+    shownBy: 'bearing-drag',
+    bearsShaft: true,
+    isInStack: true,
+  },
+  'taper-bearing': {
+    ...piece('taper roller bearing', 'shaft', 'pressed', drawn('tapers', 11, 13)),
+    ...looked('bearings', ['preload', 'bearing-drag'], ['bearing-feel', 'pitting']),
+    cautions: ['heat'],
+    shownBy: 'bearing-drag',
+    bearsShaft: true,
+    isInStack: true,
+    orders: { preload: 'shims' },
+  },
+  'needle-bearing': {
+    ...piece('needle bearing', 'shaft', 'slides', drawn('needles', 12, 2.4)),
+    ...looked('bearings', [], ['pitting', 'bearing-feel']),
+    tools: ['grease'],
+    shownBy: 'end-play',
+  },
+  'bearing-race': {
+    ...piece('bearing race', 'case', 'pressed'),
+    ...looked('bearings', [], ['pitting']),
+    shownBy: 'bearing-drag',
+    comesOff: 'race',
+    sign: SIGNS.disc,
+  },
+  'pilot-bearing': {
+    ...piece('pilot bearing', 'shaft', 'pressed', drawn('needles', 7, 3)),
+    ...looked('bearings', [], ['bearing-feel', 'pitting']),
+    orderedWith: 'pilot-bearing',
+  },
+  bush: {
+    ...piece('bush', 'shaft', 'pressed', drawn('plain', 12, 2.4)),
+    ...looked('bearings', ['running-clearance'], ['scoring']),
+    shownBy: 'end-play',
+  },
+  spacer: {
+    ...piece('spacer', 'shaft', 'slides', drawn('plain', 6, 3.5)),
+    ...looked('washers', ['thickness'], ['scoring']),
+    shownBy: 'end-play',
+    isInStack: true,
+  },
+  'thrust-washer': {
+    ...piece('thrust washer', 'shaft', 'slides', drawn('washer', 2, 6)),
+    ...looked('washers', ['thickness'], ['scoring']),
+    tools: ['grease'],
+    shownBy: 'end-play',
+    isInStack: true,
+  },
+  shim: {
+    ...piece('shim', 'shaft', 'slides', drawn('washer', 1, 8)),
+    ...looked('washers', ['thickness'], ['scoring']),
+    shownBy: 'end-play',
+    isInStack: true,
+  },
   'snap-ring': {
-    sits: 'shaft',
-    drawn: drawn('open-ring', 2, 4),
-    fit: 'snap-ring',
+    ...piece('snap ring', 'shaft', 'snap-ring', drawn('open-ring', 2, 4)),
+    ...looked('washers', ['groove-width', 'thickness'], []),
+    shownBy: 'end-play',
     isNewEachTime: true,
     opens: true,
+    orders: { 'groove-width': 'its-shaft' },
+    orderedWith: 'snap-rings',
   },
-  nut: { sits: 'shaft', drawn: drawn('nut', 7, 7), fit: 'threaded' },
-  key: { sits: 'shaft', drawn: null, fit: 'slides', opens: true },
-  flange: { sits: 'shaft', drawn: drawn('flange', 14, 16), fit: 'slides' },
-  'speed-wheel': { sits: 'shaft', drawn: drawn('toothed-disc', 5, 7), fit: 'slides' },
-  hub: { sits: 'coupler', drawn: null, fit: 'pressed' },
-  sleeve: { sits: 'coupler', drawn: null, fit: 'slides' },
-  ring: { sits: 'coupler', drawn: drawn('cone', 4, 4, 6), fit: 'slides' },
-  'hub-key': { sits: 'coupler', drawn: null, fit: 'slides' },
-  spring: { sits: 'coupler', drawn: null, fit: 'slides' },
-  ball: { sits: 'coupler', drawn: null, fit: 'slides' },
-  fork: { sits: 'selector', drawn: null, fit: 'slides' },
-  rod: { sits: 'selector', drawn: null, fit: 'slides' },
-  detent: { sits: 'selector', drawn: null, fit: 'slides' },
-  'interlock-ball': { sits: 'selector', drawn: null, fit: 'slides' },
-  'friction-plate': { sits: 'clutch', drawn: null, fit: 'slides' },
-  'steel-plate': { sits: 'clutch', drawn: null, fit: 'slides' },
-  piston: { sits: 'clutch', drawn: null, fit: 'slides' },
-  'clutch-disc': { sits: 'clutch', drawn: null, fit: 'slides' },
-  'release-bearing': { sits: 'clutch', drawn: null, fit: 'slides' },
-  'clutch-fork': { sits: 'clutch', drawn: null, fit: 'slides' },
-  case: { sits: 'case', drawn: null, fit: 'bolted' },
-  'end-plate': { sits: 'case', drawn: null, fit: 'bolted' },
-  'intermediate-plate': { sits: 'case', drawn: null, fit: 'bolted' },
-  'bearing-carrier': { sits: 'case', drawn: null, fit: 'bolted' },
-  'tail-housing': { sits: 'case', drawn: null, fit: 'bolted' },
-  cover: { sits: 'case', drawn: null, fit: 'bolted' },
-  'dummy-shaft': { sits: 'case', drawn: null, fit: 'slides' },
-  'idler-pin': { sits: 'case', drawn: null, fit: 'slides' },
+  nut: {
+    ...piece('nut', 'shaft', 'threaded', drawn('nut', 7, 7)),
+    ...looked('washers', [], ['thread']),
+  },
+  key: {
+    ...piece('key', 'shaft', 'slides'),
+    ...looked('washers', ['thickness'], ['step-wear']),
+    opens: true,
+    comesOff: 'key',
+    sign: 'M4 16h32a16 14 0 0 1-32 0Z',
+  },
+  flange: {
+    ...piece('output flange', 'shaft', 'slides', drawn('flange', 14, 16)),
+    ...looked('shafts', ['spline-rock', 'run-out'], ['scoring']),
+  },
+  'speed-wheel': {
+    ...piece('speed wheel', 'shaft', 'slides', drawn('toothed-disc', 5, 7)),
+    ...looked('shafts', [], ['tooth-tips', 'crack']),
+  },
+  hub: {
+    ...piece('hub', 'coupler', 'pressed'),
+    ...looked('hubs', ['spline-rock'], ['step-wear', 'crack']),
+    cautions: ['brittle'],
+    shownBy: 'position',
+    isInStack: true,
+  },
+  sleeve: {
+    ...piece('sleeve', 'coupler', 'slides'),
+    ...looked('sleeves', ['fork-clearance', 'dog-engagement', 'spline-rock'], ['dog-corners']),
+    shownBy: 'position',
+    isJudgedByFirst: true,
+    orders: { 'fork-clearance': 'fork' },
+  },
+  ring: {
+    ...piece('blocker ring', 'coupler', 'slides', drawn('cone', 4, 4, 6)),
+    ...looked('rings', ['ring-gap'], ['crack', 'grooves', 'tooth-tips']),
+    shownBy: 'ring-gap',
+    isJudgedByFirst: true,
+  },
+  'hub-key': {
+    ...piece('hub keys', 'coupler', 'slides'),
+    ...looked('hubs', ['thickness'], ['step-wear']),
+    cautions: ['spring'],
+    shownBy: 'position',
+    comesOff: 'in-hub',
+    sign: 'M6 15h10l3-4h2l3 4h10v10h-28Z',
+  },
+  spring: {
+    ...piece('spring', 'coupler', 'slides'),
+    ...looked('hubs', ['free-length'], ['crack']),
+    cautions: ['spring'],
+    shownBy: 'position',
+    comesOff: 'in-hub',
+    sign: SIGNS.coil,
+  },
+  ball: {
+    ...piece('ball', 'coupler', 'slides'),
+    ...looked('hubs', [], ['scoring']),
+    cautions: ['spring'],
+    tools: ['magnet'],
+    shownBy: 'position',
+    comesOff: 'in-hub',
+    sign: SIGNS.ball,
+  },
+  fork: {
+    ...piece('fork', 'selector', 'slides'),
+    ...looked('selectors', ['thickness'], ['step-wear', 'bent', 'crack']),
+    shownBy: 'position',
+    comesOff: 'fork',
+    sign: 'M17 0h6v10h-6ZM4 38v-14a16 14 0 0 1 32 0v14h-6v-13a10 9 0 0 0-20 0v13Z',
+  },
+  rod: {
+    ...piece('selector rod', 'selector', 'slides'),
+    ...looked('selectors', [], ['bent', 'scoring']),
+    shownBy: 'position',
+    comesOff: 'rod',
+    sign: 'M2 16h28v8h-28ZM32 16h6v8h-6Z',
+  },
+  detent: {
+    ...piece('detent ball and spring', 'selector', 'slides'),
+    ...looked('selectors', ['free-length'], ['scoring']),
+    cautions: ['spring'],
+    tools: ['magnet'],
+    shownBy: 'position',
+    sign: 'M20 24a7 7 0 1 0 .1 0ZM10 2h20v4h-20ZM10 9h20v4h-20ZM10 16h20v4h-20Z',
+  },
+  'interlock-ball': {
+    ...piece('interlock ball', 'selector', 'slides'),
+    ...looked('selectors', [], ['scoring']),
+    tools: ['magnet', 'grease'],
+    shownBy: 'position',
+    comesOff: 'interlock',
+    sign: SIGNS.ball,
+  },
+  'interlock-pin': {
+    ...piece('interlock pin', 'selector', 'slides'),
+    ...looked('selectors', [], ['scoring']),
+    tools: ['magnet', 'grease'],
+    shownBy: 'position',
+    comesOff: 'interlock',
+    sign: SIGNS.rod,
+  },
+  'interlock-plate': {
+    ...piece('interlock plate', 'selector', 'slides'),
+    ...looked('selectors', [], ['scoring', 'bent']),
+    shownBy: 'position',
+    comesOff: 'interlock',
+    sign: SIGNS.plate,
+  },
+  'friction-plate': {
+    ...piece('friction plate', 'clutch', 'slides'),
+    ...looked('clutch', ['thickness', 'stack-height', 'pack-clearance'], ['burnt']),
+    sign: SIGNS.disc,
+  },
+  'steel-plate': {
+    ...piece('steel plate', 'clutch', 'slides'),
+    ...looked('clutch', ['flatness', 'thickness'], ['burnt']),
+    sign: SIGNS.disc,
+  },
+  piston: {
+    ...piece('piston', 'clutch', 'slides'),
+    ...looked('clutch', [], ['scoring']),
+    shownBy: 'leak',
+    comesOff: 'piston',
+    sign: 'M4 6h32v28h-8v-20h-16v20h-8Z',
+  },
+  'clutch-disc': {
+    ...piece('clutch disc', 'clutch', 'slides'),
+    ...looked('clutch', ['thickness', 'run-out'], ['burnt']),
+    sign: SIGNS.disc,
+  },
+  'release-bearing': {
+    ...piece('release bearing', 'clutch', 'slides'),
+    ...looked('clutch', [], ['bearing-feel', 'pitting']),
+    comesOff: 'release-bearing',
+    sign: SIGNS.disc,
+  },
+  'clutch-fork': {
+    ...piece('clutch fork', 'clutch', 'slides'),
+    ...looked('clutch', [], ['step-wear', 'bent', 'crack']),
+    sign: 'M17 0h6v20h-6ZM6 38v-10a14 10 0 0 1 28 0v10h-6v-9a8 6 0 0 0-16 0v9Z',
+  },
+  case: {
+    ...piece('case', 'case', 'bolted'),
+    ...looked('case', ['flatness'], ['crack']),
+    cautions: ['heavy'],
+    tools: ['hoist'],
+    hasCastingNumber: true,
+    sign: 'M2 6h36v28h-36ZM7 11v18h26v-18Z',
+  },
+  'end-plate': {
+    ...piece('end plate', 'case', 'bolted'),
+    ...looked('case', ['flatness'], ['crack']),
+    shownBy: 'end-play',
+    closesCase: true,
+    hasCastingNumber: true,
+    comesOff: 'closer',
+    sign: SIGNS.plate,
+  },
+  'intermediate-plate': {
+    ...piece('intermediate plate', 'case', 'bolted'),
+    ...looked('case', ['flatness'], ['crack']),
+    closesCase: true,
+    hasCastingNumber: true,
+    comesOff: 'closer',
+    sign: SIGNS.plate,
+  },
+  'bearing-carrier': {
+    ...piece('bearing carrier', 'case', 'bolted'),
+    ...looked('case', ['running-clearance'], ['crack']),
+    shownBy: 'end-play',
+    closesCase: true,
+    hasCastingNumber: true,
+    comesOff: 'closer',
+    sign: SIGNS.plate,
+  },
+  'tail-housing': {
+    ...piece('tail housing', 'case', 'bolted'),
+    ...looked('case', ['running-clearance'], ['crack']),
+    cautions: ['heavy'],
+    shownBy: 'leak',
+    closesCase: true,
+    hasCastingNumber: true,
+    comesOff: 'closer',
+    sign: 'M2 8h12l22 8v10l-22 8h-12ZM8 14v12h6v-12Z',
+  },
+  cover: {
+    ...piece('cover', 'case', 'bolted'),
+    ...looked('case', ['flatness'], ['crack']),
+    closesCase: true,
+    comesOff: 'closer',
+    sign: 'M2 14h6v-6h24v6h6v8h-36Z',
+  },
+  'dummy-shaft': {
+    ...piece('dummy shaft', 'case', 'slides'),
+    ...looked('case', [], ['scoring']),
+    sign: SIGNS.rod,
+  },
+  'idler-pin': {
+    ...piece('pin', 'case', 'slides'),
+    ...looked('shafts', ['running-clearance'], ['scoring']),
+    sign: SIGNS.rod,
+  },
   seal: {
-    sits: 'shaft',
-    drawn: drawn('lip', 5, 8),
-    fit: 'pressed',
+    ...piece('oil seal', 'shaft', 'pressed', drawn('lip', 5, 8)),
+    ...looked('case', [], ['scoring']),
+    tools: ['seal-driver'],
+    shownBy: 'leak',
     isNewEachTime: true,
+    orderedWith: 'seals',
+    comesOff: 'seal',
+    sign: SIGNS.disc,
   },
-  gasket: { sits: 'case', drawn: null, fit: 'bolted', isNewEachTime: true },
-  bolt: { sits: 'case', drawn: null, fit: 'threaded' },
-  switch: { sits: 'case', drawn: null, fit: 'threaded' },
-  'oil-guide': { sits: 'case', drawn: null, fit: 'slides' },
+  gasket: {
+    ...piece('gasket', 'case', 'bolted'),
+    ...looked('case', [], []),
+    shownBy: 'leak',
+    isNewEachTime: true,
+    orderedWith: 'seals',
+    comesOff: 'gasket',
+    sign: 'M3 3h34v34h-34ZM8 8v24h24v-24Z',
+  },
+  bolt: {
+    ...piece('bolt', 'case', 'threaded'),
+    ...looked('case', [], ['thread']),
+    sign: 'M12 2h16v9h-16ZM16 13h8v25h-8Z',
+  },
+  switch: {
+    ...piece('switch', 'case', 'threaded'),
+    ...looked('case', [], ['thread']),
+    sign: 'M12 4h16v14h-16ZM16 20h8v14h-8ZM18 0h4v4h-4Z',
+  },
+  'oil-guide': {
+    ...piece('oil guide', 'case', 'slides'),
+    ...looked('case', [], ['crack']),
+    comesOff: 'oil-guide',
+    sign: 'M2 12h4v12h28v-12h4v16h-36Z',
+  },
+}
+
+/** The kinds of which something holds. */
+export function kindsWhere(is: (kind: PieceKindDefinition) => boolean): ReadonlySet<PieceKind> {
+  return new Set(PIECE_KINDS.filter((kind) => is(PIECE_DEFINITIONS[kind])))
 }
 
 /** Whether a piece goes in once only: as it was said, or as is usual of its kind. */

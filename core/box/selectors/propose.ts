@@ -5,6 +5,7 @@
  */
 import { centreOf } from '../box.ts'
 import { USUAL_TRAVEL_MM, isClutch } from '../couplers.ts'
+import { oncePer } from '../oncePer.ts'
 import type {
   BoxDraft,
   BoxPosition,
@@ -201,6 +202,36 @@ function proposeInterlock(
     })
   })
 }
+
+/** What keeps some rods apart, and the couplers that those move. */
+export interface InterlockSet {
+  readonly parts: readonly InterlockPart[]
+  readonly couplers: ReadonlySet<string>
+}
+
+/** The interlock of a box, as it is stated or as is usual, by the rods that hang together through it. */
+export const interlockSets = oncePer((draft: BoxDraft): readonly InterlockSet[] => {
+  // A drum moves its forks by itself, and lets one of them out at a time.
+  const selectors = draft.selectors ?? (draft.drums ? [] : proposeSelectors(draft))
+  const couplersOf = (rod: string): readonly string[] =>
+    selectors
+      .filter(({ id }) => id === rod)
+      .flatMap(({ places }) => places.flatMap(({ couplers }) => Object.keys(couplers)))
+  return (draft.interlockParts ?? proposeInterlock(draft, selectors)).reduce<
+    readonly InterlockSet[]
+  >((sets, part) => {
+    const couplers = part.selectors.flatMap(couplersOf)
+    const isTied = (set: InterlockSet): boolean => couplers.some((id) => set.couplers.has(id))
+    const tied = sets.filter(isTied)
+    return [
+      ...sets.filter((set) => !isTied(set)),
+      {
+        parts: [...tied.flatMap(({ parts }) => parts), part],
+        couplers: new Set([...tied.flatMap((set) => [...set.couplers]), ...couplers]),
+      },
+    ]
+  }, [])
+})
 
 function rowOf({ places }: Selector): number {
   return Math.min(...places.map(({ gate }) => gate?.row ?? Infinity))
