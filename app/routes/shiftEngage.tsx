@@ -17,6 +17,7 @@ import {
   engageables,
   isRingCondemned,
   measuredGapMm,
+  ringOf,
   travelOf,
 } from '~/views/shift/contactView.ts'
 import { MOST_LOAD_NM, USUAL_LOAD_NM, figureWithin } from '~/views/shift/shiftInput.ts'
@@ -160,7 +161,7 @@ export default function ShiftEngage() {
             isCondemned={isRingCondemned(naming.box, job, chosen)}
             triedMm={triedMm}
             unit={lengthUnit}
-            measureHref={measureAddress(id, `ring:${chosen.key}`)}
+            measureHref={measureAddress(id, ringOf(chosen))}
             onTry={(gap) => {
               change({ gap: gap === null ? '' : `${gap}` })
             }}

@@ -13,7 +13,7 @@ import type {
   ShownBy,
   Step,
 } from 'core'
-import { STACK_UNITS_PER_MM, handlingOf, pieceOfRef } from 'core'
+import { STACK_UNITS_PER_MM, handlingOf, pieceOfRef, pathTo } from 'core'
 
 import type { LengthUnit } from './format.ts'
 import { formatLength } from './format.ts'
@@ -151,7 +151,7 @@ export function partNotes(naming: Naming, { part }: AssemblyPart): readonly stri
       const said = inWords(naming.words, text ?? MARK_SENTENCES[kind])
       return other === undefined
         ? said
-        : `${said} Goes with the ${unitPartName(naming, `piece:${other}`)}.`
+        : `${said} Goes with the ${unitPartName(naming, pathTo('piece', other))}.`
     }),
     ...(piece.putInWith === undefined
       ? []

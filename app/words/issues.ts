@@ -9,6 +9,7 @@ import {
   indexBox,
   namingEnds,
   partsOf,
+  readPath,
 } from 'core'
 
 import { LIST_WORDS, changedPartName } from './changedPart.ts'
@@ -54,8 +55,8 @@ function namesIn(draft: BoxDraft, words: Vocabulary) {
   }
   const piece = (id: string): string => pieceNameById(naming, id)
   const partOf = (ref: string): string => {
-    const id = ref.slice(ref.indexOf(':') + 1)
-    return ref.startsWith('gear:') ? gear(id) : piece(id)
+    const { kind, id } = readPath(ref)
+    return kind === 'gear' ? gear(id) : piece(id)
   }
   const body = (id: string): string => bodyName(naming, id)
   const reason = (rule: string): string =>

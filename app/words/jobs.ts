@@ -11,7 +11,7 @@ import type {
   StageState,
   Waiting,
 } from 'core'
-import { STACK_UNITS_PER_MM, pieceOfRef, piecesOfKey, readPartReference } from 'core'
+import { STACK_UNITS_PER_MM, pieceOfRef, piecesOfKey, readPath } from 'core'
 
 import {
   CONE_NAMES,
@@ -55,7 +55,7 @@ const KEEPSAKES: ReadonlyMap<string, string> = new Map([
 
 /** What a part of a unit is called: "3 blocker ring", "2nd gear, main shaft". */
 export function unitPartName(naming: Naming, ref: string): string {
-  const { kind, id, place: placeId } = readPartReference(ref)
+  const { kind, id, place: placeId } = readPath(ref)
   const { gears, couplers }: BoxIndex = naming.box
   switch (kind) {
     case 'ring': {

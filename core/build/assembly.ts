@@ -4,6 +4,7 @@
  * in one another or lie before one another, which gears cannot pass, and what moves what.
  * What people state comes on top. Common practice where no other source is named.
  */
+import { pathTo } from '../box/partPath.ts'
 import type { BoxIndex } from '../box/box.ts'
 import { indexBox } from '../box/box.ts'
 import { oncePer } from '../box/oncePer.ts'
@@ -143,7 +144,7 @@ function partOf(
       ways: waysOut(lookup, rows, shaft),
     }
   if (row) {
-    const on = `shaft:${row.member.id}`
+    const on = pathTo('shaft', row.member.id)
     const host = lookup.shafts.find(({ member }) => member === row.member)
     // A tube has gears in mesh with others: it comes out with what runs through it.
     const isOutboard = row.outboard !== undefined && !host?.core && kind !== 'shaft'

@@ -1,4 +1,5 @@
 /** What is put into the case and onto it, and what each of it waits for. */
+import { pathTo } from '../box/partPath.ts'
 import type { Piece } from '../box/types.ts'
 import { CLOSING_SIDES } from '../box/types.ts'
 import type { UnitPart } from '../job/unitParts.ts'
@@ -82,7 +83,7 @@ export function waysOut(
       ...closersOver(lookup, side),
       ...others
         .filter((other) => crossings(index, shaft, other, side))
-        .map((other) => `shaft:${other.member.id}`),
+        .map((other) => pathTo('shaft', other.member.id)),
     ],
   }))
 }

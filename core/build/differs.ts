@@ -2,6 +2,7 @@
  * What differs between two assemblies: of one unit at two times, or of two units of a kind.
  * Parts are the same where they are called the same.
  */
+import { readPath } from '../box/partPath.ts'
 import { indexBox } from '../box/box.ts'
 import type { BoxIndex } from '../box/box.ts'
 import type { BoxDraft } from '../box/types.ts'
@@ -94,7 +95,7 @@ function only(ref: string, on: Side): Difference {
 /** What is stated of a part, by its reference. */
 function stated(index: BoxIndex, ref: string): Readonly<Record<string, unknown>> {
   const gear = index.gears.get(ref.slice('gear:'.length))
-  const found = ref.startsWith('gear:') ? gear : pieceOfRef(index, ref)
+  const found = readPath(ref).kind === 'gear' ? gear : pieceOfRef(index, ref)
   return { ...found }
 }
 

@@ -1,4 +1,5 @@
 /** The ways off of what stands in no row: in the case, on it, or between a hub and its sleeve. */
+import { pathTo } from '../box/partPath.ts'
 import { isClutch } from '../box/couplers.ts'
 import { interlockSets } from '../box/selectors/propose.ts'
 import type { LooseWay } from '../box/pieces/index.ts'
@@ -29,7 +30,7 @@ function ofCoupler({ lookup, piece }: Loose, ...kinds: readonly PieceKind[]): re
 }
 
 function shaftOf({ index }: UnitLookup, member: string | undefined): readonly string[] {
-  return member !== undefined && index.members.has(member) ? [`shaft:${member}`] : []
+  return member !== undefined && index.members.has(member) ? [pathTo('shaft', member)] : []
 }
 
 /** Keys, springs and balls lie under the sleeve, or under the plates of a friction clutch. */
@@ -38,7 +39,7 @@ function waysInHub(loose: Loose): readonly AssemblyWay[] {
   const coupler = lookup.index.couplers.get(piece.coupler ?? '')
   return coupler !== undefined && isClutch(coupler)
     ? [way(ofCoupler(loose, 'friction-plate', 'steel-plate'))]
-    : [way([`sleeve:${piece.coupler ?? ''}`])]
+    : [way([pathTo('sleeve', piece.coupler ?? '')])]
 }
 
 /** What lies between rods comes out with any of them. */

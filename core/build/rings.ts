@@ -1,10 +1,11 @@
 /** Everything that sits on shafts as rings: what stands there, and over which end it comes off. */
+import { pathTo, readPath } from '../box/partPath.ts'
 import type { BoxIndex } from '../box/box.ts'
 import { hasHub } from '../box/couplers.ts'
 import { PIECE_DEFINITIONS, opens, rowOf, stretchesOf } from '../box/pieces/index.ts'
 import type { Member, Piece, PieceKind, ShaftEnd } from '../box/types.ts'
 import { SHAFT_ENDS } from '../box/types.ts'
-import { pieceOfRef, readPartReference, refOfPiece } from '../job/unitParts.ts'
+import { pieceOfRef, refOfPiece } from '../job/unitParts.ts'
 
 import type { UnitLookup, InRow } from './lookup.ts'
 import { memberIdOf } from './lookup.ts'
@@ -89,7 +90,7 @@ export function gearsForGood(index: BoxIndex, member: Member): ReadonlySet<strin
       .filter(({ id }) => !stay.has(id))
       .flatMap(({ id }) => ringOfGear(index, member, id) ?? [])
     const held = waysOffRow(outlineOf(index, member, stay), rings).flatMap((ways, at) =>
-      ways.length === 0 ? readPartReference(rings[at]?.id ?? '').id : [],
+      ways.length === 0 ? readPath(rings[at]?.id ?? '').id : [],
     )
     if (held.length === 0) return stay
     for (const id of held) stay.add(id)
@@ -97,7 +98,7 @@ export function gearsForGood(index: BoxIndex, member: Member): ReadonlySet<strin
 }
 
 function ringOfGear(index: BoxIndex, member: Member, id: string): Ring | undefined {
-  const seat = rowOf(index, member.id).find(({ ref }) => ref === `gear:${id}`)
+  const seat = rowOf(index, member.id).find(({ ref }) => ref === pathTo('gear', id))
   return seat && { ...seat, id: seat.ref, outsideMm: Infinity }
 }
 
@@ -115,7 +116,7 @@ function outlineOf(index: BoxIndex, member: Member, stay: ReadonlySet<string>) {
 /** What stands on a member as rings: pieces, gears, hubs with their sleeves, tubes round it. */
 function ringsOn({ index, shafts, stay }: UnitLookup, member: Member): readonly Ring[] {
   const standing = rowOf(index, member.id).flatMap((seat): Ring[] => {
-    const { kind, id: seated } = readPartReference(seat.ref)
+    const { kind, id: seated } = readPath(seat.ref)
     if (kind === 'gear' && stay.get(member.id)?.has(seated) === true) return []
     const piece = kind === 'piece' ? index.pieces.get(seated) : undefined
     const room = piece && opens(piece) ? { roomMm: roomOf(piece) } : {}
@@ -141,7 +142,7 @@ function ringsOn({ index, shafts, stay }: UnitLookup, member: Member): readonly 
       const at = { fromMm: stationMm - HALF_HUB_MM, toMm: stationMm + HALF_HUB_MM }
       const overMm = boreMm + 2 * HUB_WALL_MM
       const sleeve: Ring = {
-        id: `sleeve:${id}`,
+        id: pathTo('sleeve', id),
         ...at,
         boreMm: hub ? overMm : boreMm,
         outsideMm: overMm + 2 * SLEEVE_WALL_MM,
@@ -153,7 +154,7 @@ function ringsOn({ index, shafts, stay }: UnitLookup, member: Member): readonly 
   const tubes = shafts
     .filter(({ core }) => core?.id === member.id)
     .map(({ member: tube }): Ring => ({
-      id: `shaft:${tube.id}`,
+      id: pathTo('shaft', tube.id),
       fromMm: tube.fromMm,
       toMm: tube.toMm,
       boreMm: Math.max(

@@ -2,11 +2,12 @@
  * Parts of another unit that may stand in for one of this: alike in every figure that is
  * known of both. Whether one fits is for a person to see who has both in hand.
  */
+import { pathTo, pathToRing, readPath } from '../box/partPath.ts'
 import type { BoxIndex } from '../box/box.ts'
 import { indexBox } from '../box/box.ts'
 import { pairsOf } from '../box/links/index.ts'
 import type { BoxDraft, Gear, Piece } from '../box/types.ts'
-import { pieceOfRef, readPartReference, refOfPiece } from './unitParts.ts'
+import { pieceOfRef, refOfPiece } from './unitParts.ts'
 
 /** The counts of the gears that a gear runs with, in order; null while one is not counted. */
 function mateCounts({ draft, gears }: BoxIndex, { id }: Gear): readonly (number | null)[] {
@@ -42,7 +43,7 @@ function arePiecesAlike(one: Piece, other: Piece): boolean {
 
 /** The gear that a ring works on. */
 function gearOfRing({ couplers, gears }: BoxIndex, ref: string): Gear | undefined {
-  const { id, place } = readPartReference(ref)
+  const { id, place } = readPath(ref)
   const engages = couplers.get(id)?.positions.find((each) => each.id === place)?.engages ?? []
   return engages.flatMap((each) => (each.kind === 'lock' ? (gears.get(each.body) ?? []) : []))[0]
 }
@@ -68,7 +69,7 @@ function areShaftsAlike(index: BoxIndex, id: string, other: BoxIndex, candidate:
 /** References to the parts of another unit that are alike with one of this. */
 export function alikeParts(draft: BoxDraft, ref: string, spare: BoxDraft): readonly string[] {
   const [index, other] = [indexBox(draft), indexBox(spare)]
-  const { kind, id } = readPartReference(ref)
+  const { kind, id } = readPath(ref)
   const piece = pieceOfRef(index, ref)
   const byPiece = piece
     ? (spare.pieces ?? [])
@@ -80,16 +81,16 @@ export function alikeParts(draft: BoxDraft, ref: string, spare: BoxDraft): reado
     if (!gear) return []
     return spare.gears
       .filter((candidate) => areGearsAlike(index, gear, other, candidate))
-      .map((candidate) => `gear:${candidate.id}`)
+      .map((candidate) => pathTo('gear', candidate.id))
   }
   if (kind === 'shaft')
     return spare.members
       .filter((candidate) => areShaftsAlike(index, id, other, candidate.id))
-      .map((candidate) => `shaft:${candidate.id}`)
+      .map((candidate) => pathTo('shaft', candidate.id))
   if (kind === 'ring') {
     const gear = gearOfRing(index, ref)
     const rings = spare.couplers.flatMap((coupler) =>
-      coupler.positions.map((place) => `ring:${coupler.id}/${place.id}`),
+      coupler.positions.map((place) => pathToRing(coupler.id, place.id)),
     )
     const byGear = rings.filter((each) => {
       const candidate = gearOfRing(other, each)

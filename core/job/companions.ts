@@ -3,6 +3,8 @@
  * line of the table: of which kind of part, why, and which parts it leads to (common
  * practice throughout). What a rule leads to may lead on to more.
  */
+import type { PathParts } from '../box/partPath.ts'
+import { pathTo, pathToRing, readPath } from '../box/partPath.ts'
 import type { BoxIndex } from '../box/box.ts'
 import { indexBox } from '../box/box.ts'
 import { couplersWithRings } from '../box/couplers.ts'
@@ -10,8 +12,7 @@ import { pairsOf } from '../box/links/index.ts'
 import { isNewEachTime, memberOfPiece } from '../box/pieces/index.ts'
 import type { BoxDraft, Piece } from '../box/types.ts'
 import { keyOfPiece } from './orders.ts'
-import type { PartReference } from './unitParts.ts'
-import { pieceOfRef, readPartReference, refOfPiece } from './unitParts.ts'
+import { pieceOfRef, refOfPiece } from './unitParts.ts'
 
 /** Why something goes with a part. */
 export const COMPANION_REASONS = [
@@ -38,7 +39,7 @@ interface CompanionRule {
   readonly of: string
   readonly why: CompanionReason
   /** References to what goes with it. */
-  readonly leadsTo: (index: BoxIndex, ref: PartReference) => readonly string[]
+  readonly leadsTo: (index: BoxIndex, ref: PathParts) => readonly string[]
 }
 
 function piecesWhere(index: BoxIndex, is: (piece: Piece) => boolean): readonly string[] {
@@ -52,7 +53,7 @@ function ringsOn({ draft }: BoxIndex, gear: string): readonly string[] {
     .flatMap(({ id, positions }) =>
       positions
         .filter(({ engages }) => engages.some((each) => each.kind === 'lock' && each.body === gear))
-        .map((place) => `ring:${id}/${place.id}`),
+        .map((place) => pathToRing(id, place.id)),
     )
 }
 
@@ -66,14 +67,14 @@ export const COMPANION_RULES: readonly CompanionRule[] = [
       draft.links
         .flatMap(pairsOf)
         .flatMap(({ a, b }) => (a === id ? [b] : b === id ? [a] : []))
-        .map((mate) => `gear:${mate}`),
+        .map((mate) => pathTo('gear', mate)),
   },
   {
     of: 'gear',
     why: 'integral',
     leadsTo: ({ gears }, { id }) => {
       const gear = gears.get(id)
-      return gear?.mount === 'integral' ? [`shaft:${gear.member}`] : []
+      return gear?.mount === 'integral' ? [pathTo('shaft', gear.member)] : []
     },
   },
   { of: 'gear', why: 'beside-cone', leadsTo: (index, { id }) => ringsOn(index, id) },
@@ -83,7 +84,7 @@ export const COMPANION_RULES: readonly CompanionRule[] = [
     leadsTo: ({ draft }, { id }) =>
       draft.gears
         .filter(({ member, mount }) => member === id && mount === 'integral')
-        .map((gear) => `gear:${gear.id}`),
+        .map((gear) => pathTo('gear', gear.id)),
   },
   {
     // Needles run on the shaft itself, and have worn with it.
@@ -110,8 +111,10 @@ export const COMPANION_RULES: readonly CompanionRule[] = [
     of: 'piece',
     why: 'matched',
     leadsTo: (index, { id }) => {
-      const piece = pieceOfRef(index, `piece:${id}`)
-      return piece?.kind === 'hub' && piece.coupler !== undefined ? [`sleeve:${piece.coupler}`] : []
+      const piece = pieceOfRef(index, pathTo('piece', id))
+      return piece?.kind === 'hub' && piece.coupler !== undefined
+        ? [pathTo('sleeve', piece.coupler)]
+        : []
     },
   },
   {
@@ -119,7 +122,7 @@ export const COMPANION_RULES: readonly CompanionRule[] = [
     of: 'piece',
     why: 'race',
     leadsTo: (index, { id }) => {
-      const piece = pieceOfRef(index, `piece:${id}`)
+      const piece = pieceOfRef(index, pathTo('piece', id))
       const isBearing = piece?.kind.endsWith('-bearing') === true && piece.kind !== 'pilot-bearing'
       if (!piece || (!isBearing && piece.kind !== 'bearing-race')) return []
       return piecesWhere(index, (other) => other !== piece && isRaceOf(index, piece, other))
@@ -156,7 +159,7 @@ export function companionsOf(draft: BoxDraft, replaced: readonly string[]): read
     follow(key)
   }
   const follow = (ref: string): void => {
-    const reference = readPartReference(ref)
+    const reference = readPath(ref)
     for (const { of, why, leadsTo } of COMPANION_RULES) {
       if (of !== reference.kind) continue
       for (const each of leadsTo(index, reference)) {
@@ -183,17 +186,17 @@ export function inspectionsOf(draft: BoxDraft, replaced: readonly string[]): rea
   const index = indexBox(draft)
   const known = new Set(replaced)
   return replaced.flatMap((ref): readonly Inspection[] => {
-    const { kind, id, place } = readPartReference(ref)
+    const { kind, id, place } = readPath(ref)
     const parts =
       kind === 'ring'
         ? (index.couplers.get(id)?.positions ?? [])
             .filter((each) => each.id === place)
             .flatMap(({ engages }) => engages)
             .flatMap((each) =>
-              each.kind === 'lock' && index.gears.has(each.body) ? [`gear:${each.body}`] : [],
+              each.kind === 'lock' && index.gears.has(each.body) ? [pathTo('gear', each.body)] : [],
             )
         : pieceOfRef(index, ref)?.kind === 'fork' || kind === 'fork'
-          ? [`sleeve:${pieceOfRef(index, ref)?.coupler ?? id}`]
+          ? [pathTo('sleeve', pieceOfRef(index, ref)?.coupler ?? id)]
           : []
     return parts.flatMap((part) => {
       if (known.has(part)) return []

@@ -252,7 +252,7 @@ describe('of a unit whose parts are listed', () => {
   })
 
   test('along a shaft the parts come as they stand', () => {
-    const along = alongShafts(whole, unitParts(whole)).map((part) => part.ref)
+    const along: readonly string[] = alongShafts(whole, unitParts(whole)).map((part) => part.ref)
     const needles = ref(({ carries }) => carries?.includes('main-2') === true)
     const at = (of: string): number => along.indexOf(of)
     expect(at('gear:main-3')).toBeLessThan(at('gear:main-2'))

@@ -3,6 +3,7 @@
  * set by shims, and a rough feel is of its bearings. Each kind of part says what is replaced for
  * what was found on it.
  */
+import { pathTo, readPath } from '../box/partPath.ts'
 import type { BoxIndex } from '../box/box.ts'
 import { indexBox } from '../box/box.ts'
 import { oncePer } from '../box/oncePer.ts'
@@ -13,7 +14,7 @@ import type { Finding, Job } from './job.ts'
 import { latestFindings, standingVerdict } from './job.ts'
 import type { UnitPartKind } from './partKinds.ts'
 import { UNIT_PART_DEFINITIONS } from './partKinds.ts'
-import { pieceOfRef, readPartReference, refOfPiece } from './unitParts.ts'
+import { pieceOfRef, refOfPiece } from './unitParts.ts'
 
 /** A part that somebody has to get, and what was found that asks for it. */
 export interface Need {
@@ -52,7 +53,7 @@ export function piecesOfKey(index: BoxIndex, key: string): readonly Piece[] {
 
 /** The kind of part that a reference is to; undefined of a piece that is gone. */
 function kindOfRef(index: BoxIndex, ref: string): UnitPartKind | undefined {
-  const { kind } = readPartReference(ref)
+  const { kind } = readPath(ref)
   if (kind === 'piece') return pieceOfRef(index, ref)?.kind
   return kind === 'ring' || kind === 'sleeve' || kind === 'gear' || kind === 'shaft'
     ? kind
@@ -61,7 +62,7 @@ function kindOfRef(index: BoxIndex, ref: string): UnitPartKind | undefined {
 
 /** The pieces of the box that a target means, for the part that it was found on. */
 function targetPieces(index: BoxIndex, target: OrderTarget, ref: string): readonly Piece[] {
-  const { id } = readPartReference(ref)
+  const { id } = readPath(ref)
   const piece = pieceOfRef(index, ref)
   const shaft = piece ? memberOfPiece(index, piece)?.id : id
   const pieces = index.draft.pieces ?? []
@@ -117,10 +118,10 @@ export function orderKeys(
   const { part } = finding
   const target = orderTarget(index, finding)
   const piece = pieceOfRef(index, part)
-  const { id } = readPartReference(part)
+  const { id } = readPath(part)
   const shaft = piece && memberOfPiece(index, piece)?.id
   if (target === 'itself') return [piece ? keyOfPiece(index, piece) : part]
-  if (target === 'its-shaft') return [shaft === undefined ? part : `shaft:${shaft}`]
+  if (target === 'its-shaft') return [shaft === undefined ? part : pathTo('shaft', shaft)]
   const general = `${target}:${shaft ?? id}`
   const pieces = written.has(general) ? [] : targetPieces(index, target, part)
   if (pieces.length > 0) return [...new Set(pieces.map((each) => keyOfPiece(index, each)))]

@@ -1,4 +1,6 @@
 /** The parts of a unit that are looked at and measured, each by a reference of its own. */
+import type { PartPath } from '../box/partPath.ts'
+import { pathTo, pathToRing, readPath } from '../box/partPath.ts'
 import { COUPLER_DEFINITIONS, couplersWithRings, isClutch } from '../box/couplers.ts'
 import { seatOf } from '../box/pieces/index.ts'
 import type { BoxIndex } from '../box/box.ts'
@@ -11,27 +13,9 @@ import type { PartFamily } from '../box/pieces/index.ts'
 import type { UnitPartKind } from './partKinds.ts'
 import { UNIT_PART_DEFINITIONS } from './partKinds.ts'
 
-/** What a reference such as "ring:3-4/towards-output" or "bearings:counter" says. */
-export interface PartReference {
-  readonly kind: string
-  /** The coupler, gear, member or piece. */
-  readonly id: string
-  /** The place of the coupler that a ring serves. */
-  readonly place?: string
-}
-
-/** Reads a reference to a part of a unit, or to what is ordered for one; whatever it is, it is taken apart. */
-export function readPartReference(ref: string): PartReference {
-  const at = ref.indexOf(':')
-  const [kind, id] = [ref.slice(0, at), ref.slice(at + 1)]
-  const slash = kind === 'ring' ? id.indexOf('/') : -1
-  return slash < 0 ? { kind, id } : { kind, id: id.slice(0, slash), place: id.slice(slash + 1) }
-}
-
 /** A part of a unit, with what it is measured and looked at for. */
 export interface UnitPart {
-  /** "ring:3-4/towards-output", "sleeve:3-4", "gear:main-3", "shaft:counter", "piece:fork-1". */
-  readonly ref: string
+  readonly ref: PartPath
   readonly kind: UnitPartKind
   readonly family: PartFamily
   /** The coupler, gear, member or piece. */
@@ -59,13 +43,13 @@ const OF_CONES: ReadonlySet<Measure | Look> = new Set<Measure | Look>(['cone-con
  * The reference of a piece. A ring for a place and a sleeve are what the drawing tells of
  * without any piece, so they are called as they are called there.
  */
-export function refOfPiece({ couplers }: BoxIndex, piece: Piece): string {
+export function refOfPiece({ couplers }: BoxIndex, piece: Piece): PartPath {
   const { kind, coupler, place, id } = piece
   const owner = couplers.get(coupler ?? '')
-  if (owner && kind === 'sleeve') return `sleeve:${owner.id}`
+  if (owner && kind === 'sleeve') return pathTo('sleeve', owner.id)
   if (owner && kind === 'ring' && owner.positions.some((each) => each.id === place))
-    return `ring:${owner.id}/${place ?? ''}`
-  return `piece:${id}`
+    return pathToRing(owner.id, place ?? '')
+  return pathTo('piece', id)
 }
 
 /** Pieces by their references, found once for each box. */
@@ -79,7 +63,7 @@ const piecesByRef = oncePer((draft: BoxDraft): ReadonlyMap<string, Piece> => {
 
 /** The piece that a reference is to; undefined where the box has none for it. */
 export function pieceOfRef(index: BoxIndex, ref: string): Piece | undefined {
-  const { kind, id } = readPartReference(ref)
+  const { kind, id } = readPath(ref)
   return kind === 'piece' ? index.pieces.get(id) : piecesByRef(index.draft).get(ref)
 }
 
@@ -92,7 +76,7 @@ export function unitParts(draft: BoxDraft): readonly UnitPart[] {
     ...coupled.map(({ id, kind }): UnitPart => {
       const { measures, ...rest } = judgedFor('sleeve')
       return {
-        ref: `sleeve:${id}`,
+        ref: pathTo('sleeve', id),
         id,
         ...rest,
         measures:
@@ -103,7 +87,7 @@ export function unitParts(draft: BoxDraft): readonly UnitPart[] {
     }),
     ...draft.gears.map((gear) => partOfGear(draft, gear)),
     ...draft.members.map(({ id }): UnitPart => ({
-      ref: `shaft:${id}`,
+      ref: pathTo('shaft', id),
       id,
       ...judgedFor('shaft'),
     })),
@@ -122,7 +106,7 @@ function ringsOf(draft: BoxDraft): readonly UnitPart[] {
       positions
         .filter(({ engages }) => engages.some(({ kind }) => kind !== 'mesh'))
         .map((place): UnitPart => ({
-          ref: `ring:${id}/${place.id}`,
+          ref: pathToRing(id, place.id),
           id,
           place: place.id,
           ...judgedFor('ring'),
@@ -148,7 +132,7 @@ function partOfGear(draft: BoxDraft, gear: Gear): UnitPart {
     (gear.mount === 'free' || !OF_FREE_GEARS.has(found)) &&
     (!OF_CONES.has(found) || hasCone(draft, gear))
   return {
-    ref: `gear:${gear.id}`,
+    ref: pathTo('gear', gear.id),
     kind: 'gear',
     id: gear.id,
     family,
@@ -161,7 +145,7 @@ function partOfGear(draft: BoxDraft, gear: Gear): UnitPart {
 function piecesOf(index: BoxIndex): readonly UnitPart[] {
   const found = (index.draft.pieces ?? [])
     .map((piece) => ({ piece, ref: refOfPiece(index, piece) }))
-    .filter(({ ref }) => ref.startsWith('piece:'))
+    .filter(({ ref }) => readPath(ref).kind === 'piece')
     .map(({ piece: { id, kind }, ref }): UnitPart => ({ ref, id, ...judgedFor(kind) }))
   return sortedAlong(index, found)
 }

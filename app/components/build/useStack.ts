@@ -1,5 +1,5 @@
 import type { EnteredLimit, MeasuredStack } from 'core'
-import { limitFor, measuredOn } from 'core'
+import { limitFor, measuredOn, pathTo } from 'core'
 
 import { useOpenBox } from '~/components/box/boxContext.ts'
 import { useOpenJob } from '~/components/job/jobContext.ts'
@@ -34,7 +34,7 @@ export function useStack(group: Group | undefined): OpenStack {
   const { draft, words } = useOpenBox()
   const { job, current, rules, record } = useOpenJob()
   const { naming } = useBuild()
-  const shaft = `shaft:${group?.bench ?? ''}`
+  const shaft = pathTo('shaft', group?.bench ?? '')
   const stack = job.stacks.get(shaft) ?? EMPTY_STACK
   const rows = group ? stackRows(naming.box, group, stack.turned) : []
   const question = questionOf(stack)

@@ -12,6 +12,8 @@ import {
   memberOfPiece,
   rowOf,
   wayOff,
+  pathTo,
+  readPath,
 } from 'core'
 
 import { FieldEntries } from '~/components/FieldEntry.tsx'
@@ -85,12 +87,12 @@ function Placing({ naming, piece }: Pick<Editing, 'naming'> & { readonly piece: 
   const way = wayOff(box, piece)
   const member = memberOfPiece(box, piece)
   const row = member ? rowOf(box, member.id) : []
-  const seat = row.find(({ ref }) => ref === `piece:${piece.id}`)
+  const seat = row.find(({ ref }) => ref === pathTo('piece', piece.id))
   if (!way || !seat) return null
   const nameOf = (ref: string): string => {
-    const id = ref.slice(ref.indexOf(':') + 1)
+    const { kind, id } = readPath(ref)
     const gear = box.gears.get(id)
-    return ref.startsWith('gear:') && gear ? gearName(naming, gear) : pieceNameById(naming, id)
+    return kind === 'gear' && gear ? gearName(naming, gear) : pieceNameById(naming, id)
   }
   return (
     <p className="text-[0.95rem]">

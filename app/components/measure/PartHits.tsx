@@ -1,6 +1,6 @@
 /** Where a part of the drawing is tapped to be measured. */
 import type { Section } from 'core'
-import { isClutch, SHAFT_RADIUS_MM, SLEEVE_RADIUS_MM, SLEEVE_WIDTH_MM } from 'core'
+import { isClutch, SHAFT_RADIUS_MM, SLEEVE_RADIUS_MM, SLEEVE_WIDTH_MM, pathTo } from 'core'
 
 import type { Scale } from '~/views/section/scale.ts'
 
@@ -26,7 +26,7 @@ interface Hit {
 export function ShaftHits(props: Omit<PartHitsProps, 'refOf'>) {
   const { section, scale } = props
   const hits = section.members.map(({ member, yMm, radiusMm }): Hit => ({
-    ref: `shaft:${member.id}`,
+    ref: pathTo('shaft', member.id),
     x: scale.x(Math.min(member.fromMm, member.toMm)),
     y: scale.y(yMm - radiusMm),
     width: Math.abs(member.toMm - member.fromMm) * scale.perMmX,
@@ -55,7 +55,7 @@ export function PartHits(props: PartHitsProps) {
     .filter(({ coupler }) => !isClutch(coupler))
     .flatMap(({ coupler: { id, stationMm }, yMm, baseRadiusMm }) =>
       onBothSides(
-        `sleeve:${id}`,
+        pathTo('sleeve', id),
         yMm,
         [stationMm - SLEEVE_WIDTH_MM / 2, stationMm + SLEEVE_WIDTH_MM / 2],
         [baseRadiusMm, baseRadiusMm + SLEEVE_RADIUS_MM - SHAFT_RADIUS_MM],

@@ -1,7 +1,7 @@
 import { useMemo } from 'react'
 
 import type { UnitPart, worstByPart } from 'core'
-import { indexBox, refOfPiece } from 'core'
+import { indexBox, refOfPiece, pathTo } from 'core'
 
 import { useOpenBox } from '~/components/box/boxContext.ts'
 import { SectionDrawing } from '~/components/section/SectionDrawing.tsx'
@@ -24,7 +24,7 @@ export function VerdictDrawing({ part, worst, onChoose }: VerdictDrawingProps) {
   const naming = useMemo(() => ({ box: indexBox(draft), words }), [draft, words])
   const refOf = (pieceId: string): string => {
     const piece = draft.pieces?.find(({ id: each }) => each === pieceId)
-    return piece ? refOfPiece(naming.box, piece) : `piece:${pieceId}`
+    return piece ? refOfPiece(naming.box, piece) : pathTo('piece', pieceId)
   }
   return (
     <div className="min-h-[17rem] flex-1">
@@ -36,7 +36,7 @@ export function VerdictDrawing({ part, worst, onChoose }: VerdictDrawingProps) {
         title={`Section along the shafts of ${draft.name} with the verdict on each part`}
         gearHref={(gear) => `?part=gear:${gear}`}
         onChooseGear={(gear) => {
-          onChoose(`gear:${gear}`)
+          onChoose(pathTo('gear', gear))
         }}
         underlay={(section, scale) => (
           <ShaftHits section={section} scale={scale} chosen={part.ref} onChoose={onChoose} />

@@ -1,5 +1,5 @@
 import type { Finding, Section, Verdict } from 'core'
-import { USUAL_TRAVEL_MM, readPartReference, sleeveShiftMm, standingVerdict } from 'core'
+import { USUAL_TRAVEL_MM, sleeveShiftMm, standingVerdict, readPath } from 'core'
 
 import type { Scale } from '~/views/section/scale.ts'
 import { unitPartName } from '~/words/jobs.ts'
@@ -24,7 +24,7 @@ function placeOf(
   scale: Scale,
   ref: string,
 ): readonly [number, number] | undefined {
-  const { kind, id, place: placeId } = readPartReference(ref)
+  const { kind, id, place: placeId } = readPath(ref)
   if (kind === 'gear') {
     const drawn = section.gears.find(({ gear }) => gear.id === id)
     return (

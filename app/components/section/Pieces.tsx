@@ -2,6 +2,7 @@
  * Bearings, washers, spacers and the like in section. Each kind is told by its shape: rolling
  * elements between their races, needles as a hatched band, a snap ring sunk into its shaft.
  */
+import { pathTo } from 'core'
 import { memo } from 'react'
 
 import type { PieceShape, SectionPiece } from 'core'
@@ -125,7 +126,7 @@ export const Pieces = memo(function Pieces({
   readonly classOf?: ((ref: string) => string | undefined) | undefined
 }) {
   return pieces.map((drawn) => (
-    <g key={drawn.piece.id} className={classOf?.(`piece:${drawn.piece.id}`)}>
+    <g key={drawn.piece.id} className={classOf?.(pathTo('piece', drawn.piece.id))}>
       <PieceShapeOf drawn={drawn} scale={scale} />
     </g>
   ))

@@ -15,7 +15,7 @@ import type {
   Section,
   SectionMesh,
 } from 'core'
-import { bodyOfGear, indexBox, layOutSection } from 'core'
+import { bodyOfGear, indexBox, layOutSection, pathTo } from 'core'
 
 import type { Naming } from '~/words/names.ts'
 import { bodyName, capitalize } from '~/words/names.ts'
@@ -145,7 +145,7 @@ export function SectionDrawing({ classOf, ...props }: SectionDrawingProps) {
   const writing = (
     <>
       {layout.section.couplers.map((drawn) => (
-        <g key={drawn.coupler.id} className={classOf?.(`sleeve:${drawn.coupler.id}`)}>
+        <g key={drawn.coupler.id} className={classOf?.(pathTo('sleeve', drawn.coupler.id))}>
           <CouplerShape
             drawn={drawn}
             place={places.get(drawn.coupler.id)}
@@ -210,7 +210,7 @@ const Parts = memo(function Parts(props: PartsProps) {
     <>
       <Lanes section={section} scale={scale} />
       {section.members.map((drawn) => (
-        <g key={drawn.member.id} className={classOf?.(`shaft:${drawn.member.id}`)}>
+        <g key={drawn.member.id} className={classOf?.(pathTo('shaft', drawn.member.id))}>
           <MemberShapeOf drawn={drawn} scale={scale} motion={motions?.get(drawn.member.id)} />
         </g>
       ))}
@@ -240,7 +240,7 @@ const Parts = memo(function Parts(props: PartsProps) {
         <PlanetaryShape key={drawn.link.id} drawn={drawn} scale={scale} />
       ))}
       {section.gears.map((drawn) => (
-        <g key={drawn.gear.id} className={classOf?.(`gear:${drawn.gear.id}`)}>
+        <g key={drawn.gear.id} className={classOf?.(pathTo('gear', drawn.gear.id))}>
           <GearBlock
             drawn={drawn}
             memberRadiusMm={seats.radiusMm(drawn.gear.member)}

@@ -75,8 +75,8 @@ export function EngagePanels(props: EngagePanelsProps) {
           place={place}
           inputRpm={inputRpm}
           dragNm={figureWithin(search.get('drag'), 0, [-MOST_DRAG_NM, MOST_DRAG_NM])}
-          gapMm={measuredGapMm(job, { key: placeKey(match.coupler, place) })}
-          isCondemned={isRingCondemned(naming.box, job, { key: placeKey(match.coupler, place) })}
+          gapMm={measuredGapMm(job, { coupler: match.coupler, place })}
+          isCondemned={isRingCondemned(naming.box, job, { coupler: match.coupler, place })}
           lengthUnit={settings.lengthUnit}
           torqueUnit={settings.torqueUnit}
           onRing={(ring) => {

@@ -10,7 +10,7 @@ import type {
   Progress,
   Step,
 } from 'core'
-import { leastToReach, refOfPiece } from 'core'
+import { leastToReach, refOfPiece, pathTo } from 'core'
 
 /** What is worked on as one: the case, or a shaft on the bench. */
 export interface Group {
@@ -124,10 +124,10 @@ export function lastStep({ taken }: Job): string | undefined {
 
 /** What is off and bare: a shaft on the bench is there as long as something is on it. */
 export function bareParts(groups: readonly Group[], off: ReadonlySet<string>): ReadonlySet<string> {
-  const dressed = new Set(
+  const dressed = new Set<string>(
     groups
       .filter(({ bench, parts }) => bench !== null && parts.some(({ id }) => !off.has(id)))
-      .map(({ bench }) => `shaft:${bench ?? ''}`),
+      .map(({ bench }) => pathTo('shaft', bench ?? '')),
   )
   return new Set([...off].filter((id) => !dressed.has(id)))
 }
@@ -137,12 +137,12 @@ export function partsDrawn(box: BoxIndex, { byRef }: Assembly): ReadonlyMap<stri
   const found = new Map(byRef)
   for (const piece of box.pieces.values()) {
     const part = byRef.get(refOfPiece(box, piece))
-    if (part) found.set(`piece:${piece.id}`, part)
+    if (part) found.set(pathTo('piece', piece.id), part)
   }
   // A gear that stays on its shaft goes where that goes.
   for (const { id, member } of box.gears.values()) {
-    const part = byRef.get(`gear:${id}`) ?? byRef.get(`shaft:${member}`)
-    if (part) found.set(`gear:${id}`, part)
+    const part = byRef.get(pathTo('gear', id)) ?? byRef.get(pathTo('shaft', member))
+    if (part) found.set(pathTo('gear', id), part)
   }
   return found
 }

@@ -81,7 +81,7 @@ function rowsOf(box: Box, words: Vocabulary, { findings }: Job): readonly HandOv
     const phase = finding.kind === 'measured' ? finding.measured.phase : 'found'
     things.set(key, { ...things.get(key), [phase]: finding })
   }
-  const order = unitParts(box.draft).map(({ ref }) => ref)
+  const order: readonly string[] = unitParts(box.draft).map(({ ref }) => ref)
   return [...things.values()]
     .flatMap(({ found, after }) => {
       const latest = after ?? found

@@ -9,6 +9,7 @@ import {
   parseReading,
   unitParts,
   LARGEST,
+  pathTo,
 } from 'core'
 import type { ReadingUnit } from 'core'
 
@@ -85,13 +86,13 @@ export function sheetRows(draft: BoxDraft): readonly SheetRow[] {
       .filter(({ kind }) => WITH_CASTING_NUMBER.has(kind))
       .map(({ id }) => ({
         section: 'identity' as const,
-        asked: { kind: 'casting-number' as const, of: `piece:${id}` },
+        asked: { kind: 'casting-number' as const, of: pathTo('piece', id) },
       })),
     ...pieces
       .filter((piece) => fitOf(piece) === 'threaded')
       .map(({ id }) => ({
         section: 'fasteners' as const,
-        asked: { kind: 'fastener' as const, of: `piece:${id}` },
+        asked: { kind: 'fastener' as const, of: pathTo('piece', id) },
       })),
     ...askedLimits(draft, unitParts(draft)).map((each) => ({
       section: 'limits' as const,

@@ -1,5 +1,5 @@
 /** A coupler half way in, as the address and the job have it. */
-import type { BoxIndex, BoxDraft, Coupler, CouplerPosition, Job, RingFigures } from 'core'
+import type { BoxIndex, BoxDraft, Coupler, CouplerPosition, Job, RingFigures, PartPath } from 'core'
 import {
   condemnedParts,
   coneWearMm,
@@ -9,6 +9,7 @@ import {
   placeKey,
   rodsOf,
   USUAL_TRAVEL_MM,
+  pathToRing,
 } from 'core'
 
 export interface Engageable {
@@ -56,19 +57,22 @@ export function depthOf({ place: { dogs } }: Engageable, travelMm: number): numb
   return Math.min(dogs?.depthMm ?? USUAL_DEPTH_MM, travelMm)
 }
 
+type Of = Pick<Engageable, 'coupler' | 'place'>
+
+/** The path of a place’s ring. */
+export function ringOf({ coupler, place }: Of): PartPath {
+  return pathToRing(coupler.id, place.id)
+}
+
 /** The gap of a place’s ring as the job has it: the least that was read last; null where nobody did. */
-export function measuredGapMm(job: Job, { key }: Pick<Engageable, 'key'>): number | null {
-  const latest = measuredOn(job, `ring:${key}`, 'ring-gap').at(-1)
+export function measuredGapMm(job: Job, at: Of): number | null {
+  const latest = measuredOn(job, ringOf(at), 'ring-gap').at(-1)
   return latest ? latest.judgement.figures.figure : null
 }
 
 /** Whether the job has it that a place’s ring is to be replaced. */
-export function isRingCondemned(
-  box: BoxIndex,
-  job: Job,
-  { key }: Pick<Engageable, 'key'>,
-): boolean {
-  return condemnedParts(box, job).has(`ring:${key}`)
+export function isRingCondemned(box: BoxIndex, job: Job, at: Of): boolean {
+  return condemnedParts(box, job).has(ringOf(at))
 }
 
 /** The places whose ring stands on its gear, as the job has it, and brakes nothing. */

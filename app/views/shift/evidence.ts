@@ -1,6 +1,6 @@
 /** What was found of parts in a job, and bears on what people complain of. */
 import type { BoxDraft, Finding, Job, Look, Measure, UnitPart, UnitPartKind, Verdict } from 'core'
-import { VERDICTS, latestFindings, standingVerdict, unitParts } from 'core'
+import { VERDICTS, latestFindings, standingVerdict, unitParts, pathTo, pathToRing } from 'core'
 
 import type { Complaint } from '~/words/complaints.ts'
 
@@ -63,13 +63,13 @@ function namedParts({ couplers }: BoxDraft, complaint: Complaint): ReadonlySet<s
     case 'fast':
     case 'cold':
       return new Set(
-        Object.entries(complaint.into.couplers).map(([id, place]) => `ring:${id}/${place}`),
+        Object.entries(complaint.into.couplers).map(([id, place]) => pathToRing(id, place)),
       )
     case 'jumps-out':
       return new Set(
         couplers
           .filter(({ positions }) => positions.includes(complaint.place))
-          .map(({ id }) => `sleeve:${id}`),
+          .map(({ id }) => pathTo('sleeve', id)),
       )
     case 'standing':
     case 'two-in':

@@ -1,4 +1,5 @@
 /** What cannot be of the pieces of a box. Nothing of it keeps the box from being traced. */
+import { readPath } from '../partPath.ts'
 import type { BoxIndex } from '../box.ts'
 import type { BoxIssue } from '../issues.ts'
 import type { Member, Path, Piece } from '../types.ts'
@@ -100,8 +101,8 @@ function doubled(pieces: readonly Piece[], pathOf: (id: string) => Path): BoxIss
 
 /** The length that somebody stated of what is seated; undefined where nobody did. */
 function statedMm({ gears, draft }: BoxIndex, { ref }: Seated): number | undefined {
-  const [list, id] = [ref.slice(0, ref.indexOf(':')), ref.slice(ref.indexOf(':') + 1)]
-  return list === 'gear'
+  const { kind, id } = readPath(ref)
+  return kind === 'gear'
     ? gears.get(id)?.faceWidthMm
     : draft.pieces?.find((piece) => piece.id === id)?.lengthMm
 }
@@ -116,8 +117,9 @@ function overlaps(index: BoxIndex, member: Member, pathOf: (id: string) => Path)
       const isApart =
         one.boreMm >= (other.outsideMm ?? Infinity) || other.boreMm >= (one.outsideMm ?? Infinity)
       if (byMm <= OVERLAP_TOLERANCE_MM || isApart) continue
-      const [piece, met] = one.ref.startsWith('piece:') ? [one, other] : [other, one]
-      if (!piece.ref.startsWith('piece:')) continue
+      const isPiece = ({ ref }: Seated): boolean => readPath(ref).kind === 'piece'
+      const [piece, met] = isPiece(one) ? [one, other] : [other, one]
+      if (!isPiece(piece)) continue
       const id = piece.ref.slice('piece:'.length)
       issues.push({ code: 'pieces-overlap', path: pathOf(id), piece: id, other: met.ref, byMm })
     }

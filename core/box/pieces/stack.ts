@@ -4,6 +4,7 @@
  * it meets: shoulders of the shaft, and gears that are cut into it. Nobody is asked which
  * end that is; it follows from the diameters.
  */
+import { pathTo } from '../partPath.ts'
 import type { BoxIndex } from '../box.ts'
 import { indexBox } from '../box.ts'
 import { oncePer } from '../oncePer.ts'
@@ -48,7 +49,7 @@ export function seatOf(index: BoxIndex, piece: Piece): Seated | undefined {
   const [fromMm, toMm] = [stationMm - lengthMm / 2, stationMm + lengthMm / 2]
   const boreMm = piece.boreMm ?? thickestMm(member, fromMm, toMm) + 2 * drawn.overMm
   const outsideMm = Math.max(piece.outsideMm ?? boreMm + 2 * drawn.wallMm, boreMm)
-  return { ref: `piece:${piece.id}`, member, fromMm, toMm, boreMm, outsideMm }
+  return { ref: pathTo('piece', piece.id), member, fromMm, toMm, boreMm, outsideMm }
 }
 
 /** What a gear sits on: the bearing that carries it, or the shaft. */
@@ -68,7 +69,7 @@ function seatOfGear(index: BoxIndex, gear: Gear): Seated | undefined {
   if (!member) return undefined
   const half = (gear.faceWidthMm ?? DRAWN_FACE_MM) / 2
   return {
-    ref: `gear:${gear.id}`,
+    ref: pathTo('gear', gear.id),
     member,
     fromMm: gear.stationMm - half,
     toMm: gear.stationMm + half,
