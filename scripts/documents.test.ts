@@ -7,6 +7,8 @@ import { ROOT } from './paths.mjs'
 
 const DOCUMENTS = [
   'README.md',
+  'CONTRIBUTING.md',
+  'core/README.md',
   ...readdirSync(path.join(ROOT, 'docs')).map((name) => `docs/${name}`),
 ]
 const texts = DOCUMENTS.filter((name) => name.endsWith('.md')).map(

@@ -79,13 +79,37 @@ function isStamped(stampFile, stamp) {
   return fs.existsSync(stampFile) && fs.readFileSync(stampFile, 'utf8') === stamp
 }
 
+/**
+ * @typedef {{ version?: string, optional?: boolean }} LockedPackage
+ * @param {string} file
+ * @returns {Readonly<Record<string, LockedPackage>> | undefined} undefined where there is none
+ */
+function packagesIn(file) {
+  const whole = path.join(ROOT, file)
+  if (!fs.existsSync(whole)) return undefined
+  // npm writes both files.
+  const { packages } = /** @type {{ packages: Record<string, LockedPackage> }} */ (
+    JSON.parse(fs.readFileSync(whole, 'utf8'))
+  )
+  return packages
+}
+
+/** Whether what npm says it has put there last, whoever called it, is what the lock file asks for. */
+function areInstalled() {
+  const installed = packagesIn('node_modules/.package-lock.json')
+  const asked = packagesIn('package-lock.json')
+  if (!installed || !asked) return false
+  return Object.entries(asked).every(([where, { version, optional }]) => {
+    const found = installed[where]
+    // What is for other machines is left out.
+    return where === '' || (found ? found.version === version : optional === true)
+  })
+}
+
 export async function ensurePackages() {
-  const stampFile = path.join(ROOT, 'node_modules/.udrix-installed')
-  const stamp = digest(['package.json', 'package-lock.json'])
-  if (isStamped(stampFile, stamp)) return
+  if (areInstalled()) return
   console.log('Installing npm packages…')
   await run('npm', ['ci', '--no-audit', '--no-fund', '--loglevel=error'])
-  fs.writeFileSync(stampFile, stamp)
 }
 
 const ROUTER_PROGRAM = 'node_modules/@react-router/dev/bin.js'
