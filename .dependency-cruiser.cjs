@@ -9,6 +9,7 @@ const ROOMS = {
   drawing: ['number', 'box'],
   build: ['number', 'box', 'measure', 'job', 'drawing'],
   shift: ['number', 'box', 'train'],
+  faults: ['number', 'measure', 'box', 'train', 'job', 'shift'],
   drive: ['number', 'box', 'train', 'shift'],
 }
 

@@ -120,7 +120,7 @@ test('a box is built up from the menu, part by part', async ({ page }) => {
   await expect(aside.getByRole('heading').first()).toHaveText(/^Worm and wheel: shaft.* with worm/)
   await aside.getByLabel('Starts of the worm').fill('2.5')
   await aside.getByLabel('Starts of the worm').press('Enter')
-  await expect(aside.getByRole('alert')).toContainText('a whole number from 1 to 24')
+  await expect(aside.getByRole('alert')).toContainText('a whole number, 1 to 24')
   await aside.getByLabel('Starts of the worm').fill('4')
   await aside.getByLabel('Starts of the worm').press('Enter')
   await expect(aside.getByRole('alert')).toBeHidden()

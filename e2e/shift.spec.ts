@@ -93,7 +93,7 @@ test('an end of the gate that two rods have is told, and a rod goes with what li
   await expect(page.getByText(/Row 1, forward, is said of/)).toBeVisible()
   await rod.getByLabel('Row of the gate').first().fill('9')
   await page.keyboard.press('Enter')
-  await expect(page.getByRole('alert')).toContainText('A row is 1 to 6.')
+  await expect(page.getByRole('alert')).toContainText('Row of the gate: a whole number, 1 to 6.')
   await rod.getByRole('button', { name: 'Take out this rod' }).click()
   await expect(page.getByRole('region', { name: '3–4 rod' })).toHaveCount(0)
   await expect(page.getByText(/^Ball between the/)).toHaveCount(0)

@@ -3,6 +3,7 @@
 import { existsSync, readFileSync, readdirSync } from 'node:fs'
 import path from 'node:path'
 
+import { fieldTable } from './fieldTable.ts'
 import { ROOT } from './paths.mjs'
 
 const DOCUMENTS = [
@@ -35,4 +36,11 @@ test.each(texts)('every name that %s says is in a file is in it', (_, text) => {
 test('the README names what there is to be found', () => {
   const [, readme = ''] = texts[0] ?? []
   expect([...readme.matchAll(IN_REPOSITORY)].length).toBeGreaterThan(40)
+})
+
+test('the table of fields is the one that files are read by', () => {
+  // The formatter pads the columns.
+  const cells = (text: string): readonly string[] => text.replaceAll(/[ -]+/g, ' ').split(/ ?\| ?/)
+  const written = readFileSync(path.join(ROOT, 'docs/fields.md'), 'utf8')
+  expect(cells(written).join().trim()).toBe(cells(fieldTable()).join().trim())
 })

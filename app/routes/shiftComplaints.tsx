@@ -2,12 +2,14 @@ import { ArrowRight } from 'lucide-react'
 import { useMemo } from 'react'
 import { Link } from 'react-router'
 
+import { complaintsOf } from 'core'
+
 import { useOpenBox } from '~/components/box/boxContext.ts'
 import { IssueList } from '~/components/box/IssueList.tsx'
 import { useOpenJob } from '~/components/job/jobContext.ts'
 import { EvidenceList } from '~/components/shift/EvidenceList.tsx'
 import { useShift } from '~/components/shift/useShift.ts'
-import { complaintsOf } from '~/views/shift/complaints.ts'
+import { complaintAddress } from '~/views/shift/complaintAddress.ts'
 import { complaintTitle, complaintWords } from '~/words/complaints.ts'
 
 /** What people complain of, each with what this box has to do with it and where that is seen. */
@@ -41,7 +43,10 @@ export default function ShiftComplaints() {
                 <p>{complaintWords(naming, complaint, settings.torqueUnit)}</p>
                 <EvidenceList complaint={complaint} />
               </div>
-              <Link className="button no-print" to={`/boxes/${id}/${complaint.to}`}>
+              <Link
+                className="button no-print"
+                to={`/boxes/${id}/${complaintAddress(complaint.scene)}`}
+              >
                 See it<span className="sr-only">: {complaintTitle(complaint)}</span>
                 <ArrowRight aria-hidden />
               </Link>

@@ -1,5 +1,5 @@
-import type { Approach, BoxDraft, Job } from 'core'
-import { contactOf } from 'core'
+import type { Engageable, Approach, BoxDraft, Job } from 'core'
+import { engageables, contactOf } from 'core'
 
 import { useOpenBox } from '~/components/box/boxContext.ts'
 import { SelectField } from '~/components/Fields.tsx'
@@ -11,10 +11,8 @@ import { useShift } from '~/components/shift/useShift.ts'
 import { useViewState } from '~/components/useViewState.ts'
 import { NothingToShow, WorkArea, WorkMain, WorkPanel } from '~/components/WorkArea.tsx'
 import { measureAddress } from '~/views/measure/measureAddress.ts'
-import type { Engageable } from '~/views/shift/contactView.ts'
 import {
   depthOf,
-  engageables,
   isRingCondemned,
   measuredGapMm,
   ringOf,

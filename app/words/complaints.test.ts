@@ -1,6 +1,6 @@
+import type { Complaint } from 'core'
 import { buildPattern, indexBox } from 'core'
 
-import type { Complaint } from './complaints.ts'
 import { complaintTitle, complaintWords, goodEvidenceWords } from './complaints.ts'
 import { PLAIN_WORDS } from './vocabulary.ts'
 

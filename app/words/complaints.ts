@@ -1,5 +1,6 @@
 /** What goes wrong while shifting, as people tell it, and what this box answers. */
-import type { BoxPosition, CouplerPosition, OpenSet } from 'core'
+import type { Complaint, CouplerPosition } from 'core'
+import { CHANGE_RPM } from 'core'
 
 import type { TorqueUnit } from './format.ts'
 import { formatForce, formatNumber, formatSpeed, formatTorque } from './format.ts'
@@ -9,41 +10,8 @@ import { openSetWords } from './shift.ts'
 
 const NBSP = '\u00a0'
 
-/** The speed of the engine at which a change is looked at. */
-export const CHANGE_RPM = 3_000
 /** A lever that is pushed through is there after so long (common practice). */
 const PUSHED_S = 0.1
-
-export type Complaint =
-  /** Crunches on a fast change. */
-  | {
-      readonly kind: 'fast'
-      readonly from: BoxPosition
-      readonly into: BoxPosition
-      /** How long its ring takes; null where figures are missing. */
-      readonly takesS: number | null
-    }
-  /** Crunches into a gear when standing. */
-  | { readonly kind: 'standing'; readonly into: BoxPosition; readonly hasRing: boolean }
-  /** Balks with cold oil. */
-  | {
-      readonly kind: 'cold'
-      readonly into: BoxPosition
-      readonly dragNm: number
-      readonly warmS: number | null
-      /** Null where the ring cannot at all. */
-      readonly coldS: number | null
-    }
-  /** Jumps out on the overrun. */
-  | {
-      readonly kind: 'jumps-out'
-      readonly place: CouplerPosition
-      readonly loadNm: number
-      /** Below 0 pushed out; null without figures of dogs. */
-      readonly drawsInN: number | null
-    }
-  /** Stuck in two. */
-  | { readonly kind: 'two-in'; readonly set: OpenSet; readonly parts: number }
 
 const TITLES: Readonly<Record<Complaint['kind'], string>> = {
   fast: 'It crunches on a fast change',

@@ -1,12 +1,11 @@
 import { Link } from 'react-router'
 
-import type { Look, Measure } from 'core'
+import type { Complaint, Look, Measure } from 'core'
+import { evidenceFor } from 'core'
 
 import { useOpenJob } from '~/components/job/jobContext.ts'
 import { VerdictSign } from '~/components/measure/VerdictMarks.tsx'
 import { measureAddress } from '~/views/measure/measureAddress.ts'
-import { evidenceFor } from '~/views/shift/evidence.ts'
-import type { Complaint } from '~/words/complaints.ts'
 import { goodEvidenceWords } from '~/words/complaints.ts'
 import { unitPartName } from '~/words/jobs.ts'
 import { FOUND_NAMES, judgedWords, overruledWords, verdictWords } from '~/words/measures.ts'

@@ -1,14 +1,15 @@
-import { PATTERNS, buildPattern, couplersWithRings, proposePieces, readJob, unitParts } from 'core'
+import {
+  engageables,
+  PATTERNS,
+  buildPattern,
+  couplersWithRings,
+  proposePieces,
+  readJob,
+  unitParts,
+} from 'core'
 import type { Entry } from 'core'
 
-import {
-  depthOf,
-  engageables,
-  measuredGapMm,
-  spentRings,
-  travelOf,
-  wearLeftMm,
-} from './contactView.ts'
+import { depthOf, measuredGapMm, spentRings, travelOf, wearLeftMm } from './contactView.ts'
 
 const draft = buildPattern('three-shaft', 'box', { reverse: 'sliding-idler' })
 

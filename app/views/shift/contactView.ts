@@ -1,44 +1,14 @@
 /** A coupler half way in, as the address and the job have it. */
-import type { BoxIndex, BoxDraft, Coupler, CouplerPosition, Job, RingFigures, PartPath } from 'core'
+import type { BoxDraft, BoxIndex, Engageable, Job, PartPath, RingFigures } from 'core'
 import {
   condemnedParts,
   coneWearMm,
-  couplersWithRings,
-  isClutch,
   measuredOn,
-  placeKey,
   rodsOf,
   USUAL_TRAVEL_MM,
   pathToRing,
+  engageables,
 } from 'core'
-
-export interface Engageable {
-  readonly coupler: Coupler
-  readonly place: CouplerPosition
-  readonly hasRing: boolean
-  /** In the address. */
-  readonly key: string
-}
-
-/** Every place of a coupler that locks something, clutches aside. */
-export function engageables(draft: BoxDraft): readonly Engageable[] {
-  return draft.couplers.flatMap((coupler) =>
-    isClutch(coupler)
-      ? []
-      : coupler.positions.flatMap((place) =>
-          place.engages.some(({ kind }) => kind === 'lock')
-            ? [
-                {
-                  coupler,
-                  place,
-                  hasRing: couplersWithRings(draft).has(coupler.id),
-                  key: placeKey(coupler, place),
-                },
-              ]
-            : [],
-        ),
-  )
-}
 
 /** Where nothing is said of it. */
 const USUAL_DEPTH_MM = 4

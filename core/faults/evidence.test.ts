@@ -1,12 +1,14 @@
-import type { Entry, EntryBody, Verdict } from 'core'
-import { checkBox, prepareSolver, readJob, withSelectors } from 'core'
+import { checkBox, withSelectors } from '../box/index.ts'
+import type { Entry, EntryBody } from '../job/index.ts'
+import { readJob } from '../job/index.ts'
+import { UNIT_PART_DEFINITIONS } from '../job/partKinds.ts'
+import type { Verdict } from '../measure/index.ts'
+import { fourSpeed } from '../testing/boxes.ts'
+import { prepareSolver } from '../train/index.ts'
 
-import { UNIT_PART_DEFINITIONS } from '../../../core/job/partKinds.ts'
-import { fourSpeed } from '../../../core/testing/boxes.ts'
-import type { Complaint } from '~/words/complaints.ts'
-
-import { complaintsOf } from './complaints.ts'
-import { SUSPECTS, evidenceFor } from './evidence.ts'
+import type { Complaint } from './complaints.ts'
+import { COMPLAINTS, complaintsOf } from './complaints.ts'
+import { evidenceFor } from './evidence.ts'
 
 /** 4 to 3 is the change down in which a ring has the most to do: see complaints.test.ts. */
 const draft = withSelectors(fourSpeed('sliding-idler'), 'lever')
@@ -116,7 +118,7 @@ test('a finding on a part that is no longer drawn speaks for nothing', () => {
 })
 
 test('every suspect is a part that is measured or looked at for what is to tell it', () => {
-  for (const [kind, suspects] of Object.entries(SUSPECTS))
+  for (const [kind, { suspects }] of Object.entries(COMPLAINTS))
     for (const [part, whats] of Object.entries(suspects)) {
       const { measures, looks } = UNIT_PART_DEFINITIONS[part as keyof typeof UNIT_PART_DEFINITIONS]
       expect(whats.length).toBeGreaterThan(0)

@@ -1,7 +1,7 @@
-import type { BoxDraft } from 'core'
-import { buildPattern, checkBox, prepareSolver, withSelectors } from 'core'
-
-import { fourSpeed } from '../../../core/testing/boxes.ts'
+import type { BoxDraft } from '../box/index.ts'
+import { buildPattern, checkBox, withSelectors } from '../box/index.ts'
+import { prepareSolver } from '../train/index.ts'
+import { fourSpeed } from '../testing/boxes.ts'
 
 import type { ShownComplaint } from './complaints.ts'
 import { complaintsOf } from './complaints.ts'
@@ -29,12 +29,12 @@ const withRings: BoxDraft = {
   ),
 }
 
-test('the fast change is the one down with the most to take away, and its page is addressed', () => {
+test('the fast change is the one down with the most to take away, and is shown', () => {
   // By hand, at the ring: 4 to 3 the counter side from 1/2 to 1, third by 1/2·30/30: slip 1/2 of a turn;
   // 3 to 2: 1/2 · 25/35 = 5/14 beside 1/2: 1/7; 2 to 1: 1/4 beside 5/14: 3/28.
   const fast = complaints(withRings).get('fast')
   expect(fast).toMatchObject({ from: { label: '4' }, into: { label: '3' } })
-  expect(fast?.to).toMatch(/^shift\?from=.+&to=.+$/)
+  expect(fast?.scene).toMatchObject({ on: 'change', from: { label: '4' }, into: { label: '3' } })
 })
 
 test('cold oil makes the same change longer, or impossible', () => {
@@ -62,11 +62,11 @@ test('standing, reverse by a sliding idler is taken without a ring (common pract
   expect(complaints(four).get('standing')).toMatchObject({ into: { label: 'R' }, hasRing: false })
 })
 
-test('a lost ball lets two gears in that lock, and its page has it out', () => {
+test('a lost ball lets two gears in that lock, and is shown with it out', () => {
   const two = complaints(four).get('two-in')
   if (two?.kind !== 'two-in') throw new Error('nothing locks')
   expect(two.set.isLocked).toBe(true)
-  expect(two.to).toMatch(/^shift\/interlock\?out=.+&moved=.+$/)
+  expect(two.scene).toMatchObject({ on: 'interlock', moved: two.set.moved })
 })
 
 test('worn dogs are what is shown of those that jump out', () => {
