@@ -7,7 +7,7 @@ const ROOMS = {
   measure: ['number'],
   job: ['number', 'box', 'train', 'count', 'measure'],
   drawing: ['number', 'box'],
-  build: ['number', 'box', 'measure', 'job', 'drawing'],
+  assembly: ['number', 'box', 'measure', 'job', 'drawing'],
   shift: ['number', 'box', 'train'],
   faults: ['number', 'measure', 'box', 'train', 'job', 'shift'],
   drive: ['number', 'box', 'train', 'shift'],

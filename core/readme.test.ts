@@ -23,7 +23,7 @@ test('what the README of the core shows is what is run here', () => {
 
 test('make a box, count, check, analyse, trace', () => {
   // As core/README.md has it.
-  const drawn = buildPattern('three-shaft', 'A box', { forward: '4', overdrives: 'none' })
+  const drawn = buildPattern('three-shaft', 'A box', { speeds: '4' })
   const counts = new Map(drawn.gears.map(({ id }, at) => [id, 20 + at]))
   const checked = checkBox(withToothCounts(drawn, counts))
   if (!checked.ok) throw new Error(JSON.stringify(checked.issues))

@@ -13,13 +13,13 @@ import { jobsOfBox } from './jobs.ts'
 /** More than this nobody chooses from. */
 const MOST_UNITS = 30
 
-export interface AlikeUnit {
+interface AlikeUnit {
   readonly id: string
   readonly name: string
 }
 
 /** A unit with the job in which it was last put together. */
-export interface OtherUnit extends AlikeUnit {
+interface OtherUnit extends AlikeUnit {
   readonly draft: BoxDraft
   readonly entries: readonly Entry[]
 }

@@ -10,7 +10,7 @@ import helmet from 'helmet'
 import onHeaders from 'on-headers'
 
 import { migrateDatabase, pool } from './db/client.ts'
-import { seedDemo } from './demo.ts'
+import { seedDemo } from './demo/index.ts'
 import { cancelTasks } from './archive/tasks.ts'
 import { endPictures } from './pictures/index.ts'
 import { stopListening } from './events.ts'

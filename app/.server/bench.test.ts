@@ -14,7 +14,7 @@ import { createBox, editBox, findBox } from './boxes.ts'
 import { db } from './db/client.ts'
 import { boxes } from './db/tables/boxes.ts'
 import { onEmptyBench } from './testing/emptyBench.ts'
-import { seedDemo } from './demo.ts'
+import { seedDemo } from './demo/index.ts'
 import { addEntries, openJob } from './jobs.ts'
 import { unitWithJob } from './testing/units.ts'
 

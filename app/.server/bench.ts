@@ -22,7 +22,7 @@ export const BENCH_PAGE_SIZE = 20
 /** Counting goes no further than this: nobody needs to know how far beyond it is. */
 const MOST_COUNTED = 1_000
 
-export interface BenchPage {
+interface BenchPage {
   readonly boxes: readonly BoxRecord[]
   /** Names of boxes that would stand on this page, and that this version cannot read. */
   readonly unreadable: readonly string[]

@@ -22,7 +22,7 @@ import {
 } from './boxes.ts'
 import { db, isDatabaseAnswering, isDatabaseOutage, migrateDatabase, pool } from './db/client.ts'
 import { boxRevisions } from './db/tables/boxRevisions.ts'
-import { demoBoxes, seedDemo } from './demo.ts'
+import { demoBoxes, seedDemo } from './demo/index.ts'
 import { draftBefore, listRevisions } from './history.ts'
 import { importBox } from './importBox.ts'
 import { emptyTables } from './testing/emptyBench.ts'

@@ -163,7 +163,7 @@ export async function duplicateBox(id: string): Promise<string | null> {
   return box && createBox({ ...box.draft, name: nameWith(box.draft.name, ' (copy)') })
 }
 
-export interface DeletedBox {
+interface DeletedBox {
   readonly id: string
   readonly name: string
   readonly deletedAt: Date
@@ -228,14 +228,14 @@ export async function markCautionsRead(id: string): Promise<void> {
   if (isId(id)) await db.update(boxes).set({ cautionsReadAt: new Date() }).where(isBox(id))
 }
 
-export type EditOutcome =
+type EditOutcome =
   | { readonly kind: 'kept'; readonly box: BoxRecord; readonly conflict: EditConflict | null }
   | { readonly kind: 'refused'; readonly refusal: EditRefusal }
   /** Taken: under its id something else is kept. */
   | { readonly kind: 'absent' | 'taken' }
 
 /** What came with an edit. */
-export interface Arrival {
+interface Arrival {
   /** Given where it was made, so that it is applied once, however often it is sent. */
   readonly id?: string | undefined
   readonly origin?: EditOrigin

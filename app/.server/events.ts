@@ -17,7 +17,7 @@ const RECONNECT_MS = 1_000
 const CONNECTION_TIMEOUT_MS = 2_000
 
 /** Hears the id of each box that changed, or `EVERYTHING`. */
-export type Listener = (boxId: string) => void
+type Listener = (boxId: string) => void
 
 const listeners = new Set<Listener>()
 let client: pg.Client | undefined

@@ -2,7 +2,7 @@ import type { FileIssue } from '../files/boxFile.ts'
 import { openBoxFile } from '../files/openBoxFile.ts'
 import { createBox } from './boxes.ts'
 
-export type ImportOutcome =
+type ImportOutcome =
   | { readonly ok: true; readonly id: string }
   | { readonly ok: false; readonly fileName: string; readonly issues: readonly FileIssue[] }
 

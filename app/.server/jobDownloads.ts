@@ -16,7 +16,7 @@ import { jobsOfBox } from './jobs.ts'
 import { readSettings } from './settings.ts'
 import { readRules } from './shelf.ts'
 
-export interface ChosenJob {
+interface ChosenJob {
   readonly box: BoxRecord
   readonly words: Vocabulary
   readonly job: Job

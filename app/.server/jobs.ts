@@ -120,7 +120,7 @@ async function touch(tx: Queries, boxId: string): Promise<void> {
   await announce(tx, boxId)
 }
 
-export interface OpenedJob {
+interface OpenedJob {
   readonly id: string
   /** False where a job was open already, which is then the one that comes back. */
   readonly isNew: boolean

@@ -11,12 +11,12 @@ import type { LockedJob } from './jobs.ts'
 import { lockJob } from './jobs.ts'
 import { lookAtPicture } from './pictures/index.ts'
 
-export interface Photo {
+interface Photo {
   readonly contentType: string
   readonly bytes: Buffer
 }
 
-export type PhotoOutcome =
+type PhotoOutcome =
   | 'kept'
   | 'absent'
   | 'deleted'

@@ -15,7 +15,7 @@ import { readRules } from './shelf.ts'
 const MOST_SPARES = 12
 
 /** Parts of one spare unit that are alike with one that is needed. */
-export interface SparePart {
+interface SparePart {
   /** The key of what is needed. */
   readonly key: string
   readonly box: string

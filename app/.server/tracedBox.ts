@@ -13,7 +13,7 @@ import { noSuchBox, withDatabase } from './answers.ts'
 import { findBox } from './boxes.ts'
 import { readSettings } from './settings.ts'
 
-export interface TracedBox {
+interface TracedBox {
   readonly draft: BoxDraft
   readonly naming: Naming
   readonly input: TraceInput

@@ -4,7 +4,7 @@ import type { ArchiveTask } from '~/files/archiveTask.ts'
 const POLL_MS = 400
 const TRY_AGAIN_MS = 2_000
 
-export type Begun =
+type Begun =
   | { readonly ok: true; readonly id: string }
   | { readonly ok: false; readonly sentence: string }
 

@@ -5,7 +5,7 @@ import { browserStore } from './outbox/outboxStore.ts'
 
 const KEY = 'udrix-course'
 
-export interface KeptCourse {
+interface KeptCourse {
   readonly name: string
   readonly csv: string
 }

@@ -6,12 +6,12 @@ const QUALITY = 0.82
 /** A small file of a small picture is sent as it is. */
 const SMALL_BYTES = 400_000
 
-export type Shrunk =
+type Shrunk =
   | { readonly ok: true; readonly blob: Blob }
   | { readonly ok: false; readonly sentence: string }
 
 /** The size of a picture with its longer side cut to the longest. */
-export function shrunkSize(width: number, height: number): readonly [number, number] {
+function shrunkSize(width: number, height: number): readonly [number, number] {
   const scale = Math.min(1, LONGEST_SIDE_PX / Math.max(width, height))
   return [Math.max(1, Math.round(width * scale)), Math.max(1, Math.round(height * scale))]
 }

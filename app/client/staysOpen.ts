@@ -9,7 +9,7 @@ function isGone(error: unknown): boolean {
   return isRouteErrorResponse(error) && error.status === 410
 }
 
-export interface StaysOpen<Data> {
+interface StaysOpen<Data> {
   /** Remembers what the server said last of a page, by whatever tells it from others. */
   readonly remember: (key: string, loaded: Data) => void
   readonly load: (key: string, ask: () => Promise<Data>) => Promise<Data>

@@ -38,7 +38,7 @@ const moment = z.iso.datetime()
 const revisionNumber = z.int32().min(1)
 
 /** How much of each there is in an archive. */
-export const countsSchema = z.object({
+const countsSchema = z.object({
   boxes: z.int().min(0),
   revisions: z.int().min(0),
   jobs: z.int().min(0),
@@ -56,7 +56,6 @@ export const headingSchema = z.object({
 export const shopSchema = z.array(
   z.strictObject({ name: z.string().min(1).max(60), document: z.unknown() }),
 )
-export type Shop = z.infer<typeof shopSchema>
 
 export const revisionSchema = z.strictObject({
   revision: revisionNumber,
@@ -81,7 +80,7 @@ export type ArchivedRecord = z.infer<typeof recordSchema>
 /** As version 1 had it. */
 export const record1Schema = z.strictObject({ ...recordFields, history: z.array(revisionSchema) })
 
-export const photographSchema = z.strictObject({
+const photographSchema = z.strictObject({
   id: z.uuid(),
   contentType: z.enum([...PHOTO_TYPES.values()]),
   width: z.int().min(1).max(100_000),

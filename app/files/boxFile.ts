@@ -38,8 +38,8 @@ import type { Rule } from './fieldSchema.ts'
 import { shapeOf, typeSchema } from './fieldSchema.ts'
 import { parseJson } from './text.ts'
 
-export const BOX_FILE_FORMAT = 'udrix-box'
-export const BOX_FILE_VERSION = 1
+const BOX_FILE_FORMAT = 'udrix-box'
+const BOX_FILE_VERSION = 1
 export const LARGEST_BOX_FILE_BYTES = 1_000_000
 
 /** Tells what is wrong between the fields of a thing, said at one of them. */
@@ -134,14 +134,14 @@ export interface FileIssue {
   readonly code?: BoxIssue['code']
 }
 
-export type ParsedBoxFile =
+type ParsedBoxFile =
   | { readonly ok: true; readonly draft: BoxDraft }
   | { readonly ok: false; readonly issues: readonly FileIssue[] }
 
 const MOST_ISSUES_TOLD = 20
 
 /** Zod's issues as ours. Long lists are cut, since nobody mends a file by the thousandth line. */
-export function fileIssues(error: z.ZodError): readonly FileIssue[] {
+function fileIssues(error: z.ZodError): readonly FileIssue[] {
   return error.issues.slice(0, MOST_ISSUES_TOLD).map((issue) => ({
     path: issue.path.filter((key) => typeof key !== 'symbol'),
     message:

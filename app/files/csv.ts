@@ -15,7 +15,7 @@ export interface CsvBounds {
 
 export type CsvRow = Readonly<Record<string, string | undefined>>
 
-export type ParsedCsv =
+type ParsedCsv =
   | { readonly ok: true; readonly fields: readonly string[]; readonly rows: readonly CsvRow[] }
   | { readonly ok: false; readonly problem: string }
 

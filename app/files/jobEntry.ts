@@ -174,9 +174,9 @@ const distance = entered.superRefine(({ text, unit: of }, context) => {
     context.addIssue(`No unit has run ${text} ${of}. Read the figure again.`)
 })
 
-/** An entry's content; every refusal is a sentence for the person. */
-export const entryBodySchema = z.discriminatedUnion('kind', [
-  z.strictObject({
+/** What each kind of entry holds; every refusal is a sentence for the person. */
+const BODIES = {
+  intake: z.strictObject({
     kind: z.literal('intake'),
     intake: z.strictObject({
       reference: shortText,
@@ -187,40 +187,40 @@ export const entryBodySchema = z.discriminatedUnion('kind', [
       cameWith: shortText,
     }),
   }),
-  z.strictObject({
+  note: z.strictObject({
     kind: z.literal('note'),
     text: longText.min(1, 'A note has something in it.'),
     part: partRef.optional(),
   }),
-  z.strictObject({ kind: z.literal('waiting'), for: shortText }),
-  turnCheck,
-  spinTest,
-  measurement,
-  z.strictObject({
+  waiting: z.strictObject({ kind: z.literal('waiting'), for: shortText }),
+  'turn-check': turnCheck,
+  spin: spinTest,
+  measurement: measurement,
+  look: z.strictObject({
     kind: z.literal('look'),
     part: partRef,
     look: z.enum(LOOKS),
     grade: z.enum(VERDICTS),
   }),
-  z.strictObject({
+  overrule: z.strictObject({
     kind: z.literal('overrule'),
     entry: id,
     verdict: z.enum(VERDICTS),
     reason: shortText.min(1, 'Say why: the next person will want to know.'),
   }),
-  z.strictObject({
+  limit: z.strictObject({
     kind: z.literal('limit'),
     part: partRef.nullable(),
     measure: z.enum(MEASURES),
     limit: limitSchema,
   }),
-  z.strictObject({
+  shims: z.strictObject({
     kind: z.literal('shims'),
     part: partRef,
     thicknesses: z.array(z.int().min(1).max(MOST_THICKNESS)).min(1).max(MOST_FITTED),
     expected: z.int().min(-MOST_THICKNESS).max(MOST_THICKNESS),
   }),
-  z.strictObject({
+  stack: z.strictObject({
     kind: z.literal('stack'),
     shaft: partRef,
     stack: z.strictObject({
@@ -233,15 +233,15 @@ export const entryBodySchema = z.discriminatedUnion('kind', [
       instead: z.strictObject({ part: partRef, length: stackLength.nullable() }).optional(),
     }),
   }),
-  z.strictObject({ kind: z.literal('tray'), part: partRef, tray }),
-  z.strictObject({
+  tray: z.strictObject({ kind: z.literal('tray'), part: partRef, tray }),
+  step: z.strictObject({
     kind: z.literal('step'),
     part: partRef.nullable(),
     is: z.enum(['off', 'in']),
     tray: tray.optional(),
   }),
-  z.strictObject({ kind: z.literal('stage'), stage: z.enum(STAGES), isDone: z.boolean() }),
-  z.strictObject({
+  stage: z.strictObject({ kind: z.literal('stage'), stage: z.enum(STAGES), isDone: z.boolean() }),
+  line: z.strictObject({
     kind: z.literal('line'),
     line: z.strictObject({
       key: partRef,
@@ -266,17 +266,22 @@ export const entryBodySchema = z.discriminatedUnion('kind', [
       isLabour: z.boolean().optional(),
     }),
   }),
-  z.strictObject({
+  photo: z.strictObject({
     kind: z.literal('photo'),
     photo: id,
     caption: shortText,
     part: partRef.optional(),
     entry: id.optional(),
   }),
-  z.strictObject({ kind: z.literal('withdraw'), entry: id }),
-  z.strictObject({ kind: z.literal('close'), leftOut: longText }),
-  z.strictObject({ kind: z.literal('reopen') }),
-]) satisfies z.ZodType<EntryBody>
+  withdraw: z.strictObject({ kind: z.literal('withdraw'), entry: id }),
+  close: z.strictObject({ kind: z.literal('close'), leftOut: longText }),
+  reopen: z.strictObject({ kind: z.literal('reopen') }),
+} satisfies { readonly [K in EntryBody['kind']]: z.ZodType<Extract<EntryBody, { kind: K }>> }
+
+const { intake, ...others } = BODIES
+
+/** An entry's content. */
+export const entryBodySchema = z.discriminatedUnion('kind', [intake, ...Object.values(others)])
 
 /** Before this no clock of a device that still runs can stand. */
 const EARLIEST = '2000-01-01T00:00:00.000Z'

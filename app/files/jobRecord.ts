@@ -19,8 +19,8 @@ import {
 
 import type { JobRecord } from '../views/job/record.ts'
 
-export const JOB_RECORD_FORMAT = 'udrix-job-record'
-export const JOB_RECORD_VERSION = 1
+const JOB_RECORD_FORMAT = 'udrix-job-record'
+const JOB_RECORD_VERSION = 1
 
 const verdict = z.enum(VERDICTS)
 const figure = z.number().describe('In mm, degrees, N·m or percent, as judged.')

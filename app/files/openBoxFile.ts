@@ -7,7 +7,7 @@ import { issueWords } from '../words/issues.ts'
 import type { FileIssue } from './boxFile.ts'
 import { parseBoxFile } from './boxFile.ts'
 
-export type OpenedBoxFile =
+type OpenedBoxFile =
   | { readonly ok: true; readonly draft: BoxDraft; readonly warnings: readonly FileIssue[] }
   | { readonly ok: false; readonly issues: readonly FileIssue[] }
 

@@ -78,7 +78,7 @@ export const USUAL_SHELF: Shelf = {
   stock: [],
 }
 
-export type ParsedPieces =
+type ParsedPieces =
   | { readonly ok: true; readonly pieces: ShelfPiece[] }
   | { readonly ok: false; readonly sentence: string }
 
@@ -208,7 +208,7 @@ export function stackText(
   return `${each.join(' + ')} = ${formatThickness(total, unit)} ${UNIT_NAMES[unit]}`
 }
 
-export type ParsedStock =
+type ParsedStock =
   | { readonly ok: true; readonly item: StockItem }
   | { readonly ok: false; readonly sentence: string }
 

@@ -25,7 +25,7 @@ export function initialsText() {
   return writtenText().trim().max(4, 'Initials have four letters at most.')
 }
 
-export type ParsedJson =
+type ParsedJson =
   | { readonly ok: true; readonly content: unknown }
   | { readonly ok: false; readonly code: 'not-json' | 'too-deep' }
 

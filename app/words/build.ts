@@ -183,7 +183,7 @@ const FIELD_NAMES: Readonly<Record<ComparedField, string>> = {
 }
 
 /** One difference as a line: what it is of, and how it is on either side. */
-export interface DifferenceWords {
+interface DifferenceWords {
   readonly what: string
   readonly one: string
   readonly other: string

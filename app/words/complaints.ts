@@ -3,12 +3,10 @@ import type { Complaint, CouplerPosition } from 'core'
 import { CHANGE_RPM } from 'core'
 
 import type { TorqueUnit } from './format.ts'
-import { formatForce, formatNumber, formatSpeed, formatTorque } from './format.ts'
+import { formatForce, formatNumber, formatSpeed, formatTorque, NBSP } from './format.ts'
 import type { Naming } from './names.ts'
 import { placeName } from './names.ts'
 import { openSetWords } from './shift.ts'
-
-const NBSP = '\u00a0'
 
 /** A lever that is pushed through is there after so long (common practice). */
 const PUSHED_S = 0.1

@@ -2,10 +2,9 @@
 import type { DogFigures, DogWork, NeededDogFigure } from 'core'
 
 import type { TorqueUnit } from './format.ts'
-import { formatForce, formatNumber, formatSpeed, formatTorque } from './format.ts'
+import { formatForce, formatNumber, formatSpeed, formatTorque, NBSP } from './format.ts'
 import { listed } from './sentences.ts'
 
-const NBSP = '\u00a0'
 const RPM_OF_RAD_PER_S = 60 / (2 * Math.PI)
 
 const NEEDED_NAMES: Readonly<Record<NeededDogFigure, string>> = {
@@ -25,7 +24,7 @@ export function dogsFault({ count, freeAngleDeg }: DogFigures): string | null {
   return `${count} dogs come round every ${Number((360 / count).toFixed(2))}°: the angle free between them is less than that.`
 }
 
-export interface DogSaying {
+interface DogSaying {
   readonly work: DogWork
   readonly slipRpm: number
   readonly torqueNm: number

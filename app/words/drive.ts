@@ -3,12 +3,10 @@ import type { DriveResult, DriveSample, DriveWay, DrivenChange, PowertrainResult
 import { ONE, reducedInertia } from 'core'
 
 import type { RoadSpeedUnit } from './format.ts'
-import { formatNumber, formatRoadSpeed, formatSpeed } from './format.ts'
+import { formatNumber, formatRoadSpeed, formatSpeed, NBSP } from './format.ts'
 import type { Naming } from './names.ts'
 import { countedName } from './names.ts'
 import { listed } from './sentences.ts'
-
-const NBSP = '\u00a0'
 
 export const WAY_NAMES: Readonly<Record<DriveWay, string>> = {
   ready: 'clutch to clutch',

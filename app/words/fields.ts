@@ -4,7 +4,7 @@ import type { CHOICES } from 'core'
 import { LARGEST, PIECE_KINDS } from 'core'
 
 import type { LengthUnit } from './format.ts'
-import { formatLength } from './format.ts'
+import { formatLength, NBSP } from './format.ts'
 import { MEASURE_NAMES, UNIT_NAMES } from './measures.ts'
 import type { Naming } from './names.ts'
 import { capitalize, couplerName, lineName, linkName, partName } from './names.ts'
@@ -20,8 +20,6 @@ import { SHEET_KIND_WORDS } from './sheet.ts'
 import { END_WORDS, GUARD_NAMES, INTERLOCK_PART_WORDS, SWITCH_NAMES, rodName } from './shift.ts'
 import type { Vocabulary } from './vocabulary.ts'
 import { HAND_WORDS, SHAFT_END_WORDS, travelWords } from './vocabulary.ts'
-
-const NBSP = '\u00a0'
 
 type ChoiceWords = {
   readonly [C in Choice]: Readonly<Record<(typeof CHOICES)[C][number], string>>

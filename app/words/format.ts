@@ -3,7 +3,8 @@ import type { Rational } from 'core'
 import { KM_PER_MILE, MM_PER_INCH, NM_PER_LBFT, formatFraction, rational } from 'core'
 
 /** Between a number and its unit, so that they are never parted. */
-const NBSP = '\u00a0'
+/** A space at which no line ends, between a figure and its unit. */
+export const NBSP = '\u00a0'
 const MINUS = '\u2212'
 
 export const TORQUE_UNITS = ['Nm', 'lbft'] as const

@@ -44,7 +44,7 @@ export function termTitle(words: Vocabulary, id: TermId): string {
 }
 
 /** A piece of a text: a term that is explained, or what stands between them. */
-export interface TextPart {
+interface TextPart {
   readonly text: string
   readonly term: TermId | null
 }

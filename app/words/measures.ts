@@ -25,10 +25,8 @@ import { MEASURE_RULES, fromUnit, orderTarget, toUnit } from 'core'
 import type { Vocabulary } from './vocabulary.ts'
 import { inWords } from './vocabulary.ts'
 
-import { formatGrouped, formatNumber } from './format.ts'
+import { formatGrouped, formatNumber, NBSP } from './format.ts'
 import { capitalize } from './names.ts'
-
-const NBSP = '\u00a0'
 
 export const UNIT_NAMES: Readonly<Record<ReadingUnit, string>> = {
   mm: 'mm',

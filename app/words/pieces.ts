@@ -1,15 +1,5 @@
 /** Bearings, spacers, forks and what else is held in the hand, in words. */
-import type {
-  Bearing,
-  BoxDraft,
-  ClosingSide,
-  Fit,
-  MarkKind,
-  Piece,
-  PieceKind,
-  PressSeat,
-  WayOff,
-} from 'core'
+import type { Bearing, ClosingSide, Fit, MarkKind, Piece, PieceKind, PressSeat, WayOff } from 'core'
 import { PIECE_DEFINITIONS, oncePer } from 'core'
 
 import { formatLength } from './format.ts'
@@ -134,9 +124,4 @@ export function bearingWords(
   const what =
     'ref' in on ? nameOf(on.ref) : `a shoulder of ${formatLength(on.shoulderMm, words.lengthUnit)}`
   return `${what} towards the ${end}`
-}
-
-/** How many pieces a box has, counting each of several alike. */
-export function pieceCount({ pieces = [] }: BoxDraft): number {
-  return pieces.reduce((sum, { quantity = 1 }) => sum + quantity, 0)
 }

@@ -1,13 +1,11 @@
 /** What a ring can do, in sentences. */
 import type { Gear, NeededFigure, RingWork } from 'core'
 
-import { formatNumber, formatSpeed, formatTorque } from './format.ts'
+import { formatNumber, formatSpeed, formatTorque, NBSP } from './format.ts'
 import type { TorqueUnit } from './format.ts'
 import type { Naming } from './names.ts'
 import { gearName } from './names.ts'
 import { listed } from './sentences.ts'
-
-const NBSP = '\u00a0'
 
 const NEEDED_NAMES: Readonly<Record<NeededFigure, string>> = {
   meanDiameterMm: 'the mean diameter of the cone',

@@ -190,14 +190,14 @@ export function changeStepWords(naming: Naming, step: ChangeStep, inputRpm: numb
 }
 
 /** What the speed of a side follows while the coupler is out. */
-export function hangsOnWords({ input, output, free }: HangsOn): string {
+function hangsOnWords({ input, output, free }: HangsOn): string {
   const ends = input && output ? 'engine and wheels' : input ? 'the engine' : output && 'the wheels'
   if (!ends) return 'nothing, and goes on as it turned'
   return free ? `${ends} and what turns freely between` : ends
 }
 
 /** What `sideWords` is asked of: at which speed of the input, and how far its difference is gone. */
-export interface SideMoment {
+interface SideMoment {
   readonly inputRpm: number
   /** The share of the difference that is still there. */
   readonly left: number

@@ -1,11 +1,11 @@
 /** Turn checks in sentences. */
+import { NBSP } from './format.ts'
 import type { EntryBody, JudgedCheck, NextCheck, Rational, Suspect } from 'core'
 import { readTurns } from 'core'
 
 import type { Naming } from './names.ts'
 import { bodyName, gearName } from './names.ts'
 
-const NBSP = '\u00a0'
 /** "12.545 turns": what the counts make of it, finer than anybody reads. */
 export function formatTurns(turns: Rational): string {
   return `${turns.toFixed(3)}${NBSP}turns`

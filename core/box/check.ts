@@ -16,7 +16,7 @@ import type { BoxDraft, Coupler, Gear, LeftWarning, Path, Rule } from './types.t
  * centre distance by up to about one module, which is two teeth in the sum
  * (common practice).
  */
-export const TOOTH_SUM_TOLERANCE = 2
+const TOOTH_SUM_TOLERANCE = 2
 /**
  * The same where all the others, three at the least, have one sum to the tooth: such a box was made
  * without profile shift, and two teeth more are another distance of its shafts.
@@ -28,10 +28,10 @@ const EVEN_PAIRS = 3
  * How far two centre distances between the same axes may be apart, in millimetres.
  * Profile shift moves a pair by about half a module at most (common practice).
  */
-export const CENTRE_DISTANCE_TOLERANCE_MM = 1.5
+const CENTRE_DISTANCE_TOLERANCE_MM = 1.5
 
 /** Issues that leave the box solvable; the rest do not. */
-export const WARNING_CODES: ReadonlySet<BoxIssueCode> = new Set([
+const WARNING_CODES: ReadonlySet<BoxIssueCode> = new Set([
   'gear-without-mesh',
   'gear-off-its-member',
   'tooth-sum-differs',
@@ -69,7 +69,7 @@ export function leftWarning({ leftWarnings }: BoxDraft, issue: BoxIssue): LeftWa
   return leftWarnings?.find(({ id }) => id === key)
 }
 
-export type CheckedBox =
+type CheckedBox =
   | { readonly ok: true; readonly box: Box; readonly warnings: readonly BoxIssue[] }
   | { readonly ok: false; readonly issues: readonly BoxIssue[] }
 

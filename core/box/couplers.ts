@@ -1,9 +1,9 @@
 /** What there is to say of each kind of coupler, and of each coupler by what is in it. */
 import { oncePer } from './oncePer.ts'
-import type { BoxDraft, Coupler, CouplerKind } from './types.ts'
+import type { BoxDraft, Coupler, CouplerKind, SwitchRule } from './types.ts'
 
 /** See the columns; common practice throughout. */
-export interface CouplerKindDefinition {
+interface CouplerKindDefinition {
   /** What holds once it is in: friction, dogs, or the teeth of a gear that has slid into mesh. */
   readonly holdsBy: 'plates' | 'dogs' | 'mesh'
   /** Whether it has a hub with a sleeve or a dog ring on it, and is no gear itself. */
@@ -12,6 +12,8 @@ export interface CouplerKindDefinition {
   readonly hasRings: boolean
   /** Whether gears that it names are teeth on its sleeve; else they are what moves. */
   readonly hasTeethOnSleeve: boolean
+  /** When it follows a switch of its own, where no lever moves it. */
+  readonly switched?: SwitchRule
 }
 
 const GEAR = { hasHub: false, hasRings: false, hasTeethOnSleeve: false } as const
@@ -24,8 +26,8 @@ export const COUPLER_DEFINITIONS: Readonly<Record<CouplerKind, CouplerKindDefini
   'sliding-gear': { ...GEAR, holdsBy: 'mesh' },
   'sliding-idler': { ...GEAR, holdsBy: 'mesh' },
   'sliding-dog-gear': { ...GEAR, holdsBy: 'dogs' },
-  range: { ...HUB, hasRings: true },
-  splitter: { ...HUB, hasRings: false },
+  range: { ...HUB, hasRings: true, switched: 'at-neutral' },
+  splitter: { ...HUB, hasRings: false, switched: 'without-torque' },
   'friction-clutch': { ...GEAR, holdsBy: 'plates' },
 }
 

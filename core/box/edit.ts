@@ -77,7 +77,7 @@ export type EditConflict =
   /** The first of the changes that met somebody else's; none of them was made. */
   | { readonly code: 'change-not-placed'; readonly met: Change }
 
-export type EditResult =
+type EditResult =
   | { readonly ok: true; readonly draft: BoxDraft; readonly conflict?: EditConflict }
   | { readonly ok: false; readonly refusal: EditRefusal }
 

@@ -4,7 +4,7 @@
  */
 
 /** What has a path by its own id. */
-export type PathKind = 'shaft' | 'gear' | 'piece' | 'sleeve'
+type PathKind = 'shaft' | 'gear' | 'piece' | 'sleeve'
 
 /** A path as it is written. */
 export type PartPath = `${PathKind}:${string}` | `ring:${string}/${string}`

@@ -68,7 +68,7 @@ export type Change =
       readonly after: readonly string[]
     }
 
-export type ChangesResult =
+type ChangesResult =
   | { readonly ok: true; readonly draft: BoxDraft }
   /** Somebody changed the same thing since; nothing of the changes was made. */
   | { readonly ok: false; readonly met: Change }

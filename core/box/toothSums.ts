@@ -3,7 +3,7 @@ import { pairsOf } from './links/index.ts'
 import { oncePer } from './oncePer.ts'
 import type { BoxDraft, Gear, Link } from './types.ts'
 
-export interface PairSum {
+interface PairSum {
   readonly link: Link
   /** Gear ids. */
   readonly a: string
@@ -43,7 +43,7 @@ export const sumsBetweenAxes: (draft: BoxDraft) => readonly (readonly PairSum[])
 )
 
 /** Two gears that an idler bridges, and what two on their shafts that mesh have together. */
-export interface BridgedPair {
+interface BridgedPair {
   readonly idler: string
   readonly gears: readonly [Gear, Gear]
   readonly toothSum: number

@@ -64,7 +64,7 @@ export type Hand = (typeof HANDS)[number]
 /** Which way the input turns, seen from the input end. */
 export const INPUT_SENSES = ['clockwise', 'counterclockwise'] as const
 /** See `INPUT_SENSES`. */
-export type InputSense = (typeof INPUT_SENSES)[number]
+type InputSense = (typeof INPUT_SENSES)[number]
 
 /** A line on which members turn. The order of axes is their order in the drawing. */
 export interface Axis {
@@ -131,7 +131,7 @@ export const SHAFT_ENDS = ['input-end', 'output-end'] as const
 export type ShaftEnd = (typeof SHAFT_ENDS)[number]
 
 /** Two gears, or two sprockets, on parallel axes that drive one another. */
-export const MESH_KINDS = ['external-mesh', 'internal-mesh', 'chain'] as const
+const MESH_KINDS = ['external-mesh', 'internal-mesh', 'chain'] as const
 export type MeshKind = (typeof MESH_KINDS)[number]
 
 /** Kinds of link that two gears can be put in mesh by. */
@@ -148,7 +148,7 @@ export interface Mesh {
 }
 
 /** Two cones of teeth whose axes cross at a right angle. */
-export interface Bevel {
+interface Bevel {
   readonly id: string
   readonly kind: 'bevel'
   readonly a: string
@@ -221,7 +221,7 @@ export interface Differential {
 }
 
 /** Two bodies joined for good, such as a flange on its shaft. */
-export interface Joined {
+interface Joined {
   readonly id: string
   readonly kind: 'joined'
   readonly a: string

@@ -29,14 +29,14 @@ import { ratioRange, readAtBody } from './turnCheck.ts'
 import type { Rational } from '../number/rational.ts'
 import type { BoxDraft, Gear } from '../box/types.ts'
 
-export interface CountRange {
+interface CountRange {
   readonly gear: string
   readonly least: number
   readonly most: number
 }
 
 /** The teeth of two gears together. */
-export interface SumRange {
+interface SumRange {
   readonly a: string
   readonly b: string
   readonly least: number
@@ -44,7 +44,7 @@ export interface SumRange {
 }
 
 /** What a turn check says: a product of sums of counts over another lies in a range. */
-export interface ProductRange {
+interface ProductRange {
   /** Gears whose counts are added, of each factor. */
   readonly driven: readonly (readonly string[])[]
   readonly driving: readonly (readonly string[])[]

@@ -13,13 +13,13 @@
 import { MM_PER_INCH } from '../number/units.ts'
 
 /** ISO 54, first and second series, in mm (from memory). */
-export const MODULE_SERIES_MM = {
+const MODULE_SERIES_MM = {
   first: [1, 1.25, 1.5, 2, 2.5, 3, 4, 5, 6, 8, 10, 12, 16, 20, 25, 32, 40, 50],
   second: [1.125, 1.375, 1.75, 2.25, 2.75, 3.5, 4.5, 5.5, 6.5, 7, 9, 11, 14, 18, 22, 28, 36, 45],
 } as const
 
 /** Diametral pitches in common use, in teeth an inch (Machinery's Handbook, from memory). */
-export const DIAMETRAL_PITCHES = [
+const DIAMETRAL_PITCHES = [
   1, 1.25, 1.5, 1.75, 2, 2.25, 2.5, 3, 4, 5, 6, 7, 8, 9, 10, 11, 12, 14, 16, 18, 20, 22, 24,
 ] as const
 
@@ -27,7 +27,7 @@ export const DIAMETRAL_PITCHES = [
 const SAME_MODULE_SHARE = 0.02
 const SAME_HELIX_DEG = 1
 
-export type SeriesName = 'module, first series' | 'module, second series' | 'diametral pitch'
+type SeriesName = 'module, first series' | 'module, second series' | 'diametral pitch'
 
 /** A module or a diametral pitch of a standard series. */
 export interface StandardSize {
@@ -160,7 +160,7 @@ export function centreDistanceMm(
 }
 
 /** One gear of two that may be mates. */
-export interface MateData {
+interface MateData {
   readonly moduleMm: number
   readonly helixAngleDeg: number
   readonly pressureAngleDeg: number
@@ -168,8 +168,8 @@ export interface MateData {
   readonly hand: 'right' | 'left' | null
 }
 
-export const MATE_PROBLEMS = ['module', 'helix', 'pressure-angle', 'hand'] as const
-export type MateProblem = (typeof MATE_PROBLEMS)[number]
+const MATE_PROBLEMS = ['module', 'helix', 'pressure-angle', 'hand'] as const
+type MateProblem = (typeof MATE_PROBLEMS)[number]
 
 /**
  * Why two gears cannot run together as an external pair on parallel shafts; empty when

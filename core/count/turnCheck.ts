@@ -76,7 +76,7 @@ export interface JudgedCheck {
 }
 
 /** A count that may be off, and what it would have to be. */
-export interface Miscount {
+interface Miscount {
   readonly gear: Gear
   readonly toothCount: number
 }

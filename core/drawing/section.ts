@@ -31,7 +31,7 @@ import type {
 /** Drawn where the box states no module; only the proportions matter then. */
 export const DRAWN_MODULE_MM = 2.5
 /** Teeth drawn for a gear about which nothing is known. */
-export const DRAWN_TOOTH_COUNT = 28
+const DRAWN_TOOTH_COUNT = 28
 /** Half the height of a sleeve. */
 export const SLEEVE_RADIUS_MM = 21
 /** How much of its shaft a sleeve takes up. */
@@ -39,7 +39,7 @@ export const SLEEVE_WIDTH_MM = 13
 /** Metal outside the teeth of a ring gear. */
 export const RIM_MM = 7
 /** Half the height of a differential case. */
-export const CASE_RADIUS_MM = 26
+const CASE_RADIUS_MM = 26
 /** A ring that is not counted is drawn so many times as large as its sun. */
 const RING_TO_SUN = 2
 /** So far from its carrier's end an arm comes out of it. */
@@ -51,13 +51,13 @@ const TOUCHING_MM = 1.5
 /** Air between parts of neighbouring lanes that do not mesh. */
 const LANE_GAP_MM = 8
 
-export interface SectionLane {
+interface SectionLane {
   readonly axis: Axis
   readonly yMm: number
 }
 
 /** What a member looks like in section. */
-export type MemberShape = 'shaft' | 'hollow' | 'ring' | 'case'
+type MemberShape = 'shaft' | 'hollow' | 'ring' | 'case'
 
 /** A member where it is drawn. */
 export interface SectionMember {
@@ -134,7 +134,7 @@ export interface SectionWorm {
 }
 
 /** What carries the planets of a set whose planets are drawn as gears: from its axis to theirs. */
-export interface SectionArm {
+interface SectionArm {
   readonly link: Link
   readonly fromYMm: number
   readonly toYMm: number

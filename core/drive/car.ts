@@ -85,7 +85,7 @@ export function engineTorqueNm(engine: Engine, radPerS: number, pedal: number): 
 }
 
 /** What holds a car back, in newtons; below 0 it pushes. */
-export interface Resistance {
+interface Resistance {
   readonly airN: number
   readonly rollingN: number
   readonly gradeN: number

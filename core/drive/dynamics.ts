@@ -6,14 +6,14 @@
  */
 
 /** Between the engine and a shaft. */
-export interface ClutchState {
+interface ClutchState {
   isStuck: boolean
   /** Of the slip, engine before shaft; the last it had where it has none. */
   direction: 1 | -1
 }
 
 /** A ring between a shaft and the output that is to be engaged once their speeds agree. */
-export interface RingState {
+interface RingState {
   readonly torqueNm: number
   /** The slip at the ring is shaft · ofShaft + output · ofOutput. */
   readonly ofShaft: number
@@ -71,7 +71,7 @@ export function newTally(shafts: number): Tally {
 }
 
 /** Accelerations and torques at one instant; filled anew at each look. */
-export interface Instant {
+interface Instant {
   engine: number
   output: number
   readonly shafts: number[]

@@ -58,7 +58,7 @@ export const USUAL_TIMES: ShiftTimes = {
 }
 
 /** What the rules look at. */
-export interface RuleInput {
+interface RuleInput {
   /** The engine’s speed in the gear that is in, clutch closed. */
   readonly rpm: number
   readonly pedal: number

@@ -23,7 +23,7 @@ import type { ShiftRules, ShiftTimes } from './rules.ts'
 import { guessedGear, wantedGear } from './rules.ts'
 
 /** A course to drive, in what and by which rules. */
-export interface DriveTask {
+interface DriveTask {
   readonly powertrain: Powertrain
   readonly car: Car
   readonly course: readonly CourseRow[]
@@ -72,7 +72,7 @@ export interface DriveSample {
 }
 
 /** Where the work of the engine has gone, in joules. */
-export interface EnergyBalance {
+interface EnergyBalance {
   readonly engineJ: number
   readonly airJ: number
   readonly rollingJ: number

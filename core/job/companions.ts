@@ -15,7 +15,7 @@ import { keyOfPiece } from './orders.ts'
 import { pieceOfRef, refOfPiece } from './unitParts.ts'
 
 /** Why something goes with a part. */
-export const COMPANION_REASONS = [
+const COMPANION_REASONS = [
   'mate',
   'integral',
   'beside-cone',
@@ -26,7 +26,7 @@ export const COMPANION_REASONS = [
   'always',
 ] as const
 /** See `COMPANION_REASONS`. */
-export type CompanionReason = (typeof COMPANION_REASONS)[number]
+type CompanionReason = (typeof COMPANION_REASONS)[number]
 
 /** What goes with a part that is replaced, by its key, and why. */
 export interface Companion {
@@ -58,7 +58,7 @@ function ringsOn({ draft }: BoxIndex, gear: string): readonly string[] {
 }
 
 /** One line for each thing that goes with another. */
-export const COMPANION_RULES: readonly CompanionRule[] = [
+const COMPANION_RULES: readonly CompanionRule[] = [
   {
     // Two gears that have run together have worn together.
     of: 'gear',
@@ -175,7 +175,7 @@ export function companionsOf(draft: BoxDraft, replaced: readonly string[]): read
 }
 
 /** What is looked at because of what is replaced: the cone under a ring, the groove that a fork ran in. */
-export interface Inspection {
+interface Inspection {
   /** Reference to what is looked at. */
   readonly part: string
   readonly because: string

@@ -61,7 +61,7 @@ export interface Intake {
   readonly cameWith: string
 }
 
-export const EMPTY_INTAKE: Intake = {
+const EMPTY_INTAKE: Intake = {
   reference: '',
   complaint: '',
   distance: null,
@@ -230,7 +230,7 @@ export type Finding = {
 /** A finding with the figures it was made from. */
 export type Measured = Extract<Finding, { readonly kind: 'measured' }>
 
-export interface Overruling {
+interface Overruling {
   readonly verdict: Verdict
   readonly reason: string
   readonly by: string

@@ -25,7 +25,7 @@ export interface EnteredLimit {
 }
 
 /** A limit that was entered for a part, or for all that are alike where `part` is null. */
-export interface PartLimit {
+interface PartLimit {
   readonly part: string | null
   readonly measure: Measure
   readonly limit: EnteredLimit

@@ -38,7 +38,7 @@ export type Measure = (typeof MEASURES)[number]
 /** How the readings become one figure. */
 export type Statistic = 'least' | 'greatest' | 'mean' | 'run' | 'sum'
 
-export interface MeasureRule {
+interface MeasureRule {
   /** What the tool reads; a rock at a radius is read as a length and judged as an angle. */
   readonly reads: Quantity
   readonly judges: Quantity

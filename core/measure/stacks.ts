@@ -69,7 +69,7 @@ export function nearestStacks(
     .slice(0, listed)
 }
 
-export interface GoNoGo {
+interface GoNoGo {
   /** The thickest stack that must go in where the gap is within its least limit. */
   readonly go: Stack | undefined
   /** Goes in only where the gap is above the limit by as little as the leaves can show. */
@@ -87,7 +87,7 @@ export function stacksRound(pieces: readonly SizedPiece[], limit: number, most: 
   }
 }
 
-export interface ShimAim {
+interface ShimAim {
   /** Measured end play or stand-off, in tenths of a micrometre. */
   readonly measured: number
   /** Thickness of what was in place while it was measured; 0 for a stand-off. */
@@ -97,7 +97,7 @@ export interface ShimAim {
   readonly most: number
 }
 
-export interface ShimChoice {
+interface ShimChoice {
   readonly stack: Stack
   /** The end play to be expected with it. */
   readonly expected: number

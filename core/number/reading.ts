@@ -39,7 +39,7 @@ export interface Span {
   readonly high: Rational
 }
 
-export type SpanReading =
+type SpanReading =
   | { readonly ok: true; readonly span: Span }
   | { readonly ok: false; readonly code: ReadingProblem | 'not-rising' }
 

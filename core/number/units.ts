@@ -15,7 +15,7 @@ const NM_PER_LBFT_EXACTLY = rational(45_359_237n * 980_665n * 3_048n, 10n ** 17n
 /** One mile in kilometres, exactly. */
 export const KM_PER_MILE = 1.609344
 
-export const QUANTITIES = ['length', 'angle', 'torque', 'distance', 'share'] as const
+const QUANTITIES = ['length', 'angle', 'torque', 'distance', 'share'] as const
 /** What a unit measures. */
 export type Quantity = (typeof QUANTITIES)[number]
 

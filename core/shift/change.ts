@@ -26,7 +26,7 @@ import type { Match } from './match.ts'
 import { matchesOf } from './match.ts'
 
 /** A coupler that moves, and the rod that moves it where the box says so. */
-export interface CouplerMove {
+interface CouplerMove {
   readonly coupler: Coupler
   readonly from: CouplerPosition
   readonly to: CouplerPosition

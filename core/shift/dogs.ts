@@ -19,7 +19,7 @@ export type NeededDogFigure = (typeof NEEDED_DOG_FIGURES)[number]
 const USUAL_DOG_FRICTION = 0.1
 
 /** What dogs are asked to do. */
-export interface DogTask {
+interface DogTask {
   /** Between the two sides, in radians a second. */
   readonly slipRadPerS: number
   /** With which the coupler moves. */
@@ -48,7 +48,7 @@ export interface DogWork {
 }
 
 /** What they do, or which of their figures are missing. */
-export type DogResult =
+type DogResult =
   | { readonly ok: true; readonly work: DogWork }
   | { readonly ok: false; readonly missing: readonly NeededDogFigure[] }
 

@@ -27,7 +27,7 @@ export interface HangsOn {
 }
 
 /** What a side that nothing drives may have come to. */
-export interface Coasting {
+interface Coasting {
   /** The open clutch that drags it along; null where it stands. */
   readonly draggedBy: Coupler | null
   /** The difference that there is then, counted as in `Match`. */
@@ -35,7 +35,7 @@ export interface Coasting {
 }
 
 /** A body that a coupler is to join. */
-export interface MatchSide {
+interface MatchSide {
   readonly body: string
   readonly hangsOn: HangsOn
   /** How it turned before, for one turn of the input; null where it coasts. */

@@ -11,7 +11,7 @@ import type { RingFigures } from '../box/types.ts'
 export const USUAL_FRICTION = 0.1
 
 /** What the torque of a cone cannot be worked out without. */
-export const NEEDED_FIGURES = [
+const NEEDED_FIGURES = [
   'meanDiameterMm',
   'halfAngleDeg',
   'leverForceN',
@@ -21,7 +21,7 @@ export const NEEDED_FIGURES = [
 export type NeededFigure = (typeof NEEDED_FIGURES)[number]
 
 /** What a ring has to do. */
-export interface RingTask {
+interface RingTask {
   /** Between its two sides, in radians a second. */
   readonly slipRadPerS: number
   /** Of all that it brings along, reduced to it. */
@@ -49,7 +49,7 @@ export interface RingWork {
 }
 
 /** What it does, or which of its figures are missing. */
-export type RingResult =
+type RingResult =
   | { readonly ok: true; readonly work: RingWork }
   | { readonly ok: false; readonly missing: readonly NeededFigure[] }
 

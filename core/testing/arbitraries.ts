@@ -177,7 +177,7 @@ export function couplersOn(drafts: fc.Arbitrary<BoxDraft>): fc.Arbitrary<BoxDraf
 const sizeMm = fc.integer({ min: 10, max: 60 }).map((half) => half / 2)
 
 /** Any piece, with whatever may be said of one. */
-export const anyPiece: fc.Arbitrary<Omit<Piece, 'id'>> = fc.record(
+const anyPiece: fc.Arbitrary<Omit<Piece, 'id'>> = fc.record(
   {
     kind: fc.constantFrom(...PIECE_KINDS),
     name: fc.constantFrom('front bearing', 'long spacer', 'Stück 7'),

@@ -1,5 +1,5 @@
 /** Whether parts can be taken off in an order, tried one by one. */
-import type { Removable } from '../build/removal.ts'
+import type { Removable } from '../assembly/removal.ts'
 
 export function stepsOff(parts: readonly Removable[], order: readonly string[]): boolean {
   const off = new Set<string>()

@@ -1,7 +1,7 @@
 /** Shafts with rings on them, and a simulation of pushing a ring off. For tests and benchmarks. */
 import fc from 'fast-check'
 
-import type { Ring } from '../build/row.ts'
+import type { Ring } from '../assembly/row.ts'
 
 interface Stretch {
   readonly fromMm: number
@@ -9,7 +9,7 @@ interface Stretch {
   readonly diameterMm: number
 }
 
-export interface OnShaft {
+interface OnShaft {
   readonly shaft: readonly Stretch[]
   readonly rings: readonly Ring[]
 }

@@ -24,7 +24,7 @@ import type { Rational } from '../number/rational.ts'
 import { ONE, rational } from '../number/rational.ts'
 import type { BoxDraft, Coupler, CouplerPosition, Gear } from '../box/types.ts'
 
-export const COMBINATION_STATES = [...NO_DRIVE_STATES, 'undetermined', 'drive'] as const
+const COMBINATION_STATES = [...NO_DRIVE_STATES, 'undetermined', 'drive'] as const
 /** What a combination of places does. */
 export type CombinationState = (typeof COMBINATION_STATES)[number]
 
@@ -197,7 +197,7 @@ export function classifyAll(solver: Solver): Classification {
 }
 
 /** One row of the table. */
-export interface Combination {
+interface Combination {
   readonly number: number
   /** A place for every coupler. */
   readonly places: CouplerPlaces

@@ -33,7 +33,7 @@ import type { Gear, Hand, Link, ShaftEnd } from '../box/types.ts'
 const MM_PER_M = 1000
 
 /** What must be known of a gear before its forces are. */
-export const TOOTH_DATA = [
+const TOOTH_DATA = [
   'module',
   'helix-angle',
   'hand',
@@ -45,7 +45,7 @@ export const TOOTH_DATA = [
 export type ToothDatum = (typeof TOOTH_DATA)[number]
 
 /** Forces of one mesh on one gear. */
-export interface ToothForces {
+interface ToothForces {
   readonly gear: Gear
   readonly law: Law
   readonly tangentialN: number
@@ -54,12 +54,12 @@ export interface ToothForces {
   readonly axialN: number
 }
 
-export interface BearingLoad {
+interface BearingLoad {
   readonly stationMm: number
   readonly radialN: number
 }
 
-export interface ShaftForces {
+interface ShaftForces {
   readonly member: string
   /** What the gears push the shaft along its axis; positive towards the output end. */
   readonly thrustN: number

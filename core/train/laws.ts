@@ -7,7 +7,7 @@ import type { Coupler, Gear, Link, LinkKind } from '../box/types.ts'
 
 export type { Term } from '../box/links/index.ts'
 
-export type LawKind =
+type LawKind =
   | LinkKind
   | 'lock'
   /** The load at an output: its multiplier is the torque that the output puts on the box. */

@@ -16,7 +16,7 @@ import type { Rational } from '../number/rational.ts'
 import { ZERO } from '../number/rational.ts'
 
 /** A speed that a coupler asks of a body, in turns for one turn of the input. */
-export interface Demand {
+interface Demand {
   readonly coupler: string
   readonly speed: Rational
 }

@@ -59,7 +59,7 @@ export interface Circulation {
   readonly power: Rational
 }
 
-export interface OrderedPath {
+interface OrderedPath {
   readonly path: readonly PathStep[]
   readonly circulations: readonly Circulation[]
 }

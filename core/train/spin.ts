@@ -288,10 +288,7 @@ export interface Disagreement {
 }
 
 /** Every part that did not do what the drawing says. */
-export function findDisagreements(
-  box: Box,
-  records: readonly SpinRecord[],
-): readonly Disagreement[] {
+function findDisagreements(box: Box, records: readonly SpinRecord[]): readonly Disagreement[] {
   return records.flatMap(({ setup, seen }, record) => {
     const result = spin(box, setup)
     return [...seen].flatMap(([part, what]): Disagreement[] => {
@@ -305,7 +302,7 @@ export function findDisagreements(
 const MEND_KINDS: readonly MendKind['kind'][] = ['mount', 'coupler', 'member']
 
 /** One thing that would be different from the drawing or from the setup of the tests. */
-export type MendKind =
+type MendKind =
   | { readonly kind: 'mount'; readonly gear: string; readonly mount: GearMount }
   /** A coupler that was not where the test wanted it. */
   | { readonly kind: 'coupler'; readonly coupler: string; readonly place: string }

@@ -53,7 +53,7 @@ export type Queries = Pick<
   'select' | 'insert' | 'update' | 'delete' | 'execute' | '$count'
 >
 
-export interface TransactionOptions {
+interface TransactionOptions {
   /** Everything is read as it was at one moment, and nothing is written. */
   readonly isSnapshot?: boolean
   /** Whether it may take as long as it takes, as reading a whole archive does. */

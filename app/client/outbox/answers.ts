@@ -4,7 +4,7 @@ import type { SentAnswer } from '../../files/sentAnswer.ts'
 import { SENT_ANSWER_KINDS } from '../../files/sentAnswer.ts'
 
 /** It is to be sent again later. */
-export interface NotYet {
+interface NotYet {
   readonly kind: 'not-yet'
 }
 
@@ -15,7 +15,7 @@ export interface Foreign {
 }
 
 /** As much of a response as is looked at. */
-export type Received = Pick<Response, 'status' | 'redirected' | 'text'>
+type Received = Pick<Response, 'status' | 'redirected' | 'text'>
 
 /** Not there now: no server behind the proxy, a database away, too much at once. */
 const PASSING: readonly number[] = [408, 425, 429, 502, 503, 504]

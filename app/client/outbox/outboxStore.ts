@@ -16,7 +16,7 @@ export interface Letter<Item> {
   readonly isStored: boolean
 }
 
-export interface Stored<Item> {
+interface Stored<Item> {
   readonly letters: readonly Letter<Item>[]
   /** Items that cannot be read any more, by key: taken out, and never in the way of others. */
   readonly broken: readonly string[]

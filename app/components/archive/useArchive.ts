@@ -32,7 +32,7 @@ export type Step =
       readonly problems: readonly string[]
     }
 
-export interface ArchiveSteps {
+interface ArchiveSteps {
   readonly step: Step
   readonly takeOut: () => void
   readonly lookThrough: (file: File) => void

@@ -16,7 +16,7 @@ import type { Outbox } from '~/client/outbox/useOutbox.ts'
 import { useOutbox } from '~/client/outbox/useOutbox.ts'
 
 /** An edit under an id of its own, so that it is applied once, however often it is sent. */
-export interface SentEdit {
+interface SentEdit {
   readonly id: string
   readonly origin: EditOrigin
   readonly edit: Edit

@@ -58,7 +58,7 @@ export function ChangeTable({
 }
 
 /** One drive among several that are set beside one another. */
-export interface ComparedDrive {
+interface ComparedDrive {
   readonly key: string
   readonly name: string
   /** A sentence where it is not driven. */

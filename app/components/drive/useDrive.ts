@@ -6,7 +6,7 @@ import type { DriveAnswer, DriveJob } from '~/views/drive/driveJob.ts'
 import type { DriveWorker } from '~/workers/drive.ts'
 
 /** What came of the drive that is asked for, once there is something. */
-export interface DriveState {
+interface DriveState {
   readonly answer: DriveAnswer | undefined
   readonly isRunning: boolean
   /** The worker could not be had, or fell over its task. */

@@ -24,7 +24,7 @@ import { COURSES } from './courses.ts'
 /** In the address, for the course of this device. */
 export const OWN_COURSE = 'own'
 
-export interface ChosenCourse {
+interface ChosenCourse {
   /** In the address. */
   readonly id: string
   readonly title: string

@@ -25,7 +25,7 @@ export interface LoadedJob {
   readonly entries: readonly Entry[]
 }
 
-export interface OpenJob {
+interface OpenJob {
   /** All jobs of the unit, the oldest first. */
   readonly jobs: readonly LoadedJob[]
   /** The one that entries go to; undefined before the first is opened. */

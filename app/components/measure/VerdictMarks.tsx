@@ -85,7 +85,7 @@ export function VerdictMarks(props: VerdictMarksProps) {
 }
 
 /** A round tick, an upright warning, a crossed square. */
-export function VerdictShape({
+function VerdictShape({
   verdict,
   x,
   y,

@@ -13,7 +13,7 @@ import type { OrderLine } from '~/views/order/orderLines.ts'
 import { lineStateName } from '~/words/measures.ts'
 
 /** Parts of a unit that is kept for its parts, alike with one that is needed. */
-export interface SpareFound {
+interface SpareFound {
   readonly key: string
   readonly box: string
   readonly boxName: string

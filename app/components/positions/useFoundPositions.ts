@@ -12,7 +12,7 @@ import { findAllAtOnce } from '~/views/positions/findAll.ts'
 /** So many are judged in the page within a few tens of milliseconds; more go to a worker. */
 const MOST_IN_PAGE = 600
 
-export type FoundState =
+type FoundState =
   | { readonly kind: 'done'; readonly found: FoundAll }
   | { readonly kind: 'working'; readonly done: number; readonly total: number }
   | { readonly kind: 'stopped' }

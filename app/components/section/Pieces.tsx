@@ -10,7 +10,7 @@ import type { PieceShape, SectionPiece } from 'core'
 import type { Scale } from '~/views/section/scale.ts'
 
 /** A ring in section, seen on one side of its axis: from its bore to its outside. */
-export interface Frame {
+interface Frame {
   readonly x: number
   readonly width: number
   /** The bore and the outside, and the way from one to the other. */

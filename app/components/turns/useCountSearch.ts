@@ -13,7 +13,7 @@ export type SearchState =
   | { readonly kind: 'stopped'; readonly by: 'person' | 'time' }
   | { readonly kind: 'found'; readonly found: FoundCounts; readonly search: CountSearch }
 
-export interface CountSearcher {
+interface CountSearcher {
   readonly state: SearchState
   /** Begins a search that is stopped after so many seconds. */
   readonly start: (search: CountSearch, mostSeconds: number) => void

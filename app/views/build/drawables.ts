@@ -3,7 +3,7 @@ import type { AssemblyPart, BoxIndex, PieceKind, PieceShape, Section } from 'cor
 import { PIECE_DEFINITIONS, SLEEVE_RADIUS_MM, SLEEVE_WIDTH_MM, pieceOfRef } from 'core'
 
 /** A stretch of a shaft, from its beginning. */
-export interface Bar {
+interface Bar {
   readonly fromMm: number
   readonly toMm: number
   readonly radiusMm: number

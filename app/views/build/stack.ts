@@ -89,7 +89,7 @@ export function mmOf({ text, unit }: Entered): number {
 }
 
 /** What is asked of a stack, in millimetres. */
-export interface StackQuestion {
+interface StackQuestion {
   readonly room: Toleranced
   /** Of each part, both ways. */
   readonly plusMinusMm: number

@@ -1,6 +1,6 @@
 import { LEAST_TOOTH_COUNT, MOST_TOOTH_COUNT, isToothCount } from 'core'
 
-export type ParsedCount =
+type ParsedCount =
   | { readonly ok: true; readonly toothCount: number | null }
   | { readonly ok: false; readonly sentence: string }
 

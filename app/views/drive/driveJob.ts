@@ -30,7 +30,7 @@ export interface DriveJob {
 }
 
 /** Why a box is not driven. */
-export type NotDriven = Extract<PowertrainResult, { readonly ok: false }>
+type NotDriven = Extract<PowertrainResult, { readonly ok: false }>
 
 /** What came of another unit. */
 export interface BesideAnswer {

@@ -21,7 +21,7 @@ import { sheetLineName, sheetLineText } from '~/words/sheet.ts'
 import type { Vocabulary } from '~/words/vocabulary.ts'
 
 /** One thing that was looked at or measured on one part, as it came in and after the work. */
-export interface HandOverRow {
+interface HandOverRow {
   readonly part: string
   readonly what: string
   readonly found: string

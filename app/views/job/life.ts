@@ -23,7 +23,7 @@ export interface LivedJob {
   readonly job: Job
 }
 
-export interface LifeJob {
+interface LifeJob {
   readonly id: string
   readonly number: number
   readonly openedAt: string
@@ -45,7 +45,7 @@ export interface LifeFinding {
 }
 
 /** One thing over all jobs. */
-export interface LifeRow {
+interface LifeRow {
   readonly part: string
   readonly what: string
   /** By job, in their order; null where it was not looked at. */

@@ -4,7 +4,7 @@ import equal from 'fast-deep-equal'
 import type { Entry, EntryBody } from 'core'
 
 /** An entry, or several that are read as one. */
-export interface LogRow {
+interface LogRow {
   /** What is told of the row; its time is that of the last. */
   readonly entry: Entry
   /** The entries that it stands for, in the order of time. */

@@ -24,7 +24,7 @@ import type { Vocabulary } from '~/words/vocabulary.ts'
 
 import { cameInOf } from './handOver.ts'
 
-export interface RecordedFinding {
+interface RecordedFinding {
   readonly part: string
   readonly reference: string
   readonly what: string

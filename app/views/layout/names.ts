@@ -1,7 +1,7 @@
 /** Names as people type them for parts of a box. */
 import { tooLongWords } from '~/words/lengths.ts'
 
-export type ParsedText =
+type ParsedText =
   | { readonly ok: true; readonly text: string | undefined }
   | { readonly ok: false; readonly sentence: string }
 

@@ -6,7 +6,7 @@ import { LARGEST, MM_PER_INCH } from 'core'
 
 import { rangeWords } from '~/words/fields.ts'
 
-export type ParsedNumber =
+type ParsedNumber =
   | { readonly ok: true; readonly value: number }
   | { readonly ok: false; readonly sentence: string }
 

@@ -4,7 +4,7 @@ import { buildPattern } from 'core'
 import { proposalsOf, withProposed } from './pieces.ts'
 
 const draft = {
-  ...buildPattern('three-shaft', 'unit', { forward: '4', overdrives: 'none' }),
+  ...buildPattern('three-shaft', 'unit', { speeds: '4' }),
   pieces: [],
 }
 

@@ -3,7 +3,7 @@ import type { BoxDraft, Piece, PieceKind } from 'core'
 import { proposePieces } from 'core'
 
 /** Pieces of one kind that a box could be given at once. */
-export interface Proposal {
+interface Proposal {
   readonly kind: PieceKind
   readonly pieces: readonly Piece[]
 }

@@ -6,7 +6,7 @@ import type { Naming } from '~/words/names.ts'
 import { WORDS } from '~/words/vocabulary.ts'
 
 /** A part with all that it may be called. */
-export interface SearchablePart {
+interface SearchablePart {
   readonly part: UnitPart
   readonly text: string
 }

@@ -76,7 +76,7 @@ export function priceOf(price: string | null): number | null {
   return reading.ok ? reading.value.toNumber() : null
 }
 
-export interface OrderTotals {
+interface OrderTotals {
   /** What is ordered or arrived, and what is still to be ordered or done, in the shop's money. */
   readonly soFar: number
   readonly toCome: number

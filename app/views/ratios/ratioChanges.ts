@@ -3,7 +3,7 @@ import type { BoxDraft } from 'core'
 import { analyseDraft } from '~/views/box/analysis.ts'
 import { shortResult } from '~/words/results.ts'
 
-export interface RatioChange {
+interface RatioChange {
   readonly label: string
   /** What the position makes, in few words; a dash where the box has no such position. */
   readonly before: string

@@ -14,7 +14,7 @@ const FIGURE_HEIGHT = 24
 /** How many lines farther out a name may stand that has no room beside another. */
 const MOST_LINES_OUT = 2
 
-export interface GearFigurePlaces {
+interface GearFigurePlaces {
   /** The middle of the gear, at which its figures stand. */
   readonly x: number
   /** The block of the gear. */

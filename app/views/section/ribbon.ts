@@ -18,7 +18,7 @@ const IN_CASE_MM = 4
 /** Where on its radius the ribbon comes into a gear from one that it cannot touch. */
 const ENTRY = 0.62
 
-export interface RibbonPiece {
+interface RibbonPiece {
   readonly fromXMm: number
   readonly fromYMm: number
   readonly toXMm: number

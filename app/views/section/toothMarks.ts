@@ -19,7 +19,7 @@ export function metalMm(
 }
 
 /** The block of a gear on which teeth are marked, in viewBox units. */
-export interface MarkedBlock {
+interface MarkedBlock {
   readonly toothCount: number
   readonly x: number
   readonly width: number

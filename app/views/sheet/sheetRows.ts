@@ -28,7 +28,7 @@ export interface SheetRow {
 }
 
 /** As long as a line may be. */
-export const LONGEST_SHEET_TEXT = 200
+const LONGEST_SHEET_TEXT = 200
 
 const OF_THE_UNIT: readonly (readonly [SheetSection, SheetKind])[] = [
   ['identity', 'serial'],
@@ -151,7 +151,7 @@ export function withSheetChange(draft: BoxDraft, row: SheetRow, change: SheetCha
   }
 }
 
-export type ParsedSheetText =
+type ParsedSheetText =
   | { readonly ok: true; readonly text: string | undefined }
   | { readonly ok: false; readonly sentence: string }
 

@@ -6,7 +6,7 @@ export const EFFICIENCY_KEYS = ['mesh', 'bearings'] as const
 export type EfficiencyKey = (typeof EFFICIENCY_KEYS)[number]
 
 /** Lower ones do not occur in a gearbox that is worth turning. */
-export const LEAST_EFFICIENCY_PERCENT = 50
+const LEAST_EFFICIENCY_PERCENT = 50
 const STEPS_PER_PERCENT = 100
 
 export interface LossInput {

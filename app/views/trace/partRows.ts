@@ -8,8 +8,8 @@ import type { Naming } from '~/words/names.ts'
 import type { Input } from '~/words/sentences.ts'
 import { senseWords } from '~/words/sentences.ts'
 
-export const PART_STATES = ['carries', 'holds', 'idles', 'stands', 'coasts', 'unknown'] as const
-export type PartState = (typeof PART_STATES)[number]
+const PART_STATES = ['carries', 'holds', 'idles', 'stands', 'coasts', 'unknown'] as const
+type PartState = (typeof PART_STATES)[number]
 
 export const PART_STATE_WORDS: Readonly<Record<PartState, string>> = {
   carries: 'carries power',

@@ -3,7 +3,7 @@ import type { TraceState } from './traceState.ts'
 import { mostTorque } from '~/views/box/analysis.ts'
 
 /** The most of the whole box, the most of the position, or a torque in newton-metres. */
-export type RibbonScale = 'box' | 'position' | number
+type RibbonScale = 'box' | 'position' | number
 
 const LEAST_SCALE_NM = 0.01
 const MOST_SCALE_NM = 1_000_000

@@ -48,7 +48,7 @@ export interface TraceState {
 }
 
 /** The parts of an address on which the analysis of the selected position rests. */
-export interface TraceAddress {
+interface TraceAddress {
   readonly position: string | null
   readonly moved: string | null
   readonly overrun: string | null

@@ -85,7 +85,7 @@ function closed(draft: BoxDraft): BoxDraft {
 }
 
 /** A search, or the sentence that says why there is none. */
-export type AskedSearch =
+type AskedSearch =
   | { readonly ok: true; readonly search: CountSearch }
   | { readonly ok: false; readonly sentence: string }
 

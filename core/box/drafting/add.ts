@@ -127,7 +127,7 @@ export function addCoupler(draft: BoxDraft, kind: CouplerKind, hub: string): Add
 }
 
 /** The kinds of planetary set that can be added. */
-export type PlanetaryKind = 'planetary' | 'double-planetary' | 'stepped-planetary'
+type PlanetaryKind = 'planetary' | 'double-planetary' | 'stepped-planetary'
 
 /**
  * A planetary set at the end of a member: sun on it, a ring held to the case, and a carrier.

@@ -7,7 +7,7 @@ import { freshId } from './ids.ts'
 import { removePart, withoutBodies } from './remove.ts'
 
 /** The link that two gears are a pair of, whatever its kind. */
-export function linkBetween(draft: BoxDraft, one: string, other: string): Link | undefined {
+function linkBetween(draft: BoxDraft, one: string, other: string): Link | undefined {
   return draft.links.find((link) =>
     pairsOf(link).some(({ a, b }) => (a === one && b === other) || (a === other && b === one)),
   )

@@ -190,9 +190,7 @@ type KindsOf<V> = [V] extends [{ readonly kind: infer K extends string }]
 type IsUnion<V, W = V> = V extends unknown ? ([W] extends [V] ? false : true) : never
 
 /** What describes a value of this type. */
-export type FieldOf<V> = { readonly word: string } & OptionalOf<V> &
-  NullableOf<V> &
-  TypeOf<NonNullable<V>>
+type FieldOf<V> = { readonly word: string } & OptionalOf<V> & NullableOf<V> & TypeOf<NonNullable<V>>
 
 /** A field for every property of a thing, and none besides. */
 export type FieldsOf<T> = { readonly [K in keyof T]-?: FieldOf<T[K]> }

@@ -370,7 +370,7 @@ export const DRUM_TRACK: FieldsOf<DrumTrack> = {
   carriesFromMm: { word: 'deep enough from', ...TRAVEL },
 }
 
-export const DRUM_STOP: FieldsOf<DrumStop> = {
+const DRUM_STOP: FieldsOf<DrumStop> = {
   angleDeg: ANGLE,
   position: { word: 'position', type: 'id', of: 'position', isOptional: true },
   reachDeg: {

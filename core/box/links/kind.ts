@@ -6,7 +6,7 @@ import type { BoxIssue } from '../issues.ts'
 import type { Gear, Link, LinkKind, MeshKind, Path, ShaftEnd } from '../types.ts'
 
 /** The links of one kind. */
-export type LinkOf<K extends LinkKind> = K extends MeshKind
+type LinkOf<K extends LinkKind> = K extends MeshKind
   ? Extract<Link, { readonly a: string; readonly kind: MeshKind }> & { readonly kind: K }
   : Extract<Link, { readonly kind: K }>
 
@@ -16,10 +16,7 @@ type KeysWith<L, P> = { [K in keyof L]-?: P extends L[K] ? K : never }[keyof L] 
 export type EndKey<K extends LinkKind> = Exclude<KeysWith<LinkOf<K>, string>, 'id'>
 
 /** The keys of a link that hold a figure or a choice of its own. */
-export type FieldKey<K extends LinkKind> = Exclude<
-  keyof LinkOf<K> & string,
-  EndKey<K> | 'id' | 'kind'
->
+type FieldKey<K extends LinkKind> = Exclude<keyof LinkOf<K> & string, EndKey<K> | 'id' | 'kind'>
 
 /** What an end of a link has to be. */
 export type EndKind = 'gear' | 'member' | 'body'

@@ -11,7 +11,7 @@ import { finalDriveAndDifferential } from './twoShaft.ts'
 export const DUAL_CLUTCH_COUNTS = [6, 7] as const
 export const DRIVEN_AXLES = ['one', 'two'] as const
 
-export interface DualClutchChoices {
+interface DualClutchChoices {
   readonly name: string
   readonly forwardCount: (typeof DUAL_CLUTCH_COUNTS)[number]
   readonly axles: (typeof DRIVEN_AXLES)[number]

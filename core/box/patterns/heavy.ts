@@ -20,7 +20,7 @@ import {
 export const HEAVY_COUNTS = [9, 10, 12, 13, 16, 18] as const
 export const RANGE_KINDS = ['planetary', 'countershaft'] as const
 
-export interface HeavyChoices {
+interface HeavyChoices {
   readonly name: string
   readonly forwardCount: (typeof HEAVY_COUNTS)[number]
   readonly range: (typeof RANGE_KINDS)[number]

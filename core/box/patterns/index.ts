@@ -19,24 +19,6 @@ import {
   transverseTransaxle,
 } from './twoShaft.ts'
 
-/** Patterns that a box can be started from, in the order of their list. */
-export const PATTERN_IDS = [
-  'three-shaft',
-  'countershaft-couplers',
-  'sleeve-teeth-reverse',
-  'dog-clutch-three-shaft',
-  'sliding-gear',
-  'transverse-transaxle',
-  'longitudinal-transaxle',
-  'racing',
-  'motorcycle',
-  'heavy',
-  'dual-clutch',
-  'transfer-case',
-] as const
-/** See `PATTERN_IDS`. */
-export type PatternId = (typeof PATTERN_IDS)[number]
-
 /** One thing to choose, and the option to start from. */
 export interface PatternChoice {
   readonly id: string
@@ -62,7 +44,8 @@ const BEHIND = {
   initial: 'nothing',
 } as const
 
-interface PatternDefinition extends Pattern {
+interface PatternDefinition {
+  readonly choices: readonly PatternChoice[]
   readonly build: (name: string, pick: Pick) => BoxDraft
   /** A lever in a gate where it is not said. */
   readonly movedBy?: MovedBy
@@ -71,9 +54,8 @@ interface PatternDefinition extends Pattern {
 /** The option chosen for one thing, out of those that there are. */
 type Pick = <const T extends string | number>(id: string, options: readonly T[]) => T
 
-const DEFINITIONS: readonly PatternDefinition[] = [
-  {
-    id: 'three-shaft',
+const DEFINITIONS = {
+  'three-shaft': {
     choices: [
       { id: 'speeds', options: ['4', '5', '6'], initial: '5' },
       {
@@ -100,8 +82,7 @@ const DEFINITIONS: readonly PatternDefinition[] = [
       })
     },
   },
-  {
-    id: 'countershaft-couplers',
+  'countershaft-couplers': {
     choices: [{ id: 'speeds', options: ['5', '6'], initial: '5' }, BEHIND],
     build: (name, pick) =>
       threeShaftBox({
@@ -111,13 +92,11 @@ const DEFINITIONS: readonly PatternDefinition[] = [
         reverse: 'countershaft',
       }),
   },
-  {
-    id: 'sleeve-teeth-reverse',
+  'sleeve-teeth-reverse': {
     choices: [BEHIND],
     build: (name) => threeShaftBox({ name, forwardCount: 4, directAt: 4, reverse: 'sleeve-teeth' }),
   },
-  {
-    id: 'dog-clutch-three-shaft',
+  'dog-clutch-three-shaft': {
     choices: [{ id: 'speeds', options: ['3', '4'], initial: '3' }, BEHIND],
     build: (name, pick) => {
       const forwardCount = pick('speeds', [3, 4])
@@ -130,13 +109,11 @@ const DEFINITIONS: readonly PatternDefinition[] = [
       })
     },
   },
-  {
-    id: 'sliding-gear',
+  'sliding-gear': {
     choices: [{ id: 'second', options: SECOND_KINDS, initial: 'constant-mesh' }, BEHIND],
     build: (name, pick) => slidingGearBox({ name, second: pick('second', SECOND_KINDS) }),
   },
-  {
-    id: 'transverse-transaxle',
+  'transverse-transaxle': {
     choices: [
       { id: 'speeds', options: ['5', '6'], initial: '5' },
       { id: 'couplers', options: COUPLER_SHAFTS, initial: 'both' },
@@ -148,19 +125,16 @@ const DEFINITIONS: readonly PatternDefinition[] = [
         couplers: pick('couplers', COUPLER_SHAFTS),
       }),
   },
-  {
-    id: 'longitudinal-transaxle',
+  'longitudinal-transaxle': {
     choices: [{ id: 'integral', options: INTEGRAL_KINDS, initial: 'first' }],
     build: (name, pick) =>
       longitudinalTransaxle({ name, integral: pick('integral', INTEGRAL_KINDS) }),
   },
-  {
-    id: 'racing',
+  racing: {
     choices: [{ id: 'speeds', options: ['4', '5', '6'], initial: '5' }, BEHIND],
     build: (name, pick) => racingTwoShaft({ name, forwardCount: pick('speeds', RACING_COUNTS) }),
   },
-  {
-    id: 'motorcycle',
+  motorcycle: {
     movedBy: 'drum',
     choices: [
       { id: 'speeds', options: ['5', '6'], initial: '6' },
@@ -173,8 +147,7 @@ const DEFINITIONS: readonly PatternDefinition[] = [
         primary: pick('primary', PRIMARY_KINDS),
       }),
   },
-  {
-    id: 'heavy',
+  heavy: {
     choices: [
       { id: 'speeds', options: ['9', '10', '12', '13', '16', '18'], initial: '10' },
       { id: 'range', options: RANGE_KINDS, initial: 'planetary' },
@@ -187,8 +160,7 @@ const DEFINITIONS: readonly PatternDefinition[] = [
         range: pick('range', RANGE_KINDS),
       }),
   },
-  {
-    id: 'dual-clutch',
+  'dual-clutch': {
     choices: [
       { id: 'speeds', options: ['6', '7'], initial: '6' },
       { id: 'axles', options: DRIVEN_AXLES, initial: 'one' },
@@ -200,15 +172,23 @@ const DEFINITIONS: readonly PatternDefinition[] = [
         axles: pick('axles', DRIVEN_AXLES),
       }),
   },
-  {
-    id: 'transfer-case',
+  'transfer-case': {
     choices: [{ id: 'transfer', options: TRANSFER_AXLES, initial: 'chain' }],
     build: (name, pick) => transferCaseBox(name, pick('transfer', TRANSFER_AXLES)),
   },
-]
+} as const satisfies Readonly<Record<string, PatternDefinition>>
+
+/** The patterns, by what each of them is. */
+export type PatternId = keyof typeof DEFINITIONS
+
+/** See `PatternId`; in the order in which they are offered. */
+export const PATTERN_IDS = Object.keys(DEFINITIONS) as readonly PatternId[]
 
 /** All patterns, in the order of their list. */
-export const PATTERNS: readonly Pattern[] = DEFINITIONS
+export const PATTERNS: readonly Pattern[] = PATTERN_IDS.map((id) => ({
+  id,
+  choices: DEFINITIONS[id].choices,
+}))
 
 /** The option in force for one choice: what was chosen, or what is most usual beside the rest. */
 export function chosenOption(
@@ -232,8 +212,7 @@ export function choose({ choices }: Pattern, chosen: Chosen, id: string, option:
  * initial ones.
  */
 export function buildPattern(patternId: PatternId, name: string, chosen: Chosen): BoxDraft {
-  const definition = DEFINITIONS.find(({ id }) => id === patternId)
-  if (!definition) throw new Error(`no pattern "${patternId}"`)
+  const definition: PatternDefinition = DEFINITIONS[patternId]
   const pick: Pick = (id, options) => {
     const choice = definition.choices.find((candidate) => candidate.id === id)
     const text = choice && chosenOption(choice, chosen)

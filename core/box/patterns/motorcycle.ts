@@ -9,7 +9,7 @@ import { FACE_MM, GAP_MM, PatternBuilder, STUB_MM, locks, ordinal } from './buil
 export const MOTORCYCLE_COUNTS = [5, 6] as const
 export const PRIMARY_KINDS = ['gear', 'chain'] as const
 
-export interface MotorcycleChoices {
+interface MotorcycleChoices {
   readonly name: string
   readonly forwardCount: (typeof MOTORCYCLE_COUNTS)[number]
   readonly primary: (typeof PRIMARY_KINDS)[number]

@@ -7,7 +7,7 @@ import { FACE_MM, GAP_MM, PatternBuilder, SLEEVE_MM, STUB_MM, locks, meshes } fr
 
 export const SECOND_KINDS = ['constant-mesh', 'sliding'] as const
 
-export interface SlidingGearChoices {
+interface SlidingGearChoices {
   readonly name: string
   /** Whether the second pair is always in mesh, engaged by dogs, or slides as first does. */
   readonly second: (typeof SECOND_KINDS)[number]

@@ -16,7 +16,7 @@ import {
   ordinal,
 } from './builder.ts'
 
-export const FORWARD_COUNTS = [3, 4, 5, 6] as const
+const FORWARD_COUNTS = [3, 4, 5, 6] as const
 /**
  * `sliding-idler`: an idler slides between countershaft and a gear of the main
  * shaft. `sleeve-teeth`: it slides on to straight teeth on the outside of the sleeve
@@ -29,7 +29,7 @@ export const REVERSE_KINDS = [
   'constant-mesh',
   'countershaft',
 ] as const
-export type ReverseKind = (typeof REVERSE_KINDS)[number]
+type ReverseKind = (typeof REVERSE_KINDS)[number]
 
 const SLIDING_REVERSES: ReadonlySet<ReverseKind> = new Set(['sliding-idler', 'sleeve-teeth'])
 

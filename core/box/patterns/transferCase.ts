@@ -4,7 +4,7 @@ import { FACE_MM, GAP_MM, PatternBuilder, SLEEVE_MM, STUB_MM } from './builder.t
 
 /** Whether both axles can be driven through a chain, or only the first. */
 export const TRANSFER_AXLES = ['chain', 'one'] as const
-export type TransferAxles = (typeof TRANSFER_AXLES)[number]
+type TransferAxles = (typeof TRANSFER_AXLES)[number]
 
 /** How the transfer case can stand: what goes before each label, and which couplers it moves. */
 const STANDS: readonly {

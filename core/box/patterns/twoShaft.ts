@@ -210,7 +210,7 @@ function shafts(build: PatternBuilder, inputEndMm: number, outputEndMm: number):
 export const TRANSVERSE_COUNTS = [5, 6] as const
 export const COUPLER_SHAFTS = ['both', 'output'] as const
 
-export interface TransverseChoices {
+interface TransverseChoices {
   readonly name: string
   readonly forwardCount: (typeof TRANSVERSE_COUNTS)[number]
   /** Whether the couplers above 1–2 sit on the input shaft, or all on the output shaft. */
@@ -243,7 +243,7 @@ export function transverseTransaxle(choices: TransverseChoices): BoxDraft {
 
 export const INTEGRAL_KINDS = ['first', 'first-and-second'] as const
 
-export interface LongitudinalChoices {
+interface LongitudinalChoices {
   readonly name: string
   /** Which driving gears are cut into the input shaft. */
   readonly integral: (typeof INTEGRAL_KINDS)[number]
@@ -274,7 +274,7 @@ export function longitudinalTransaxle({ name, integral }: LongitudinalChoices): 
 
 export const RACING_COUNTS = [4, 5, 6] as const
 
-export interface RacingChoices {
+interface RacingChoices {
   readonly name: string
   readonly forwardCount: (typeof RACING_COUNTS)[number]
 }

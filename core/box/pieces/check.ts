@@ -9,7 +9,7 @@ import { memberOfPiece, rowOf, seatOf, wayOff } from './stack.ts'
 import { stretchesOf } from './shafts.ts'
 
 /** Stations are placed by whole millimetres, so that parts may stand so far in one another. */
-export const OVERLAP_TOLERANCE_MM = 1
+const OVERLAP_TOLERANCE_MM = 1
 
 /** Everything that is wrong with the pieces, each at its piece or at the shaft that holds it. */
 export function checkPieces(index: BoxIndex): readonly BoxIssue[] {

@@ -14,7 +14,7 @@ export const PIECE_PLACES = ['shaft', 'coupler', 'selector', 'clutch', 'case'] a
 export type PiecePlace = (typeof PIECE_PLACES)[number]
 
 /** What a piece looks like in a section along its shaft. */
-export const PIECE_SHAPES = [
+const PIECE_SHAPES = [
   'balls',
   'rollers',
   'tapers',
@@ -48,7 +48,7 @@ export const PART_FAMILIES = [
 export type PartFamily = (typeof PART_FAMILIES)[number]
 
 /** What is replaced, beside the part that was looked at. */
-export const ORDER_TARGETS = [
+const ORDER_TARGETS = [
   'itself',
   'bearings',
   'fork',
@@ -61,12 +61,12 @@ export const ORDER_TARGETS = [
 export type OrderTarget = (typeof ORDER_TARGETS)[number]
 
 /** What can hurt. */
-export const BUILD_CAUTIONS = ['snap-ring', 'spring', 'press', 'heat', 'heavy', 'brittle'] as const
+const BUILD_CAUTIONS = ['snap-ring', 'spring', 'press', 'heat', 'heavy', 'brittle'] as const
 /** See `BUILD_CAUTIONS`. */
 export type BuildCaution = (typeof BUILD_CAUTIONS)[number]
 
 /** What is taken in the hand for it. */
-export const BUILD_TOOLS = [
+const BUILD_TOOLS = [
   'ring-pliers',
   'press',
   'puller',
@@ -80,7 +80,7 @@ export const BUILD_TOOLS = [
 export type BuildTool = (typeof BUILD_TOOLS)[number]
 
 /** By what a mistake with a part shows itself later, where nothing stops it at once. */
-export const SHOWN_BY = [
+const SHOWN_BY = [
   'end-play',
   'ring-gap',
   'turn-check',
@@ -92,8 +92,8 @@ export const SHOWN_BY = [
 /** See `SHOWN_BY`. */
 export type ShownBy = (typeof SHOWN_BY)[number]
 
-/** What a piece that stands in no row along a shaft waits for, see `core/build/looseWays.ts`. */
-export const LOOSE_WAYS = [
+/** What a piece that stands in no row along a shaft waits for, see `core/assembly/looseWays.ts`. */
+const LOOSE_WAYS = [
   'in-hub',
   'piston',
   'fork',

@@ -53,7 +53,7 @@ export function seatOf(index: BoxIndex, piece: Piece): Seated | undefined {
 }
 
 /** What a gear sits on: the bearing that carries it, or the shaft. */
-export function boreOfGear(index: BoxIndex, gear: Gear): number {
+function boreOfGear(index: BoxIndex, gear: Gear): number {
   const member = index.members.get(gear.member)
   if (!member) return 0
   const beneath = (index.draft.pieces ?? [])

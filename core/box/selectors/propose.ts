@@ -4,7 +4,7 @@
  * Common practice; every unit may have it otherwise.
  */
 import { centreOf } from '../box.ts'
-import { USUAL_TRAVEL_MM, isClutch } from '../couplers.ts'
+import { COUPLER_DEFINITIONS, USUAL_TRAVEL_MM, isClutch } from '../couplers.ts'
 import { oncePer } from '../oncePer.ts'
 import type {
   BoxDraft,
@@ -29,11 +29,6 @@ const CARRIES_FROM_MM = 5
 const DWELL = 0.2
 const MEETS = 0.45
 const NEUTRAL_REACH_DEG = 6
-
-const SWITCHED: Readonly<Partial<Record<Coupler['kind'], SwitchRule>>> = {
-  range: 'at-neutral',
-  splitter: 'without-torque',
-}
 
 const isReverse = ({ label }: BoxPosition): boolean => label.startsWith('R')
 
@@ -74,7 +69,7 @@ export function withSelectors(draft: BoxDraft, by: MovedBy): BoxDraft {
  * has a neutral of its own among the positions has a lever of its own too.
  */
 function switchOf({ positions }: BoxDraft, coupler: Coupler): SwitchRule | undefined {
-  const rule = SWITCHED[coupler.kind]
+  const { switched: rule } = COUPLER_DEFINITIONS[coupler.kind]
   const canRest = positions.some((at) => !isAway(coupler, at))
   return rule === 'at-neutral' && canRest ? undefined : rule
 }
@@ -103,7 +98,7 @@ function proposeSelectors(draft: BoxDraft): readonly Selector[] {
   return inOrder.flatMap((coupler): Selector[] => {
     const places = placesAway(coupler)
     const { slots, lever = 1 } = inGate.find((each) => each.coupler === coupler) ?? {}
-    const switched = slots ? undefined : (SWITCHED[coupler.kind] ?? 'at-once')
+    const switched = slots ? undefined : (COUPLER_DEFINITIONS[coupler.kind].switched ?? 'at-once')
     if (places.length === 0) return []
     return [
       {
@@ -204,7 +199,7 @@ function proposeInterlock(
 }
 
 /** What keeps some rods apart, and the couplers that those move. */
-export interface InterlockSet {
+interface InterlockSet {
   readonly parts: readonly InterlockPart[]
   readonly couplers: ReadonlySet<string>
 }

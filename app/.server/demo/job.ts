@@ -3,7 +3,7 @@ import { v7 as uuidv7 } from 'uuid'
 
 import type { Entry, EntryBody } from 'core'
 
-import { addEntries, openJob } from './jobs.ts'
+import { addEntries, openJob } from '../jobs.ts'
 
 const RINGS = {
   '1': 'ring:coupler-1-2/1',

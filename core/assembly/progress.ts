@@ -24,7 +24,7 @@ export interface Progress {
 }
 
 /** A part that was left out, and what it costs to put it in. */
-export interface Forgotten {
+interface Forgotten {
   readonly part: AssemblyPart
   /** The fewest parts that have to come off again so that it goes in, in that order. */
   readonly undo: readonly string[]

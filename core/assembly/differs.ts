@@ -17,7 +17,7 @@ export interface Assembled {
 }
 
 /** What is compared of every part. */
-export const COMPARED_FIELDS = [
+const COMPARED_FIELDS = [
   'partNumber',
   'toothCount',
   'faceWidthMm',

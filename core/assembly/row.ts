@@ -25,7 +25,7 @@ export interface Ring {
 }
 
 /** By which way a ring comes off. */
-export interface RowWay extends Way {
+interface RowWay extends Way {
   readonly over: ShaftEnd | 'sideways'
 }
 

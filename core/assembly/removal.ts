@@ -100,7 +100,7 @@ class Budget {
 }
 
 /** A set of parts, and whether it was found to be the smallest of its kind. */
-export interface LeastSet {
+interface LeastSet {
   readonly ids: readonly string[]
   readonly isLeast: boolean
 }

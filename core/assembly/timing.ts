@@ -7,13 +7,13 @@ import { indexBox } from '../box/box.ts'
 import type { BoxDraft, Gear } from '../box/types.ts'
 
 /** A pair of teeth numbers in lowest terms; what is over of whole teeth. */
-export interface ToothShare {
+interface ToothShare {
   readonly numerator: number
   readonly denominator: number
 }
 
 /** One gear that the shafts carry between them. */
-export interface TimedPair {
+interface TimedPair {
   /** The gear between the shafts. */
   readonly gear: string
   /** Those on the shafts, in the order of the shafts. */
