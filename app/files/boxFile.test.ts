@@ -1,9 +1,11 @@
 import fc from 'fast-check'
 
-import { checkBox, threeShaftBox } from 'core'
+import type { Fields, FieldsOf } from 'core'
+import { BOX, PART_LISTS, checkBox, threeShaftBox } from 'core'
 
 import { tangle, withPieces } from '../../core/testing/arbitraries.ts'
-import { formatBoxFile, parseBoxFile } from './boxFile.ts'
+import { thingOf } from '../../core/testing/things.ts'
+import { formatBoxFile, parseBoxFile, partSchemas } from './boxFile.ts'
 
 const draft = threeShaftBox({ name: 'box', forwardCount: 5, directAt: 4, reverse: 'constant-mesh' })
 const content = (): Record<string, unknown> =>
@@ -235,3 +237,31 @@ test('any text is either read or refused with a sentence, and never throws', () 
     { numRuns: 300 },
   )
 })
+
+test.each(PART_LISTS.filter((list) => !['interlockParts', 'drums', 'precedences'].includes(list)))(
+  'whatever the fields of %s allow is read back as it was written',
+  (list) => {
+    // Lists left out here have rules between their fields, and tests of their own above.
+    const { of } = BOX[list]
+    const parts: readonly Fields[] = of.type === 'kinds' ? Object.values(of.kinds) : [of.fields]
+    for (const fields of parts)
+      fc.assert(
+        fc.property(thingOf(fields as unknown as FieldsOf<unknown>), (part) => {
+          const whole = {
+            ...(part as object),
+            ...(of.type === 'kinds' && kindOf(of.kinds, fields)),
+          }
+          // What cannot be in a shaft step or in dogs is told at them.
+          const parsed = partSchemas[list].safeParse(whole)
+          const isRule =
+            !parsed.success && parsed.error.issues.every(({ code }) => code === 'custom')
+          if (!isRule) expect(parsed.data).toEqual(whole)
+        }),
+      )
+  },
+)
+
+function kindOf(kinds: Readonly<Record<string, Fields>>, fields: Fields): { kind: string } {
+  const found = Object.keys(kinds).find((kind) => kinds[kind] === fields)
+  return { kind: found ?? '' }
+}

@@ -13,19 +13,11 @@ import type {
   RingFigures,
   Selector,
 } from '../box/types.ts'
-import {
-  CLOSING_SIDES,
-  FITS,
-  HANDS,
-  MARK_KINDS,
-  PIECE_KINDS,
-  PRESS_SEATS,
-  GATE_ENDS,
-  GATE_GUARDS,
-  SWITCH_RULES,
-} from '../box/types.ts'
+import { PIECE, RING, SELECTOR } from '../box/fields/index.ts'
+import { MARK_KINDS } from '../box/types.ts'
 import { draftOf, gear, shaft, trainDraft } from './boxes.ts'
 import type { Stage } from './boxes.ts'
+import { thingOf } from './things.ts'
 
 const toothCount = fc.integer({ min: 12, max: 60 })
 
@@ -177,61 +169,24 @@ export function couplersOn(drafts: fc.Arbitrary<BoxDraft>): fc.Arbitrary<BoxDraf
 const sizeMm = fc.integer({ min: 10, max: 60 }).map((half) => half / 2)
 
 /** Any piece, with whatever may be said of one. */
-const anyPiece: fc.Arbitrary<Omit<Piece, 'id'>> = fc.record(
+const anyPiece: fc.Arbitrary<Piece> = thingOf(
+  PIECE,
+  { member: ['s0', 's1', 'main'], body: ['s2', 's3'] },
   {
-    kind: fc.constantFrom(...PIECE_KINDS),
-    name: fc.constantFrom('front bearing', 'long spacer', 'Stück 7'),
-    on: fc.constantFrom('s0', 's1', 'main'),
-    carries: fc.array(fc.constantFrom('s2', 's3'), { maxLength: 2 }),
-    stationMm: fc.integer({ min: 0, max: 100 }),
     lengthMm: sizeMm,
     boreMm: sizeMm,
     outsideMm: sizeMm,
-    quantity: fc.integer({ min: 1, max: 24 }),
-    fit: fc.constantFrom(...FITS),
-    pressOn: fc.constantFrom(...PRESS_SEATS),
-    hand: fc.constantFrom(...HANDS),
-    isSplit: fc.boolean(),
-    closesFrom: fc.constantFrom(...CLOSING_SIDES),
+    // Of no coupler and no other piece: those have tests of their own.
+    coupler: fc.constant(undefined),
+    place: fc.constant(undefined),
     marks: fc.array(
       fc.constantFrom(...MARK_KINDS).map((kind) => ({ kind })),
       { maxLength: 3 },
     ),
-    isNewEachTime: fc.boolean(),
-    putInWith: fc.constantFrom('grease', 'sealant'),
-    partNumber: fc.constantFrom('7-3310', 'A 12/4'),
   },
-  { requiredKeys: ['kind'], noNullPrototype: true },
 )
 
-const anyRod: fc.Arbitrary<Omit<Selector, 'id'>> = fc.record(
-  {
-    name: fc.constantFrom('1–2 rod', 'long rod'),
-    places: fc.array(
-      fc.record(
-        {
-          id: fc.constantFrom('a', 'b'),
-          travelMm: fc.integer({ min: -12, max: 12 }),
-          couplers: fc.constantFrom({}, { 'coupler-0': '1' }),
-          gate: fc.record(
-            {
-              row: fc.integer({ min: 1, max: 6 }),
-              end: fc.constantFrom(...GATE_ENDS),
-              guard: fc.constantFrom(...GATE_GUARDS),
-              isLampOn: fc.boolean(),
-            },
-            { requiredKeys: ['row', 'end'], noNullPrototype: true },
-          ),
-        },
-        { requiredKeys: ['id', 'couplers'], noNullPrototype: true },
-      ),
-      { maxLength: 3 },
-    ),
-    lever: fc.integer({ min: 1, max: 4 }),
-    switched: fc.constantFrom(...SWITCH_RULES),
-  },
-  { requiredKeys: ['places'], noNullPrototype: true },
-)
+const anyRod: fc.Arbitrary<Selector> = thingOf(SELECTOR)
 
 const anyDrum: fc.Arbitrary<Drum> = fc
   .uniqueArray(fc.integer({ min: 0, max: 719 }), { minLength: 1, maxLength: 6 })
@@ -253,15 +208,7 @@ const anyDrum: fc.Arbitrary<Drum> = fc
     ],
   }))
 
-const anyRing: fc.Arbitrary<RingFigures> = fc.record(
-  {
-    meanDiameterMm: sizeMm,
-    halfAngleDeg: fc.integer({ min: 4, max: 12 }),
-    coneCount: fc.integer({ min: 1, max: 3 }),
-    leverForceN: fc.integer({ min: 20, max: 120 }),
-  },
-  { requiredKeys: [], noNullPrototype: true },
-)
+const anyRing: fc.Arbitrary<RingFigures> = thingOf(RING)
 
 const anyDogs: fc.Arbitrary<DogFigures> = fc.record(
   {

@@ -7,6 +7,7 @@ import {
   GEAR_MOUNTS,
   PAIR_KINDS,
   indexBox,
+  namesOf,
   pairsOf,
   removePart,
   setMount,
@@ -24,6 +25,16 @@ import { withPart } from '~/views/layout/withPart.ts'
 import { FieldEntries } from '~/components/FieldEntry.tsx'
 import { CountField, SelectField } from '~/components/Fields.tsx'
 import type { Drafting } from './useDrafting.ts'
+
+/** What has a field of its own here, or is entered on another page. */
+const ELSEWHERE: readonly (keyof Gear)[] = [
+  'id',
+  'label',
+  'toothCount',
+  'recount',
+  'twinOf',
+  'mount',
+]
 
 interface GearFieldsProps {
   readonly drafting: Drafting
@@ -73,15 +84,7 @@ export function GearFields({ drafting, words, gear, onCount }: GearFieldsProps) 
       <div className="grid grid-cols-2 gap-2">
         <FieldEntries
           {...entries}
-          names={[
-            'member',
-            'stationMm',
-            'faceWidthMm',
-            'moduleMm',
-            'helixAngleDeg',
-            'hand',
-            'pressureAngleDeg',
-          ]}
+          names={namesOf(GEAR, gear.mount === 'free' ? ELSEWHERE : [...ELSEWHERE, 'inertiaKgM2'])}
         />
       </div>
       <Meshes drafting={drafting} words={words} gear={gear} />

@@ -10,6 +10,7 @@ import {
   indexBox,
   isNewEachTime,
   memberOfPiece,
+  namesOf,
   rowOf,
   wayOff,
   pathTo,
@@ -32,6 +33,28 @@ import {
 import type { Vocabulary } from '~/words/vocabulary.ts'
 
 import type { Drafting } from './useDrafting.ts'
+
+const SIZES = ['stationMm', 'lengthMm', 'boreMm', 'outsideMm'] as const
+
+/** What is entered apart from the rest. */
+const ELSEWHERE: readonly (keyof Piece)[] = [
+  'id',
+  'kind',
+  'name',
+  'on',
+  'carries',
+  'coupler',
+  'place',
+  ...SIZES,
+  'quantity',
+  'partNumber',
+  'fit',
+  'pressOn',
+  'hand',
+  'closesFrom',
+  'marks',
+  'isNewEachTime',
+]
 
 interface PieceFieldsProps {
   readonly drafting: Drafting
@@ -186,8 +209,6 @@ function Carried(editing: Editing) {
   )
 }
 
-const SIZES = ['stationMm', 'lengthMm', 'boreMm', 'outsideMm'] as const
-
 function Sizes(editing: Editing) {
   const { of: piece } = editing
   const hasSizes = PIECE_DEFINITIONS[piece.kind].drawn !== null
@@ -208,8 +229,7 @@ function Holding(editing: Editing) {
           'fit',
           ...(fit === 'pressed' ? (['pressOn'] as const) : []),
           ...(fit === 'threaded' ? (['hand'] as const) : []),
-          'putInWith',
-          'isSplit',
+          ...namesOf(PIECE, ELSEWHERE),
         ]}
         shown={{ fit: { unsaid: 'as is usual' } }}
       />

@@ -78,9 +78,12 @@ function figure(word: string, least: number, most: number, unit?: FieldUnit): Fi
 
 type Figure = NumberField & { readonly word: string; readonly isOptional: true }
 
-/** The names of the fields of a thing, in order. */
-export function namesOf<T>(fields: FieldsOf<T>): readonly (keyof T & string)[] {
-  return Object.keys(fields) as (keyof T & string)[]
+/** The names of the fields of a thing, in order, but for some. */
+export function namesOf<T>(
+  fields: FieldsOf<T>,
+  without: readonly (keyof T)[] = [],
+): readonly (keyof T & string)[] {
+  return (Object.keys(fields) as (keyof T & string)[]).filter((name) => !without.includes(name))
 }
 
 export const AXIS: FieldsOf<Axis> = { id: ID, name: CALLED }
