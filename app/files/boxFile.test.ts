@@ -246,17 +246,20 @@ test.each(PART_LISTS.filter((list) => !['interlockParts', 'drums', 'precedences'
     const parts: readonly Fields[] = of.type === 'kinds' ? Object.values(of.kinds) : [of.fields]
     for (const fields of parts)
       fc.assert(
-        fc.property(thingOf(fields as unknown as FieldsOf<unknown>), (part) => {
-          const whole = {
-            ...(part as object),
-            ...(of.type === 'kinds' && kindOf(of.kinds, fields)),
-          }
-          // What cannot be in a shaft step or in dogs is told at them.
-          const parsed = partSchemas[list].safeParse(whole)
-          const isRule =
-            !parsed.success && parsed.error.issues.every(({ code }) => code === 'custom')
-          if (!isRule) expect(parsed.data).toEqual(whole)
-        }),
+        fc.property(
+          thingOf(fields as unknown as FieldsOf<Readonly<Record<string, unknown>>>),
+          (part) => {
+            const whole = {
+              ...(part as object),
+              ...(of.type === 'kinds' && kindOf(of.kinds, fields)),
+            }
+            // What cannot be in a shaft step or in dogs is told at them.
+            const parsed = partSchemas[list].safeParse(whole)
+            const isRule =
+              !parsed.success && parsed.error.issues.every(({ code }) => code === 'custom')
+            if (!isRule) expect(parsed.data).toEqual(whole)
+          },
+        ),
       )
   },
 )
