@@ -1,3 +1,6 @@
+import { readFileSync, readdirSync } from 'node:fs'
+import path from 'node:path'
+
 import fc from 'fast-check'
 
 import type { Fields, FieldsOf } from 'core'
@@ -5,6 +8,7 @@ import { BOX, PART_LISTS, checkBox, threeShaftBox } from 'core'
 
 import { tangle, withPieces } from '../../core/testing/arbitraries.ts'
 import { thingOf } from '../../core/testing/things.ts'
+import { ROOT } from '../../scripts/paths.mjs'
 import { formatBoxFile, parseBoxFile, partSchemas } from './boxFile.ts'
 
 const draft = threeShaftBox({ name: 'box', forwardCount: 5, directAt: 4, reverse: 'constant-mesh' })
@@ -268,3 +272,16 @@ function kindOf(kinds: Readonly<Record<string, Fields>>, fields: Fields): { kind
   const found = Object.keys(kinds).find((kind) => kinds[kind] === fields)
   return { kind: found ?? '' }
 }
+
+const KEPT = path.join(ROOT, 'app/.server/demo/boxes')
+
+test.each(readdirSync(KEPT))(
+  '%s, kept as it was written, is written so again to the last letter',
+  (file) => {
+    const kept = readFileSync(path.join(KEPT, file), 'utf8')
+    const parsed = parseBoxFile(kept)
+    if (!parsed.ok) throw new Error(JSON.stringify(parsed.issues))
+    const plain = (text: string): string => JSON.stringify(JSON.parse(text))
+    expect(plain(formatBoxFile(parsed.draft))).toBe(plain(kept))
+  },
+)
