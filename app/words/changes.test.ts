@@ -86,6 +86,9 @@ test('what is another within a part is told by its own words, much of it as one'
     '1–2 rod: places: the 2nd travel none → -8.5 mm, gate: row of the gate none → 2, end none → back',
   ])
   expect(tell([one ?? {}])).toEqual(['1–2 rod: places: the 2nd taken out'])
+  expect(tell([{ ...one, couplers: {} }, other ?? {}])).toEqual([
+    expect.stringMatching(/: places: the 1st moves 1–2 sleeve at 1 → nothing$/),
+  ])
   const many = ['a', 'b', 'c', 'd', 'e'].map((id) => ({ id, couplers: {} }))
   expect(tell([...rod.places, ...many])).toEqual(['1–2 rod: places changed'])
 })

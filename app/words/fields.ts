@@ -133,6 +133,15 @@ function idWords(naming: Naming, of: IdOf, id: string): string | undefined {
   }
 }
 
+/** Couplers with their places: "1–2 sleeve at 2". The id of a place is its name. */
+function placesWords(naming: Naming, places: Readonly<Record<string, string>>): string {
+  const said = Object.entries(places).map(
+    ([coupler, place]) =>
+      `${idWords(naming, 'coupler', coupler) ?? 'what is not there'} at ${place}`,
+  )
+  return said.length === 0 ? 'nothing' : said.join(' and ')
+}
+
 /** The value of a field in words; "changed" where it has parts of its own. */
 export function valueWords(naming: Naming, field: Field, value: unknown): string {
   if (value === null || value === undefined) return 'none'
@@ -143,6 +152,7 @@ export function valueWords(naming: Naming, field: Field, value: unknown): string
         ? formatLength(value, naming.words.lengthUnit)
         : `${value}${UNIT_TEXTS[field.unit]}`
       : `${value}`
+  if (field.type === 'places') return placesWords(naming, value as Readonly<Record<string, string>>)
   if (typeof value !== 'string') return 'changed'
   if (field.type === 'choice')
     return choicesOf(naming.words, field).find(([each]) => each === value)?.[1] ?? 'something else'

@@ -324,7 +324,7 @@ export const GATE: FieldsOf<GateSlot> = {
 export const SELECTOR_PLACE: FieldsOf<SelectorPlace> = {
   id: ID,
   travelMm: { word: 'travel', ...TRAVEL, isOptional: true },
-  couplers: { word: 'couplers', ...PLACES },
+  couplers: { word: 'moves', ...PLACES },
   gate: { word: 'gate', type: 'group', fields: GATE, isOptional: true },
 }
 
