@@ -1,6 +1,5 @@
 /** One visit of a unit to the bench. */
 export type {
-  Entered,
   Entry,
   EntryBody,
   Finding,
@@ -19,20 +18,15 @@ export {
   ENTRY_KINDS,
   LINE_STATES,
   STAGES,
-  boundsOf,
-  exactBoundsOf,
-  exactFigureOf,
-  figureOf,
   latestFindings,
   limitsToKeep,
   measuredOn,
   readJob,
-  spanOf,
   standingVerdict,
   worstByPart,
 } from './job.ts'
-export type { EnteredLimit, KnownLimits, LimitSource, ShopRule } from './limits.ts'
-export { LIMIT_SOURCES, limitFor } from './limits.ts'
+export type { KnownLimits, ShopRule } from './limits.ts'
+export { limitFor } from './limits.ts'
 export { alikeParts } from './alike.ts'
 export type { Companion } from './companions.ts'
 export { companionsOf, inspectionsOf } from './companions.ts'

@@ -5,25 +5,17 @@
  */
 import equal from 'fast-deep-equal'
 
-import type {
-  Bounds,
-  ConeCount,
-  ExactBounds,
-  Judgement,
-  Measure,
-  Verdict,
-} from '../measure/measurement.ts'
+import type { Entered, EnteredLimit } from '../measure/entered.ts'
+import { exactBoundsOf, exactFigureOf, spanOf } from '../measure/entered.ts'
+import type { ConeCount, Judgement, Measure, Verdict } from '../measure/measurement.ts'
 import type { Look } from '../measure/looks.ts'
 import { SEVERITY, judge } from '../measure/measurement.ts'
-import type { Rational } from '../number/rational.ts'
-import type { Span } from '../number/reading.ts'
-import { parseReading, parseSpan } from '../number/reading.ts'
 import type { Seen, SpinTicks } from '../train/spin.ts'
 import type { TurnCheck } from '../count/turnCheck.ts'
+import { parseReading } from '../number/reading.ts'
 import type { ReadingUnit } from '../number/units.ts'
-import { exactFromUnit } from '../number/units.ts'
 
-import type { EnteredLimit, KnownLimits } from './limits.ts'
+import type { KnownLimits } from './limits.ts'
 import { judgingLimit } from './limits.ts'
 
 /** In the order of the work (common practice). */
@@ -43,12 +35,6 @@ export const STAGES = [
 ] as const
 /** See `STAGES`. */
 export type Stage = (typeof STAGES)[number]
-
-/** A figure as it was read: the text and its unit. */
-export interface Entered {
-  readonly text: string
-  readonly unit: ReadingUnit
-}
 
 /** What is written down when a unit comes in. */
 export interface Intake {
@@ -279,46 +265,6 @@ export interface Job {
   readonly lines: readonly PartLine[]
   readonly isClosed: boolean
   readonly leftOut: string
-}
-
-/** A figure as entered, in the unit used inside; undefined where the text is none. */
-export function exactFigureOf(text: string, unit: ReadingUnit): Rational | undefined {
-  const reading = parseReading(text)
-  return reading.ok ? exactFromUnit(reading.value, unit) : undefined
-}
-
-/** The same as a float. */
-export function figureOf(text: string, unit: ReadingUnit): number | undefined {
-  return exactFigureOf(text, unit)?.toNumber()
-}
-
-/** A reading as entered, one figure or from one to another, in the unit used inside. */
-export function spanOf(text: string, unit: ReadingUnit): Span | undefined {
-  const reading = parseSpan(text)
-  return reading.ok
-    ? { low: exactFromUnit(reading.span.low, unit), high: exactFromUnit(reading.span.high, unit) }
-    : undefined
-}
-
-/** A limit as exact bounds, in the unit used inside; null of none. */
-export function exactBoundsOf(limit: EnteredLimit | null): ExactBounds | null {
-  if (!limit) return null
-  const { least, most, unit } = limit
-  return {
-    ...(least !== undefined && { least: exactFigureOf(least, unit) }),
-    ...(most !== undefined && { most: exactFigureOf(most, unit) }),
-  }
-}
-
-/** The same as floats. */
-export function boundsOf(limit: EnteredLimit | null): Bounds | null {
-  const bounds = exactBoundsOf(limit)
-  return (
-    bounds && {
-      ...(bounds.least && { least: bounds.least.toNumber() }),
-      ...(bounds.most && { most: bounds.most.toNumber() }),
-    }
-  )
 }
 
 function checkOf(entry: Entry, body: Body<'turn-check'>): TurnCheck | undefined {

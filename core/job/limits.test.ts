@@ -1,6 +1,7 @@
 import type { Entry, EntryBody } from './job.ts'
 import { limitsToKeep, readJob } from './job.ts'
-import type { EnteredLimit, LimitSource, ShopRule } from './limits.ts'
+import type { EnteredLimit, LimitSource } from '../measure/entered.ts'
+import type { ShopRule } from './limits.ts'
 import { limitFor, sheetLimits } from './limits.ts'
 import type { SheetLine } from '../box/types.ts'
 

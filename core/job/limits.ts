@@ -5,24 +5,13 @@
  * that of all like it (common practice: the maker's figure rules where there is one).
  */
 import { oncePer } from '../box/oncePer.ts'
+import type { EnteredLimit } from '../measure/entered.ts'
+import { LIMIT_SOURCES } from '../measure/entered.ts'
 import type { Measure } from '../measure/measurement.ts'
 import type { SheetLine } from '../box/types.ts'
 import { MEASURES, MEASURE_RULES } from '../measure/measurement.ts'
 import type { ReadingUnit } from '../number/units.ts'
 import { READING_UNITS, UNIT_FACTORS, toUnit } from '../number/units.ts'
-
-/** Where a limit came from, the strongest first. */
-export const LIMIT_SOURCES = ['maker', 'shop', 'thumb'] as const
-/** See `LIMIT_SOURCES`. */
-export type LimitSource = (typeof LIMIT_SOURCES)[number]
-
-/** A limit as it was entered, in the unit it was entered in. */
-export interface EnteredLimit {
-  readonly source: LimitSource
-  readonly least?: string | undefined
-  readonly most?: string | undefined
-  readonly unit: ReadingUnit
-}
 
 /** A limit that was entered for a part, or for all that are alike where `part` is null. */
 interface PartLimit {

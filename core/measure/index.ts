@@ -1,4 +1,13 @@
 /** Figures, limits and verdicts. */
+export type { Entered, EnteredLimit, LimitSource } from './entered.ts'
+export {
+  LIMIT_SOURCES,
+  boundsOf,
+  exactBoundsOf,
+  exactFigureOf,
+  figureOf,
+  spanOf,
+} from './entered.ts'
 export type { Look } from './looks.ts'
 export { LOOKS } from './looks.ts'
 export type {

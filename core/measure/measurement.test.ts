@@ -1,8 +1,8 @@
 import fc from 'fast-check'
 import { bignumber, compare as compareNumbers } from 'mathjs'
 
-import type { EnteredLimit } from '../job/limits.ts'
-import { exactBoundsOf, spanOf } from '../job/job.ts'
+import type { EnteredLimit } from './entered.ts'
+import { exactBoundsOf, spanOf } from './entered.ts'
 import type { Judgement, Measure } from './measurement.ts'
 import { checkBounds, checkReadings, coneWearMm, figuresOf, judge } from './measurement.ts'
 import { rational } from '../number/rational.ts'
