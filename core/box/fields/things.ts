@@ -30,7 +30,7 @@ import type {
 } from '../types.ts'
 
 import { LARGEST, TEETH } from './bounds.ts'
-import type { Field, Fields, FieldUnit, FieldsOf, NumberField } from './field.ts'
+import type { Field, Fields, FieldUnit, FieldsOf, IdOf, NumberField } from './field.ts'
 
 const ID = { word: 'id', type: 'own-id' } as const
 const NAME = { type: 'text', most: LARGEST.nameLength } as const
@@ -71,6 +71,18 @@ const ANGLE = {
   isBelow: true,
 } as const
 
+/** Ids of parts of one kind. */
+function ids<O extends IdOf>(word: string, of: O, most: number, many = word) {
+  return { word, type: 'list', of: { type: 'id', of }, most, many } as const
+}
+
+/** Things with fields of their own. */
+function things<F>(word: string, fields: F, most: number, many = word) {
+  return { word, type: 'list', of: { type: 'group', fields }, most, many } as const
+}
+
+const MAYBE = { isOptional: true } as const
+
 /** A figure that nobody needs to know. */
 function figure(word: string, least: number, most: number, unit?: FieldUnit): Figure {
   return { word, type: 'number', ...(unit && { unit }), least, most, isOptional: true }
@@ -103,14 +115,7 @@ export const MEMBER: FieldsOf<Member> = {
   toMm: { word: 'to', ...STATION },
   isHollow: { word: 'a tube', ...FLAG },
   bearingsMm: { word: 'bearings', type: 'pair', of: STATION, isOptional: true },
-  steps: {
-    word: 'steps',
-    type: 'list',
-    of: { type: 'group', fields: STEP },
-    most: LARGEST.steps,
-    many: 'steps of one shaft',
-    isOptional: true,
-  },
+  steps: { ...things('steps', STEP, LARGEST.steps, 'steps of one shaft'), ...MAYBE },
   inertiaKgM2: INERTIA,
 }
 
@@ -189,21 +194,10 @@ export const COUPLER: FieldsOf<Coupler> = {
   hub: { word: 'hub', type: 'id', of: 'body' },
   stationMm: { word: 'station', ...STATION },
   positions: {
-    word: 'places',
-    type: 'list',
-    of: { type: 'group', fields: COUPLER_PLACE },
+    ...things('places', COUPLER_PLACE, LARGEST.couplerPositions, 'positions of one coupler'),
     least: 1,
-    most: LARGEST.couplerPositions,
-    many: 'positions of one coupler',
   },
-  gears: {
-    word: 'gears',
-    type: 'list',
-    of: { type: 'id', of: 'gear' },
-    most: LARGEST.engagements,
-    many: 'gears',
-    isOptional: true,
-  },
+  gears: { ...ids('gears', 'gear', LARGEST.engagements), ...MAYBE },
 }
 
 export const POSITION: FieldsOf<BoxPosition> = {
@@ -216,13 +210,7 @@ export const POSITION: FieldsOf<BoxPosition> = {
 
 const INTERLOCK: FieldsOf<Interlock> = {
   id: ID,
-  couplers: {
-    word: 'couplers',
-    type: 'list',
-    of: { type: 'id', of: 'coupler' },
-    most: LARGEST.couplers,
-    many: 'couplers',
-  },
+  couplers: ids('couplers', 'coupler', LARGEST.couplers),
 }
 
 export const RULE: FieldsOf<Rule> = {
@@ -248,14 +236,7 @@ export const PIECE: FieldsOf<Piece> = {
   kind: { word: 'kind', type: 'choice', choice: 'piece' },
   name: CALLED,
   on: { word: 'on', type: 'id', of: 'member', isOptional: true },
-  carries: {
-    word: 'carries',
-    type: 'list',
-    of: { type: 'id', of: 'body' },
-    most: LARGEST.carried,
-    many: 'parts carried',
-    isOptional: true,
-  },
+  carries: { ...ids('carries', 'body', LARGEST.carried, 'parts carried'), ...MAYBE },
   coupler: { word: 'belongs to', type: 'id', of: 'coupler', isOptional: true },
   place: { word: 'for', type: 'id', of: 'place', isOptional: true },
   stationMm: { word: 'station', ...STATION, isOptional: true },
@@ -275,14 +256,7 @@ export const PIECE: FieldsOf<Piece> = {
   hand: { word: 'thread', type: 'choice', choice: 'hand', usual: 'right', isOptional: true },
   isSplit: { word: 'in two halves, or split', ...FLAG },
   closesFrom: { word: 'closes from', type: 'choice', choice: 'closingSide', isOptional: true },
-  marks: {
-    word: 'marks',
-    type: 'list',
-    of: { type: 'group', fields: MARK },
-    most: LARGEST.marks,
-    many: 'marks',
-    isOptional: true,
-  },
+  marks: { ...things('marks', MARK, LARGEST.marks), ...MAYBE },
   isNewEachTime: { word: 'new each time', ...FLAG },
   putInWith: { word: 'put in with', ...NAME, isOptional: true },
   partNumber: {
@@ -331,13 +305,7 @@ export const SELECTOR_PLACE: FieldsOf<SelectorPlace> = {
 export const SELECTOR: FieldsOf<Selector> = {
   id: ID,
   name: { word: 'name', ...NAME, isOptional: true },
-  places: {
-    word: 'places',
-    type: 'list',
-    of: { type: 'group', fields: SELECTOR_PLACE },
-    most: LARGEST.selectorPlaces,
-    many: 'places of one rod',
-  },
+  places: things('places', SELECTOR_PLACE, LARGEST.selectorPlaces, 'places of one rod'),
   lever: { word: 'lever', type: 'whole', least: 1, most: LARGEST.levers, isOptional: true },
   switched: { word: 'moved', type: 'choice', choice: 'switchRule', isOptional: true },
 }
@@ -345,13 +313,7 @@ export const SELECTOR: FieldsOf<Selector> = {
 export const INTERLOCK_PART: FieldsOf<InterlockPart> = {
   id: ID,
   kind: { word: 'kind', type: 'choice', choice: 'interlockPart' },
-  selectors: {
-    word: 'rods',
-    type: 'list',
-    of: { type: 'id', of: 'selector' },
-    most: LARGEST.selectors,
-    many: 'rods',
-  },
+  selectors: ids('rods', 'selector', LARGEST.selectors),
 }
 
 export const DRUM_POINT: FieldsOf<DrumPoint> = {
@@ -361,14 +323,7 @@ export const DRUM_POINT: FieldsOf<DrumPoint> = {
 
 export const DRUM_TRACK: FieldsOf<DrumTrack> = {
   coupler: { word: 'moves', type: 'id', of: 'coupler' },
-  points: {
-    word: 'points',
-    type: 'list',
-    of: { type: 'group', fields: DRUM_POINT },
-    least: 1,
-    most: LARGEST.drumPoints,
-    many: 'points of one groove',
-  },
+  points: { ...things('points', DRUM_POINT, LARGEST.drumPoints, 'points of one groove'), least: 1 },
   touchesFromMm: { word: 'dogs touch from', ...TRAVEL, least: 0, isAbove: true },
   carriesFromMm: { word: 'deep enough from', ...TRAVEL },
 }
@@ -389,20 +344,8 @@ const DRUM_STOP: FieldsOf<DrumStop> = {
 
 export const DRUM: FieldsOf<Drum> = {
   id: ID,
-  tracks: {
-    word: 'grooves',
-    type: 'list',
-    of: { type: 'group', fields: DRUM_TRACK },
-    most: LARGEST.couplers,
-    many: 'grooves',
-  },
-  stops: {
-    word: 'stops',
-    type: 'list',
-    of: { type: 'group', fields: DRUM_STOP },
-    most: LARGEST.drumStops,
-    many: 'stops',
-  },
+  tracks: things('grooves', DRUM_TRACK, LARGEST.couplers),
+  stops: things('stops', DRUM_STOP, LARGEST.drumStops),
 }
 
 const FINAL_DRIVE: FieldsOf<FinalDrive> = {
@@ -418,16 +361,6 @@ const LINKS: Readonly<Record<string, Fields>> = Object.fromEntries(
   }),
 )
 
-/** More parts than so many of a list, as it is refused. */
-function parts<F extends Fields>(fields: F, most: number, many: string) {
-  return { word: many, type: 'list', of: { type: 'group', fields }, most, many } as const
-}
-
-/** A list that a box need not have. */
-function maybe<F extends Fields>(fields: F, most: number, many: string) {
-  return { ...parts(fields, most, many), isOptional: true } as const
-}
-
 /** Everything that a box says of itself. */
 export const BOX = {
   name: { word: 'name', ...NAME },
@@ -438,9 +371,9 @@ export const BOX = {
     mayBeEmpty: true,
     isOptional: true,
   },
-  axes: { ...parts(AXIS, LARGEST.axes, 'axes'), least: 1 },
-  members: { ...parts(MEMBER, LARGEST.members, 'members'), least: 1 },
-  gears: parts(GEAR, LARGEST.gears, 'gears'),
+  axes: { ...things('axes', AXIS, LARGEST.axes), least: 1 },
+  members: { ...things('members', MEMBER, LARGEST.members), least: 1 },
+  gears: things('gears', GEAR, LARGEST.gears),
   links: {
     word: 'links',
     type: 'list',
@@ -448,27 +381,26 @@ export const BOX = {
     most: LARGEST.links,
     many: 'links',
   },
-  couplers: parts(COUPLER, LARGEST.couplers, 'couplers'),
-  positions: parts(POSITION, LARGEST.positions, 'positions'),
-  interlocks: maybe(INTERLOCK, LARGEST.couplers, 'interlocks'),
-  rules: maybe(RULE, LARGEST.rules, 'rules'),
-  leftWarnings: maybe(LEFT_WARNING, LARGEST.leftWarnings, 'warnings left as they are'),
-  pieces: maybe(PIECE, LARGEST.pieces, 'parts on shafts and in the case'),
-  sheet: maybe(SHEET_LINE, LARGEST.sheet, 'lines of a data sheet'),
-  precedences: maybe(PRECEDENCE, LARGEST.precedences, 'statements of what goes in first'),
-  selectors: maybe(SELECTOR, LARGEST.selectors, 'rods'),
-  interlockParts: maybe(INTERLOCK_PART, LARGEST.interlockParts, 'balls and pins'),
-  drums: maybe(DRUM, 1, 'drum'),
+  couplers: things('couplers', COUPLER, LARGEST.couplers),
+  positions: things('positions', POSITION, LARGEST.positions),
+  interlocks: { ...things('interlocks', INTERLOCK, LARGEST.couplers), ...MAYBE },
+  rules: { ...things('rules', RULE, LARGEST.rules), ...MAYBE },
+  leftWarnings: {
+    ...things('warnings left as they are', LEFT_WARNING, LARGEST.leftWarnings),
+    ...MAYBE,
+  },
+  pieces: { ...things('parts on shafts and in the case', PIECE, LARGEST.pieces), ...MAYBE },
+  sheet: { ...things('lines of a data sheet', SHEET_LINE, LARGEST.sheet), ...MAYBE },
+  precedences: {
+    ...things('statements of what goes in first', PRECEDENCE, LARGEST.precedences),
+    ...MAYBE,
+  },
+  selectors: { ...things('rods', SELECTOR, LARGEST.selectors), ...MAYBE },
+  interlockParts: { ...things('balls and pins', INTERLOCK_PART, LARGEST.interlockParts), ...MAYBE },
+  drums: { ...things('drum', DRUM, 1), ...MAYBE },
   isSpare: { word: 'kept for its parts', ...FLAG, isNullable: true },
   input: { word: 'input', type: 'id', of: 'body' },
-  outputs: {
-    word: 'outputs',
-    type: 'list',
-    of: { type: 'id', of: 'body' },
-    least: 1,
-    most: LARGEST.outputs,
-    many: 'outputs',
-  },
+  outputs: { ...ids('outputs', 'body', LARGEST.outputs), least: 1 },
   finalDrive: {
     word: 'final drive',
     type: 'group',
