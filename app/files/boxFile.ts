@@ -94,6 +94,7 @@ const RULES = new Map([
   ),
 ])
 
+/** A count of teeth as it comes from outside. */
 export const toothCountSchema = typeSchema(
   { word: 'tooth count', ...TEETH },
   RULES,

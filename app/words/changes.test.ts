@@ -83,12 +83,13 @@ test('what is another within a part is told by its own words, much of it as one'
     ).map((line) => line.replaceAll('\u00a0', ' '))
   const [one, other] = rod.places
   expect(tell([one ?? {}, { ...other, travelMm: -8.5, gate: { row: 2, end: 'back' } }])).toEqual([
-    '1–2 rod: places: the 2nd travel none → -8.5 mm, gate: row of the gate none → 2, end none → back',
+    '1–2 rod: places: the 2nd travel none → -8.5 mm, gate: row of the gate none → 2; end none → back',
   ])
   expect(tell([one ?? {}])).toEqual(['1–2 rod: places: the 2nd taken out'])
   expect(tell([{ ...one, couplers: {} }, other ?? {}])).toEqual([
     expect.stringMatching(/: places: the 1st moves 1–2 sleeve at 1 → nothing$/),
   ])
+  expect(tell([other ?? {}, one ?? {}])).toEqual(['1–2 rod: places changed'])
   const many = ['a', 'b', 'c', 'd', 'e'].map((id) => ({ id, couplers: {} }))
   expect(tell([...rod.places, ...many])).toEqual(['1–2 rod: places changed'])
 })

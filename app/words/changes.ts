@@ -37,13 +37,16 @@ function fieldsChanged(naming: Naming, fields: Fields, before: Values, after: Va
 
 function fieldChanged(naming: Naming, field: Field, before: unknown, after: unknown): string {
   const { word } = field
-  if (field.type === 'group') {
-    const inside = fieldsChanged(naming, field.fields, asValues(before), asValues(after))
-    return inside.length > MOST_TOLD ? `${word} changed` : `${word}: ${inside.join(', ')}`
-  }
-  if (field.type === 'list' && field.of.type === 'group') {
-    const inside = partsChanged(naming, field.of.fields, asList(before), asList(after))
-    return inside.length > MOST_TOLD ? `${word} changed` : `${word}: ${inside.join('; ')}`
+  const inside =
+    field.type === 'group'
+      ? fieldsChanged(naming, field.fields, asValues(before), asValues(after))
+      : field.type === 'list' && field.of.type === 'group'
+        ? partsChanged(naming, field.of.fields, asList(before), asList(after))
+        : undefined
+  if (inside) {
+    // Of a list in another order, and of what has nothing in it, there is nothing to tell one by one.
+    const isTold = inside.length > 0 && inside.length <= MOST_TOLD
+    return isTold ? `${word}: ${inside.join('; ')}` : `${word} changed`
   }
   const [was, is] = [before, after].map((value) => valueWords(naming, field, value))
   return was === 'changed' || is === 'changed' ? `${word} changed` : `${word} ${was} → ${is}`

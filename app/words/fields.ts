@@ -1,6 +1,5 @@
 /** What the fields of the things in a box are called, what is said of their values, and of what cannot be. */
-import type { Choice, ChoiceField, Field, FieldUnit, IdOf, NumberField } from 'core'
-import type { CHOICES } from 'core'
+import type { CHOICES, Choice, ChoiceField, Field, FieldUnit, IdOf, NumberField } from 'core'
 import { LARGEST, PIECE_KINDS } from 'core'
 
 import type { LengthUnit } from './format.ts'
@@ -21,39 +20,36 @@ import { END_WORDS, GUARD_NAMES, INTERLOCK_PART_WORDS, SWITCH_NAMES, rodName } f
 import type { Vocabulary } from './vocabulary.ts'
 import { HAND_WORDS, SHAFT_END_WORDS, travelWords } from './vocabulary.ts'
 
-type ChoiceWords = {
-  readonly [C in Choice]: Readonly<Record<(typeof CHOICES)[C][number], string>>
-}
+type WordsOf<C extends Choice> = Readonly<Record<(typeof CHOICES)[C][number], string>>
 
-/** What everything that can be chosen is called under the words of each. */
-function allChoiceWords(words: Vocabulary): ChoiceWords {
-  return {
-    member: words.members,
-    mount: words.mounts,
-    coupler: words.couplers,
-    travel: {
-      centre: travelWords(words, 'centre'),
-      'towards-input': travelWords(words, 'towards-input'),
-      'towards-output': travelWords(words, 'towards-output'),
-    },
-    hand: HAND_WORDS,
-    end: SHAFT_END_WORDS,
-    inputSense: { clockwise: 'clockwise', counterclockwise: 'counterclockwise' },
-    piece: Object.fromEntries(
+/** What everything that can be chosen is called, by the words that a person has chosen. */
+const CHOICE_WORDS: { readonly [C in Choice]: (words: Vocabulary) => WordsOf<C> } = {
+  member: ({ members }) => members,
+  mount: ({ mounts }) => mounts,
+  coupler: ({ couplers }) => couplers,
+  travel: (words) => ({
+    centre: travelWords(words, 'centre'),
+    'towards-input': travelWords(words, 'towards-input'),
+    'towards-output': travelWords(words, 'towards-output'),
+  }),
+  hand: () => HAND_WORDS,
+  end: () => SHAFT_END_WORDS,
+  inputSense: () => ({ clockwise: 'clockwise', counterclockwise: 'counterclockwise' }),
+  piece: (words) =>
+    Object.fromEntries(
       PIECE_KINDS.map((kind) => [kind, pieceKindWords(words, kind)]),
-    ) as ChoiceWords['piece'],
-    fit: FIT_WORDS,
-    pressSeat: PRESS_WORDS,
-    closingSide: closingWords(words),
-    mark: MARK_WORDS,
-    sheet: SHEET_KIND_WORDS,
-    measure: MEASURE_NAMES,
-    readingUnit: UNIT_NAMES,
-    interlockPart: INTERLOCK_PART_WORDS,
-    switchRule: SWITCH_NAMES,
-    gateEnd: END_WORDS,
-    gateGuard: GUARD_NAMES,
-  }
+    ) as WordsOf<'piece'>,
+  fit: () => FIT_WORDS,
+  pressSeat: () => PRESS_WORDS,
+  closingSide: closingWords,
+  mark: () => MARK_WORDS,
+  sheet: () => SHEET_KIND_WORDS,
+  measure: () => MEASURE_NAMES,
+  readingUnit: () => UNIT_NAMES,
+  interlockPart: () => INTERLOCK_PART_WORDS,
+  switchRule: () => SWITCH_NAMES,
+  gateEnd: () => END_WORDS,
+  gateGuard: () => GUARD_NAMES,
 }
 
 /** What can be chosen, each with its words, in the order in which it is listed. */
@@ -61,7 +57,7 @@ export function choicesOf(
   words: Vocabulary,
   { choice }: ChoiceField,
 ): readonly (readonly [value: string, title: string])[] {
-  return Object.entries(allChoiceWords(words)[choice])
+  return Object.entries(CHOICE_WORDS[choice](words))
 }
 
 const UNIT_TEXTS: Readonly<Record<FieldUnit, string>> = {

@@ -260,6 +260,7 @@ export function openSetWords(naming: Naming, { moved, isLocked, cause }: OpenSet
   return `${names} can be in together, and the box is locked${couplers.length > 0 ? `: ${couplerNames(naming, couplers)} want different speeds` : ''}.`
 }
 
+/** One of each part of an interlock. */
 export const INTERLOCK_PART_WORDS: Readonly<Record<InterlockPartKind, string>> = {
   ball: 'ball',
   pin: 'pin',

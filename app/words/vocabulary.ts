@@ -139,11 +139,13 @@ export const LINK_WORDS: Readonly<Record<LinkKind, string>> = {
   held: 'hold to the case',
 }
 
+/** Which way a helix or a thread winds. */
 export const HAND_WORDS: Readonly<Record<Hand, string>> = {
   right: 'right-hand',
   left: 'left-hand',
 }
 
+/** Towards which end of its own shaft a cone narrows. */
 export const SHAFT_END_WORDS: Readonly<Record<ShaftEnd, string>> = {
   'input-end': 'its input end',
   'output-end': 'its output end',

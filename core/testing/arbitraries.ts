@@ -13,7 +13,7 @@ import type {
   RingFigures,
   Selector,
 } from '../box/types.ts'
-import { PIECE, RING, SELECTOR } from '../box/fields/index.ts'
+import { PIECE, RING, SELECTOR } from '../box/fields/things.ts'
 import { MARK_KINDS } from '../box/types.ts'
 import { draftOf, gear, shaft, trainDraft } from './boxes.ts'
 import type { Stage } from './boxes.ts'

@@ -1,8 +1,8 @@
 /** Random things of a box, of whatever its fields allow: a field that is added is in every such test. */
 import fc from 'fast-check'
 
-import type { Field, FieldType, FieldsOf, IdOf } from '../box/fields/index.ts'
-import { CHOICES } from '../box/fields/index.ts'
+import type { Field, FieldType, FieldsOf, IdOf } from '../box/fields/field.ts'
+import { CHOICES } from '../box/fields/field.ts'
 
 /** Ids to choose from, by what they are of. */
 export type Ids = Readonly<Partial<Record<IdOf, readonly string[]>>>

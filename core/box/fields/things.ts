@@ -98,14 +98,17 @@ export function namesOf<T>(
   return (Object.keys(fields) as (keyof T & string)[]).filter((name) => !without.includes(name))
 }
 
+/** Of a line of shafts. */
 export const AXIS: FieldsOf<Axis> = { id: ID, name: CALLED }
 
+/** Of a stretch of a shaft. */
 export const STEP: FieldsOf<ShaftStep> = {
   fromMm: { word: 'from', ...STATION },
   toMm: { word: 'to', ...STATION },
   diameterMm: { word: 'diameter', ...SIZE },
 }
 
+/** Of a shaft or another member. */
 export const MEMBER: FieldsOf<Member> = {
   id: ID,
   kind: { word: 'kind', type: 'choice', choice: 'member' },
@@ -119,6 +122,7 @@ export const MEMBER: FieldsOf<Member> = {
   inertiaKgM2: INERTIA,
 }
 
+/** Of a gear. */
 export const GEAR: FieldsOf<Gear> = {
   id: ID,
   label: { word: 'called', ...NAME },
@@ -145,6 +149,7 @@ export const GEAR: FieldsOf<Gear> = {
   inertiaKgM2: INERTIA,
 }
 
+/** Of a ring with its cone; the bounds are common practice. */
 export const RING: FieldsOf<RingFigures> = {
   meanDiameterMm: figure('mean diameter of the cone', 10, 500, 'mm'),
   halfAngleDeg: figure('half angle of the cone', 2, 30, 'deg'),
@@ -157,6 +162,7 @@ export const RING: FieldsOf<RingFigures> = {
   leverRatio: figure('fork force for one at the knob', 0.1, 50),
 }
 
+/** Of dogs without a ring; the bounds are common practice. */
 export const DOGS: FieldsOf<DogFigures> = {
   count: figure('dogs', 1, 120),
   freeAngleDeg: figure('angle free between them', 0.1, 350, 'deg'),
@@ -187,6 +193,7 @@ const COUPLER_PLACE: FieldsOf<CouplerPosition> = {
   dogs: { word: 'dogs', type: 'group', fields: DOGS, isOptional: true },
 }
 
+/** Of a coupler, with its places. */
 export const COUPLER: FieldsOf<Coupler> = {
   id: ID,
   kind: { word: 'kind', type: 'choice', choice: 'coupler' },
@@ -200,6 +207,7 @@ export const COUPLER: FieldsOf<Coupler> = {
   gears: { ...ids('gears', 'gear', LARGEST.engagements), ...MAYBE },
 }
 
+/** Of a listed position. */
 export const POSITION: FieldsOf<BoxPosition> = {
   id: ID,
   label: { word: 'called', ...NAME },
@@ -213,6 +221,7 @@ const INTERLOCK: FieldsOf<Interlock> = {
   couplers: ids('couplers', 'coupler', LARGEST.couplers),
 }
 
+/** Of places that are not to be used together. */
 export const RULE: FieldsOf<Rule> = {
   id: ID,
   forbids: { word: 'forbids', ...PLACES },
@@ -225,12 +234,14 @@ const LEFT_WARNING: FieldsOf<LeftWarning> = {
   at: { word: 'at', type: 'time' },
 }
 
+/** Of a mark to put together by. */
 export const MARK: FieldsOf<PieceMark> = {
   kind: { word: 'kind', type: 'choice', choice: 'mark' },
   text: { word: 'says', ...NAME, isOptional: true },
   with: { word: 'goes with', type: 'id', of: 'piece', isOptional: true },
 }
 
+/** Of whatever is held in the hand besides shafts, gears and couplers. */
 export const PIECE: FieldsOf<Piece> = {
   id: ID,
   kind: { word: 'kind', type: 'choice', choice: 'piece' },
@@ -280,14 +291,15 @@ const SHEET_LINE: FieldsOf<SheetLine> = {
   from: { word: 'read from', ...LINE },
 }
 
+/** Of a statement on the order of assembly. */
 export const PRECEDENCE: FieldsOf<Precedence> = {
   id: ID,
   first: { word: 'first', ...REFERENCE },
-  // eslint-disable-next-line unicorn/no-thenable
   then: { word: 'then', ...REFERENCE },
   reason: { word: 'because', ...LINE },
 }
 
+/** Of a place in the gate. */
 export const GATE: FieldsOf<GateSlot> = {
   row: { word: 'row of the gate', type: 'whole', least: 1, most: LARGEST.gateRows },
   end: { word: 'end', type: 'choice', choice: 'gateEnd' },
@@ -295,6 +307,7 @@ export const GATE: FieldsOf<GateSlot> = {
   isLampOn: { word: 'lamp on', ...FLAG },
 }
 
+/** Of a place of a rod. */
 export const SELECTOR_PLACE: FieldsOf<SelectorPlace> = {
   id: ID,
   travelMm: { word: 'travel', ...TRAVEL, isOptional: true },
@@ -302,6 +315,7 @@ export const SELECTOR_PLACE: FieldsOf<SelectorPlace> = {
   gate: { word: 'gate', type: 'group', fields: GATE, isOptional: true },
 }
 
+/** Of a rod, or of what has a switch. */
 export const SELECTOR: FieldsOf<Selector> = {
   id: ID,
   name: { word: 'name', ...NAME, isOptional: true },
@@ -310,17 +324,20 @@ export const SELECTOR: FieldsOf<Selector> = {
   switched: { word: 'moved', type: 'choice', choice: 'switchRule', isOptional: true },
 }
 
+/** Of a ball, a pin or a plate. */
 export const INTERLOCK_PART: FieldsOf<InterlockPart> = {
   id: ID,
   kind: { word: 'kind', type: 'choice', choice: 'interlockPart' },
   selectors: ids('rods', 'selector', LARGEST.selectors),
 }
 
+/** Of a point of a groove. */
 export const DRUM_POINT: FieldsOf<DrumPoint> = {
   angleDeg: ANGLE,
   travelMm: { word: 'travel', ...TRAVEL },
 }
 
+/** Of a groove. */
 export const DRUM_TRACK: FieldsOf<DrumTrack> = {
   coupler: { word: 'moves', type: 'id', of: 'coupler' },
   points: { ...things('points', DRUM_POINT, LARGEST.drumPoints, 'points of one groove'), least: 1 },
@@ -342,6 +359,7 @@ const DRUM_STOP: FieldsOf<DrumStop> = {
   },
 }
 
+/** Of a drum. */
 export const DRUM: FieldsOf<Drum> = {
   id: ID,
   tracks: things('grooves', DRUM_TRACK, LARGEST.couplers),

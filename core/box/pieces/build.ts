@@ -407,15 +407,15 @@ const INTERLOCK_PIECES = {
   plate: 'interlock-plate',
 } as const satisfies Readonly<Record<InterlockPartKind, PieceKind>>
 
-/** What lies between rods of which one may move at a time: as many of each as the interlock has. */
+/** What lies between rods of which one may move at a time: as many of each as the interlock has, named for the first that is drawn. */
 function ofInterlocks(draft: BoxDraft): readonly Proposed[] {
-  return interlockSets(draft).flatMap(({ parts, couplers }) =>
-    INTERLOCK_PART_KINDS.flatMap((of): readonly Proposed[] => {
-      const [coupler] = couplers
+  return interlockSets(draft).flatMap(({ parts, couplers }) => {
+    const coupler = draft.couplers.find(({ id }) => couplers.has(id))?.id
+    return INTERLOCK_PART_KINDS.flatMap((of): readonly Proposed[] => {
       const quantity = parts.filter(({ kind }) => kind === of).length
       return quantity === 0 ? [] : [{ kind: INTERLOCK_PIECES[of], carries: [], coupler, quantity }]
-    }),
-  )
+    })
+  })
 }
 
 /** The case and what closes it, and the clutch in front of it. */

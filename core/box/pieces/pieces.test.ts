@@ -331,3 +331,21 @@ describe('pieces go with what they belong to', () => {
     expect(checked.ok && checked.warnings).toEqual([])
   })
 })
+
+test('balls that were listed for an interlock, whichever of its rods they lie at first, are not proposed twice', () => {
+  // As boxes were listed before pins were: one piece for all balls, named for the first coupler of the interlock.
+  for (const id of ['three-shaft', 'racing', 'heavy'] as const) {
+    const draft = buildPattern(id, 'box', {})
+    const [interlock] = draft.interlocks ?? []
+    const listed: Piece = {
+      id: 'ball-1',
+      kind: 'interlock-ball',
+      carries: [],
+      coupler: interlock?.couplers[0],
+      quantity: 3,
+    }
+    const proposed = proposePieces({ ...draft, pieces: [listed] }).map(({ kind }) => kind)
+    expect([id, proposed.includes('interlock-ball')]).toEqual([id, false])
+    expect([id, proposed.includes('interlock-pin')]).toEqual([id, true])
+  }
+})
