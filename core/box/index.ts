@@ -117,7 +117,7 @@ export { oncePer } from './oncePer.ts'
 export type { PartPath, PathParts } from './partPath.ts'
 export { pathTo, pathToRing, readPath } from './partPath.ts'
 export { LEAST_TOOTH_COUNT, MOST_TOOTH_COUNT, isToothCount } from './toothCount.ts'
-export { ordinal } from './patterns/builder.ts'
+export { ordinal } from './patterns/rows.ts'
 export { threeShaftBox } from './patterns/threeShaft.ts'
 export type {
   Drum,

@@ -3,27 +3,39 @@
  * section behind it that multiplies every position by two, and with some a
  * splitter before it that does so once more.
  */
-import type { BoxDraft, Gear } from '../types.ts'
-import type { Place } from './builder.ts'
+import type { BoxDraft, Gear, Rule } from '../types.ts'
+import type { PositionRow, RowPart, ShaftRow } from './rows.ts'
 import {
+  END,
   FACE_MM,
   GAP_MM,
-  PatternBuilder,
   SLEEVE_MM,
+  START,
   STUB_MM,
+  at,
+  coupler,
+  couplerId,
+  couplersIn,
   gatePlace,
+  gears,
   holds,
+  layOut,
   locks,
+  mesh,
   ordinal,
-} from './builder.ts'
+  past,
+  positionsOf,
+} from './rows.ts'
 
 export const HEAVY_COUNTS = [9, 10, 12, 13, 16, 18] as const
+type HeavyCount = (typeof HEAVY_COUNTS)[number]
 export const RANGE_KINDS = ['planetary', 'countershaft'] as const
+type RangeKind = (typeof RANGE_KINDS)[number]
 
 interface HeavyChoices {
   readonly name: string
-  readonly forwardCount: (typeof HEAVY_COUNTS)[number]
-  readonly range: (typeof RANGE_KINDS)[number]
+  readonly forwardCount: HeavyCount
+  readonly range: RangeKind
 }
 
 interface Plan {
@@ -32,320 +44,347 @@ interface Plan {
   readonly hasSplitter: boolean
   /** Whether the splitter may also be used in the low range. */
   readonly splitsLow: boolean
+  /** Whether the two halves of a position are told apart by a letter, not by numbers of their own. */
+  readonly hasLetters?: boolean
 }
 
-const PLANS: Readonly<Record<HeavyChoices['forwardCount'], Plan>> = {
+const PLANS: Readonly<Record<HeavyCount, Plan>> = {
   9: { mainGears: ['C', '1', '2', '3'], hasSplitter: false, splitsLow: false },
   10: { mainGears: ['1', '2', '3', '4'], hasSplitter: false, splitsLow: false },
   12: { mainGears: ['1', '2'], hasSplitter: true, splitsLow: true },
-  13: { mainGears: ['C', '1', '2', '3'], hasSplitter: true, splitsLow: false },
+  13: { mainGears: ['C', '1', '2', '3'], hasSplitter: true, splitsLow: false, hasLetters: true },
   16: { mainGears: ['1', '2', '3'], hasSplitter: true, splitsLow: true },
-  18: { mainGears: ['C', '1', '2', '3'], hasSplitter: true, splitsLow: true },
+  18: { mainGears: ['C', '1', '2', '3'], hasSplitter: true, splitsLow: true, hasLetters: true },
 }
 
 /** The two countershafts, with their lines and those of the reverse idlers beside them. */
 const SIDES = ['a', 'b'] as const
+type Side = (typeof SIDES)[number]
 
 /** What stands on the second side is a twin of what stands on the first. */
-function twinOn(side: (typeof SIDES)[number], first: string): Pick<Gear, 'twinOf'> {
+function twinOn(side: Side, first: string): Pick<Gear, 'twinOf'> {
   return side === SIDES[0] ? {} : { twinOf: first }
 }
 
-const LABELS: Readonly<Record<string, string>> = { C: 'crawler gear', R: 'reverse gear' }
+/** A gear on the shaft of one side, by what its id ends in. */
+function sideGear(
+  side: Side,
+  shaft: string,
+  id: string,
+  label: string,
+  mount: 'fixed' | 'integral' = 'fixed',
+): NonNullable<RowPart['gears']> {
+  return gears(label, {
+    [`${shaft}-${side}-${id}`]: { mount, ...twinOn(side, `${shaft}-${SIDES[0]}-${id}`) },
+  })
+}
 
-/** The pattern as a draft, with every gear still to be counted. */
-export function heavyBox({ name, forwardCount, range }: HeavyChoices): BoxDraft {
-  const { mainGears, hasSplitter, splitsLow } = PLANS[forwardCount]
-  const build = new PatternBuilder(name)
-  build.lanes('idler-a-line', 'counter-a-line', 'main-line', 'counter-b-line', 'idler-b-line')
-
-  /** A gear of the main line in mesh with one on each countershaft. */
-  const threesome = (id: string, label: string, member: string, isFree: boolean): string => {
-    const stationMm = build.next(FACE_MM)
-    const middle = build.gear({
-      id: `${member}-${id}`,
-      label,
-      member,
-      mount: isFree ? 'free' : 'integral',
-      stationMm,
-    })
-    for (const side of SIDES) {
-      const counter = `counter-${side}`
-      build.gear({
-        id: `${counter}-${id}`,
-        label,
-        member: counter,
-        mount: 'fixed',
-        stationMm,
-        ...twinOn(side, `counter-a-${id}`),
-      })
-      build.mesh(`pair-${id}-${side}`, `${counter}-${id}`, middle)
-    }
-    return middle
+/** A gear of the main line in mesh with one on each countershaft. */
+function threesome(id: string, label: string, member: string, mount: 'free' | 'integral'): RowPart {
+  const middle = `${member}-${id}`
+  return {
+    name: id,
+    room: FACE_MM,
+    gears: [
+      ...gears(label, { [middle]: mount }),
+      ...SIDES.flatMap((side) => sideGear(side, 'counter', id, label)),
+    ],
+    links: SIDES.map((side) => mesh(`pair-${id}-${side}`, `counter-${side}-${id}`, middle)),
   }
+}
 
-  let direct = 'input'
-  if (hasSplitter) {
-    const slow = threesome('slow', 'slow head gear', 'input', true)
-    const stationMm = build.next(SLEEVE_MM)
-    direct = threesome('fast', 'fast head gear', 'input', true)
-    build.sleeve({
+/** Reverse, with an idler beside each countershaft. */
+const REVERSE: RowPart = {
+  name: 'R',
+  room: FACE_MM,
+  gears: [
+    ...gears('reverse gear', { 'main-R': 'free' }),
+    ...SIDES.flatMap((side) => [
+      ...sideGear(side, 'counter', 'R', 'reverse gear'),
+      ...sideGear(side, 'idler', 'R', 'reverse idler'),
+    ]),
+  ],
+  links: SIDES.flatMap((side) => [
+    mesh(`reverse-in-${side}`, `counter-${side}-R`, `idler-${side}-R`),
+    mesh(`reverse-out-${side}`, `idler-${side}-R`, 'main-R'),
+  ]),
+}
+
+const HEADS = {
+  splitter: [
+    threesome('slow', 'slow head gear', 'input', 'free'),
+    { name: 'between heads', room: SLEEVE_MM },
+    threesome('fast', 'fast head gear', 'input', 'free'),
+    coupler({
       id: 'splitter',
       kind: 'splitter',
       hub: 'input',
-      stationMm,
-      before: locks('slow', slow),
-      after: locks('fast', direct),
+      before: locks('slow', 'input-slow'),
+      after: locks('fast', 'input-fast'),
       hasCentre: false,
-    })
-  } else threesome('head', 'head gear', 'input', false)
-  const inputEndMm = build.atMm
+      room: at('between heads'),
+    }),
+  ],
+  plain: [threesome('head', 'head gear', 'input', 'integral')],
+} as const satisfies Readonly<Record<string, readonly RowPart[]>>
 
-  const engagedBy = new Map<string, Record<string, string>>()
-  const couplerIds: string[] = []
-  const couple = (before: string | null, after: string | null, stationMm: number): void => {
-    const served = [before, after].filter((place) => place !== null)
-    const id = `coupler-${served.join('-')}`
-    const place = (which: string | null): Place | undefined =>
-      which === null ? undefined : locks(which, which === 'D' ? direct : `main-${which}`)
-    build.sleeve({
-      id,
-      kind: 'dog-ring',
-      hub: 'main',
-      stationMm,
-      before: place(before),
-      after: place(after),
-    })
-    couplerIds.push(id)
-    for (const which of served) engagedBy.set(which, { [id]: which })
+/** Direct first, then downwards to the lowest, then reverse: two by two about their dog ring. */
+function mainRow({ mainGears, hasSplitter }: Plan): readonly RowPart[] {
+  const served = ['D', ...[...mainGears].reverse(), 'R']
+  const gearOf = (which: string | null): readonly RowPart[] => {
+    if (which === null || which === 'D') return []
+    if (which === 'R') return [REVERSE]
+    const label = which === 'C' ? 'crawler gear' : `${ordinal(Number(which))} gear`
+    return [threesome(which, label, 'main', 'free')]
   }
-  /** Direct first, then downwards to the lowest, then reverse. */
-  const row = ['D', ...[...mainGears].reverse(), 'R']
-  for (let at = 0; at < row.length; at += 2) {
-    const isAlone = at + 1 >= row.length
-    const [before, after] = isAlone
-      ? [null, row[at] ?? null]
-      : [row[at] ?? null, row[at + 1] ?? null]
-    const gear = (which: string | null): void => {
-      if (which === null || which === 'D') return
-      if (which === 'R') reverse()
-      else threesome(which, LABELS[which] ?? `${ordinal(Number(which))} gear`, 'main', true)
-    }
-    gear(before)
-    couple(before, after, build.next(SLEEVE_MM))
-    gear(after)
-  }
-  function reverse(): void {
-    const stationMm = build.next(FACE_MM)
-    const label = 'reverse gear'
-    build.gear({ id: 'main-R', label, member: 'main', mount: 'free', stationMm })
-    for (const side of SIDES) {
-      const [counter, idler] = [`counter-${side}`, `idler-${side}`]
-      build.gear({
-        id: `${counter}-R`,
-        label,
-        member: counter,
-        mount: 'fixed',
-        stationMm,
-        ...twinOn(side, 'counter-a-R'),
-      })
-      build.gear({
-        id: `${idler}-R`,
-        label: 'reverse idler',
-        member: idler,
-        mount: 'fixed',
-        stationMm,
-        ...twinOn(side, 'idler-a-R'),
-      })
-      build.mesh(`reverse-in-${side}`, `${counter}-R`, `${idler}-R`)
-      build.mesh(`reverse-out-${side}`, `${idler}-R`, 'main-R')
-      build.member({
-        id: idler,
-        kind: 'idler',
-        name: `idler ${side}`,
-        axis: `idler-${side}-line`,
-        fromMm: stationMm - FACE_MM,
-        toMm: stationMm + FACE_MM,
-      })
-    }
-  }
-  const counterEndMm = build.atMm
-  for (const side of SIDES)
-    build.member({
-      id: `counter-${side}`,
-      kind: 'countershaft',
-      name: `countershaft ${side}`,
-      axis: `counter-${side}-line`,
-      fromMm: STUB_MM - 2 * GAP_MM,
-      toMm: counterEndMm,
-    })
-  build.member({ id: 'input', kind: 'input-shaft', axis: 'main-line', fromMm: 0, toMm: inputEndMm })
-  build.atMm += 2 * GAP_MM
-  if (range === 'planetary') planetaryRange(build, inputEndMm)
-  else countershaftRange(build, inputEndMm)
+  const direct = hasSplitter ? 'input-fast' : 'input'
+  const place = (which: string | null) =>
+    which === null ? undefined : locks(which, which === 'D' ? direct : `main-${which}`)
+  return Array.from({ length: Math.ceil(served.length / 2) }, (_, index) => {
+    const [first = null, second = null] = served.slice(2 * index)
+    const [before, after] = second === null ? [null, first] : [first, second]
+    return [
+      ...gearOf(before),
+      coupler({
+        id: couplerId(before, after),
+        kind: 'dog-ring',
+        hub: 'main',
+        before: place(before),
+        after: place(after),
+      }),
+      ...gearOf(after),
+    ]
+  }).flat()
+}
 
-  listPositions()
-  build.interlock('rails', ...couplerIds)
-  const crawler = engagedBy.get('C')
-  if (crawler) build.rule('crawler', { ...crawler, range: 'high' }, 'The crawler is for low only.')
+interface RangeRows {
+  readonly row: readonly RowPart[]
+  readonly shafts: readonly ShaftRow[]
+}
+
+/** What multiplies every position by two, from the end of the main box on. */
+const RANGES: Readonly<Record<RangeKind, RangeRows>> = {
+  // Sun on the main shaft; the ring is held in low and turns with the carrier in high.
+  planetary: {
+    row: [
+      coupler({
+        id: 'range',
+        kind: 'range',
+        hub: 'ring',
+        before: holds('low', 'ring'),
+        after: locks('high', 'output'),
+        hasCentre: false,
+      }),
+      {
+        name: 'range set',
+        room: FACE_MM,
+        gears: [
+          ...gears('range sun', { 'main-sun': 'fixed' }),
+          ...gears('range ring', { 'ring-gear': 'fixed' }),
+        ],
+        links: [
+          {
+            id: 'range-set',
+            kind: 'planetary',
+            sun: 'main-sun',
+            ring: 'ring-gear',
+            carrier: 'output',
+          },
+        ],
+      },
+    ],
+    shafts: [
+      {
+        id: 'main',
+        kind: 'main-shaft',
+        axis: 'main-line',
+        ends: [past('heads'), at('range set', FACE_MM / 2)],
+      },
+      {
+        id: 'ring',
+        kind: 'ring',
+        name: 'range ring',
+        axis: 'main-line',
+        isHollow: true,
+        ends: [at('range', -SLEEVE_MM / 2), at('range set', FACE_MM / 2)],
+      },
+      {
+        id: 'output',
+        kind: 'output-shaft',
+        axis: 'main-line',
+        ends: [at('range set', FACE_MM / 2), at(END, STUB_MM)],
+      },
+    ],
+  },
+  // A second pair of countershafts: direct in high, through them in low.
+  countershaft: {
+    row: [
+      { name: 'range drive', room: FACE_MM },
+      coupler({
+        id: 'range',
+        kind: 'range',
+        hub: 'output',
+        before: locks('high', 'main'),
+        after: locks('low', 'output-low'),
+        hasCentre: false,
+      }),
+      { name: 'range low', room: FACE_MM },
+      {
+        name: 'range drive gears',
+        room: at('range drive'),
+        gears: gears('range drive gear', { 'main-range': 'fixed' }),
+      },
+      {
+        name: 'range low gears',
+        room: at('range low'),
+        gears: gears('low range gear', { 'output-low': 'free' }),
+      },
+      ...SIDES.flatMap((side): readonly RowPart[] => [
+        {
+          name: `range drive ${side}`,
+          room: at('range drive'),
+          gears: sideGear(side, 'range', 'drive', 'range drive gear'),
+        },
+        {
+          name: `range low ${side}`,
+          room: at('range low'),
+          gears: sideGear(side, 'range', 'low', 'low range gear', 'integral'),
+          links: [
+            mesh(`range-in-${side}`, 'main-range', `range-${side}-drive`),
+            mesh(`range-out-${side}`, `range-${side}-low`, 'output-low'),
+          ],
+        },
+      ]),
+    ],
+    shafts: [
+      ...SIDES.map((side): ShaftRow => ({
+        id: `range-${side}`,
+        kind: 'countershaft',
+        name: `range countershaft ${side}`,
+        axis: `counter-${side}-line`,
+        ends: [at('range drive', -FACE_MM), at('range low', FACE_MM)],
+      })),
+      {
+        id: 'main',
+        kind: 'main-shaft',
+        axis: 'main-line',
+        ends: [past('heads'), at('range drive', FACE_MM / 2 + GAP_MM)],
+      },
+      {
+        id: 'output',
+        kind: 'output-shaft',
+        axis: 'main-line',
+        ends: [at('range drive', FACE_MM / 2 + GAP_MM), at(END, STUB_MM)],
+      },
+    ],
+  },
+}
+
+const SHAFTS: readonly ShaftRow[] = [
+  ...SIDES.map((side): ShaftRow => ({
+    id: `idler-${side}`,
+    kind: 'idler',
+    name: `idler ${side}`,
+    axis: `idler-${side}-line`,
+    ends: [at('R', -FACE_MM), at('R', FACE_MM)],
+  })),
+  ...SIDES.map((side): ShaftRow => ({
+    id: `counter-${side}`,
+    kind: 'countershaft',
+    name: `countershaft ${side}`,
+    axis: `counter-${side}-line`,
+    ends: [at(START, STUB_MM - 2 * GAP_MM), past('main box')],
+  })),
+  { id: 'input', kind: 'input-shaft', axis: 'main-line', ends: [at(START), past('heads')] },
+]
+
+/** The positions from the lowest up: the main box in low, then in high, each split where it may be. */
+function positionRows(plan: Plan): readonly PositionRow[] {
+  const { mainGears, hasSplitter, splitsLow, hasLetters = false } = plan
+  const main = [...mainGears.filter((which) => which !== 'C'), 'D']
+  const splits = (isUsed: boolean): readonly (string | null)[] =>
+    !hasSplitter ? [null] : isUsed ? ['slow', 'fast'] : ['slow']
+  const place = (label: string, which: string, half: string, split: string | null): PositionRow => {
+    const gate = which === 'C' || which === 'R' ? 'left row' : gatePlace(main.indexOf(which) + 1)
+    return split === null
+      ? [label, `${gate}, ${half} range`, which, half]
+      : [label, `${gate}, ${half} range, ${split} split`, split, which, half]
+  }
+  const letters: Readonly<Record<string, string>> = { slow: 'L', fast: 'H' }
+  const letterOf = (split: string | null, isSplit: boolean): string =>
+    (isSplit && split !== null ? letters[split] : undefined) ?? ''
+  const crawlers = !mainGears.includes('C')
+    ? []
+    : splits(splitsLow).map((split) => place(`C${letterOf(split, splitsLow)}`, 'C', 'low', split))
+  const all = ['low', 'high'].flatMap((half, before) =>
+    main.flatMap((which, index) => {
+      const used = splits(splitsLow || half === 'high')
+      const number = before * main.length + index + 1
+      return used.map((split) => ({
+        which,
+        half,
+        split,
+        letters: `${number}${letterOf(split, used.length > 1)}`,
+      }))
+    }),
+  )
+  const rest = splits(false)[0] ?? null
+  return [
+    ...crawlers,
+    ...all.map((each, before) =>
+      place(hasLetters ? each.letters : `${before + 1}`, each.which, each.half, each.split),
+    ),
+    ['N', 'across the rows, low range', ...(rest === null ? [] : [rest]), 'low'],
+    place('R', 'R', 'low', rest),
+    place('R2', 'R', 'high', rest),
+  ]
+}
+
+function rulesOf({ mainGears, hasSplitter, splitsLow }: Plan, main: readonly RowPart[]): Rule[] {
+  const crawler = main
+    .flatMap(({ couplers = [] }) => couplers)
+    .find(({ positions }) => positions.some(({ id }) => id === 'C'))
+  const rules: Rule[] = []
+  if (mainGears.includes('C') && crawler)
+    rules.push({
+      id: 'crawler',
+      forbids: { [crawler.id]: 'C', range: 'high' },
+      reason: 'The crawler is for low only.',
+    })
   if (hasSplitter && !splitsLow)
-    build.rule('split', { splitter: 'fast', range: 'low' }, 'No overdrive split in low.')
-  return build.finish('input', ['output'])
-
-  function listPositions(): void {
-    const upper = ['1', '2', '3', '4'].filter((place) => mainGears.includes(place))
-    const main = [...upper, 'D']
-    const splits = (isUsed: boolean): readonly (string | null)[] =>
-      !hasSplitter ? [null] : isUsed ? ['slow', 'fast'] : ['slow']
-    const add = (label: string, which: string, half: string, split: string | null): void => {
-      const at = main.indexOf(which)
-      const gate = which === 'C' || which === 'R' ? 'left row' : gatePlace(at + 1)
-      build.position(
-        label,
-        { ...(split === null ? {} : { splitter: split }), ...engagedBy.get(which), range: half },
-        [gate, `${half} range`, ...(split === null ? [] : [`${split} split`])].join(', '),
-      )
-    }
-    const hasLetters = forwardCount === 13 || forwardCount === 18
-    let count = 0
-    if (mainGears.includes('C'))
-      for (const split of splits(splitsLow))
-        add(split === null || !splitsLow ? 'C' : split === 'slow' ? 'CL' : 'CH', 'C', 'low', split)
-    for (const half of ['low', 'high'])
-      main.forEach((which, at) => {
-        const number = at + 1 + (half === 'high' ? main.length : 0)
-        const used = splits(splitsLow || half === 'high')
-        for (const split of used) {
-          count++
-          const letter = split === 'slow' ? 'L' : 'H'
-          const isSplit = used.length > 1
-          add(hasLetters ? `${number}${isSplit ? letter : ''}` : `${count}`, which, half, split)
-        }
-      })
-    const rest = { ...(hasSplitter ? { splitter: 'slow' } : {}), range: 'low' }
-    build.position('N', rest, 'across the rows, low range')
-    add('R', 'R', 'low', splits(false)[0] ?? null)
-    add('R2', 'R', 'high', splits(false)[0] ?? null)
-  }
+    rules.push({
+      id: 'split',
+      forbids: { splitter: 'fast', range: 'low' },
+      reason: 'No overdrive split in low.',
+    })
+  return rules
 }
 
-/** Sun on the main shaft; the ring is held in low and turns with the carrier in high. */
-function planetaryRange(build: PatternBuilder, mainFromMm: number): void {
-  const couplerMm = build.next(SLEEVE_MM)
-  const stationMm = build.next(FACE_MM)
-  build.gear({ id: 'main-sun', label: 'range sun', member: 'main', mount: 'fixed', stationMm })
-  build.gear({ id: 'ring-gear', label: 'range ring', member: 'ring', mount: 'fixed', stationMm })
-  build.link({
-    id: 'range-set',
-    kind: 'planetary',
-    sun: 'main-sun',
-    ring: 'ring-gear',
-    carrier: 'output',
-  })
-  build.sleeve({
-    id: 'range',
-    kind: 'range',
-    hub: 'ring',
-    stationMm: couplerMm,
-    before: holds('low', 'ring'),
-    after: locks('high', 'output'),
-    hasCentre: false,
-  })
-  build.member({
-    id: 'main',
-    kind: 'main-shaft',
-    axis: 'main-line',
-    fromMm: mainFromMm,
-    toMm: stationMm + FACE_MM / 2,
-  })
-  build.member({
-    id: 'ring',
-    kind: 'ring',
-    name: 'range ring',
-    axis: 'main-line',
-    isHollow: true,
-    fromMm: couplerMm - SLEEVE_MM / 2,
-    toMm: stationMm + FACE_MM / 2,
-  })
-  build.member({
-    id: 'output',
-    kind: 'output-shaft',
-    axis: 'main-line',
-    fromMm: stationMm + FACE_MM / 2,
-    toMm: build.atMm + STUB_MM,
-  })
-}
-
-/** A second pair of countershafts: direct in high, through them in low. */
-function countershaftRange(build: PatternBuilder, mainFromMm: number): void {
-  const driveMm = build.next(FACE_MM)
-  const couplerMm = build.next(SLEEVE_MM)
-  const lowMm = build.next(FACE_MM)
-  build.gear({
-    id: 'main-range',
-    label: 'range drive gear',
-    member: 'main',
-    mount: 'fixed',
-    stationMm: driveMm,
-  })
-  build.gear({
-    id: 'output-low',
-    label: 'low range gear',
-    member: 'output',
-    mount: 'free',
-    stationMm: lowMm,
-  })
-  for (const side of SIDES) {
-    const member = `range-${side}`
-    build.member({
-      id: member,
-      kind: 'countershaft',
-      name: `range countershaft ${side}`,
-      axis: `counter-${side}-line`,
-      fromMm: driveMm - FACE_MM,
-      toMm: lowMm + FACE_MM,
-    })
-    build.gear({
-      id: `${member}-drive`,
-      label: 'range drive gear',
-      member,
-      mount: 'fixed',
-      stationMm: driveMm,
-      ...twinOn(side, 'range-a-drive'),
-    })
-    build.gear({
-      id: `${member}-low`,
-      label: 'low range gear',
-      member,
-      mount: 'integral',
-      stationMm: lowMm,
-      ...twinOn(side, 'range-a-low'),
-    })
-    build.mesh(`range-in-${side}`, 'main-range', `${member}-drive`)
-    build.mesh(`range-out-${side}`, `${member}-low`, 'output-low')
+/** The pattern as a draft, with every gear still to be counted. */
+export function heavyBox({ name, forwardCount, range }: HeavyChoices): BoxDraft {
+  const plan = PLANS[forwardCount]
+  const main = mainRow(plan)
+  const rules = rulesOf(plan, main)
+  const row: readonly RowPart[] = [
+    ...HEADS[plan.hasSplitter ? 'splitter' : 'plain'],
+    // Only where the head and the main box end.
+    { name: 'heads', room: at(START) },
+    ...main,
+    { name: 'main box', room: at(START) },
+    { name: 'wall', room: GAP_MM },
+    ...RANGES[range].row,
+  ]
+  return {
+    name,
+    ...layOut({
+      lanes: ['idler-a-line', 'counter-a-line', 'main-line', 'counter-b-line', 'idler-b-line'],
+      row,
+      shafts: [...SHAFTS, ...RANGES[range].shafts],
+    }),
+    positions: positionsOf(row, positionRows(plan)),
+    interlocks: [{ id: 'rails', couplers: couplersIn(main) }],
+    ...(rules.length > 0 ? { rules } : {}),
+    input: 'input',
+    outputs: ['output'],
   }
-  build.sleeve({
-    id: 'range',
-    kind: 'range',
-    hub: 'output',
-    stationMm: couplerMm,
-    before: locks('high', 'main'),
-    after: locks('low', 'output-low'),
-    hasCentre: false,
-  })
-  const mainEndMm = driveMm + FACE_MM / 2 + GAP_MM
-  build.member({
-    id: 'main',
-    kind: 'main-shaft',
-    axis: 'main-line',
-    fromMm: mainFromMm,
-    toMm: mainEndMm,
-  })
-  build.member({
-    id: 'output',
-    kind: 'output-shaft',
-    axis: 'main-line',
-    fromMm: mainEndMm,
-    toMm: build.atMm + STUB_MM,
-  })
 }

@@ -4,33 +4,52 @@
  * forks. A primary drive comes before it, a chain after it.
  */
 import type { BoxDraft, GearMount } from '../types.ts'
-import { FACE_MM, GAP_MM, PatternBuilder, STUB_MM, locks, ordinal } from './builder.ts'
+import type { RowPart, ShaftRow } from './rows.ts'
+import {
+  END,
+  FACE_MM,
+  GAP_MM,
+  START,
+  STUB_MM,
+  at,
+  coupler,
+  couplerId,
+  couplersIn,
+  forward,
+  layOut,
+  locks,
+  midway,
+  ordinal,
+  pair,
+  positionsOf,
+} from './rows.ts'
 
 export const MOTORCYCLE_COUNTS = [5, 6] as const
+type MotorcycleCount = (typeof MOTORCYCLE_COUNTS)[number]
 export const PRIMARY_KINDS = ['gear', 'chain'] as const
+type PrimaryKind = (typeof PRIMARY_KINDS)[number]
 
 interface MotorcycleChoices {
   readonly name: string
-  readonly forwardCount: (typeof MOTORCYCLE_COUNTS)[number]
-  readonly primary: (typeof PRIMARY_KINDS)[number]
+  readonly forwardCount: MotorcycleCount
+  readonly primary: PrimaryKind
 }
 
 /** A pair in the row: how each of its gears sits. */
-type RowPair = readonly [position: number, input: GearMount, output: GearMount]
+type PairOf = readonly [position: number, input: GearMount, output: GearMount]
 
 interface Slider {
   readonly member: 'input' | 'output'
   /** Positions whose gears on that member slide together. */
-  readonly positions: readonly number[]
+  readonly slides: readonly number[]
   /** The position locked when it goes towards the input end, and towards the output end. */
-  readonly before: number | null
-  readonly after: number | null
+  readonly engages: readonly [before: number | null, after: number]
 }
 
 const ROWS: Readonly<
   Record<
-    MotorcycleChoices['forwardCount'],
-    { readonly pairs: readonly RowPair[]; readonly sliders: readonly Slider[] }
+    MotorcycleCount,
+    { readonly pairs: readonly PairOf[]; readonly sliders: readonly Slider[] }
   >
 > = {
   5: {
@@ -42,9 +61,9 @@ const ROWS: Readonly<
       [2, 'fixed', 'free'],
     ],
     sliders: [
-      { member: 'output', positions: [4], before: 1, after: 3 },
-      { member: 'input', positions: [3], before: 4, after: 5 },
-      { member: 'output', positions: [5], before: null, after: 2 },
+      { member: 'output', slides: [4], engages: [1, 3] },
+      { member: 'input', slides: [3], engages: [4, 5] },
+      { member: 'output', slides: [5], engages: [null, 2] },
     ],
   },
   6: {
@@ -57,109 +76,92 @@ const ROWS: Readonly<
       [2, 'fixed', 'free'],
     ],
     sliders: [
-      { member: 'output', positions: [5], before: 1, after: 4 },
-      { member: 'input', positions: [4, 3], before: 5, after: 6 },
-      { member: 'output', positions: [6], before: 3, after: 2 },
+      { member: 'output', slides: [5], engages: [1, 4] },
+      { member: 'input', slides: [4, 3], engages: [5, 6] },
+      { member: 'output', slides: [6], engages: [3, 2] },
     ],
   },
 }
 
+const PRIMARIES = {
+  gear: { label: 'primary gear', kind: 'external-mesh' },
+  chain: { label: 'primary sprocket', kind: 'chain' },
+} as const
+
 /** Room for a sliding gear to reach the dogs of its neighbour. */
 const TRAVEL_ROOM_MM = 6
 
-/** The pattern as a draft, with every gear still to be counted. */
-export function motorcycleBox({ name, forwardCount, primary }: MotorcycleChoices): BoxDraft {
-  const build = new PatternBuilder(name)
-  build.lanes('crank-line', 'input-line', 'output-line', 'wheel-line')
+function row(forwardCount: MotorcycleCount, primary: PrimaryKind): readonly RowPart[] {
   const { pairs, sliders } = ROWS[forwardCount]
-  const primaryMm = build.next(FACE_MM)
-  build.pair({
-    id: 'primary',
-    label: primary === 'chain' ? 'primary sprocket' : 'primary gear',
-    driving: 'crank',
-    driven: 'input',
-    stationMm: primaryMm,
-    kind: primary === 'chain' ? 'chain' : 'external-mesh',
-  })
-  const stations = new Map<number, number>()
-  for (const [position, input, output] of pairs) {
-    const stationMm = build.next(FACE_MM + TRAVEL_ROOM_MM)
-    stations.set(position, stationMm)
-    build.pair({
-      id: `${position}`,
-      label: `${ordinal(position)} gear`,
-      driving: 'input',
-      driven: 'output',
-      stationMm,
-      mounts: { driving: input, driven: output },
-    })
-  }
-  const engagedBy = new Map<number, Record<string, string>>()
-  for (const { member, positions, before, after } of sliders) {
-    const id = `coupler-${[before, after].filter((served) => served !== null).join('-')}`
-    const place = (served: number | null) =>
-      served === null ? undefined : locks(`${served}`, `${member}-${served}`)
-    const stationsMm = positions.map((position) => stations.get(position) ?? 0)
-    build.sleeve({
-      id,
-      kind: 'sliding-dog-gear',
-      hub: member,
-      stationMm: stationsMm.reduce((sum, at) => sum + at, 0) / stationsMm.length,
-      before: place(before),
-      after: place(after),
-      gears: positions.map((position) => `${member}-${position}`),
-    })
-    for (const served of [before, after])
-      if (served !== null) engagedBy.set(served, { [id]: `${served}` })
-  }
-  const sprocketMm = build.next(FACE_MM)
-  build.pair({
-    id: 'chain',
-    label: 'chain sprocket',
-    driving: 'output',
-    driven: 'wheel',
-    stationMm: sprocketMm,
-    kind: 'chain',
-  })
-  const endMm = build.atMm
-  const shaftFromMm = STUB_MM - 2 * GAP_MM
-  build.member({
+  return [
+    pair({ id: 'primary', on: ['crank', 'input'], ...PRIMARIES[primary] }),
+    ...pairs.map(([position, ...mounts]) =>
+      pair({
+        id: `${position}`,
+        label: `${ordinal(position)} gear`,
+        on: ['input', 'output'],
+        mounts,
+        room: FACE_MM + TRAVEL_ROOM_MM,
+      }),
+    ),
+    ...sliders.map(({ member, slides, engages: [before, after] }) =>
+      coupler({
+        id: couplerId(before, after),
+        kind: 'sliding-dog-gear',
+        hub: member,
+        before: before === null ? undefined : locks(`${before}`, `${member}-${before}`),
+        after: locks(`${after}`, `${member}-${after}`),
+        gears: slides.map((position) => `${member}-${position}`),
+        room: midway(slides.map(String)),
+      }),
+    ),
+    pair({ id: 'chain', label: 'chain sprocket', on: ['output', 'wheel'], kind: 'chain' }),
+  ]
+}
+
+const SHAFTS: readonly ShaftRow[] = [
+  {
     id: 'crank',
     kind: 'input-shaft',
     name: 'crankshaft',
     axis: 'crank-line',
-    fromMm: 0,
-    toMm: primaryMm + STUB_MM,
-  })
-  build.member({
+    ends: [at(START), at('primary', STUB_MM)],
+  },
+  {
     id: 'input',
     kind: 'input-shaft',
     axis: 'input-line',
-    fromMm: shaftFromMm,
-    toMm: sprocketMm - FACE_MM / 2,
-  })
-  build.member({
+    ends: [at(START, STUB_MM - 2 * GAP_MM), at('chain', -FACE_MM / 2)],
+  },
+  {
     id: 'output',
     kind: 'output-shaft',
     axis: 'output-line',
-    fromMm: primaryMm + FACE_MM,
-    toMm: endMm,
-  })
-  build.member({
+    ends: [at('primary', FACE_MM), at(END)],
+  },
+  {
     id: 'wheel',
     kind: 'flange',
     name: 'rear wheel',
     axis: 'wheel-line',
-    fromMm: sprocketMm - STUB_MM,
-    toMm: endMm + GAP_MM,
-  })
-  build.position('1', engagedBy.get(1) ?? {}, 'drum 1')
-  build.position('N', {}, 'drum, between 1 and 2')
-  for (let position = 2; position <= forwardCount; position++)
-    build.position(`${position}`, engagedBy.get(position) ?? {}, `drum ${position}`)
-  build.interlock(
-    'drum',
-    ...new Set([...engagedBy.values()].flatMap((places) => Object.keys(places))),
-  )
-  return build.finish('crank', ['wheel'])
+    ends: [at('chain', -STUB_MM), at(END, GAP_MM)],
+  },
+]
+
+/** The pattern as a draft, with every gear still to be counted. */
+export function motorcycleBox({ name, forwardCount, primary }: MotorcycleChoices): BoxDraft {
+  const parts = row(forwardCount, primary)
+  const [first = ['1', null], ...rest] = forward(forwardCount, (position) => `drum ${position}`)
+  return {
+    name,
+    ...layOut({
+      lanes: ['crank-line', 'input-line', 'output-line', 'wheel-line'],
+      row: parts,
+      shafts: SHAFTS,
+    }),
+    positions: positionsOf(parts, [first, ['N', 'drum, between 1 and 2'], ...rest]),
+    interlocks: [{ id: 'drum', couplers: couplersIn(parts) }],
+    input: 'crank',
+    outputs: ['wheel'],
+  }
 }

@@ -2,8 +2,10 @@
  * Every arrangement against ratios worked out by hand from the train in each
  * position. The counts are chosen for easy arithmetic and belong to no box.
  */
+import { createHash } from 'node:crypto'
+
 import type { Drive } from '../../train/analysis.ts'
-import { ordinal } from './builder.ts'
+import { ordinal } from './rows.ts'
 import { analyseBox, surveyBox } from '../../train/analysis.ts'
 import { checkBox } from '../check.ts'
 import { formatFraction } from '../../number/rational.ts'
@@ -11,6 +13,7 @@ import { boxOf } from '../../testing/boxes.ts'
 import type { BoxDraft } from '../types.ts'
 import type { Chosen, PatternId } from './index.ts'
 import { PATTERNS, buildPattern, choose } from './index.ts'
+import kept from './kept.json' with { type: 'json' }
 
 /** Counts by what a gear's id begins with or is; the first that fits counts. */
 type Counts = readonly (readonly [pattern: RegExp, toothCount: number])[]
@@ -461,4 +464,46 @@ test('the last figure of a number says how it is told, but for the teens', () =>
     '102nd',
     '111th',
   ])
+})
+
+/** Values in one order of their keys, so that only what they say counts. */
+function inOrder(value: unknown): unknown {
+  if (Array.isArray(value)) return value.map(inOrder)
+  if (typeof value !== 'object' || value === null) return value
+  return Object.fromEntries(
+    Object.entries(value)
+      .toSorted(([a], [b]) => (a < b ? -1 : 1))
+      .map(([key, each]) => [key, inOrder(each)]),
+  )
+}
+
+/**
+ * Shops have boxes made from these patterns, with counts and jobs by the ids of their parts.
+ * `kept.json` has the digest of each as it was before patterns were written as rows.
+ */
+test('every pattern with every choice gives the box that it has always given, to the last id', () => {
+  const given = PATTERNS.flatMap(({ id, choices }) =>
+    choices
+      .reduce<readonly Chosen[]>(
+        (all, choice) =>
+          all.flatMap((chosen) =>
+            choice.options.map((option) => ({ ...chosen, [choice.id]: option })),
+          ),
+        [{}],
+      )
+      .map((chosen) => {
+        const box = buildPattern(id, 'box', chosen)
+        const { axes, couplers, gears, input, interlocks, links } = box
+        const { members, outputs, positions, rules } = box
+        const text = JSON.stringify(
+          inOrder({
+            ...{ axes, couplers, gears, input, interlocks, links },
+            ...{ members, outputs, positions, rules },
+          }),
+        )
+        const digest = createHash('sha256').update(text).digest('hex').slice(0, 16)
+        return [[id, ...Object.values(chosen)].join(' '), digest] as const
+      }),
+  )
+  expect(Object.fromEntries(given)).toMatchObject(kept)
 })

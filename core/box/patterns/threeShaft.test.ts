@@ -1,7 +1,7 @@
 import { analyseBox } from '../../train/analysis.ts'
 import { formatFraction } from '../../number/rational.ts'
 import { boxOf, withCounts } from '../../testing/boxes.ts'
-import { ordinal } from './builder.ts'
+import { ordinal } from './rows.ts'
 import { REVERSE_KINDS, threeShaftBox } from './threeShaft.ts'
 
 const PATTERNS = ([3, 4, 5, 6] as const).flatMap((forwardCount) =>

@@ -3,18 +3,28 @@
  * them, every pair but a sliding reverse in constant mesh.
  */
 import type { BoxDraft } from '../types.ts'
-import type { Place } from './builder.ts'
+import type { RowPart, ShaftRow, Where } from './rows.ts'
 import {
+  END,
   FACE_MM,
   GAP_MM,
-  PatternBuilder,
-  SLEEVE_MM,
+  START,
   STUB_MM,
+  at,
+  coupler,
+  couplerId,
+  couplersIn,
+  forward,
   gatePlace,
+  gears,
+  layOut,
   locks,
+  mesh,
   meshes,
   ordinal,
-} from './builder.ts'
+  pair,
+  positionsOf,
+} from './rows.ts'
 
 const FORWARD_COUNTS = [3, 4, 5, 6] as const
 /**
@@ -44,214 +54,198 @@ export interface ThreeShaftChoices {
   readonly couplers?: 'synchronizer' | 'dog-ring'
 }
 
-/** A part of the row along the main shaft, from the input end. */
-type RowPart =
-  | { readonly kind: 'head' }
-  | { readonly kind: 'gear'; readonly position: number | 'R' }
-  | {
-      readonly kind: 'coupler'
-      readonly before: number | 'R' | null
-      readonly after: number | 'R' | null
-    }
-  | { readonly kind: 'sliding-reverse' }
+const HEAD_END = at('head', FACE_MM / 2 + GAP_MM)
+
+/** Input, main and countershaft of a row that begins with the head pair. */
+export const THREE_SHAFTS: readonly ShaftRow[] = [
+  { id: 'input', kind: 'input-shaft', axis: 'main-line', ends: [at(START), HEAD_END] },
+  { id: 'main', kind: 'main-shaft', axis: 'main-line', ends: [HEAD_END, at(END, STUB_MM)] },
+  {
+    id: 'counter',
+    kind: 'countershaft',
+    axis: 'counter-line',
+    ends: [at(START, STUB_MM - 2 * GAP_MM), at(END, GAP_MM)],
+  },
+]
+
+export function idlerAt(...ends: readonly [from: Where, to: Where]): ShaftRow {
+  return { id: 'idler', kind: 'idler', axis: 'idler-line', ends }
+}
+
+/** An idler that slides between two gears which stand at a part of the row already. */
+export function slidingIdler(beside: string, driving: string, driven: string): readonly RowPart[] {
+  return [
+    {
+      name: 'idler',
+      room: at(beside, FACE_MM + GAP_MM),
+      gears: gears('reverse idler', { 'idler-reverse': 'sliding' }),
+      links: [
+        mesh('reverse-in', driving, 'idler-reverse'),
+        mesh('reverse-out', 'idler-reverse', driven),
+      ],
+    },
+    coupler({
+      id: 'coupler-reverse',
+      kind: 'sliding-idler',
+      hub: 'idler',
+      before: meshes('reverse', 'reverse-in', 'reverse-out'),
+      room: at('idler'),
+    }),
+  ]
+}
+
+type Forward = number | 'R'
 
 /** The position that shares the coupler of the direct one. */
-function partnerOf(forwardCount: number, directAt: number): number {
+function partnerOf({ forwardCount, directAt }: ThreeShaftChoices): number {
   const isTopOdd = directAt === forwardCount && directAt % 2 === 1
   return directAt % 2 === 0 || isTopOdd ? directAt - 1 : directAt + 1
 }
 
+const idOf = (position: Forward): string => (position === 'R' ? 'reverse' : `${position}`)
+
+function isOnCountershaft(choices: ThreeShaftChoices, position: Forward): boolean {
+  return (
+    choices.reverse === 'countershaft' &&
+    (position === 'R' || (position > choices.directAt && position !== partnerOf(choices)))
+  )
+}
+
+/** The gears of reverse, where they are in mesh, and its idler with what moves it. */
+function reversePair({ reverse }: ThreeShaftChoices, room: RowPart['room']): readonly RowPart[] {
+  const gearsOf = gears('reverse gear', {
+    'main-reverse': reverse === 'constant-mesh' ? 'free' : 'fixed',
+    'counter-reverse': reverse === 'countershaft' ? 'free' : 'integral',
+  })
+  const pairRow = { name: 'reverse', room, gears: gearsOf }
+  if (SLIDING_REVERSES.has(reverse))
+    return [pairRow, ...slidingIdler('reverse', 'counter-reverse', 'main-reverse')]
+  return [
+    pairRow,
+    {
+      name: 'idler',
+      room: at('reverse'),
+      gears: gears('reverse idler', { 'idler-reverse': 'fixed' }),
+      links: [
+        mesh('reverse-in', 'counter-reverse', 'idler-reverse'),
+        mesh('reverse-out', 'idler-reverse', 'main-reverse'),
+      ],
+    },
+  ]
+}
+
+function gearRow(choices: ThreeShaftChoices, position: Forward): readonly RowPart[] {
+  if (position === 'R') return reversePair(choices, FACE_MM)
+  return [
+    pair({
+      id: `${position}`,
+      label: `${ordinal(position)} gear`,
+      on: ['counter', 'main'],
+      mounts: isOnCountershaft(choices, position)
+        ? ['free', 'fixed']
+        : [position === 1 ? 'integral' : 'fixed', 'free'],
+    }),
+  ]
+}
+
+function couplerRow(
+  choices: ThreeShaftChoices,
+  before: Forward | null,
+  after: Forward | null,
+): readonly RowPart[] {
+  const { directAt, reverse, couplers = 'synchronizer' } = choices
+  const served = [before, after].filter((position) => position !== null)
+  const hub = served.some((position) => isOnCountershaft(choices, position)) ? 'counter' : 'main'
+  const placeOf = (position: Forward | null) =>
+    position === null
+      ? undefined
+      : locks(
+          idOf(position),
+          position === directAt
+            ? 'input'
+            : `${isOnCountershaft(choices, position) ? 'counter' : 'main'}-${idOf(position)}`,
+        )
+  const id = couplerId(...served.map(idOf).sort())
+  const hasReverseTeeth = reverse === 'sleeve-teeth' && served.includes(1)
+  return [
+    coupler({
+      id,
+      kind: couplers,
+      hub,
+      before: placeOf(before),
+      after: placeOf(after),
+      ...(hasReverseTeeth ? { gears: ['main-reverse'] } : {}),
+    }),
+    ...(hasReverseTeeth ? reversePair(choices, at(id)) : []),
+  ]
+}
+
 /**
- * The row of gears and couplers. Each coupler serves the gears on its two sides;
- * the one that makes the direct position stands at the input shaft's end, and the
- * lower positions follow it downwards, then the overdrives, then reverse.
+ * Direct and the position that shares its coupler come first, then the lower positions
+ * downwards in twos about their couplers, then the higher ones upwards, then reverse, which
+ * shares the coupler of a position that is left alone.
  */
-function row({ forwardCount, directAt, reverse }: ThreeShaftChoices): readonly RowPart[] {
-  const partner = partnerOf(forwardCount, directAt)
-  const below: number[] = []
-  const above: number[] = []
-  for (let position = 1; position <= forwardCount; position++) {
-    if (position === directAt || position === partner) continue
-    if (position < directAt) below.unshift(position)
-    else above.push(position)
-  }
-  const places: RowPart[] = [
-    { kind: 'head' },
-    { kind: 'coupler', before: directAt, after: partner },
-    { kind: 'gear', position: partner },
+function row(choices: ThreeShaftChoices): readonly RowPart[] {
+  const { forwardCount, directAt, reverse } = choices
+  const partner = partnerOf(choices)
+  const positions = Array.from({ length: forwardCount }, (_, before) => before + 1)
+  const below = positions.filter((each) => each < directAt && each !== partner).reverse()
+  const above = positions.filter((each) => each > directAt && each !== partner)
+  const parts: RowPart[] = [
+    pair({
+      id: 'head',
+      label: 'head gear',
+      on: ['input', 'counter'],
+      mounts: ['integral', 'fixed'],
+    }),
+    ...couplerRow(choices, directAt, partner),
+    ...gearRow(choices, partner),
   ]
   let isReversePlaced = SLIDING_REVERSES.has(reverse)
-  for (const positions of [below, above])
-    for (let at = 0; at < positions.length; at += 2) {
-      const [first, second] = [positions[at], positions[at + 1]]
-      if (first === undefined) continue
-      const isElsewhere = reverse === 'countershaft' && positions === below
+  for (const side of [below, above])
+    for (let index = 0; index < side.length; index += 2) {
+      const [first = 0, second] = side.slice(index)
+      const isElsewhere = reverse === 'countershaft' && side === below
       const spare = isReversePlaced || isElsewhere ? null : 'R'
-      places.push({ kind: 'gear', position: first })
-      places.push({ kind: 'coupler', before: first, after: second ?? spare })
-      if (second !== undefined) places.push({ kind: 'gear', position: second })
-      else if (spare) {
-        places.push({ kind: 'gear', position: 'R' })
-        isReversePlaced = true
-      }
+      const other = second ?? spare
+      parts.push(...gearRow(choices, first), ...couplerRow(choices, first, other))
+      if (other !== null) parts.push(...gearRow(choices, other))
+      isReversePlaced ||= other === 'R'
     }
-  if (!isReversePlaced)
-    places.push({ kind: 'coupler', before: null, after: 'R' }, { kind: 'gear', position: 'R' })
-  if (reverse === 'sliding-idler') places.push({ kind: 'sliding-reverse' })
-  return places
+  if (!isReversePlaced) parts.push(...couplerRow(choices, null, 'R'), ...gearRow(choices, 'R'))
+  return reverse === 'sliding-idler' ? [...parts, ...reversePair(choices, FACE_MM)] : parts
 }
 
 /** The pattern as a draft, with every gear still to be counted. Throws when `directAt` is not one of its positions. */
 export function threeShaftBox(choices: ThreeShaftChoices): BoxDraft {
-  const { name, forwardCount, directAt, reverse, couplers = 'synchronizer' } = choices
+  const { name, forwardCount, directAt } = choices
   if (!Number.isInteger(directAt) || directAt < 1 || directAt > forwardCount)
     throw new Error(`no position ${directAt} in a box of ${forwardCount}`)
-  const build = new PatternBuilder(name)
-  build.lanes('main-line', 'counter-line', 'idler-line')
-  const engagedBy = new Map<number | 'R', Record<string, string>>()
-  const couplerIds: string[] = []
-  let idlerMm = 0
-  let idlerInMeshMm = 0
-  let headEndMm = 0
-
-  const idOf = (position: number | 'R'): string => (position === 'R' ? 'reverse' : `${position}`)
-  const isOnCountershaft = (position: number | 'R'): boolean =>
-    reverse === 'countershaft' &&
-    (position === 'R' || (position > directAt && position !== partnerOf(forwardCount, directAt)))
-  const placeFor = (position: number | 'R'): Place =>
-    locks(
-      idOf(position),
-      position === directAt
-        ? 'input'
-        : `${isOnCountershaft(position) ? 'counter' : 'main'}-${idOf(position)}`,
-    )
-
-  const reversePair = (stationMm: number): void => {
-    const isSliding = SLIDING_REVERSES.has(reverse)
-    idlerInMeshMm = stationMm
-    idlerMm = isSliding ? stationMm + FACE_MM + GAP_MM : stationMm
-    build.gear({
-      id: 'main-reverse',
-      label: 'reverse gear',
-      member: 'main',
-      mount: reverse === 'constant-mesh' ? 'free' : 'fixed',
-      stationMm,
-    })
-    build.gear({
-      id: 'counter-reverse',
-      label: 'reverse gear',
-      member: 'counter',
-      mount: reverse === 'countershaft' ? 'free' : 'integral',
-      stationMm,
-    })
-    build.gear({
-      id: 'idler-reverse',
-      label: 'reverse idler',
-      member: 'idler',
-      mount: isSliding ? 'sliding' : 'fixed',
-      stationMm: idlerMm,
-    })
-    build.mesh('reverse-in', 'counter-reverse', 'idler-reverse')
-    build.mesh('reverse-out', 'idler-reverse', 'main-reverse')
-    if (!isSliding) return
-    build.sleeve({
-      id: 'coupler-reverse',
-      kind: 'sliding-idler',
-      hub: 'idler',
-      stationMm: idlerMm,
-      before: meshes('reverse', 'reverse-in', 'reverse-out'),
-    })
-    engagedBy.set('R', { 'coupler-reverse': 'reverse' })
+  const parts = row(choices)
+  const couplers = couplersIn(parts)
+  const last = 'coupler-reverse'
+  return {
+    name,
+    ...layOut({
+      lanes: ['main-line', 'counter-line', 'idler-line'],
+      row: parts,
+      shafts: [...THREE_SHAFTS, idlerAt(at('reverse', -0.8 * FACE_MM), at('idler', 0.8 * FACE_MM))],
+    }),
+    positions: positionsOf(parts, [
+      ...forward(forwardCount),
+      ['N', 'across the rows'],
+      ['R', gatePlace(forwardCount + 1), 'reverse'],
+    ]),
+    interlocks: [
+      {
+        id: 'rails',
+        couplers: [
+          ...couplers.filter((id) => id !== last),
+          ...couplers.filter((id) => id === last),
+        ],
+      },
+    ],
+    input: 'input',
+    outputs: ['main'],
   }
-
-  for (const place of row(choices))
-    switch (place.kind) {
-      case 'head': {
-        const stationMm = build.next(FACE_MM)
-        build.pair({
-          id: 'head',
-          label: 'head gear',
-          driving: 'input',
-          driven: 'counter',
-          stationMm,
-          mounts: { driving: 'integral' },
-        })
-        headEndMm = stationMm + FACE_MM / 2 + GAP_MM
-        break
-      }
-      case 'gear': {
-        const { position } = place
-        const stationMm = build.next(FACE_MM)
-        if (position === 'R') {
-          reversePair(stationMm)
-          break
-        }
-        const onCountershaft = isOnCountershaft(position)
-        build.pair({
-          id: `${position}`,
-          label: `${ordinal(position)} gear`,
-          driving: 'counter',
-          driven: 'main',
-          stationMm,
-          mounts: {
-            driving: onCountershaft ? 'free' : position === 1 ? 'integral' : 'fixed',
-            driven: onCountershaft ? 'fixed' : 'free',
-          },
-        })
-        break
-      }
-      case 'coupler': {
-        const { before, after } = place
-        const served = [before, after].filter((position) => position !== null)
-        const id = `coupler-${served.map(idOf).sort().join('-')}`
-        const stationMm = build.next(SLEEVE_MM)
-        const hasReverseTeeth = reverse === 'sleeve-teeth' && served.includes(1)
-        build.sleeve({
-          id,
-          kind: couplers,
-          hub: served.some(isOnCountershaft) ? 'counter' : 'main',
-          stationMm,
-          before: before === null ? undefined : placeFor(before),
-          after: after === null ? undefined : placeFor(after),
-          ...(hasReverseTeeth ? { gears: ['main-reverse'] } : {}),
-        })
-        couplerIds.push(id)
-        for (const position of served) engagedBy.set(position, { [id]: idOf(position) })
-        if (hasReverseTeeth) reversePair(stationMm)
-        break
-      }
-      case 'sliding-reverse':
-        reversePair(build.next(FACE_MM))
-    }
-
-  const endMm = build.atMm
-  build.member({ id: 'input', kind: 'input-shaft', axis: 'main-line', fromMm: 0, toMm: headEndMm })
-  build.member({
-    id: 'main',
-    kind: 'main-shaft',
-    axis: 'main-line',
-    fromMm: headEndMm,
-    toMm: endMm + STUB_MM,
-  })
-  build.member({
-    id: 'counter',
-    kind: 'countershaft',
-    axis: 'counter-line',
-    fromMm: STUB_MM - GAP_MM * 2,
-    toMm: endMm + GAP_MM,
-  })
-  build.member({
-    id: 'idler',
-    kind: 'idler',
-    axis: 'idler-line',
-    fromMm: idlerInMeshMm - FACE_MM * 0.8,
-    toMm: idlerMm + FACE_MM * 0.8,
-  })
-  for (let position = 1; position <= forwardCount; position++)
-    build.position(`${position}`, engagedBy.get(position) ?? {}, gatePlace(position))
-  build.position('N', {}, 'across the rows')
-  build.position('R', engagedBy.get('R') ?? {}, gatePlace(forwardCount + 1))
-  if (SLIDING_REVERSES.has(reverse)) couplerIds.push('coupler-reverse')
-  build.interlock('rails', ...couplerIds)
-  return build.finish('input', ['main'])
 }

@@ -1,46 +1,190 @@
 /** A two-speed transfer case: planetary low, and a chain to a second axle beside it. */
-import type { BoxDraft, BoxPosition, Coupler, Gear, Link, Member, Rule } from '../types.ts'
-import { FACE_MM, GAP_MM, PatternBuilder, SLEEVE_MM, STUB_MM } from './builder.ts'
+import type { BoxDraft, BoxPosition, Rule } from '../types.ts'
+import type { RowPart, Rows, ShaftRow } from './rows.ts'
+import {
+  FACE_MM,
+  GAP_MM,
+  SLEEVE_MM,
+  START,
+  STUB_MM,
+  at,
+  coupler,
+  gears,
+  layOut,
+  locks,
+} from './rows.ts'
 
 /** Whether both axles can be driven through a chain, or only the first. */
 export const TRANSFER_AXLES = ['chain', 'one'] as const
 type TransferAxles = (typeof TRANSFER_AXLES)[number]
 
-/** How the transfer case can stand: what goes before each label, and which couplers it moves. */
-const STANDS: readonly {
+/** How the transfer case can stand: what goes behind each label, and which couplers it moves. */
+interface Stand {
   readonly label: string
-  readonly range: string
-  readonly axle: boolean
-}[] = [
-  { label: '2H', range: 'high', axle: false },
-  { label: '4H', range: 'high', axle: true },
-  { label: '4L', range: 'low', axle: true },
-]
-
-const LOW_RULE: Rule = {
-  id: 'low-drives-both',
-  forbids: { 'transfer-range': 'low', 'transfer-axle': 'centre' },
-  reason: 'Low drives both axles.',
+  readonly couplers: Readonly<Record<string, string>>
 }
 
-const RANGE_STANDS: typeof STANDS = [
-  { label: 'H', range: 'high', axle: false },
-  { label: 'L', range: 'low', axle: false },
+interface Case {
+  readonly row: readonly RowPart[]
+  readonly shafts: (axis: string) => readonly ShaftRow[]
+  readonly stands: readonly Stand[]
+  readonly lanes: readonly string[]
+  readonly outputs: readonly string[]
+  readonly rules: readonly Rule[]
+}
+
+const SET: readonly RowPart[] = [
+  {
+    name: 'set',
+    room: at(START, FACE_MM),
+    gears: [
+      ...gears('low sun', { 'transfer-sun': { member: 'transfer-input', mount: 'fixed' } }),
+      ...gears('low ring', { 'transfer-ring-gear': 'fixed' }),
+    ],
+    links: [
+      { id: 'transfer-held', kind: 'held', body: 'transfer-ring' },
+      {
+        id: 'transfer-set',
+        kind: 'planetary',
+        sun: 'transfer-sun',
+        ring: 'transfer-ring-gear',
+        carrier: 'transfer-carrier',
+      },
+    ],
+  },
+  coupler({
+    id: 'transfer-range',
+    kind: 'range',
+    name: 'transfer range',
+    hub: 'transfer-output',
+    before: locks('low', 'transfer-carrier'),
+    after: locks('high', 'transfer-input'),
+    room: at('set', FACE_MM / 2 + GAP_MM + SLEEVE_MM),
+  }),
 ]
+
+/** The shafts in the row of the planetary set, up to the end of what stands last. */
+function setShafts(axis: string, last: string, plusMm: number): readonly ShaftRow[] {
+  return [
+    {
+      id: 'transfer-input',
+      kind: 'shaft',
+      name: 'transfer input',
+      axis,
+      ends: [at(START), at('set', FACE_MM)],
+    },
+    {
+      id: 'transfer-ring',
+      kind: 'ring',
+      name: 'low ring',
+      axis,
+      isHollow: true,
+      ends: [at('set', -FACE_MM / 2), at('set', FACE_MM / 2)],
+    },
+    {
+      id: 'transfer-carrier',
+      kind: 'carrier',
+      name: 'low carrier',
+      axis,
+      isHollow: true,
+      ends: [at('set', FACE_MM / 2 + 2), at('transfer-range', -SLEEVE_MM / 2)],
+    },
+    {
+      id: 'transfer-output',
+      kind: 'output-shaft',
+      name: 'first axle shaft',
+      axis,
+      ends: [at('set', FACE_MM), at(last, plusMm + STUB_MM)],
+    },
+  ]
+}
+
+const CASES: Readonly<Record<TransferAxles, Case>> = {
+  chain: {
+    row: [
+      ...SET,
+      coupler({
+        id: 'transfer-axle',
+        kind: 'dog-ring',
+        name: 'second-axle dog ring',
+        hub: 'transfer-output',
+        after: locks('in', 'transfer-sprocket'),
+        room: at('transfer-range', SLEEVE_MM + GAP_MM),
+      }),
+      {
+        name: 'sprockets',
+        room: at('transfer-axle', SLEEVE_MM / 2 + GAP_MM + FACE_MM),
+        gears: gears('chain sprocket', {
+          'transfer-sprocket': { member: 'transfer-output', mount: 'free' },
+          'axle-sprocket': { member: 'second-axle', mount: 'fixed' },
+        }),
+        links: [
+          { id: 'transfer-chain', kind: 'chain', a: 'transfer-sprocket', b: 'axle-sprocket' },
+        ],
+      },
+    ],
+    shafts: (axis) => [
+      ...setShafts(axis, 'sprockets', FACE_MM),
+      {
+        id: 'second-axle',
+        kind: 'output-shaft',
+        name: 'second axle shaft',
+        axis: 'second-axle-line',
+        ends: [at('sprockets', -2 * STUB_MM), at('sprockets', FACE_MM)],
+      },
+    ],
+    stands: [
+      { label: '2H', couplers: { 'transfer-range': 'high' } },
+      { label: '4H', couplers: { 'transfer-range': 'high', 'transfer-axle': 'in' } },
+      { label: '4L', couplers: { 'transfer-range': 'low', 'transfer-axle': 'in' } },
+    ],
+    lanes: ['second-axle-line'],
+    outputs: ['transfer-output', 'second-axle'],
+    rules: [
+      {
+        id: 'low-drives-both',
+        forbids: { 'transfer-range': 'low', 'transfer-axle': 'centre' },
+        reason: 'Low drives both axles.',
+      },
+    ],
+  },
+  one: {
+    row: SET,
+    shafts: (axis) => setShafts(axis, 'transfer-range', SLEEVE_MM),
+    stands: [
+      { label: 'H', couplers: { 'transfer-range': 'high' } },
+      { label: 'L', couplers: { 'transfer-range': 'low' } },
+    ],
+    lanes: [],
+    outputs: ['transfer-output'],
+    rules: [],
+  },
+}
 
 /** A transfer case on its own, as it lies on the bench without its gearbox. */
 export function transferCaseBox(name: string, axles: TransferAxles): BoxDraft {
-  const build = new PatternBuilder(name)
-  build.lanes('main-line')
-  build.member({
-    id: 'input',
-    kind: 'input-shaft',
-    axis: 'main-line',
-    fromMm: 0,
-    toMm: STUB_MM,
-  })
-  build.position('', {})
-  return behind(build.finish('input', ['input']), axles, 'N')
+  const alone: Rows = {
+    lanes: ['main-line'],
+    row: [],
+    shafts: [
+      {
+        id: 'input',
+        kind: 'input-shaft',
+        axis: 'main-line',
+        ends: [at(START), at(START, STUB_MM)],
+      },
+    ],
+  }
+  const input: BoxDraft = {
+    name,
+    ...layOut(alone),
+    positions: [{ id: '', label: '', couplers: {} }],
+    input: 'input',
+    outputs: ['input'],
+  }
+  const neutral = { id: 'N', label: 'N', couplers: {}, lever: 'transfer lever N' }
+  const box = behind(input, axles)
+  return { ...box, positions: [...box.positions, neutral] }
 }
 
 /**
@@ -49,184 +193,45 @@ export function transferCaseBox(name: string, axles: TransferAxles): BoxDraft {
  * one output has room for it; others come back as they are.
  */
 export function withTransferCase(draft: BoxDraft, axles: TransferAxles): BoxDraft {
-  return draft.outputs.length === 1 ? behind(draft, axles, null) : draft
+  return draft.outputs.length === 1 ? behind(draft, axles) : draft
 }
 
-function behind(draft: BoxDraft, axles: TransferAxles, neutral: string | null): BoxDraft {
+/** A position with the transfer case at one of its stands. */
+function atStand(position: BoxPosition, { label: stand, couplers }: Stand): BoxPosition {
+  const label = `${position.label} ${stand}`.trim()
+  const hand = `transfer lever ${stand}`
+  return {
+    ...position,
+    id: label,
+    label,
+    couplers: { ...position.couplers, ...couplers },
+    lever: position.lever === undefined ? hand : `${position.lever}, ${hand}`,
+  }
+}
+
+function behind(draft: BoxDraft, axles: TransferAxles): BoxDraft {
+  const { row, shafts, stands, lanes, outputs, rules } = CASES[axles]
   const [output = draft.input] = draft.outputs
   const member = draft.members.find(({ id }) => id === output)
   const axis = member?.axis ?? draft.axes[0]?.id ?? ''
-  const startMm = Math.max(
-    member?.toMm ?? 0,
-    ...draft.members.filter((other) => other.axis === axis).map((other) => other.toMm),
-  )
-  const stationMm = startMm + FACE_MM
-  const couplerMm = stationMm + FACE_MM / 2 + GAP_MM + SLEEVE_MM
-  const hasChain = axles === 'chain'
-  const axleCouplerMm = couplerMm + SLEEVE_MM + GAP_MM
-  const sprocketMm = axleCouplerMm + SLEEVE_MM / 2 + GAP_MM + FACE_MM
-  const endMm = (hasChain ? sprocketMm + FACE_MM : couplerMm + SLEEVE_MM) + STUB_MM
-
-  const part = { axis, kind: 'shaft' } as const
-  const members: readonly Member[] = [
-    {
-      ...part,
-      id: 'transfer-input',
-      name: 'transfer input',
-      fromMm: startMm,
-      toMm: stationMm + FACE_MM,
-    },
-    {
-      ...part,
-      id: 'transfer-ring',
-      kind: 'ring',
-      name: 'low ring',
-      isHollow: true,
-      fromMm: stationMm - FACE_MM / 2,
-      toMm: stationMm + FACE_MM / 2,
-    },
-    {
-      ...part,
-      id: 'transfer-carrier',
-      kind: 'carrier',
-      name: 'low carrier',
-      isHollow: true,
-      fromMm: stationMm + FACE_MM / 2 + 2,
-      toMm: couplerMm - SLEEVE_MM / 2,
-    },
-    {
-      ...part,
-      id: 'transfer-output',
-      kind: 'output-shaft',
-      name: 'first axle shaft',
-      fromMm: stationMm + FACE_MM,
-      toMm: endMm,
-    },
-    ...(hasChain
-      ? [
-          {
-            id: 'second-axle',
-            kind: 'output-shaft',
-            name: 'second axle shaft',
-            axis: 'second-axle-line',
-            fromMm: sprocketMm - 2 * STUB_MM,
-            toMm: sprocketMm + FACE_MM,
-          } as const,
-        ]
-      : []),
-  ]
-  const gears: readonly Gear[] = [
-    ['transfer-sun', 'low sun', 'transfer-input', 'fixed', stationMm] as const,
-    ['transfer-ring-gear', 'low ring', 'transfer-ring', 'fixed', stationMm] as const,
-    ...(hasChain
-      ? [
-          ['transfer-sprocket', 'chain sprocket', 'transfer-output', 'free', sprocketMm] as const,
-          ['axle-sprocket', 'chain sprocket', 'second-axle', 'fixed', sprocketMm] as const,
-        ]
-      : []),
-  ].map(([id, label, on, mount, at]) => ({
-    id,
-    label,
-    member: on,
-    mount,
-    toothCount: null,
-    stationMm: at,
-    faceWidthMm: FACE_MM,
-  }))
-  const links: readonly Link[] = [
-    { id: 'transfer-joint', kind: 'joined', a: output, b: 'transfer-input' },
-    { id: 'transfer-held', kind: 'held', body: 'transfer-ring' },
-    {
-      id: 'transfer-set',
-      kind: 'planetary',
-      sun: 'transfer-sun',
-      ring: 'transfer-ring-gear',
-      carrier: 'transfer-carrier',
-    },
-    ...(hasChain
-      ? [
-          {
-            id: 'transfer-chain',
-            kind: 'chain',
-            a: 'transfer-sprocket',
-            b: 'axle-sprocket',
-          } as const,
-        ]
-      : []),
-  ]
-  const centre = { id: 'centre', travel: 'centre', engages: [] } as const
-  const couplers: readonly Coupler[] = [
-    {
-      id: 'transfer-range',
-      kind: 'range',
-      name: 'transfer range',
-      hub: 'transfer-output',
-      stationMm: couplerMm,
-      positions: [
-        {
-          id: 'low',
-          travel: 'towards-input',
-          engages: [{ kind: 'lock', body: 'transfer-carrier' }],
-        },
-        centre,
-        {
-          id: 'high',
-          travel: 'towards-output',
-          engages: [{ kind: 'lock', body: 'transfer-input' }],
-        },
-      ],
-    },
-    ...(hasChain
-      ? [
-          {
-            id: 'transfer-axle',
-            kind: 'dog-ring',
-            name: 'second-axle dog ring',
-            hub: 'transfer-output',
-            stationMm: axleCouplerMm,
-            positions: [
-              centre,
-              {
-                id: 'in',
-                travel: 'towards-output',
-                engages: [{ kind: 'lock', body: 'transfer-sprocket' }],
-              },
-            ],
-          } as const,
-        ]
-      : []),
-  ]
-  const stands = hasChain ? STANDS : RANGE_STANDS
-  const positions = draft.positions.flatMap((position): readonly BoxPosition[] =>
-    stands.map((stand) => {
-      const label = `${position.label} ${stand.label}`.trim()
-      return {
-        ...position,
-        id: label,
-        label,
-        couplers: {
-          ...position.couplers,
-          'transfer-range': stand.range,
-          ...(stand.axle ? { 'transfer-axle': 'in' } : {}),
-        },
-        lever: [position.lever, `transfer lever ${stand.label}`]
-          .filter((text) => text !== undefined)
-          .join(', '),
-      }
-    }),
-  )
+  const onAxis = draft.members.filter((other) => other.axis === axis)
+  const startMm = Math.max(0, ...onAxis.map(({ toMm }) => toMm))
+  const added = layOut({ lanes, row, shafts: shafts(axis) }, startMm)
   return {
     ...draft,
-    axes: [...draft.axes, ...(hasChain ? [{ id: 'second-axle-line' }] : [])],
-    members: [...draft.members, ...members],
-    gears: [...draft.gears, ...gears],
-    links: [...draft.links, ...links],
-    couplers: [...draft.couplers, ...couplers],
-    positions:
-      neutral === null
-        ? positions
-        : [...positions, { id: neutral, label: neutral, couplers: {}, lever: 'transfer lever N' }],
-    ...(hasChain ? { rules: [...(draft.rules ?? []), LOW_RULE] } : {}),
-    outputs: ['transfer-output', ...(hasChain ? ['second-axle'] : [])],
+    axes: [...draft.axes, ...added.axes],
+    members: [...draft.members, ...added.members],
+    gears: [...draft.gears, ...added.gears],
+    links: [
+      ...draft.links,
+      { id: 'transfer-joint', kind: 'joined', a: output, b: 'transfer-input' },
+      ...added.links,
+    ],
+    couplers: [...draft.couplers, ...added.couplers],
+    positions: draft.positions.flatMap((position) =>
+      stands.map((stand) => atStand(position, stand)),
+    ),
+    ...(rules.length > 0 ? { rules: [...(draft.rules ?? []), ...rules] } : {}),
+    outputs,
   }
 }
