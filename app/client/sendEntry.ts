@@ -12,6 +12,8 @@ import { serverNow } from './changes.ts'
 export interface SentEntry {
   readonly jobId: string
   readonly entry: Entry
+  /** Of what version it is: it may wait for the server while that is renewed. */
+  readonly version?: number
 }
 
 async function sendPhoto(

@@ -1,12 +1,9 @@
 import { trainDraft } from '../../core/testing/boxes.ts'
-import {
-  archivedEntrySchema,
-  idIn,
-  isKnownName,
-  jobSchema,
-  photographName,
-  revisionSchema,
-} from './archiveFormat.ts'
+import { FILES, idIn, isKnownName, linesOf, photographName } from './archiveFormat.ts'
+
+const { schema: revisionSchema } = FILES.history
+const { schema: jobSchema } = FILES.jobs
+const { schema: archivedEntrySchema } = FILES.entries
 
 const ID = '01a21e0f-068f-7027-befa-f330d2a1bb13'
 const AT = '2026-01-05T08:00:00.000Z'
@@ -105,4 +102,9 @@ test('an entry is read with its body, and refused with one of no kind', () => {
   const note = { kind: 'note', text: 'brass in the oil' }
   expect(archivedEntrySchema.parse({ ...entry, body: note }).body).toEqual(note)
   expect(archivedEntrySchema.safeParse({ ...entry, body: { kind: 'song' } }).success).toBe(false)
+})
+
+test('each kind of lines is of a box or of a job, and written in the order of the table', () => {
+  expect(linesOf('box')).toEqual(['history'])
+  expect(linesOf('job')).toEqual(['entries'])
 })

@@ -14,8 +14,8 @@ export interface ArchiveSummary {
   /** Jobs that are not here yet, and jobs here that gain entries or photographs. */
   readonly freshJobs: number
   readonly grownJobs: number
-  readonly freshEntries: number
-  readonly freshPhotographs: number
+  /** What jobs gain, kind by kind: how many, and what they are called. */
+  readonly gained: readonly { readonly count: number; readonly what: string }[]
   /** What of the shop comes in, and what stays as it is here though it differs. */
   readonly freshShop: number
   readonly keptShop: number

@@ -37,9 +37,13 @@ import { dogsFault } from '~/words/dogs.ts'
 import type { Rule } from './fieldSchema.ts'
 import { shapeOf, typeSchema } from './fieldSchema.ts'
 import { parseJson } from './text.ts'
+import type { Steps } from './versions.ts'
+import { broughtUp, newestOf } from './versions.ts'
 
 const BOX_FILE_FORMAT = 'udrix-box'
-const BOX_FILE_VERSION = 1
+/** What brings a file of an older version up, heading and all, from each version to the next. */
+const STEPS: Steps<unknown> = new Map()
+const BOX_FILE_VERSION = newestOf(STEPS)
 export const LARGEST_BOX_FILE_BYTES = 1_000_000
 
 /** Tells what is wrong between the fields of a thing, said at one of them. */
@@ -190,12 +194,13 @@ export function parseBoxFile(text: string): ParsedBoxFile {
       `This file has version ${version} of the format; this Udrix reads version ${BOX_FILE_VERSION}. Open it with a newer Udrix.`,
       ['version'],
     )
-  if (version !== BOX_FILE_VERSION)
+  const file = broughtUp(STEPS, Number(version), content)
+  if (file === null)
     return fail(
       `This file has no known version of the format: "version" must be ${BOX_FILE_VERSION}.`,
       ['version'],
     )
-  const parsed = boxFileSchema.safeParse(content)
+  const parsed = boxFileSchema.safeParse(file)
   if (!parsed.success) return { ok: false, issues: fileIssues(parsed.error) }
   const { format: _format, version: _version, ...draft } = parsed.data
   return { ok: true, draft }

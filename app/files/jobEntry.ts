@@ -32,6 +32,8 @@ import { LONGEST_LINE, LONGEST_TEXT, LONGEST_TRAY } from '../words/lengths.ts'
 import { readingIssueWords, readingProblemWords } from '../words/measures.ts'
 
 import { initialsText, writtenText } from './text.ts'
+import type { Steps } from './versions.ts'
+import { ENTRY_VERSION, broughtUp } from './versions.ts'
 
 const id = z.uuid()
 const partRef = writtenText().min(1).max(LARGEST.reference)
@@ -283,6 +285,9 @@ const { intake, ...others } = BODIES
 /** An entry's content. */
 export const entryBodySchema = z.discriminatedUnion('kind', [intake, ...Object.values(others)])
 
+/** What brings the body of an entry of an older version up. Archives bring theirs up by these too. */
+export const ENTRY_STEPS: Steps<unknown> = new Map()
+
 /** Before this no clock of a device that still runs can stand. */
 const EARLIEST = '2000-01-01T00:00:00.000Z'
 const LATEST = '2200-01-01T00:00:00.000Z'
@@ -301,9 +306,30 @@ export const entrySchema = z.strictObject({
   body: entryBodySchema,
 }) satisfies z.ZodType<Entry>
 
+/** An entry that an older page made, as this version has it. */
+function sentBroughtUp(sent: unknown): unknown {
+  const parsed = z
+    .looseObject({ version: z.int(), entry: z.looseObject({ body: z.unknown() }) })
+    .safeParse(sent)
+  if (!parsed.success) return sent
+  const { version, entry, ...rest } = parsed.data
+  const body = broughtUp(ENTRY_STEPS, version, entry.body)
+  return body === null ? sent : { ...rest, version: ENTRY_VERSION, entry: { ...entry, body } }
+}
+
 /** An entry on its way, with what the sender's clock says as it is sent. */
-export const sentEntrySchema = z.strictObject({
-  jobId: z.uuid(),
-  entry: entrySchema,
-  sentAt: moment.optional(),
-})
+export const sentEntrySchema = z.preprocess(
+  sentBroughtUp,
+  z.strictObject({
+    jobId: z.uuid(),
+    entry: entrySchema,
+    sentAt: moment.optional(),
+    /** Entries from before they said so are of the first. */
+    version: z
+      .literal(
+        ENTRY_VERSION,
+        'This page is of another version of Udrix than the server. Load it again, then enter this once more.',
+      )
+      .optional(),
+  }),
+)

@@ -99,11 +99,11 @@ function StepLine({ step, onCancel }: { readonly step: Step; readonly onCancel: 
         </p>
       )
     case 'read': {
-      const { fresh, differing, same, freshEntries, freshPhotographs } = step.summary
+      const { fresh, differing, same, gained } = step.summary
       return (
         <p role="status" className="font-semibold">
-          {fresh.count + differing.count} boxes came in; {same.count} were here already.{' '}
-          {freshEntries} entries of jobs and {freshPhotographs} photographs came in.{' '}
+          {fresh.count + differing.count} boxes came in; {same.count} were here already. Of jobs
+          came in: {gainedWords(gained)}.{' '}
           <Link to="/" className="text-accent underline">
             To the bench
           </Link>
@@ -145,9 +145,14 @@ function Boxes({ named, sentence }: { readonly named: Named; readonly sentence: 
   )
 }
 
+/** "5 entries, 1 photograph". */
+function gainedWords(gained: ArchiveSummary['gained']): string {
+  return gained.map(({ count, what }) => `${count} ${what}`).join(', ')
+}
+
 /** What reading it in would do. */
 function Summary({ summary }: { readonly summary: ArchiveSummary }) {
-  const { freshJobs, grownJobs, freshEntries, freshPhotographs, freshShop, keptShop } = summary
+  const { freshJobs, grownJobs, gained, freshShop, keptShop } = summary
   return (
     <>
       <Boxes named={summary.fresh} sentence="come in whole, with their history" />
@@ -160,7 +165,7 @@ function Summary({ summary }: { readonly summary: ArchiveSummary }) {
         <b>
           {freshJobs} jobs come in, {grownJobs} here gain something
         </b>
-        : {freshEntries} entries and {freshPhotographs} photographs that are not here yet.
+        : {gainedWords(gained)} that are not here yet.
       </p>
       <p>
         {freshShop} {freshShop === 1 ? 'part' : 'parts'} of the shelf and the shop’s limits come in

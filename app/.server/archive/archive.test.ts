@@ -3,7 +3,7 @@ import fs from 'node:fs'
 import os from 'node:os'
 import path from 'node:path'
 
-import { eq, sql } from 'drizzle-orm'
+import { eq, getTableName, sql } from 'drizzle-orm'
 import fc from 'fast-check'
 import { strFromU8, strToU8, unzipSync, zipSync } from 'fflate'
 import sharp from 'sharp'
@@ -150,8 +150,10 @@ test('another Udrix reads everything back whole', async () => {
       differing: { count: 0, names: [] },
       freshJobs: 2,
       grownJobs: 0,
-      freshEntries: 5,
-      freshPhotographs: 2,
+      gained: [
+        { count: 5, what: 'entries' },
+        { count: 2, what: 'photographs' },
+      ],
       freshShop: 2,
       keptShop: 0,
     },
@@ -233,8 +235,10 @@ describe('what is here already', () => {
     expect(await read()).toMatchObject({
       freshJobs: 0,
       grownJobs: 1,
-      freshEntries: 2,
-      freshPhotographs: 1,
+      gained: [
+        { count: 2, what: 'entries' },
+        { count: 1, what: 'photograph' },
+      ],
     })
     const job = (await jobsOfBox(boxId)).find(({ id }) => id === jobId)
     expect(job?.entries.map(({ body }) => body.kind).sort()).toEqual([
@@ -282,6 +286,30 @@ describe('what is here already', () => {
     await keepShelf({ ...USUAL_SHELF, initials: ['CD'] })
     expect(await read()).toMatchObject({ freshShop: 0, keptShop: 1 })
   })
+})
+
+test('the archive keeps every table but those of what was answered and of the demo', async () => {
+  const { rows } = await db.execute<{ name: string }>(
+    sql`select tablename as name from pg_tables where schemaname = 'public'`,
+  )
+  const kept = [boxes, boxRevisions, jobs, jobEntries, jobPhotos, shop].map(getTableName)
+  expect(rows.map(({ name }) => name).sort()).toEqual([...kept, 'edit_receipts', 'seeds'].sort())
+})
+
+test('an archive that an earlier Udrix wrote is read, and written again to the last byte', async () => {
+  fs.copyFileSync(path.join(import.meta.dirname, 'kept/version-2.zip'), FILE)
+  const before = unzipSync(fs.readFileSync(FILE))
+  expect(await read()).toMatchObject({ fresh: { count: 2 }, freshJobs: 2 })
+  await takeOut()
+  const after = unzipSync(fs.readFileSync(FILE))
+  // When it was made and how much there is stand in the heading.
+  for (const name of ['udrix-archive.json', 'checksums.sha256']) {
+    Reflect.deleteProperty(before, name)
+    Reflect.deleteProperty(after, name)
+  }
+  const texts = (files: Files) =>
+    Object.fromEntries(Object.entries(files).map(([name, bytes]) => [name, strFromU8(bytes)]))
+  expect(texts(after)).toEqual(texts(before))
 })
 
 test('an archive of version 1 is read back', async () => {

@@ -21,7 +21,6 @@ import { nameWith, parseJson } from '../../files/text.ts'
 import type { Queries } from '../db/client.ts'
 import { isDatabaseOutage, transact } from '../db/client.ts'
 import { draftOfDocument, bodyOfColumn } from '../db/documents.ts'
-import { boxRevisions } from '../db/tables/boxRevisions.ts'
 import { boxes } from '../db/tables/boxes.ts'
 import { jobEntries } from '../db/tables/jobEntries.ts'
 import { jobPhotos } from '../db/tables/jobPhotos.ts'
@@ -31,36 +30,35 @@ import { EVERYTHING, announce } from '../events.ts'
 import { log } from '../log.ts'
 import { pictureType } from '../pictures/look.ts'
 import type {
-  ArchivedEntry,
   ArchivedJob,
   ArchivedPhotograph,
   ArchivedRecord,
-  ArchivedRevision,
+  Line,
+  LinesKind,
 } from '../../files/archiveFormat.ts'
 import {
   CHECKSUMS,
+  FILES,
+  GAINED,
   HEADING,
   LARGEST_FILE_BYTES,
-  LARGEST_RECORD_1_BYTES,
   LONGEST_LINE_CHARACTERS,
   SHOP,
   VERSION,
-  archivedEntrySchema,
+  fileName,
   headingSchema,
   idIn,
   isKnownName,
-  jobSchema,
+  linesOf,
   photographName,
-  record1Schema,
-  recordSchema,
-  revisionSchema,
-  shopSchema,
 } from '../../files/archiveFormat.ts'
+import { filesOf } from './older.ts'
 import type { Progress } from './progress.ts'
+import type { Rows } from './rows.ts'
+import { BATCH, ROWS } from './rows.ts'
+import type { ArchiveFiles } from './zip.ts'
 import { ArchiveProblem, ZipReader } from './zip.ts'
 
-/** Rows put into the database at once, most of which hold a whole box. */
-const BATCH = 20
 /** Problems told before the rest is not looked for any more. */
 const MOST_PROBLEMS = 20
 const LONGEST_REASON = 200
@@ -80,17 +78,18 @@ type Kind = 'fresh' | 'same' | 'differing'
 /** One reading of one archive; with `isWriting` false it only looks. */
 class Reading {
   readonly problems: string[] = []
-  readonly #zip: ZipReader
+  readonly #files: ArchiveFiles
   readonly #tx: Queries
   readonly #isWriting: boolean
   readonly #step: () => void
   readonly #names: Record<Kind, string[]> = { fresh: [], same: [], differing: [] }
   readonly #counts: Record<Kind, number> = { fresh: 0, same: 0, differing: 0 }
-  readonly #jobs = { fresh: 0, grown: 0, entries: 0, photographs: 0 }
+  readonly #jobs = { fresh: 0, grown: 0 }
+  readonly #gained = new Map<string, number>()
   readonly #shop = { fresh: 0, kept: 0 }
 
-  constructor(zip: ZipReader, tx: Queries, isWriting: boolean, step: () => void) {
-    this.#zip = zip
+  constructor(files: ArchiveFiles, tx: Queries, isWriting: boolean, step: () => void) {
+    this.#files = files
     this.#tx = tx
     this.#isWriting = isWriting
     this.#step = step
@@ -107,8 +106,10 @@ class Reading {
       differing: named('differing'),
       freshJobs: this.#jobs.fresh,
       grownJobs: this.#jobs.grown,
-      freshEntries: this.#jobs.entries,
-      freshPhotographs: this.#jobs.photographs,
+      gained: GAINED.map(({ kind, words: [one, several] }) => {
+        const count = this.#gained.get(kind) ?? 0
+        return { count, what: count === 1 ? one : several }
+      }),
       freshShop: this.#shop.fresh,
       keptShop: this.#shop.kept,
     }
@@ -160,36 +161,18 @@ class Reading {
     this.#step()
   }
 
-  async box(id: string, version: number): Promise<void> {
-    const name = `boxes/${id}.json`
-    const box = parseBoxFile(await this.#zip.text(name, LARGEST_BOX_FILE_BYTES))
+  async box(id: string): Promise<void> {
+    const name = fileName('boxes', id)
+    const box = parseBoxFile(await this.#files.text(name, LARGEST_BOX_FILE_BYTES))
     if (!box.ok) {
       for (const { path, message } of box.issues)
         this.#problem(`${name}: ${[path.join(' › '), message].filter(Boolean).join(': ')}`)
       return
     }
-    const { draft } = box
-    const recordName = `records/${id}.json`
-    if (version === 1) {
-      const text = await this.#zip.text(recordName, LARGEST_RECORD_1_BYTES)
-      const parsed = this.#parsed(recordName, text, record1Schema)
-      if (!parsed) return
-      const { history, ...record } = parsed
-      await this.#takeBox(id, draft, record, history)
-      return
-    }
-    const text = await this.#zip.text(recordName, LARGEST_FILE_BYTES)
-    const record = this.#parsed(recordName, text, recordSchema)
-    if (record) await this.#takeBox(id, draft, record, this.#history(id))
-  }
-
-  async *#history(id: string): AsyncGenerator<ArchivedRevision> {
-    const name = `history/${id}.ndjson`
-    if (!this.#zip.has(name)) return
-    for await (const line of this.#zip.lines(name, LONGEST_LINE_CHARACTERS)) {
-      const revision = this.#parsed(name, line, revisionSchema)
-      if (revision) yield revision
-    }
+    const recordName = fileName('records', id)
+    const text = await this.#files.text(recordName, LARGEST_FILE_BYTES)
+    const record = this.#parsed(recordName, text, FILES.records.schema)
+    if (record) await this.#takeBox(id, box.draft, record)
   }
 
   /** What a box is to those that are here, and under which id and name it would come in. */
@@ -214,12 +197,7 @@ class Reading {
     return { kind: 'differing', id: besideId, draft: { ...draft, name } }
   }
 
-  async #takeBox(
-    archivedId: string,
-    archived: BoxDraft,
-    record: ArchivedRecord,
-    history: Iterable<ArchivedRevision> | AsyncIterable<ArchivedRevision>,
-  ): Promise<void> {
+  async #takeBox(archivedId: string, archived: BoxDraft, record: ArchivedRecord): Promise<void> {
     const { kind, id, draft } = await this.#place(archivedId, archived)
     this.#counts[kind] += 1
     if (this.#names[kind].length < MOST_NAMES) this.#names[kind].push(archived.name)
@@ -236,17 +214,49 @@ class Reading {
         updatedAt: new Date(record.updatedAt),
         deletedAt: dateOf(record.deletedAt),
       })
-    await inBatches(history, async (batch) => {
-      if (isTaken)
-        await this.#tx
-          .insert(boxRevisions)
-          .values(batch.map(({ at, ...each }) => ({ ...each, boxId: id, at: new Date(at) })))
+    for (const kind of linesOf('box')) await this.#takeLines(kind, archivedId, id, isTaken)
+  }
+
+  /**
+   * The records of a kind that their owner lacks, put in where `isTaken`; how many there are.
+   * Their file is the one of `archivedId`.
+   */
+  async #takeLines(
+    kind: LinesKind,
+    archivedId: string,
+    owner: string,
+    isTaken: boolean,
+  ): Promise<number> {
+    const name = fileName(kind, archivedId)
+    if (!this.#files.has(name)) return 0
+    // Of one kind, whichever it is.
+    const { missing, put } = ROWS[kind] as Rows<Line<LinesKind>>
+    const seen = new Set<string>()
+    let fresh = 0
+    await inBatches(this.#lines(kind, name), async (batch) => {
+      for (const line of batch) {
+        if (!('id' in line)) continue
+        if (seen.has(line.id)) throw new ArchiveProblem(`${name}: ${line.id} stands twice.`)
+        seen.add(line.id)
+      }
+      const lacking = await missing(this.#tx, owner, batch)
+      fresh += lacking.length
+      if (isTaken && lacking.length > 0) await put(this.#tx, owner, lacking)
     })
+    return fresh
+  }
+
+  async *#lines(kind: LinesKind, name: string): AsyncGenerator<Line<LinesKind>> {
+    for await (const text of this.#files.lines(name, LONGEST_LINE_CHARACTERS)) {
+      const line = this.#parsed(name, text, FILES[kind].schema)
+      if (line) yield line
+    }
   }
 
   async job(id: string): Promise<void> {
-    const name = `jobs/${id}.json`
-    const job = this.#parsed(name, await this.#zip.text(name, LARGEST_FILE_BYTES), jobSchema)
+    const name = fileName('jobs', id)
+    const text = await this.#files.text(name, LARGEST_FILE_BYTES)
+    const job = this.#parsed(name, text, FILES.jobs.schema)
     if (!job) return
     const [here] = await this.#tx.select({ boxId: jobs.boxId }).from(jobs).where(eq(jobs.id, id))
     if (here && here.boxId !== job.boxId)
@@ -256,18 +266,23 @@ class Reading {
     // A box that could not be read has no place for its jobs either.
     if (this.#isWriting && this.problems.length > 0) return
     if (this.#isWriting && !here) await this.#openJob(id, job)
-    const entries = await this.#takeEntries(id)
-    const photographs = await this.#takePhotographs(id, job.photographs)
-    if (this.#isWriting && (!here || entries + photographs > 0))
-      await this.#settleJob(id, job.boxId)
-    this.#jobs.entries += entries
-    this.#jobs.photographs += photographs
+    let gained = 0
+    const gain = (kind: string, count: number): void => {
+      gained += count
+      this.#gained.set(kind, (this.#gained.get(kind) ?? 0) + count)
+    }
+    for (const kind of linesOf('job'))
+      gain(kind, await this.#takeLines(kind, id, id, this.#isWriting))
+    gain('photographs', await this.#takePhotographs(id, job.photographs))
+    if (this.#isWriting && (!here || gained > 0)) await this.#settleJob(id, job.boxId)
     if (!here) this.#jobs.fresh += 1
-    else if (entries + photographs > 0) this.#jobs.grown += 1
+    else if (gained > 0) this.#jobs.grown += 1
   }
 
   async #hasBox(id: string): Promise<boolean> {
-    return this.#zip.has(`boxes/${id}.json`) || (await this.#tx.$count(boxes, eq(boxes.id, id))) > 0
+    return (
+      this.#files.has(fileName('boxes', id)) || (await this.#tx.$count(boxes, eq(boxes.id, id))) > 0
+    )
   }
 
   /** Put in as closed; what its log says of that follows once it is in. */
@@ -288,52 +303,6 @@ class Reading {
     })
   }
 
-  /** Entries that are not here yet; put in where this reading writes. */
-  async #takeEntries(jobId: string): Promise<number> {
-    const name = `entries/${jobId}.ndjson`
-    const seen = new Set<string>()
-    let fresh = 0
-    await inBatches(this.#entries(name), async (batch) => {
-      const known = await this.#tx
-        .select({ id: jobEntries.id, jobId: jobEntries.jobId })
-        .from(jobEntries)
-        .where(
-          inArray(
-            jobEntries.id,
-            batch.map(({ id }) => id),
-          ),
-        )
-      for (const { id, jobId: other } of known)
-        if (other !== jobId)
-          throw new ArchiveProblem(`${name}: under the id ${id} another job has an entry here.`)
-      for (const { id } of batch) {
-        if (seen.has(id)) throw new ArchiveProblem(`${name}: the entry ${id} stands twice.`)
-        seen.add(id)
-      }
-      const here = new Set(known.map(({ id }) => id))
-      const missing = batch.filter(({ id }) => !here.has(id))
-      fresh += missing.length
-      if (this.#isWriting && missing.length > 0)
-        await this.#tx.insert(jobEntries).values(
-          missing.map(({ at, deviceAt, receivedAt, ...each }) => ({
-            ...each,
-            jobId,
-            at: new Date(at),
-            deviceAt: dateOf(deviceAt),
-            receivedAt: new Date(receivedAt),
-          })),
-        )
-    })
-    return fresh
-  }
-
-  async *#entries(name: string): AsyncGenerator<ArchivedEntry> {
-    for await (const line of this.#zip.lines(name, LONGEST_LINE_CHARACTERS)) {
-      const entry = this.#parsed(name, line, archivedEntrySchema)
-      if (entry) yield entry
-    }
-  }
-
   async #takePhotographs(
     jobId: string,
     photographs: readonly ArchivedPhotograph[],
@@ -342,7 +311,7 @@ class Reading {
     let fresh = 0
     for (const photograph of photographs) {
       const name = photographName(photograph)
-      const bytes = await this.#zip.bytes(name, LARGEST_PHOTO_BYTES)
+      const bytes = await this.#files.bytes(name, LARGEST_PHOTO_BYTES)
       if ((await pictureType(bytes)) !== photograph.contentType)
         throw new ArchiveProblem(`${name} is not the picture that its name says.`)
       this.#step()
@@ -400,9 +369,9 @@ class Reading {
   }
 
   async shop(): Promise<void> {
-    const text = await this.#zip.text(SHOP, LARGEST_FILE_BYTES)
+    const text = await this.#files.text(SHOP, LARGEST_FILE_BYTES)
     const seen = new Set<string>()
-    for (const { name, document } of this.#parsed(SHOP, text, shopSchema) ?? []) {
+    for (const { name, document } of this.#parsed(SHOP, text, FILES.shop.schema) ?? []) {
       if (seen.has(name)) throw new ArchiveProblem(`${SHOP}: ${name} stands twice.`)
       seen.add(name)
       const [here] = await this.#tx
@@ -442,8 +411,8 @@ async function inBatches<Row>(
   if (batch.length > 0) await take(batch)
 }
 
-/** The version of an archive that this Udrix reads, with its checksums made sure of. */
-async function openHeading(zip: ZipReader): Promise<number> {
+/** The files of an archive, as this version writes them, with their checksums made sure of. */
+async function openArchive(zip: ZipReader): Promise<ArchiveFiles> {
   if (!zip.has(HEADING))
     throw new ArchiveProblem(`There is no ${HEADING} in this archive, so Udrix did not write it.`)
   const json = parseJson(await zip.text(HEADING, LARGEST_FILE_BYTES))
@@ -451,12 +420,9 @@ async function openHeading(zip: ZipReader): Promise<number> {
   if (!heading.success)
     throw new ArchiveProblem(`There is no ${HEADING} in this archive, so Udrix did not write it.`)
   const { version } = heading.data
-  if (version !== 1 && version !== VERSION)
-    throw new ArchiveProblem(
-      `This archive has version ${version}; this Udrix reads versions 1 to ${VERSION}. Open it with a newer Udrix.`,
-    )
+  const files = filesOf(zip, version)
   if (version === VERSION) await expectChecksums(zip)
-  return version
+  return files
 }
 
 /** From here on a changed byte is noticed, and so is a file that was added or taken out. */
@@ -478,18 +444,17 @@ async function expectChecksums(zip: ZipReader): Promise<void> {
   zip.expect(stated)
 }
 
-async function readAll(zip: ZipReader, version: number, reading: Reading): Promise<void> {
-  for (const name of zip.names)
+async function readAll(files: ArchiveFiles, reading: Reading): Promise<void> {
+  for (const name of files.names)
     if (!isKnownName(name))
       await reading.attempt(name, () =>
         Promise.reject(new ArchiveProblem(`Udrix does not know the file ${name} in an archive.`)),
       )
-  const ids = (folder: string): readonly string[] =>
-    zip.names.flatMap((name) => idIn(folder, name) ?? []).sort()
-  for (const id of ids('boxes'))
-    await reading.attempt(`boxes/${id}.json`, () => reading.box(id, version))
-  for (const id of ids('jobs')) await reading.attempt(`jobs/${id}.json`, () => reading.job(id))
-  if (zip.has(SHOP)) await reading.attempt(SHOP, () => reading.shop())
+  const ids = (kind: 'boxes' | 'jobs'): readonly string[] =>
+    files.names.flatMap((name) => idIn(kind, name) ?? []).sort()
+  for (const id of ids('boxes')) await reading.attempt(fileName('boxes', id), () => reading.box(id))
+  for (const id of ids('jobs')) await reading.attempt(fileName('jobs', id), () => reading.job(id))
+  if (files.has(SHOP)) await reading.attempt(SHOP, () => reading.shop())
 }
 
 async function processArchive(
@@ -500,18 +465,17 @@ async function processArchive(
   let zip: ZipReader | undefined
   try {
     zip = await ZipReader.open(path)
-    const opened = zip
-    const version = await openHeading(opened)
-    const total = opened.names.filter((name) => /^(boxes|jobs|photographs)\//.test(name)).length
+    const files = await openArchive(zip)
+    const total = files.names.filter((name) => /^(boxes|jobs|photographs)\//.test(name)).length
     let done = 0
     return await transact(
       async (tx): Promise<ArchiveOutcome> => {
-        const reading = new Reading(opened, tx, isWriting, () => {
+        const reading = new Reading(files, tx, isWriting, () => {
           done += 1
           onProgress({ done: Math.min(done, total), total })
         })
         try {
-          await readAll(opened, version, reading)
+          await readAll(files, reading)
         } catch (error) {
           if (!(error instanceof Enough)) throw error
         }

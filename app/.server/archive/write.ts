@@ -4,13 +4,13 @@ import { PassThrough, Readable, Transform } from 'node:stream'
 import type { Writable } from 'node:stream'
 import { finished, pipeline } from 'node:stream/promises'
 
-import { and, asc, eq, gt } from 'drizzle-orm'
+import { asc, eq, gt } from 'drizzle-orm'
 import { ZipFile } from 'yazl'
 
 import { formatBoxFile } from '../../files/boxFile.ts'
 import type { Queries } from '../db/client.ts'
 import { transact } from '../db/client.ts'
-import { draftOfDocument, bodyOfColumn, editOfColumn, originOfColumn } from '../db/documents.ts'
+import { draftOfDocument } from '../db/documents.ts'
 import { boxRevisions } from '../db/tables/boxRevisions.ts'
 import { boxes } from '../db/tables/boxes.ts'
 import { jobEntries } from '../db/tables/jobEntries.ts'
@@ -18,7 +18,6 @@ import { jobPhotos } from '../db/tables/jobPhotos.ts'
 import { jobs } from '../db/tables/jobs.ts'
 import { shop } from '../db/tables/shop.ts'
 import type {
-  ArchivedEntry,
   ArchivedJob,
   ArchivedPhotograph,
   ArchivedRecord,
@@ -30,12 +29,12 @@ import {
   HEADING,
   SHOP,
   VERSION,
+  fileName,
+  linesOf,
   photographName,
 } from '../../files/archiveFormat.ts'
 import type { Progress } from './progress.ts'
-
-/** Rows fetched at once, most of which hold a whole box. */
-const BATCH = 20
+import { BATCH, ROWS } from './rows.ts'
 
 /** Gives a stream to the ZIP file, whose list of entries would keep it until the end. */
 function givenOnce(stream: Readable): (take: (error: null, stream: Readable) => void) => void {
@@ -102,59 +101,24 @@ async function countAll(tx: Queries): Promise<Counts> {
   }
 }
 
-async function* linesOf(
-  fetch: (after: number) => Promise<readonly { readonly place: number; readonly line: object }[]>,
-): AsyncGenerator<Buffer> {
-  for (let after = 0; ;) {
-    const rows = await fetch(after)
-    const last = rows.at(-1)
-    if (!last) return
-    yield Buffer.from(rows.map(({ line }) => `${JSON.stringify(line)}\n`).join(''))
-    after = last.place
+/** Writes what an owner has of each kind that is one record a line; no file where there is none. */
+async function addLines(
+  tx: Queries,
+  archive: Archive,
+  owner: 'box' | 'job',
+  id: string,
+): Promise<void> {
+  for (const kind of linesOf(owner)) {
+    const first = await ROWS[kind].after(tx, id, 0)
+    if (first.length === 0) continue
+    const pages = async function* (): AsyncGenerator<Buffer> {
+      for (let rows = first, last = rows.at(-1); last; last = rows.at(-1)) {
+        yield Buffer.from(rows.map(({ line }) => `${JSON.stringify(line)}\n`).join(''))
+        rows = await ROWS[kind].after(tx, id, last.place)
+      }
+    }
+    await archive.add(fileName(kind, id), Readable.from(pages()))
   }
-}
-
-function historyOf(tx: Queries, boxId: string): AsyncGenerator<Buffer> {
-  return linesOf(async (after) => {
-    const rows = await tx
-      .select()
-      .from(boxRevisions)
-      .where(and(eq(boxRevisions.boxId, boxId), gt(boxRevisions.id, after)))
-      .orderBy(asc(boxRevisions.id))
-      .limit(BATCH)
-    return rows.map(({ id: place, boxId: _boxId, at, documentBefore, edit, origin, ...rest }) => ({
-      place,
-      line: {
-        ...rest,
-        edit: editOfColumn(boxId, edit),
-        origin: originOfColumn(boxId, origin),
-        documentBefore: draftOfDocument(boxId, documentBefore),
-        at: at.toISOString(),
-      },
-    }))
-  })
-}
-
-function entriesOf(tx: Queries, jobId: string): AsyncGenerator<Buffer> {
-  return linesOf(async (after) => {
-    const rows = await tx
-      .select()
-      .from(jobEntries)
-      .where(and(eq(jobEntries.jobId, jobId), gt(jobEntries.seq, after)))
-      .orderBy(asc(jobEntries.seq))
-      .limit(BATCH)
-    return rows.map(({ seq: place, id, at, deviceAt, receivedAt, by, body }) => ({
-      place,
-      line: {
-        id,
-        at: at.toISOString(),
-        deviceAt: deviceAt?.toISOString() ?? null,
-        receivedAt: receivedAt.toISOString(),
-        by,
-        body: bodyOfColumn(id, body),
-      } satisfies ArchivedEntry,
-    }))
-  })
 }
 
 async function addBoxes(tx: Queries, archive: Archive, onBox: () => void): Promise<void> {
@@ -174,10 +138,9 @@ async function addBoxes(tx: Queries, archive: Archive, onBox: () => void): Promi
         updatedAt: row.updatedAt.toISOString(),
         deletedAt: row.deletedAt?.toISOString() ?? null,
       }
-      await archive.addText(`boxes/${id}.json`, formatBoxFile(draftOfDocument(id, document)))
-      await archive.addJson(`records/${id}.json`, record)
-      if ((await tx.$count(boxRevisions, eq(boxRevisions.boxId, id))) > 0)
-        await archive.add(`history/${id}.ndjson`, Readable.from(historyOf(tx, id)))
+      await archive.addText(fileName('boxes', id), formatBoxFile(draftOfDocument(id, document)))
+      await archive.addJson(fileName('records', id), record)
+      await addLines(tx, archive, 'box', id)
       onBox()
     }
     after = rows.at(-1)?.id
@@ -205,8 +168,8 @@ async function addJobs(
         .where(eq(jobPhotos.jobId, id))
         .orderBy(asc(jobPhotos.id))
       const job: ArchivedJob = { boxId, number, openedAt: openedAt.toISOString(), photographs }
-      await archive.addJson(`jobs/${id}.json`, job)
-      await archive.add(`entries/${id}.ndjson`, Readable.from(entriesOf(tx, id)))
+      await archive.addJson(fileName('jobs', id), job)
+      await addLines(tx, archive, 'job', id)
       for (const photograph of photographs) {
         const [row] = await tx
           .select({ bytes: jobPhotos.bytes })

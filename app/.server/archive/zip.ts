@@ -15,7 +15,18 @@ export class ArchiveProblem extends Error {}
 const NOT_A_ZIP =
   'This file is not a ZIP archive, or it is damaged. Choose a file that Udrix exported.'
 
-export class ZipReader {
+/** The files of an archive, one at a time. What is wrong with one is an `ArchiveProblem`. */
+export interface ArchiveFiles {
+  readonly names: readonly string[]
+  readonly has: (name: string) => boolean
+  /** A whole file of at most that size. */
+  readonly bytes: (name: string, most: number) => Promise<Buffer>
+  readonly text: (name: string, most: number) => Promise<string>
+  /** The lines of a file, one at a time, each of at most that length. */
+  readonly lines: (name: string, longest: number) => AsyncIterable<string>
+}
+
+export class ZipReader implements ArchiveFiles {
   readonly #zip: ZipFile
   readonly #entries: ReadonlyMap<string, Entry>
   /** SHA-256 of each file, where the archive states them. */
@@ -106,7 +117,6 @@ export class ZipReader {
     }
   }
 
-  /** A whole file of at most that size. */
   async bytes(name: string, most: number): Promise<Buffer> {
     if ((this.#entries.get(name)?.uncompressedSize ?? 0) > most)
       throw new ArchiveProblem(`${name} is larger than anything that Udrix writes.`)
@@ -119,7 +129,6 @@ export class ZipReader {
     return (await this.bytes(name, most)).toString('utf8')
   }
 
-  /** The lines of a file, one at a time, each of at most that length. */
   async *lines(name: string, longest: number): AsyncGenerator<string> {
     const decoder = new StringDecoder('utf8')
     let rest = ''

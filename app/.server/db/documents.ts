@@ -5,7 +5,7 @@ import type { BoxDraft, EditConflict, EntryBody } from 'core'
 import { ENTRY_KINDS } from 'core'
 
 import type { ArchivedRevision } from '../../files/archiveFormat.ts'
-import { revisionSchema } from '../../files/archiveFormat.ts'
+import { FILES } from '../../files/archiveFormat.ts'
 import { draftSchema } from '../../files/boxFile.ts'
 import type { EditOrigin } from '../../files/editOrigin.ts'
 import { editOriginSchema } from '../../files/editOrigin.ts'
@@ -44,7 +44,7 @@ export function draftOfDocument(boxId: string, document: unknown): BoxDraft {
 
 /** A stored edit as archives have it: earlier versions kept edits of other shapes. */
 export function editOfColumn(boxId: string, edit: unknown): ArchivedRevision['edit'] {
-  return readColumn(revisionSchema.shape.edit, `the history of box ${boxId}`, edit)
+  return readColumn(FILES.history.schema.shape.edit, `the history of box ${boxId}`, edit)
 }
 
 /** Where a stored edit comes from. */

@@ -14,6 +14,7 @@ import type { EntryKept } from '~/files/sentAnswer.ts'
 import type { Shelf } from '~/files/shelf.ts'
 
 import type { SentEntry } from '~/client/sendEntry.ts'
+import { ENTRY_VERSION } from '~/files/versions.ts'
 import { sendEntry } from '~/client/sendEntry.ts'
 
 /** A job as the server hands it to its pages. */
@@ -121,7 +122,13 @@ export function useKeptJob(
     (body: EntryBody) => {
       const id = uuidv7()
       if (jobId !== undefined)
-        put([{ jobId, entry: { id, at: serverNow().toISOString(), by, body } }])
+        put([
+          {
+            jobId,
+            version: ENTRY_VERSION,
+            entry: { id, at: serverNow().toISOString(), by, body },
+          },
+        ])
       return id
     },
     [jobId, put, by],
