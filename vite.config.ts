@@ -37,7 +37,7 @@ const routerProduction: Plugin = {
         { find: /^react-router\/dom$/, replacement: routerFile('dom-export') },
       ],
     },
-    ssr: { noExternal: ['react-router', '@react-router/express', '@react-router/node'] },
+    ssr: { noExternal: ['react-router', '@react-router/express', '@react-router/node', 'nuqs'] },
   }),
 }
 

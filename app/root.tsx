@@ -1,3 +1,4 @@
+import { NuqsAdapter } from 'nuqs/adapters/react-router/v7'
 import { useEffect } from 'react'
 import { Links, Meta, Outlet, Scripts, ScrollRestoration, useRouteLoaderData } from 'react-router'
 
@@ -69,7 +70,11 @@ export default function Root() {
       leaving.abort()
     }
   }, [])
-  return <Outlet />
+  return (
+    <NuqsAdapter>
+      <Outlet />
+    </NuqsAdapter>
+  )
 }
 
 export function ErrorBoundary({ error }: Route.ErrorBoundaryProps) {

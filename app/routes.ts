@@ -1,6 +1,25 @@
 import type { RouteConfig } from '@react-router/dev/routes'
 import { index, layout, route } from '@react-router/dev/routes'
 
+import type { Page } from './views/box/pages.ts'
+import { PAGES, isOfTrace } from './views/box/pages.ts'
+
+/** A view of a page is no route of its own. */
+const PAGES_OF_BOX = Object.values<readonly Page[]>(PAGES)
+  .flat()
+  .filter(({ path }) => !path.includes('?'))
+
+/** The routes of those pages of a box that share the position of Trace, or of the others. */
+function pagesIn(group: 'trace' | 'others', { ofJob }: { readonly ofJob: boolean }) {
+  return PAGES_OF_BOX.filter(
+    (page) => (page.ofJob === true) === ofJob && isOfTrace(page) === (group === 'trace'),
+  ).map((page) => {
+    const name = `routes/${page.file}.tsx`
+    const path = group === 'trace' ? page.path.slice('trace/'.length) : page.path
+    return path === '' ? index(name) : route(path, name)
+  })
+}
+
 export default [
   index('routes/bench.tsx'),
   route('new', 'routes/newBox.tsx'),
@@ -14,48 +33,12 @@ export default [
   route('boxes/:boxId', 'routes/box.tsx', [
     layout('routes/boxPage.tsx', [
       index('routes/boxStart.tsx'),
-      route('layout', 'routes/layout.tsx'),
-      route('sheet', 'routes/dataSheet.tsx'),
-      route('count', 'routes/count.tsx'),
-      route('count/form', 'routes/benchForm.tsx'),
       route('trace', 'routes/trace.tsx', [
-        index('routes/traceDrawing.tsx'),
-        route('parts', 'routes/traceParts.tsx'),
-        route('forces', 'routes/traceForces.tsx'),
-        layout('routes/jobs.tsx', { id: 'routes/jobOfTrace' }, [
-          route('spin', 'routes/traceSpin.tsx'),
-        ]),
-        route('towing', 'routes/traceTowing.tsx'),
-        route('compare', 'routes/traceCompare.tsx'),
-        route('sheet', 'routes/traceSheet.tsx'),
+        ...pagesIn('trace', { ofJob: false }),
+        layout('routes/jobs.tsx', { id: 'routes/jobOfTrace' }, pagesIn('trace', { ofJob: true })),
       ]),
-      layout('routes/jobs.tsx', { id: 'routes/jobOfShift' }, [
-        route('shift', 'routes/shift.tsx'),
-        route('shift/engage', 'routes/shiftEngage.tsx'),
-        route('shift/complaints', 'routes/shiftComplaints.tsx'),
-      ]),
-      route('shift/interlock', 'routes/shiftInterlock.tsx'),
-      route('shift/drum', 'routes/shiftDrum.tsx'),
-      route('shift/drive', 'routes/shiftDrive.tsx'),
-      route('shift/rods', 'routes/shiftRods.tsx'),
-      layout('routes/jobs.tsx', [
-        route('job', 'routes/job.tsx'),
-        route('turns', 'routes/turns.tsx'),
-        route('turns/closed', 'routes/closedBox.tsx'),
-        route('turns/gear', 'routes/gearIdentity.tsx'),
-        route('measure', 'routes/measure.tsx'),
-        route('order', 'routes/order.tsx'),
-        route('build', 'routes/build.tsx'),
-        route('build/reach', 'routes/buildReach.tsx'),
-        route('build/stack', 'routes/buildStack.tsx'),
-        route('build/differs', 'routes/buildDiffers.tsx'),
-        route('build/sheet', 'routes/buildSheet.tsx'),
-        route('hand-over', 'routes/handOver.tsx'),
-        route('life', 'routes/life.tsx'),
-        route('labels', 'routes/labels.tsx'),
-      ]),
-      route('ratios', 'routes/ratios.tsx'),
-      route('history', 'routes/history.tsx'),
+      ...pagesIn('others', { ofJob: false }),
+      layout('routes/jobs.tsx', pagesIn('others', { ofJob: true })),
     ]),
   ]),
   route('boxes/:boxId/edits', 'routes/boxEdits.ts'),

@@ -6,7 +6,8 @@ import type { BoxDraft, Entry, EntryBody } from 'core'
 import { threeShaftBox } from 'core'
 
 import type { BenchView } from '../views/bench/benchView.ts'
-import { BENCH_SORTS, WHOLE_BENCH } from '../views/bench/benchView.ts'
+import { BENCH_SORTS } from '../views/bench/benchChoices.ts'
+import { WHOLE_BENCH } from '../views/bench/benchView.ts'
 
 import { BENCH_PAGE_SIZE, listBoxes } from './bench.ts'
 import { withDatabase } from './answers.ts'

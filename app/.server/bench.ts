@@ -4,7 +4,8 @@ import { and, asc, desc, eq, exists, ilike, not, or, sql } from 'drizzle-orm'
 
 import { STAGES } from 'core'
 
-import type { BenchSort, BenchStage, BenchView, BenchWait } from '../views/bench/benchView.ts'
+import type { BenchSort, BenchStage, BenchWait } from '../views/bench/benchChoices.ts'
+import type { BenchView } from '../views/bench/benchView.ts'
 import { WHOLE_BENCH } from '../views/bench/benchView.ts'
 
 import type { BoxRecord } from './boxes.ts'

@@ -4,12 +4,13 @@ import { renderToStaticMarkup } from 'react-dom/server'
 import type { BoxDraft } from 'core'
 import { solveForces } from 'core'
 
+import type { Address } from '../views/addresses.ts'
 import { analyseDraft } from '../views/box/analysis.ts'
 import sectionStyle from '../components/section/section.css?raw'
 import { SectionDrawing } from '../components/section/SectionDrawing.tsx'
 import { readTraceInput } from '../views/trace/traceInput.ts'
 import { parseRibbonScale, ribbonFullTorque } from '../views/trace/ribbonScale.ts'
-import { parseLayers, readTraceState, traceAddress } from '../views/trace/traceState.ts'
+import { parseLayers, readTraceState } from '../views/trace/traceState.ts'
 import type { Settings } from '../settings.ts'
 import { vocabularyOf } from '../words/vocabulary.ts'
 
@@ -24,16 +25,14 @@ const COLOURS = `.section {
 export function drawSvg(
   draft: BoxDraft,
   settings: Settings,
-  search: URLSearchParams,
+  address: Address<'trace'>,
 ): { readonly svg: string; readonly label: string | null } {
-  const isAtPosition = search.has('position') || search.has('moved')
-  const state = isAtPosition
-    ? readTraceState(draft, analyseDraft(draft), traceAddress(search))
-    : undefined
+  const isAtPosition = address.position !== null || address.moved !== null
+  const state = isAtPosition ? readTraceState(draft, analyseDraft(draft), address) : undefined
   const analysis = state?.selected.analysis
   const drive = analysis?.state === 'drive' ? analysis : undefined
-  const layers = parseLayers(search.get('layers'))
-  const input = readTraceInput(search, settings)
+  const layers = parseLayers(address.layers)
+  const input = readTraceInput(address, settings)
   const label = state?.selected.position.label ?? null
   const markup = renderToStaticMarkup(
     <SectionDrawing
@@ -42,7 +41,7 @@ export function drawSvg(
       state={analysis}
       drive={drive}
       ribbonFullTorque={
-        state && ribbonFullTorque(parseRibbonScale(search.get('ribbon')), state, input.torqueNm)
+        state && ribbonFullTorque(parseRibbonScale(address.ribbon), state, input.torqueNm)
       }
       input={input}
       layers={layers}

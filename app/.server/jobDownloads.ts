@@ -1,4 +1,5 @@
 /** The job that a file is made of: the one that the address names, or the latest of the unit. */
+import { readAddress } from '../views/addresses.ts'
 import { data } from 'react-router'
 
 import type { Job } from 'core'
@@ -31,7 +32,7 @@ export async function chosenJob(boxId: string, request: Request): Promise<Chosen
   ])
   if (!box) throw noSuchBox()
   const [jobs, rules] = await withDatabase(() => Promise.all([jobsOfBox(box.id), readRules()]))
-  const chosen = new URL(request.url).searchParams.get('job')
+  const chosen = readAddress('box', request).job
   const opened = jobs.find(({ id }) => id === chosen) ?? jobs.at(-1)
   const job = readJob(opened?.entries ?? [], { sheet: box.draft.sheet ?? [], rules })
   return { box, words: vocabularyOf(settings), job, opened }

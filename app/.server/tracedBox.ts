@@ -3,10 +3,11 @@ import { indexBox } from 'core'
 import type { BoxDraft } from 'core'
 
 import { analyseDraft } from '../views/box/analysis.ts'
+import { readAddress } from '../views/addresses.ts'
 import type { TraceInput } from '../views/trace/traceInput.ts'
 import { readTraceInput } from '../views/trace/traceInput.ts'
 import type { TraceState } from '../views/trace/traceState.ts'
-import { readTraceState, traceAddress } from '../views/trace/traceState.ts'
+import { readTraceState } from '../views/trace/traceState.ts'
 import type { Naming } from '../words/names.ts'
 import { vocabularyOf } from '../words/vocabulary.ts'
 import { noSuchBox, withDatabase } from './answers.ts'
@@ -28,11 +29,11 @@ export async function findTracedBox(boxId: string, request: Request): Promise<Tr
   ])
   if (!box) throw noSuchBox()
   const { draft } = box
-  const search = new URL(request.url).searchParams
+  const address = readAddress('trace', request)
   return {
     draft,
     naming: { box: indexBox(draft), words: vocabularyOf(settings) },
-    input: readTraceInput(search, settings),
-    state: readTraceState(draft, analyseDraft(draft), traceAddress(search)),
+    input: readTraceInput(address, settings),
+    state: readTraceState(draft, analyseDraft(draft), address),
   }
 }

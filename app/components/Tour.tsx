@@ -3,12 +3,13 @@ import { Link, useSearchParams } from 'react-router'
 
 import { useWords } from '~/components/useWords.ts'
 import { TOUR_LENGTH, tourPath, tourStep } from '~/views/tour.ts'
+import { readAddress } from '~/views/addresses.ts'
 
 /** The step of the tour that the address asks for, above the page that it is about. */
 export function Tour({ base }: { readonly base: string }) {
   const [search] = useSearchParams()
   const words = useWords()
-  const step = tourStep(words, search.get('tour'))
+  const step = tourStep(words, readAddress('box', search).tour)
   if (!step) return null
   const { at, title, sentence } = step
   const without = new URLSearchParams(search)

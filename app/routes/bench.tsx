@@ -35,14 +35,15 @@ import { PageHead } from '~/components/PageHead.tsx'
 
 import type { EditOrigin } from '~/files/editOrigin.ts'
 import { originOf } from '~/files/editOrigin.ts'
+import { readAddress } from '~/views/addresses.ts'
 
 import type { Route } from './+types/bench'
 
 export async function loader({ request }: Route.LoaderArgs) {
-  const { searchParams } = new URL(request.url)
-  const view = readBenchView(searchParams)
+  const address = readAddress('bench', request)
+  const view = readBenchView(address)
   const [page, settings] = await Promise.all([
-    withDatabase(() => listBoxes(view, searchParams.get('after'))),
+    withDatabase(() => listBoxes(view, address.after)),
     readSettings(request),
   ])
   const [jobs, deletedCount, demoBox] = await withDatabase(() =>

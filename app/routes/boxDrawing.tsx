@@ -3,6 +3,7 @@ import { noSuchBox, withDatabase } from '~/.server/answers.ts'
 import { findBox } from '~/.server/boxes.ts'
 import { drawSvg } from '~/.server/drawing.tsx'
 import { attachment } from '~/.server/downloads.ts'
+import { readAddress } from '~/views/addresses.ts'
 import { readSettings } from '~/.server/settings.ts'
 
 /** The drawing of a box as SVG, in one of its positions where the address names one. */
@@ -12,7 +13,7 @@ export async function loader({ params, request }: Route.LoaderArgs) {
     readSettings(request),
   ])
   if (!box) throw noSuchBox()
-  const { svg, label } = drawSvg(box.draft, settings, new URL(request.url).searchParams)
+  const { svg, label } = drawSvg(box.draft, settings, readAddress('trace', request))
   const name = label === null ? box.draft.name : `${box.draft.name} ${label}`
   return new Response(svg, { headers: attachment('image/svg+xml', name, 'svg') })
 }

@@ -6,6 +6,7 @@ import { vocabularyOf } from '~/words/vocabulary.ts'
 import { attachment } from '~/.server/downloads.ts'
 import { analyseDraft } from '~/views/box/analysis.ts'
 import { formatRatiosCsv } from '~/files/ratiosCsv.ts'
+import { readAddress } from '~/views/addresses.ts'
 import { compareRatios, indexBox } from 'core'
 
 /** The ratios of a box for a spreadsheet. */
@@ -16,7 +17,7 @@ export async function loader({ params, request }: Route.LoaderArgs) {
   ])
   if (!box) throw noSuchBox()
   const { draft } = box
-  const wanted = new URL(request.url).searchParams.get('at')
+  const wanted = readAddress('ratios', request).at
   const at = draft.members.find(({ id }) => id === wanted)?.id
   const rows = compareRatios(analyseDraft(draft).positions, draft, at)
   const naming = { box: indexBox(draft), words: vocabularyOf(settings) }

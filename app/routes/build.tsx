@@ -1,3 +1,4 @@
+import type { Address, ChangeAddress } from '~/views/addresses.ts'
 import { Fragment, useCallback, useMemo, useState } from 'react'
 import { Link } from 'react-router'
 
@@ -14,14 +15,13 @@ import { useBuild } from '~/components/build/useBuild.ts'
 import { Photos } from '~/components/job/Photos.tsx'
 import { useOpenJob } from '~/components/job/jobContext.ts'
 import { LookButtons } from '~/components/measure/LookButtons.tsx'
-import type { ChangeView } from '~/components/useViewState.ts'
-import { useViewState } from '~/components/useViewState.ts'
+import { useAddress } from '~/components/useAddress.ts'
 import { NothingToShow, WorkArea, WorkMain, WorkPanel } from '~/components/WorkArea.tsx'
 import type { InHand, Standing } from '~/views/build/buildView.ts'
 import { inHandOf, lastStep, trayFor } from '~/views/build/buildView.ts'
 
 /** Which part and row are looked at, in the address. */
-function useChosen(search: URLSearchParams, change: ChangeView) {
+function useChosen(search: Address<'build'>, change: ChangeAddress<'build'>) {
   const choose = useCallback(
     (part: AssemblyPart) => {
       change({ part: part.id, row: '' })
@@ -35,7 +35,7 @@ function useChosen(search: URLSearchParams, change: ChangeView) {
     [change],
   )
   const letGo = (): void => {
-    if (search.has('part') || search.has('row')) change({ part: '', row: '' })
+    if (search.part !== null || search.row !== null) change({ part: '', row: '' })
   }
   return {
     choose,
@@ -102,15 +102,15 @@ function NextPart(props: NextPartProps) {
 export default function BuildPage() {
   const { draft } = useOpenBox()
   const { job, current, record } = useOpenJob()
-  const [search, change] = useViewState()
-  const direction: Direction = search.get('view') === 'up' ? 'up' : 'down'
+  const [search, change] = useAddress('build')
+  const direction: Direction = search.view === 'up' ? 'up' : 'down'
   const build = useBuild()
   const { naming, assembly, order } = build
   const progress = useMemo(
     () => progressOf(assembly, order, job.taken, direction),
     [assembly, order, job.taken, direction],
   )
-  const asked = search.get('part') ?? ''
+  const asked = search.part ?? ''
   const inHand = useMemo(
     () => inHandOf(assembly, order, progress, direction, asked),
     [assembly, order, progress, direction, asked],
@@ -159,7 +159,7 @@ export default function BuildPage() {
           draft={draft}
           build={build}
           standing={standing}
-          row={search.get('row') ?? ''}
+          row={search.row ?? ''}
           onRow={chooseRow}
           onChoose={choose}
         />

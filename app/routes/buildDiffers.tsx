@@ -12,17 +12,18 @@ import { SelectField } from '~/components/Fields.tsx'
 import { useOpenJob } from '~/components/job/jobContext.ts'
 import { PrintButton } from '~/components/PrintButton.tsx'
 import { Table } from '~/components/Table.tsx'
-import { useViewState } from '~/components/useViewState.ts'
+import { useAddress } from '~/components/useAddress.ts'
 import { differenceWords } from '~/words/build.ts'
 import { formatWhen } from '~/words/format.ts'
 import { capitalize } from '~/words/names.ts'
+import { readAddress } from '~/views/addresses.ts'
 
 /** The units of this kind, and the one that is put beside this. */
 export async function loader({ params, request }: Route.LoaderArgs) {
   const box = await withDatabase(() => findBox(params.boxId))
   if (!box) throw noSuchBox()
   const [units, other] = await withDatabase(() =>
-    Promise.all([alikeUnits(box), otherUnit(new URL(request.url).searchParams.get('unit'))]),
+    Promise.all([alikeUnits(box), otherUnit(readAddress('differs', request).unit)]),
   )
   return { units, other }
 }
@@ -36,11 +37,11 @@ export function clientLoader({ serverLoader }: Route.ClientLoaderArgs) {
 export default function BuildDiffers({ loaderData: { units, other } }: Route.ComponentProps) {
   const { draft, words } = useOpenBox()
   const { job, jobs, beside: limits, current } = useOpenJob()
-  const [search, change] = useViewState()
+  const [search, change] = useAddress('differs')
   const naming = useMemo(() => ({ box: indexBox(draft), words }), [draft, words])
   const earlier = jobs.filter(({ id }) => id !== current?.id)
-  const chosen = earlier.find(({ id }) => id === search.get('visit')) ?? earlier.at(-1)
-  const isUnit = search.has('unit')
+  const chosen = earlier.find(({ id }) => id === search.visit) ?? earlier.at(-1)
+  const isUnit = search.unit !== null
   const beside: { readonly assembled: Assembled; readonly name: string } | undefined =
     isUnit && other
       ? {
@@ -68,7 +69,7 @@ export default function BuildDiffers({ loaderData: { units, other } }: Route.Com
           <div className="no-print flex items-end gap-2">
             <SelectField
               label="Beside"
-              value={isUnit ? `unit ${search.get('unit') ?? ''}` : `visit ${chosen?.id ?? ''}`}
+              value={isUnit ? `unit ${search.unit}` : `visit ${chosen?.id ?? ''}`}
               options={[
                 ...earlier.map(
                   ({ id, number, openedAt }) =>

@@ -11,7 +11,7 @@ import { useBuild } from '~/components/build/useBuild.ts'
 import { WantedParts } from '~/components/build/WantedParts.tsx'
 import { useOpenJob } from '~/components/job/jobContext.ts'
 import { SectionDrawing } from '~/components/section/SectionDrawing.tsx'
-import { useViewState } from '~/components/useViewState.ts'
+import { useAddress } from '~/components/useAddress.ts'
 import { WorkArea, WorkMain, WorkPanel } from '~/components/WorkArea.tsx'
 import { bareParts, partsDrawn } from '~/views/build/buildView.ts'
 import type { Reach } from '~/views/build/reach.ts'
@@ -56,8 +56,8 @@ export default function BuildReach() {
   const { job } = useOpenJob()
   const build = useBuild()
   const { naming, assembly, order, groups } = build
-  const [search, change] = useViewState()
-  const asked = (search.get('for') ?? '').split('|').filter(Boolean)
+  const [search, change] = useAddress('reach')
+  const asked = (search.for ?? '').split('|').filter(Boolean)
   const targets = [...new Set(asked.flatMap((ref) => assembly.byRef.get(ref) ?? []))]
   const off = partsOff(assembly, job.taken)
   const reach = reachOf(naming.box, assembly, order, targets, off)

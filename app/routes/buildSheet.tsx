@@ -13,7 +13,7 @@ import type { OpenBuild } from '~/components/build/useBuild.ts'
 import { useBuild } from '~/components/build/useBuild.ts'
 import { SelectField } from '~/components/Fields.tsx'
 import { useOpenJob } from '~/components/job/jobContext.ts'
-import { useViewState } from '~/components/useViewState.ts'
+import { useAddress } from '~/components/useAddress.ts'
 import { Warning } from '~/components/Warning.tsx'
 import { benchCheckOf } from '~/views/build/benchCheck.ts'
 import { CAUTION_WORDS, faceWords, partNotes, precedenceWords, stepWords } from '~/words/build.ts'
@@ -76,8 +76,8 @@ export default function BuildSheet() {
   const { job } = useOpenJob()
   const build = useBuild()
   const { order, assembly, nameOf } = build
-  const [search, change] = useViewState()
-  const direction: Direction = search.get('way') === 'down' ? 'down' : 'up'
+  const [search, change] = useAddress('steps')
+  const direction: Direction = search.way === 'down' ? 'down' : 'up'
   const steps = direction === 'down' ? order.down : [...order.down].reverse()
   const rows = useMemo(() => benchCheckOf(draft, job), [draft, job])
   return (

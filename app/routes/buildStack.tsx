@@ -9,19 +9,19 @@ import { StackAnswer, StackRoom } from '~/components/build/StackPanels.tsx'
 import { TimingCards } from '~/components/build/TimingCards.tsx'
 import { useBuild } from '~/components/build/useBuild.ts'
 import { useStack } from '~/components/build/useStack.ts'
-import { useViewState } from '~/components/useViewState.ts'
+import { useAddress } from '~/components/useAddress.ts'
 
 /** A stack against its shaft: the end play that follows, the shim for it; and timed countershafts. */
 export default function BuildStack() {
   const { draft } = useOpenBox()
   const become = useBecome()
   const { naming, groups, nameOf } = useBuild()
-  const [search, change] = useViewState()
+  const [search, change] = useAddress('stack')
   // The fullest shaft first: it is what most ask about.
   const benches = groups
     .filter(({ bench }) => bench !== null)
     .sort((one, other) => other.parts.length - one.parts.length)
-  const group = benches.find(({ bench }) => bench === search.get('shaft')) ?? benches[0]
+  const group = benches.find(({ bench }) => bench === search.shaft) ?? benches[0]
   const open = useStack(group)
   const timings = useMemo(() => timingsOf(draft), [draft])
   const { turned } = open.stack

@@ -13,6 +13,7 @@ import { useOpenBox } from '~/components/box/boxContext.ts'
 import { Comparison } from '~/components/history/Comparison.tsx'
 import { formatWhen } from '~/words/format.ts'
 import { editWords, originWords } from '~/words/changes.ts'
+import { readAddress } from '~/views/addresses.ts'
 
 import type { Route } from './+types/history'
 
@@ -24,11 +25,11 @@ function numberOf(text: string | null): number | null {
 }
 
 export async function loader({ params, request }: Route.LoaderArgs) {
-  const { searchParams } = new URL(request.url)
-  const compareId = numberOf(searchParams.get('compare'))
+  const { compare, before } = readAddress('history', request)
+  const compareId = numberOf(compare)
   return withDatabase(async () => {
     const [revisions, compared] = await Promise.all([
-      listRevisions(params.boxId, numberOf(searchParams.get('before'))),
+      listRevisions(params.boxId, numberOf(before)),
       compareId === null ? null : draftBefore(params.boxId, compareId),
     ])
     return {

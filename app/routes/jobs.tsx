@@ -27,6 +27,7 @@ import type { Shelf } from '~/files/shelf.ts'
 import { areInitials } from '~/settings.ts'
 import { entryWords } from '~/words/jobs.ts'
 import { capitalize } from '~/words/names.ts'
+import { readAddress } from '~/views/addresses.ts'
 
 export interface LoadedJobs {
   readonly jobs: readonly LoadedJob[]
@@ -121,7 +122,7 @@ export default function Jobs({ loaderData }: { readonly loaderData: LoadedJobs }
   const { opened: kept, outbox } = useKeptJob(
     id,
     loaderData.jobs,
-    search.get('job'),
+    readAddress('box', search).job,
     settings.initials,
     beside,
   )

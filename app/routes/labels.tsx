@@ -6,17 +6,18 @@ import { chosenJob } from '~/.server/jobDownloads.ts'
 import { PrintButton } from '~/components/PrintButton.tsx'
 import { useOpenBox } from '~/components/box/boxContext.ts'
 import { SelectField } from '~/components/Fields.tsx'
-import { useViewState } from '~/components/useViewState.ts'
+import { useAddress } from '~/components/useAddress.ts'
 import type { Labelled } from '~/views/labels/labels.ts'
 import { LABELLED, labelsOf, readLabelled } from '~/views/labels/labels.ts'
 import { FAMILY_NAMES } from '~/words/jobs.ts'
 import { inWords } from '~/words/vocabulary.ts'
 import type { Vocabulary } from '~/words/vocabulary.ts'
+import { readAddress } from '~/views/addresses.ts'
 
 export async function loader({ params, request }: Route.LoaderArgs) {
   const { box, words, job } = await chosenJob(params.boxId, request)
-  const { origin, searchParams } = new URL(request.url)
-  const labelled = readLabelled(searchParams.get('of'))
+  const { origin } = new URL(request.url)
+  const labelled = readLabelled(readAddress('labels', request).of)
   const labels = labelsOf({ box: indexBox(box.draft), words }, box.id, job, labelled)
   return {
     origin,
@@ -42,7 +43,7 @@ function choiceWords(words: Vocabulary, labelled: Labelled): string {
 /** Labels to print and stick on the unit, its trays and its parts; their codes open the page in question. */
 export default function Labels({ loaderData: { origin, labels } }: Route.ComponentProps) {
   const { draft, words } = useOpenBox()
-  const [search, change] = useViewState()
+  const [search, change] = useAddress('labels')
   return (
     <main className="flex-1 px-4 py-3 lg:min-h-0 lg:overflow-auto" tabIndex={0}>
       <title>{`${draft.name} · Labels · Udrix`}</title>
@@ -50,7 +51,7 @@ export default function Labels({ loaderData: { origin, labels } }: Route.Compone
         <div className="no-print mb-3 flex flex-wrap items-end gap-3">
           <SelectField
             label="Besides the unit and its trays"
-            value={readLabelled(search.get('of'))}
+            value={readLabelled(search.of)}
             options={LABELLED.map((each) => [each, choiceWords(words, each)])}
             onChange={(of) => {
               change({ of: of === 'none' ? '' : of })

@@ -16,7 +16,7 @@ import { PartsTable } from '~/components/layout/PartsTable.tsx'
 import type { Drafting } from '~/components/layout/useDrafting.ts'
 import { useDrafting } from '~/components/layout/useDrafting.ts'
 import { FoundPositions } from '~/components/positions/FoundPositions.tsx'
-import { useViewState } from '~/components/useViewState.ts'
+import { useAddress } from '~/components/useAddress.ts'
 import { WorkArea, WorkMain, WorkPanel } from '~/components/WorkArea.tsx'
 import type { BoxIssue } from 'core'
 
@@ -57,11 +57,11 @@ function LayoutTools({ drafting, canHideParts, hasParts, onParts }: LayoutToolsP
 export default function LayOut() {
   const { draft, words, edit } = useOpenBox()
   const drafting = useDrafting()
-  const [search, change] = useViewState()
+  const [search, change] = useAddress('layout')
   const { issues } = useMemo(() => analyseDraft(draft), [draft])
-  const view = VIEWS.find((candidate) => candidate === search.get('view')) ?? 'drawing'
+  const view = VIEWS.find((candidate) => candidate === search.view) ?? 'drawing'
 
-  const hasParts = search.get('layer') !== 'none'
+  const hasParts = search.layer !== 'none'
 
   const count = (gearId: string, toothCount: number | null): void => {
     const base = draft.gears.find((gear) => gear.id === gearId)?.toothCount ?? null

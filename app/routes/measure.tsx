@@ -14,7 +14,7 @@ import { VerdictDrawing } from '~/components/measure/VerdictDrawing.tsx'
 import { TrayField } from '~/components/measure/TrayField.tsx'
 import { Neighbours } from '~/components/measure/Neighbours.tsx'
 import { Warning } from '~/components/Warning.tsx'
-import { useViewState } from '~/components/useViewState.ts'
+import { useAddress } from '~/components/useAddress.ts'
 import { NothingToShow, WorkArea, WorkMain, WorkPanel } from '~/components/WorkArea.tsx'
 import { unitPartName } from '~/words/jobs.ts'
 import { MEASURE_NAMES } from '~/words/measures.ts'
@@ -38,8 +38,8 @@ function PartInHand(props: PartInHandProps) {
   const { part, name, isDisabled, units, onUnits, tool, onTool } = props
   const { id } = useOpenBox()
   const { job, record } = useOpenJob()
-  const [search, change] = useViewState()
-  const asked = MEASURES.find((each) => each === search.get('measure'))
+  const [search, change] = useAddress('measure')
+  const asked = MEASURES.find((each) => each === search.measure)
   const measure = part.measures.find((each) => each === asked) ?? part.measures[0]
   return (
     <>
@@ -97,19 +97,19 @@ function PartInHand(props: PartInHandProps) {
 export default function MeasurePage() {
   const { draft, words } = useOpenBox()
   const { job, current } = useOpenJob()
-  const [search, change] = useViewState()
+  const [search, change] = useAddress('measure')
   const [units, setUnits] = useState<UnitsOfMeasures>({})
   const [tool, setTool] = useState('')
   const naming = useMemo(() => ({ box: indexBox(draft), words }), [draft, words])
   const parts = useMemo(() => unitParts(draft), [draft])
   const worst = useMemo(() => worstByPart(job), [job])
   const along = useMemo(() => alongShafts(draft, parts), [draft, parts])
-  const wanted = search.get('part') ?? ''
+  const wanted = search.part ?? ''
   const named = parts.find(({ ref }) => ref === wanted)
-  const tray = search.get('tray') ?? ''
+  const tray = search.tray ?? ''
   const part: UnitPart | undefined =
     named ??
-    parts.find(({ kind }) => kind === search.get('kind')) ??
+    parts.find(({ kind }) => kind === search.kind) ??
     parts.find(({ ref }) => job.trays.get(ref) === tray) ??
     parts[0]
   const isDisabled = current === undefined || job.isClosed

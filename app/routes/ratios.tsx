@@ -12,7 +12,7 @@ import { RatioTable } from '~/components/ratios/RatioTable.tsx'
 import { ShiftSpeedField, Shifts } from '~/components/ratios/Shifts.tsx'
 import { SelectField } from '~/components/Fields.tsx'
 import { parseShiftRpm } from '~/views/ratios/shiftPoints.ts'
-import { useViewState } from '~/components/useViewState.ts'
+import { useAddress } from '~/components/useAddress.ts'
 import type { Naming } from '~/words/names.ts'
 import { bodyName } from '~/words/names.ts'
 
@@ -42,15 +42,15 @@ function PlaceField({ naming, places, at, onChange }: PlaceFieldProps) {
 
 export default function Ratios() {
   const { id, draft, words, settings } = useOpenBox()
-  const [search, change] = useViewState()
+  const [search, change] = useAddress('ratios')
   const { positions, issues, solver } = useMemo(() => analyseDraft(draft), [draft])
   const places = useMemo(
     () => (solver ? ratioPlaces(solver.box, positions) : []),
     [solver, positions],
   )
-  const at = places.find((place) => place === search.get('at'))
+  const at = places.find((place) => place === search.at)
   const rows = useMemo(() => compareRatios(positions, draft, at), [positions, draft, at])
-  const engineRpm = parseShiftRpm(search.get('shift'))
+  const engineRpm = parseShiftRpm(search.shift)
   return (
     <main className="flex flex-1 flex-col gap-4 px-4 py-3">
       <title>{`${draft.name} · Ratios · Udrix`}</title>

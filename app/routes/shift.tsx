@@ -1,3 +1,4 @@
+import type { Address, ChangeAddress } from '~/views/addresses.ts'
 import { useHotkeys } from 'react-hotkeys-hook'
 
 import type { Analysis, BoxPosition } from 'core'
@@ -18,8 +19,7 @@ import { TimeLine } from '~/components/shift/TimeLine.tsx'
 import type { AskedChange, ChangeOfGear } from '~/components/shift/useChangeOfGear.ts'
 import { useChangeOfGear } from '~/components/shift/useChangeOfGear.ts'
 import { useShift } from '~/components/shift/useShift.ts'
-import type { ChangeView } from '~/components/useViewState.ts'
-import { useViewState } from '~/components/useViewState.ts'
+import { useAddress } from '~/components/useAddress.ts'
 import { Warning } from '~/components/Warning.tsx'
 import { NothingToShow, WorkArea, WorkMain, WorkPanel } from '~/components/WorkArea.tsx'
 import { PARTS_OF_A_STEP, slipLeft } from '~/views/shift/changeView.ts'
@@ -49,8 +49,8 @@ interface AsideOfChangeProps {
   readonly shown: ChangeOfGear
   /** What the box does at the moment looked at. */
   readonly state: Analysis
-  readonly search: URLSearchParams
-  readonly change: ChangeView
+  readonly search: Address<'shift'>
+  readonly change: ChangeAddress<'shift'>
 }
 
 /** How it is changed, what comes of it, its steps, and what has to match. */
@@ -107,7 +107,7 @@ export default function Shift() {
   const { words } = useOpenBox()
   const open = useShift()
   const { draft, naming, positions, solver, issues } = open
-  const [search, change] = useViewState()
+  const [search, change] = useAddress('shift')
   const asked = useChangeOfGear(open, search)
   const { inputRpm, shown } = asked
   usePositionKeys(positions, (to) => {

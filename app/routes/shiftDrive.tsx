@@ -1,3 +1,4 @@
+import type { ChangeAddress } from '~/views/addresses.ts'
 import { useEffect } from 'react'
 import type { ShouldRevalidateFunctionArgs } from 'react-router'
 
@@ -18,18 +19,18 @@ import { useDrive } from '~/components/drive/useDrive.ts'
 import { useDriveTask } from '~/components/drive/useDriveTask.ts'
 import { PrintButton } from '~/components/PrintButton.tsx'
 import { useShift } from '~/components/shift/useShift.ts'
-import type { ChangeView } from '~/components/useViewState.ts'
-import { useViewState } from '~/components/useViewState.ts'
+import { useAddress } from '~/components/useAddress.ts'
 import { Warning } from '~/components/Warning.tsx'
 import { NothingToShow, WorkArea, WorkMain, WorkPanel } from '~/components/WorkArea.tsx'
 import type { DriveAnswer } from '~/views/drive/driveJob.ts'
 import { besideOf, formatBeside } from '~/views/drive/besideUnits.ts'
 import { WAY_NAMES, notDrivenWords, weightlessWords } from '~/words/drive.ts'
 import { capitalize } from '~/words/names.ts'
+import { readAddress } from '~/views/addresses.ts'
 
 /** The units of the bench that can be put beside this one, and those that are. */
 export async function loader({ params, request }: Route.LoaderArgs) {
-  const asked = new URL(request.url).searchParams.get('beside')
+  const { beside: asked } = readAddress('drive', request)
   const [choices, units] = await withDatabase(() =>
     Promise.all([unitsToChoose(params.boxId), unitsBeside(asked)]),
   )
@@ -40,7 +41,7 @@ const open = staysOpen<Awaited<ReturnType<typeof loader>>>()
 
 /** This box is driven in the browser; others have to have been asked for while the server was there. */
 export function clientLoader({ params, request, serverLoader }: Route.ClientLoaderArgs) {
-  const asked = new URL(request.url).searchParams.get('beside')
+  const { beside: asked } = readAddress('drive', request)
   return open
     .load(`${params.boxId} ${asked}`, serverLoader)
     .catch(() => ({ asked, choices: [], units: [], isAway: true }))
@@ -49,7 +50,7 @@ export function clientLoader({ params, request, serverLoader }: Route.ClientLoad
 /** The units are asked for anew only where others are named. */
 export function shouldRevalidate(asked: ShouldRevalidateFunctionArgs) {
   const { currentUrl, nextUrl } = asked
-  const isSame = currentUrl.searchParams.get('beside') === nextUrl.searchParams.get('beside')
+  const isSame = readAddress('drive', currentUrl).beside === readAddress('drive', nextUrl).beside
   return !isSame || unlessSamePage(asked)
 }
 
@@ -57,7 +58,7 @@ interface WhatItDoesProps {
   readonly answer: Extract<DriveAnswer, { readonly ok: true }>
   readonly way: DriveWay
   readonly loaderData: Route.ComponentProps['loaderData']
-  readonly change: ChangeView
+  readonly change: ChangeAddress<'drive'>
 }
 
 /** The changes of a drive one by one, and its figures beside those of other ways and units. */
@@ -113,7 +114,7 @@ export default function ShiftDrive({ loaderData }: Route.ComponentProps) {
   const { units } = loaderData
   const { id, settings } = useOpenBox()
   const { draft, naming, positions, solver, issues } = useShift()
-  const [search, change] = useViewState()
+  const [search, change] = useAddress('drive')
   useEffect(() => {
     if (!loaderData.isAway) open.remember(`${id} ${loaderData.asked}`, loaderData)
   }, [id, loaderData])

@@ -11,7 +11,7 @@ import { DrumFigure } from '~/components/shift/DrumFigure.tsx'
 import { FalseNeutrals, GrooveFields, StarKeys } from '~/components/shift/DrumPanels.tsx'
 import { ShiftProposal, saysWhatMoves } from '~/components/shift/ShiftProposal.tsx'
 import { useShift } from '~/components/shift/useShift.ts'
-import { useViewState } from '~/components/useViewState.ts'
+import { useAddress } from '~/components/useAddress.ts'
 import { Warning } from '~/components/Warning.tsx'
 import { NothingToShow, WorkArea, WorkMain, WorkPanel } from '~/components/WorkArea.tsx'
 import { stretchAt, withPoints } from '~/views/shift/drumView.ts'
@@ -47,11 +47,11 @@ interface DrumPanelsProps {
 /** What the drum does at its angle, where its star settles, and a groove to change. */
 function DrumPanels({ drum, proof, angleDeg, stretch, onAngle, onDrum }: DrumPanelsProps) {
   const { naming } = useShift()
-  const [search, change] = useViewState()
+  const [search, change] = useAddress('drum')
   const star = settlesAt(proof.stops, rational(Math.round(angleDeg * 10), 10))
   const groove = Math.max(
     0,
-    drum.tracks.findIndex(({ coupler }) => coupler === search.get('groove')),
+    drum.tracks.findIndex(({ coupler }) => coupler === search.groove),
   )
   return (
     <>
@@ -79,13 +79,13 @@ function DrumPanels({ drum, proof, angleDeg, stretch, onAngle, onDrum }: DrumPan
 export default function ShiftDrum() {
   const { words } = useOpenBox()
   const { draft, naming, solver } = useShift()
-  const [search, change] = useViewState()
+  const [search, change] = useAddress('drum')
   const drum = draft.drums?.[0]
   const proof = useMemo(
     () => (solver && drum ? proveDrum(solver, drum) : undefined),
     [solver, drum],
   )
-  const asked = Number(search.get('angle') ?? '')
+  const asked = Number(search.angle ?? '')
   const angleDeg = Number.isFinite(asked) ? Math.min(Math.max(asked, 0), 359.9) : 0
   const become = useBecome()
   const keep = (next: Drum): void => {

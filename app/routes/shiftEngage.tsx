@@ -1,3 +1,4 @@
+import type { Address } from '~/views/addresses.ts'
 import type { Engageable, Approach, BoxDraft, Job } from 'core'
 import { engageables, contactOf } from 'core'
 
@@ -8,7 +9,7 @@ import { PrintButton } from '~/components/PrintButton.tsx'
 import { ContactFigure } from '~/components/shift/ContactFigure.tsx'
 import { DogLoadFields, RingGapFields } from '~/components/shift/EngageFields.tsx'
 import { useShift } from '~/components/shift/useShift.ts'
-import { useViewState } from '~/components/useViewState.ts'
+import { useAddress } from '~/components/useAddress.ts'
 import { NothingToShow, WorkArea, WorkMain, WorkPanel } from '~/components/WorkArea.tsx'
 import { measureAddress } from '~/views/measure/measureAddress.ts'
 import {
@@ -39,13 +40,13 @@ function approachOf(
   draft: BoxDraft,
   job: Job,
   chosen: Engageable,
-  search: URLSearchParams,
+  search: Address<'engage'>,
 ): AskedApproach {
   const { hasRing } = chosen
-  const asked = Number(search.get('way') ?? HALF)
+  const asked = Number(search.way ?? HALF)
   const way = Number.isFinite(asked) ? Math.min(Math.max(Math.round(asked), 0), 100) : HALF
   const measuredMm = hasRing ? measuredGapMm(job, chosen) : null
-  const tried = search.get('gap')
+  const tried = search.gap
   const triedMm = tried === null || !Number.isFinite(Number(tried)) ? null : Number(tried)
   const travelMm = travelOf(draft, chosen)
   const depthMm = depthOf(chosen, travelMm)
@@ -92,9 +93,9 @@ export default function ShiftEngage() {
   const { id, settings } = useOpenBox()
   const { draft, naming } = useShift()
   const { job } = useOpenJob()
-  const [search, change] = useViewState()
+  const [search, change] = useAddress('engage')
   const all = engageables(draft)
-  const chosen = all.find(({ key }) => key === search.get('at')) ?? all[0]
+  const chosen = all.find(({ key }) => key === search.at) ?? all[0]
   if (!chosen)
     return (
       <NothingToShow title={`${draft.name} · Half engaged`}>
@@ -168,7 +169,7 @@ export default function ShiftEngage() {
           <DogLoadFields
             dogs={dogs}
             name={name}
-            torqueNm={figureWithin(search.get('load'), USUAL_LOAD_NM, [0, MOST_LOAD_NM])}
+            torqueNm={figureWithin(search.load, USUAL_LOAD_NM, [0, MOST_LOAD_NM])}
             unit={torqueUnit}
             onTorque={(torqueNm) => {
               change({ load: `${torqueNm}` })

@@ -1,3 +1,4 @@
+import type { Address, ChangeAddress } from '~/views/addresses.ts'
 import { useMemo } from 'react'
 
 import type { InterlockPart, MovedRod } from 'core'
@@ -11,8 +12,7 @@ import { RodKeys } from '~/components/shift/RodKeys.tsx'
 import { RodsFigure } from '~/components/shift/RodsFigure.tsx'
 import { ShiftProposal, saysWhatMoves } from '~/components/shift/ShiftProposal.tsx'
 import { useShift } from '~/components/shift/useShift.ts'
-import type { ChangeView } from '~/components/useViewState.ts'
-import { useViewState } from '~/components/useViewState.ts'
+import { useAddress } from '~/components/useAddress.ts'
 import { Warning } from '~/components/Warning.tsx'
 import { NothingToShow, WorkArea, WorkMain, WorkPanel } from '~/components/WorkArea.tsx'
 import { formatMoved, holderOf, inRows, parseMoved } from '~/views/shift/rodsView.ts'
@@ -22,7 +22,7 @@ import { rodName } from '~/words/shift.ts'
 const NO_PARTS: readonly InterlockPart[] = []
 
 /** The rods as the address has them moved, and what of the interlock is left in between. */
-function useRods(search: URLSearchParams, change: ChangeView) {
+function useRods(search: Address<'interlock'>, change: ChangeAddress<'interlock'>) {
   const { draft } = useShift()
   const rods = inRows(rodsOf(draft)).filter(
     ({ id, switched }) =>
@@ -30,10 +30,10 @@ function useRods(search: URLSearchParams, change: ChangeView) {
       draft.interlockParts?.some(({ selectors }) => selectors.includes(id)) === true,
   )
   const parts = draft.interlockParts ?? NO_PARTS
-  const out = new Set((search.get('out') ?? '').split('|').filter(Boolean))
+  const out = new Set((search.out ?? '').split('|').filter(Boolean))
   const left = parts.filter(({ id }) => !out.has(id))
-  const moved = parseMoved(draft, search.get('moved'))
-  const refused = rods.find(({ id }) => id === search.get('held'))
+  const moved = parseMoved(draft, search.moved)
+  const refused = rods.find(({ id }) => id === search.held)
   const holder = refused && holderOf(left, moved, refused.id)
   const set = (rod: MovedRod['selector'], place: MovedRod['place'] | null): void => {
     const others = moved.filter(({ selector }) => selector.id !== rod.id)
@@ -51,7 +51,7 @@ function useRods(search: URLSearchParams, change: ChangeView) {
 export default function ShiftInterlock() {
   const { words } = useOpenBox()
   const { draft, naming, solver, issues } = useShift()
-  const [search, change] = useViewState()
+  const [search, change] = useAddress('interlock')
   const proof = useMemo(() => (solver ? proveInterlock(solver) : undefined), [solver])
   const { rods, parts, out, left, moved, refused, holder, set } = useRods(search, change)
   const places = placesWith(draft, moved)

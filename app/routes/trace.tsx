@@ -9,25 +9,25 @@ import { IssueList } from '~/components/box/IssueList.tsx'
 import type { OpenTrace } from '~/components/trace/traceContext.ts'
 import { OpenTraceProvider } from '~/components/trace/traceContext.ts'
 import { readTraceInput } from '~/views/trace/traceInput.ts'
-import { parseLayers, parsePace, readTraceState, traceAddress } from '~/views/trace/traceState.ts'
-import { useViewState } from '~/components/useViewState.ts'
+import { parseLayers, parsePace, readTraceState } from '~/views/trace/traceState.ts'
+import { useAddress } from '~/components/useAddress.ts'
 import { NothingToShow } from '~/components/WorkArea.tsx'
 
 export default function Trace() {
   const { draft, words, settings } = useOpenBox()
-  const [search, change] = useViewState()
+  const [search, change] = useAddress('trace')
   const analysed = useMemo(() => analyseDraft(draft), [draft])
   const naming = useMemo(() => ({ box: indexBox(draft), words }), [draft, words])
-  const { position, moved, overrun, share, waits } = traceAddress(search)
+  const { position, moved, overrun, share, waits } = search
   const state = useMemo(
     () => readTraceState(draft, analysed, { position, moved, overrun, share, waits }),
     [draft, analysed, position, moved, overrun, share, waits],
   )
   const input = useMemo(() => readTraceInput(search, settings), [search, settings])
-  const layersText = search.get('layers')
+  const layersText = search.layers
   const layers = useMemo(() => parseLayers(layersText), [layersText])
   const { positions, issues } = analysed
-  const pace = parsePace(search.get('motion'))
+  const pace = parsePace(search.motion)
   const trace = useMemo(
     (): OpenTrace | undefined =>
       state && { ...state, search, change, naming, positions, issues, input, layers, pace },

@@ -28,7 +28,7 @@ const COMPARISONS = [
 function useTrial(isOfCounts: boolean) {
   const { id: boxId, draft } = useOpenBox()
   const { search, change } = useOpenTrace()
-  const countsText = search.get('counts')
+  const countsText = search.counts
   const counts = useMemo(() => parseCounts(draft, countsText), [draft, countsText])
   const setCounts = (next: ReadonlyMap<string, number>): void => {
     const text = formatCounts(next)
@@ -82,10 +82,10 @@ export default function TraceCompare() {
   const { draft, words } = useOpenBox()
   const trace = useOpenTrace()
   const { naming, positions, search, change, selected, input } = trace
-  const isOfCounts = search.get('compare') === 'counts'
+  const isOfCounts = search.compare === 'counts'
   const { counts, setCounts } = useTrial(isOfCounts)
   const other =
-    positions.find(({ position }) => position.id === search.get('with')) ??
+    positions.find(({ position }) => position.id === search.with) ??
     positions[(trace.at + 1) % positions.length] ??
     selected
   const sides = useMemo(

@@ -74,7 +74,7 @@ export default function TraceDrawing() {
   const { position, analysis } = selected
   const navigate = useNavigate()
   const [pointedGear, setPointedGear] = useState<string>()
-  const hasInterlock = search.get('interlock') !== 'out'
+  const hasInterlock = search.interlock !== 'out'
   const { held, letGo, move } = useSleeves(hasInterlock)
   const select = usePositionChoice(letGo)
   const drive = analysis.state === 'drive' ? analysis : undefined
@@ -90,7 +90,7 @@ export default function TraceDrawing() {
           state={analysis}
           drive={drive}
           ribbonFullTorque={ribbonFullTorque(
-            parseRibbonScale(search.get('ribbon')),
+            parseRibbonScale(search.ribbon),
             trace,
             input.torqueNm,
           )}

@@ -4,7 +4,7 @@ import { couplersAway, onTheRoad, spin } from 'core'
 
 import { useOpenBox } from '~/components/box/boxContext.ts'
 import { ToggleRow } from '~/components/ToggleRow.tsx'
-import { useViewState } from '~/components/useViewState.ts'
+import { useAddress } from '~/components/useAddress.ts'
 import { SectionDrawing } from '~/components/section/SectionDrawing.tsx'
 import { neutralPlaces } from '~/views/trace/spinState.ts'
 import type { Towing } from '~/views/trace/towing.ts'
@@ -48,10 +48,10 @@ function TowedParts({ naming, towing }: { readonly naming: Naming; readonly towi
 export default function TraceTowing() {
   const { draft, words } = useOpenBox()
   const { naming, positions, layers, pace, solver } = useOpenTrace()
-  const [search, change] = useViewState()
+  const [search, change] = useAddress('trace')
   const { outputs } = draft
   // One wheel off the ground turns by itself; with all of them on it they turn together.
-  const alone = outputs.length > 1 ? outputs.find((id) => id === search.get('on')) : undefined
+  const alone = outputs.length > 1 ? outputs.find((id) => id === search.on) : undefined
   const { state, towing } = useMemo(() => {
     const places = neutralPlaces(draft, positions)
     const result = spin(

@@ -20,7 +20,7 @@ import { SectionDrawing } from '~/components/section/SectionDrawing.tsx'
 import { CheckTable } from '~/components/turns/CheckTable.tsx'
 import { Suspects } from '~/components/turns/Suspects.tsx'
 import { TurnEntry } from '~/components/turns/TurnEntry.tsx'
-import { useViewState } from '~/components/useViewState.ts'
+import { useAddress } from '~/components/useAddress.ts'
 import { WorkArea, WorkMain, WorkPanel } from '~/components/WorkArea.tsx'
 import { bodyName } from '~/words/names.ts'
 
@@ -45,23 +45,23 @@ function useTurnChecks(at: string | undefined) {
 export default function Turns() {
   const { id, draft, words } = useOpenBox()
   const { job, box, current, record } = useOpenJob()
-  const [search, change] = useViewState()
+  const [search, change] = useAddress('turns')
   const navigate = useNavigate()
   const naming = useMemo(() => ({ box: indexBox(draft), words }), [draft, words])
   const positions = useMemo(() => (box ? turnablePositions(box) : []), [box])
   const position =
-    positions.find((each) => each.id === search.get('position'))?.id ?? positions[0]?.id ?? ''
+    positions.find((each) => each.id === search.position)?.id ?? positions[0]?.id ?? ''
   const places = useMemo(() => {
     const { positions: analysed, solver } = analyseDraft(draft)
     return solver ? ratioPlaces(solver.box, analysed) : []
   }, [draft])
-  const at = places.find((place) => place === search.get('at'))
+  const at = places.find((place) => place === search.at)
   const { checks, judged, suspects, next } = useTurnChecks(at)
   const firstSuspect = suspects.find(({ miscounts }) => miscounts.length > 0)?.miscounts[0]?.gear.id
   const countHref = (gear: string): string => `/boxes/${id}/count?gear=${gear}&pass=second`
-  const readAt = search.get('read') === 'output' ? 'output' : 'input'
+  const readAt = search.read === 'output' ? 'output' : 'input'
   const given = readAt === 'input' ? 'output' : 'input'
-  const givenTurns = search.get(given) ?? USUAL_TURNS
+  const givenTurns = search[given] ?? USUAL_TURNS
   const isReadable = parseReading(givenTurns).ok
   return (
     <WorkArea title={`${draft.name} · Turns`}>

@@ -3,13 +3,8 @@ import { useRef } from 'react'
 import { Form, Link } from 'react-router'
 
 import type { BenchView } from '~/views/bench/benchView.ts'
-import {
-  BENCH_SORTS,
-  BENCH_STAGES,
-  BENCH_WAITS,
-  LONGEST_SEARCH,
-  isFiltered,
-} from '~/views/bench/benchView.ts'
+import { BENCH_SORTS, BENCH_STAGES, BENCH_WAITS } from '~/views/bench/benchChoices.ts'
+import { LONGEST_SEARCH, isFiltered } from '~/views/bench/benchView.ts'
 import { SORT_WORDS, WAIT_WORDS, benchStageWords } from '~/views/bench/benchWords.ts'
 import type { Vocabulary } from '~/words/vocabulary.ts'
 

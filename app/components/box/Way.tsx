@@ -5,8 +5,11 @@ import { Link, useLocation, useSearchParams } from 'react-router'
 
 import { checkBox } from 'core'
 
-import type { Here, NextThing, Page, Standing } from '~/views/box/way.ts'
+import type { Page } from '~/views/box/pages.ts'
+import { isOfTrace } from '~/views/box/pages.ts'
+import type { Here, NextThing, Standing } from '~/views/box/way.ts'
 import { WAY, findHere, nextThing } from '~/views/box/way.ts'
+import { readAddress } from '~/views/addresses.ts'
 
 import type { OpenBox } from './boxContext.ts'
 
@@ -30,16 +33,16 @@ export function usePlace({
   const [search] = useSearchParams()
   const base = `/boxes/${id}/`
   const below = pathname.replace(base, '').replace(/\/$/, '')
-  const here = findHere(below, search.get('view'))
-  const isTraced = (path: string): boolean => path === 'trace' || path.startsWith('trace/')
+  const here = findHere(below, readAddress('box', search).view)
+  const isTraced = isOfTrace({ path: below })
   return {
     base,
     standing,
     here,
     next: nextThing(standing, words, here),
     // The views of Trace share the position and all that is set with it.
-    hrefOf: ({ path }) =>
-      base + path + (isTraced(path) && isTraced(below) && search.size > 0 ? `?${search}` : ''),
+    hrefOf: (page) =>
+      base + page.path + (isTraced && isOfTrace(page) && search.size > 0 ? `?${search}` : ''),
   }
 }
 

@@ -6,7 +6,7 @@ import type { BoxDraft, Gear } from 'core'
 import { applyEdit, countedGears, countedTogether, countsFor, isDisputed } from 'core'
 
 import { useOpenBox } from '~/components/box/boxContext.ts'
-import { useViewState } from '~/components/useViewState.ts'
+import { useAddress } from '~/components/useAddress.ts'
 import type { AnalysedBox } from '~/views/box/analysis.ts'
 import { analyseDraft } from '~/views/box/analysis.ts'
 import type { CountFirst } from '~/views/count/countFirst.ts'
@@ -57,10 +57,10 @@ function withTyped(draft: BoxDraft, typed: Typed | undefined, reading: WhichCoun
 
 export function useCounting(): Counting {
   const { id, draft } = useOpenBox()
-  const [search, change, leave] = useViewState()
+  const [search, change, leave] = useAddress('count')
   const order = useMemo(() => countedGears(draft), [draft])
-  const reading: WhichCount = search.get('pass') === 'second' ? 'second' : 'first'
-  const chosen = draft.gears.find(({ id }) => id === search.get('gear'))
+  const reading: WhichCount = search.pass === 'second' ? 'second' : 'first'
+  const chosen = draft.gears.find(({ id }) => id === search.gear)
   const gear =
     order.find((candidate) => chosen && candidate === countedTogether(draft, chosen)[0]) ??
     order.find(isDisputed) ??
@@ -69,7 +69,7 @@ export function useCounting(): Counting {
   const [typed, setTyped] = useState<Typed>()
   const preview = useMemo(() => withTyped(draft, typed, reading), [draft, typed, reading])
   const { positions, issues } = useMemo(() => analyseDraft(preview), [preview])
-  const first = readFirst(search.get('first'), positions)
+  const first = readFirst(search.first, positions)
   const traceHref = (position: string) =>
     `/boxes/${id}/trace?position=${encodeURIComponent(position)}`
   const go = useCallback(

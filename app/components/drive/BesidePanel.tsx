@@ -1,10 +1,10 @@
+import type { Address, ChangeAddress } from '~/views/addresses.ts'
 import { X } from 'lucide-react'
 
 import type { DriveWay } from 'core'
 import { indexBox } from 'core'
 
 import { SelectField } from '~/components/Fields.tsx'
-import type { ChangeView } from '~/components/useViewState.ts'
 import type { UnitBeside, UnitName } from '~/views/drive/besideUnits.ts'
 import { MOST_BESIDE, besideOf, formatBeside } from '~/views/drive/besideUnits.ts'
 import type { BesideAnswer } from '~/views/drive/driveJob.ts'
@@ -21,7 +21,7 @@ interface BesidePanelProps {
   /** What can be chosen, and what was. */
   readonly choices: readonly UnitName[]
   readonly units: readonly UnitBeside[]
-  readonly change: ChangeView
+  readonly change: ChangeAddress<'drive'>
 }
 
 interface UnitsBesideProps {
@@ -53,8 +53,8 @@ function UnitsBeside({ units, onTakeOut }: UnitsBesideProps) {
 
 /** The same course in other units of the bench, each changed as is usual for it. */
 export function BesidePanel({ words, own, answers, choices, units, change }: BesidePanelProps) {
-  const without = (id: string) => (latest: URLSearchParams) => ({
-    beside: formatBeside(besideOf(latest.get('beside')).filter((each) => each !== id)),
+  const without = (id: string) => (latest: Address<'drive'>) => ({
+    beside: formatBeside(besideOf(latest.beside).filter((each) => each !== id)),
   })
   const free = choices.filter(({ id }) => units.every((unit) => unit.id !== id))
   return (
@@ -97,7 +97,7 @@ export function BesidePanel({ words, own, answers, choices, units, change }: Bes
             ]}
             onChange={(id) => {
               change((latest) => ({
-                beside: formatBeside([...besideOf(latest.get('beside')), id]),
+                beside: formatBeside([...besideOf(latest.beside), id]),
               }))
             }}
           />

@@ -1,3 +1,4 @@
+import type { ChangeAddress } from '~/views/addresses.ts'
 import { useState } from 'react'
 
 import type { BoxPosition, DriveResult } from 'core'
@@ -5,7 +6,6 @@ import type { BoxPosition, DriveResult } from 'core'
 import { keepCourse } from '~/client/courseStore.ts'
 import { SelectField } from '~/components/Fields.tsx'
 import { FileButton } from '~/components/FileButton.tsx'
-import type { ChangeView } from '~/components/useViewState.ts'
 import { Warning } from '~/components/Warning.tsx'
 import { MOST_CSV_BYTES, TOO_LONG, formatDriveCsv, parseDriveCsv } from '~/files/driveCsv.ts'
 import { unknownAsks } from '~/views/drive/driveView.ts'
@@ -22,7 +22,7 @@ interface CourseControlsProps {
   readonly task: DriveTaskOfPage
   readonly positions: readonly BoxPosition[]
   readonly result: DriveResult | undefined
-  readonly change: ChangeView
+  readonly change: ChangeAddress<'drive'>
 }
 
 interface CourseTaken {

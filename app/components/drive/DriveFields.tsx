@@ -1,5 +1,5 @@
-import type { ChangeView } from '~/components/useViewState.ts'
-import { CAR_FIELDS, ENGINE_FIELDS, RULE_FIELDS, TIME_FIELDS } from '~/views/drive/driveView.ts'
+import type { ChangeAddress } from '~/views/addresses.ts'
+import { CAR_FIELDS, ENGINE_FIELDS, RULE_FIELDS, TIME_FIELDS } from '~/views/drive/driveFields.ts'
 import type { TorqueUnit } from '~/words/format.ts'
 
 import { FigureFields } from './FigureFields.tsx'
@@ -8,7 +8,7 @@ import type { DriveFiguresOfPage } from './useDriveTask.ts'
 interface DriveFieldsProps {
   readonly figures: DriveFiguresOfPage
   readonly torqueUnit: TorqueUnit
-  readonly change: ChangeView
+  readonly change: ChangeAddress<'drive'>
 }
 
 /** All figures that a drive goes by, kind by kind. */

@@ -1,3 +1,4 @@
+import type { Address, ChangeAddress } from '~/views/addresses.ts'
 import { Suspense, lazy, useMemo } from 'react'
 
 import type { DriveResult, Solver } from 'core'
@@ -5,7 +6,6 @@ import { analyse } from 'core'
 
 import { useOpenBox } from '~/components/box/boxContext.ts'
 import { SectionDrawing } from '~/components/section/SectionDrawing.tsx'
-import type { ChangeView } from '~/components/useViewState.ts'
 import { placesOf, sampleAt } from '~/views/drive/driveView.ts'
 import { formatSeconds, momentWords } from '~/words/drive.ts'
 
@@ -18,8 +18,8 @@ interface DriveTimelineProps {
   readonly solver: Solver
   readonly result: DriveResult
   readonly endS: number
-  readonly search: URLSearchParams
-  readonly change: ChangeView
+  readonly search: Address<'drive'>
+  readonly change: ChangeAddress<'drive'>
 }
 
 interface MomentSliderProps {
@@ -72,11 +72,11 @@ function MomentSlider({ moment, fromS, toS, atS, isPart, change }: MomentSliderP
 /** The charts of a drive with a moment that can be moved, and the box as it stands then. */
 export function DriveTimeline({ solver, result, endS, search, change }: DriveTimelineProps) {
   const { draft, words, settings } = useOpenBox()
-  const picked = result.changes[Number(search.get('change') ?? '') - 1]
+  const picked = result.changes[Number(search.change ?? '') - 1]
   const [fromS, toS] = picked
     ? [Math.max(picked.startS - AROUND_S, 0), Math.min(picked.endS + AROUND_S, endS)]
     : [0, endS]
-  const atS = Math.min(Math.max(Number(search.get('at') ?? '') || 0, fromS), toS)
+  const atS = Math.min(Math.max(Number(search.at ?? '') || 0, fromS), toS)
   const sample = sampleAt(result, atS)
   const state = useMemo(
     () => sample && analyse(solver, placesOf(solver, result.labels, sample)),

@@ -1,6 +1,6 @@
+import type { ChangeAddress } from '~/views/addresses.ts'
 import { EntryField, TorqueField } from '~/components/Fields.tsx'
-import type { ChangeView } from '~/components/useViewState.ts'
-import type { DriveField } from '~/views/drive/driveView.ts'
+import type { DriveField } from '~/views/drive/driveFields.ts'
 import { parseWithin } from '~/views/layout/numbers.ts'
 import type { TorqueUnit } from '~/words/format.ts'
 import { TORQUE_UNIT_NAMES } from '~/words/format.ts'
@@ -10,7 +10,7 @@ interface FigureFieldsProps<Figures> {
   readonly fields: { readonly [Key in keyof Figures]: DriveField }
   readonly figures: NoInfer<Figures>
   readonly torqueUnit: TorqueUnit
-  readonly change: ChangeView
+  readonly change: ChangeAddress<'drive'>
 }
 
 /** Figures of one kind, to be read and set; they stand in the address. */

@@ -1,4 +1,5 @@
 /** What is driven: the course, the way of changing and all figures, as the address and this device have them. */
+import type { Address } from '~/views/addresses.ts'
 import { useMemo } from 'react'
 
 import type { BoxDraft, Car, CourseRow, DriveWay, Solver } from 'core'
@@ -72,11 +73,11 @@ function useCourse(asked: string | null): Pick<DriveTaskOfPage, 'course' | 'cour
 export function useDriveTask(
   { draft, solver }: OpenedBox,
   units: readonly UnitBeside[],
-  search: URLSearchParams,
+  search: Address<'drive'>,
 ): DriveTaskOfPage {
-  const { course, courses } = useCourse(search.get('drive'))
+  const { course, courses } = useCourse(search.drive)
   const ways = useMemo(() => waysOf(solver), [solver])
-  const way = ways.find((each) => each === search.get('way')) ?? usualWay(draft, ways)
+  const way = ways.find((each) => each === search.way) ?? usualWay(draft, ways)
   const topRatio = useMemo(() => solver && topRatioOf(solver), [solver])
   const figures = {
     car: carOf(search, usualCar(draft, topRatio)),

@@ -1,6 +1,6 @@
 import { useOpenBox } from '~/components/box/boxContext.ts'
 import { CheckField } from '~/components/Fields.tsx'
-import { useViewState } from '~/components/useViewState.ts'
+import { useAddress } from '~/components/useAddress.ts'
 import { leftOutPhotos, withPhotoOnSheet } from '~/views/job/sheetPhotos.ts'
 
 import { PhotoPicture } from './PhotoPicture.tsx'
@@ -11,8 +11,8 @@ export function SheetPhotos() {
   const { id } = useOpenBox()
   const { job } = useOpenJob()
   const { pending } = useJobOutbox()
-  const [search, change] = useViewState()
-  const leftOut = leftOutPhotos(search.get('without'))
+  const [search, change] = useAddress('record')
+  const leftOut = leftOutPhotos(search.without)
   const waiting = new Set(
     pending.flatMap(({ entry: { body } }) => (body.kind === 'photo' ? [body.photo] : [])),
   )

@@ -4,7 +4,7 @@ import type { BoxDraft, PartRef } from 'core'
 
 import { useOpenBox } from '~/components/box/boxContext.ts'
 import { useBecome } from '~/components/box/useBecome.ts'
-import { useViewState } from '~/components/useViewState.ts'
+import { useAddress } from '~/components/useAddress.ts'
 
 import { formatPartRef, parsePartRef } from '~/views/layout/partRef.ts'
 
@@ -21,7 +21,7 @@ export interface Drafting {
 /** The box as a drawing that can be changed, with the part that is selected in it. */
 export function useDrafting(): Drafting {
   const { draft } = useOpenBox()
-  const [search, change] = useViewState()
+  const [search, change] = useAddress('layout')
   const select = useCallback(
     (part: PartRef | undefined) => {
       change({ part: part ? formatPartRef(part) : '' })
@@ -31,7 +31,7 @@ export function useDrafting(): Drafting {
   const become = useBecome()
   return {
     draft,
-    selected: parsePartRef(draft, search.get('part')),
+    selected: parsePartRef(draft, search.part),
     select,
     become,
     add: (added) => {

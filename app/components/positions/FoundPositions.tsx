@@ -9,7 +9,7 @@ import { EntryField } from '~/components/Fields.tsx'
 import { parseWithin } from '~/views/layout/numbers.ts'
 import type { Drafting } from '~/components/layout/useDrafting.ts'
 import { withPart } from '~/views/layout/withPart.ts'
-import { useViewState } from '~/components/useViewState.ts'
+import { useAddress } from '~/components/useAddress.ts'
 import { formatPercent, formatRatio } from '~/words/format.ts'
 import { capitalize, couplerName, gearName, placeName } from '~/words/names.ts'
 import type { Naming } from '~/words/names.ts'
@@ -67,9 +67,9 @@ export function FoundPositions({ drafting, words }: FoundPositionsProps) {
 
 function Result({ drafting, words, found }: FoundPositionsProps & { readonly found: FoundAll }) {
   const { draft } = drafting
-  const [search, change] = useViewState()
+  const [search, change] = useAddress('layout')
   const naming: Naming = useMemo(() => ({ box: indexBox(draft), words }), [draft, words])
-  const asked = parseWithin(search.get('near') ?? '', 0, MOST_NEAR_PERCENT, 'A share')
+  const asked = parseWithin(search.near ?? '', 0, MOST_NEAR_PERCENT, 'A share')
   const nearPercent = asked.ok ? asked.value : NEAR_PERCENT
   const rows = useMemo(
     () => (found.kind === 'found' ? proposeRows(draft, found.rows, nearPercent) : []),

@@ -1,8 +1,8 @@
+import type { ChangeAddress } from '~/views/addresses.ts'
 import type { ChangeSchool } from 'core'
 import { CHANGE_SCHOOLS } from 'core'
 
 import { EntryField, SelectField } from '~/components/Fields.tsx'
-import type { ChangeView } from '~/components/useViewState.ts'
 import { parseWithin } from '~/views/layout/numbers.ts'
 import { MOST_RPM } from '~/views/shift/shiftInput.ts'
 import { SCHOOL_NAMES } from '~/words/shift.ts'
@@ -12,7 +12,7 @@ interface ChangeControlsProps {
   readonly inputRpm: number
   /** As the wheels turn it, where nothing drives before the change; null where something does. */
   readonly outputRpm: number | null
-  readonly change: ChangeView
+  readonly change: ChangeAddress<'shift'>
 }
 
 /** How it is changed, and at which speeds. */

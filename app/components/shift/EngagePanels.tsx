@@ -1,3 +1,4 @@
+import type { Address, ChangeAddress } from '~/views/addresses.ts'
 import { Link } from 'react-router'
 
 import type { BoxDraft, CouplerPosition, GearChange, Match } from 'core'
@@ -6,7 +7,6 @@ import { couplersWithRings, fullPlaces, isClutch, placeKey } from 'core'
 import { useOpenBox } from '~/components/box/boxContext.ts'
 import { useBecome } from '~/components/box/useBecome.ts'
 import { useOpenJob } from '~/components/job/jobContext.ts'
-import type { ChangeView } from '~/components/useViewState.ts'
 import { withPart } from '~/views/layout/withPart.ts'
 import { isRingCondemned, measuredGapMm } from '~/views/shift/contactView.ts'
 import {
@@ -26,8 +26,8 @@ interface EngagePanelsProps {
   readonly naming: Naming
   readonly gear: GearChange
   readonly inputRpm: number
-  readonly search: URLSearchParams
-  readonly change: ChangeView
+  readonly search: Address<'shift'>
+  readonly change: ChangeAddress<'shift'>
 }
 
 const USUAL_SPEED_M_S = 0.15
@@ -74,7 +74,7 @@ export function EngagePanels(props: EngagePanelsProps) {
           match={match}
           place={place}
           inputRpm={inputRpm}
-          dragNm={figureWithin(search.get('drag'), 0, [-MOST_DRAG_NM, MOST_DRAG_NM])}
+          dragNm={figureWithin(search.drag, 0, [-MOST_DRAG_NM, MOST_DRAG_NM])}
           gapMm={measuredGapMm(job, { coupler: match.coupler, place })}
           isCondemned={isRingCondemned(naming.box, job, { coupler: match.coupler, place })}
           lengthUnit={settings.lengthUnit}
@@ -109,8 +109,8 @@ export function EngagePanels(props: EngagePanelsProps) {
           match={match}
           place={place}
           inputRpm={inputRpm}
-          speedMPerS={figureWithin(search.get('coupler'), USUAL_SPEED_M_S, COUPLER_M_S)}
-          torqueNm={figureWithin(search.get('load'), USUAL_LOAD_NM, [0, MOST_LOAD_NM])}
+          speedMPerS={figureWithin(search.coupler, USUAL_SPEED_M_S, COUPLER_M_S)}
+          torqueNm={figureWithin(search.load, USUAL_LOAD_NM, [0, MOST_LOAD_NM])}
           torqueUnit={settings.torqueUnit}
           onDogs={(next) => {
             setPlace(match, { ...place, dogs: next })

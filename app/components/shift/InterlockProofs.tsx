@@ -1,8 +1,8 @@
+import type { ChangeAddress } from '~/views/addresses.ts'
 import { Fragment } from 'react'
 
 import type { InterlockProof, PartOut } from 'core'
 
-import type { ChangeView } from '~/components/useViewState.ts'
 import { formatMoved } from '~/views/shift/rodsView.ts'
 import type { Naming } from '~/words/names.ts'
 import { capitalize } from '~/words/names.ts'
@@ -42,7 +42,7 @@ interface WithOneOutProps {
   readonly without: InterlockProof['without']
   /** Ids of the parts that are out. */
   readonly out: ReadonlySet<string>
-  readonly change: ChangeView
+  readonly change: ChangeAddress<'interlock'>
 }
 
 /** Each part with what its loss makes possible; a tick takes it out and puts it back. */
@@ -81,7 +81,7 @@ function Loss({
 }: {
   readonly naming: Naming
   readonly loss: PartOut
-  readonly change: ChangeView
+  readonly change: ChangeAddress<'interlock'>
 }) {
   const bad = opened.filter((each) => each.isLocked)
   if (bad.length === 0) return <p className="text-graphite">Without it nothing more can lock.</p>

@@ -1,4 +1,5 @@
 /** The change that the address names, and the moment of it that is looked at. */
+import type { Address } from '~/views/addresses.ts'
 import { useMemo } from 'react'
 
 import type { BoxPosition, ChangeSchool, GearChange } from 'core'
@@ -35,13 +36,13 @@ export interface AskedChange {
 
 export function useChangeOfGear(
   { draft, positions, solver }: OpenShift,
-  search: URLSearchParams,
+  search: Address<'shift'>,
 ): AskedChange {
   const { job } = useOpenJob()
-  const [from, to] = chosenPositions(positions, search.get('from'), search.get('to')) ?? []
-  const school = CHANGE_SCHOOLS.find((each) => each === search.get('school')) ?? 'clutch'
-  const inputRpm = figureWithin(search.get('speed'), USUAL_RPM, [1, MOST_RPM])
-  const outputRpm = figureWithin(search.get('rolls'), 0, [0, MOST_RPM])
+  const [from, to] = chosenPositions(positions, search.from, search.to) ?? []
+  const school = CHANGE_SCHOOLS.find((each) => each === search.school) ?? 'clutch'
+  const inputRpm = figureWithin(search.speed, USUAL_RPM, [1, MOST_RPM])
+  const outputRpm = figureWithin(search.rolls, 0, [0, MOST_RPM])
   const gear = useMemo(
     () =>
       solver && from && to
@@ -53,7 +54,7 @@ export function useChangeOfGear(
     [solver, from, to, school, outputRpm, inputRpm, job, draft],
   )
   const last = (gear?.steps.length ?? 0) * PARTS_OF_A_STEP
-  const at = Math.min(figureWithin(search.get('at'), 0, [0, Infinity]), last)
+  const at = Math.min(figureWithin(search.at, 0, [0, Infinity]), last)
   const moment = useMemo(() => gear && momentOf(draft, gear, at), [draft, gear, at])
   return {
     school,

@@ -127,7 +127,7 @@ function ShownMenu() {
       >
         <MenuRadios
           title="The ribbon is full at"
-          value={search.get('ribbon') ?? ''}
+          value={search.ribbon ?? ''}
           options={scales}
           onChange={(ribbon) => {
             change({ ribbon })

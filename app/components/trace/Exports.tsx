@@ -5,6 +5,7 @@ import { useOpenBox } from '~/components/box/boxContext.ts'
 
 import { savePng } from '~/client/savePng.ts'
 import { Warning } from '~/components/Warning.tsx'
+import { formatAddress } from '~/views/addresses.ts'
 import { useOpenTrace } from './traceContext.ts'
 
 /** The drawing and the table of parts as files, as they are shown. */
@@ -12,10 +13,10 @@ export function Exports() {
   const { id, draft } = useOpenBox()
   const { search, selected, positions, at } = useOpenTrace()
   const [problem, setProblem] = useState<string>()
-  const query = new URLSearchParams(search)
   // The address need not name the position that is shown first.
-  query.set('position', positions[at]?.position.id ?? '')
-  const drawing = `/boxes/${id}/drawing.svg?${query}`
+  const position = positions[at]?.position.id ?? null
+  const query = formatAddress('trace', { ...search, position })
+  const drawing = `/boxes/${id}/drawing.svg${query}`
   return (
     <section className="no-print">
       <h3 className="text-[1.05rem]">Take it along</h3>
@@ -35,10 +36,10 @@ export function Exports() {
         >
           <ImageDown aria-hidden /> PNG
         </button>
-        <a href={`/boxes/${id}/parts.csv?${query}`} download className="button-quiet">
+        <a href={`/boxes/${id}/parts.csv${query}`} download className="button-quiet">
           <Download aria-hidden /> Parts, CSV
         </a>
-        <a href={`/boxes/${id}/forces.csv?${query}`} download className="button-quiet">
+        <a href={`/boxes/${id}/forces.csv${query}`} download className="button-quiet">
           <Download aria-hidden /> Forces, CSV
         </a>
       </div>

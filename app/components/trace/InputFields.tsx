@@ -1,4 +1,4 @@
-import type { ViewChanges } from '~/components/useViewState.ts'
+import type { AddressChanges } from '~/views/addresses.ts'
 import { TORQUE_UNIT_NAMES, formatSpeed, formatTorque, torqueUnitNm } from '~/words/format.ts'
 
 import type { TraceInput } from '~/views/trace/traceInput.ts'
@@ -13,7 +13,7 @@ import { Warning } from '~/components/Warning.tsx'
 interface InputFieldsProps {
   readonly input: TraceInput
   readonly isOverrun: boolean
-  readonly onChange: (changes: ViewChanges) => void
+  readonly onChange: (changes: AddressChanges<'trace'>) => void
 }
 
 /** Torque and speed at the input; every figure of the page follows them. */
@@ -72,7 +72,7 @@ interface InputFieldProps {
     readonly text: string
     readonly valueOf: (step: number) => number
   }
-  readonly onChange: (changes: ViewChanges) => void
+  readonly onChange: (changes: AddressChanges<'trace'>) => void
 }
 
 function InputField({ name, title, unit, text, problem, slider, onChange }: InputFieldProps) {

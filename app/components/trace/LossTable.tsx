@@ -1,7 +1,7 @@
+import type { AddressChanges } from '~/views/addresses.ts'
 import type { Drive, LossResult } from 'core'
 import { toNumber } from 'core'
 
-import type { ViewChanges } from '~/components/useViewState.ts'
 import { Table } from '~/components/Table.tsx'
 import { formatPower, formatShare, formatTorque } from '~/words/format.ts'
 import type { Naming } from '~/words/names.ts'
@@ -23,7 +23,7 @@ interface LossTableProps {
   readonly losses: LossResult
   readonly input: TraceInput
   readonly lossInput: LossInput
-  readonly onChange: (changes: ViewChanges) => void
+  readonly onChange: (changes: AddressChanges<'trace'>) => void
 }
 
 function EfficiencyFields({ lossInput, onChange }: Pick<LossTableProps, 'lossInput' | 'onChange'>) {

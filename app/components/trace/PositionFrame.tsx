@@ -3,6 +3,7 @@ import { Link } from 'react-router'
 import { useOpenBox } from '~/components/box/boxContext.ts'
 import { IssueList } from '~/components/box/IssueList.tsx'
 import { WorkArea, WorkMain, WorkPanel } from '~/components/WorkArea.tsx'
+import { formatAddress } from '~/views/addresses.ts'
 import { lockSentence } from '~/words/lock.ts'
 
 import { Exports } from './Exports.tsx'
@@ -34,11 +35,8 @@ export function PositionFrame({ title, onSelect, children }: PositionFrameProps)
           selected={position.id}
           onSelect={onSelect}
           hrefOf={(index) => {
-            const next = new URLSearchParams(search)
-            next.set('position', positions[index]?.position.id ?? '')
-            next.delete('moved')
-            next.delete('waits')
-            return `?${next}`
+            const position = positions[index]?.position.id ?? null
+            return formatAddress('trace', { ...search, position, moved: null, waits: null })
           }}
         />
       </WorkMain>
@@ -55,7 +53,7 @@ export function PositionFrame({ title, onSelect, children }: PositionFrameProps)
         <p className="text-graphite text-[0.86rem]">
           Figures are without losses;{' '}
           <Link
-            to={{ pathname: `/boxes/${id}/trace/forces`, search: `${search}` }}
+            to={{ pathname: `/boxes/${id}/trace/forces`, search: formatAddress('trace', search) }}
             className="text-accent underline"
           >
             with losses

@@ -60,7 +60,7 @@ function ShareField({ split, trace }: { readonly split: Split; readonly trace: O
   const percent = Math.round(toNumber(first.part) * 100)
   const isEqual = parts.every(({ part }) => part.equals(first.part))
   const setTo = (value: WantedShare | null): void => {
-    change({ share: withShare(search.get('share'), body, value) })
+    change({ share: withShare(search.share, body, value) })
   }
   return (
     <div>

@@ -12,7 +12,7 @@ import {
   setupWords,
 } from '~/words/spin.ts'
 
-import type { SpinTest } from '~/views/trace/spinState.ts'
+import type { SpinTest } from '~/views/trace/spinKeys.ts'
 import type { SpinTicking } from './useSpinTicks.ts'
 
 /** So many causes of one kind are named, so that those of another kind are seen as well. */

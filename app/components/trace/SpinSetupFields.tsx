@@ -1,9 +1,9 @@
+import type { AddressChanges } from '~/views/addresses.ts'
 import type { Spin, SpinSetup } from 'core'
 import { namedPlace } from 'core'
 
 import { SelectField } from '~/components/Fields.tsx'
 import { ToggleRow } from '~/components/ToggleRow.tsx'
-import type { ViewChanges } from '~/components/useViewState.ts'
 import type { Naming } from '~/words/names.ts'
 import {
   bodyName,
@@ -18,15 +18,16 @@ import { listed } from '~/words/sentences.ts'
 import { inWords } from '~/words/vocabulary.ts'
 
 import { formatPlaces } from '~/views/trace/movedPlaces.ts'
-import type { SpinState, SpinTest } from '~/views/trace/spinState.ts'
-import { SPIN_TESTS } from '~/views/trace/spinState.ts'
+import type { SpinTest } from '~/views/trace/spinKeys.ts'
+import type { SpinState } from '~/views/trace/spinState.ts'
+import { SPIN_TESTS } from '~/views/trace/spinKeys.ts'
 import { Warning } from '~/components/Warning.tsx'
 
 interface SpinSetupFieldsProps {
   readonly naming: Naming
   readonly state: SpinState
   readonly result: Spin
-  readonly onChange: (changes: ViewChanges) => void
+  readonly onChange: (changes: AddressChanges<'trace'>) => void
 }
 
 function testTitle(naming: Naming, test: SpinTest): string {

@@ -1,8 +1,8 @@
+import type { Address, ChangeAddress } from '~/views/addresses.ts'
 import { createContext, useContext } from 'react'
 
 import type { Layers } from '~/views/section/layers.ts'
 import type { Pace } from '~/views/section/pace.ts'
-import type { ChangeView } from '~/components/useViewState.ts'
 import type { Naming } from '~/words/names.ts'
 import type { BoxIssue, PositionAnalysis } from 'core'
 
@@ -11,8 +11,8 @@ import type { TraceState } from '~/views/trace/traceState.ts'
 
 /** What all views of Trace have in common. */
 export interface OpenTrace extends TraceState {
-  readonly search: URLSearchParams
-  readonly change: ChangeView
+  readonly search: Address<'trace'>
+  readonly change: ChangeAddress<'trace'>
   readonly naming: Naming
   readonly positions: readonly PositionAnalysis[]
   readonly issues: readonly BoxIssue[]

@@ -1,6 +1,7 @@
+import { readAddress } from '../addresses.ts'
 import { WHOLE_BENCH, benchAddress, isFiltered, readBenchView } from './benchView.ts'
 
-const read = (query: string) => readBenchView(new URLSearchParams(query))
+const read = (query: string) => readBenchView(readAddress('bench', new URLSearchParams(query)))
 
 test('the address says which boxes and in which order, and gives itself again', () => {
   const view = read('q=van+12&stage=rings&waits=on-order&sort=name')

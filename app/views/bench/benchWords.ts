@@ -1,5 +1,5 @@
 /** How the bench says which boxes it shows. */
-import type { BenchSort, BenchStage, BenchWait } from './benchView.ts'
+import type { BenchSort, BenchStage, BenchWait } from './benchChoices.ts'
 
 import { stageName } from '~/words/measures.ts'
 import type { Vocabulary } from '~/words/vocabulary.ts'

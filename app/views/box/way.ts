@@ -8,11 +8,8 @@ import type { Vocabulary } from '~/words/vocabulary.ts'
 
 import type { JobSummary } from '../job/summary.ts'
 
-export interface Page {
-  /** Below the address of the box; with `?view=` where a page has several. */
-  readonly path: string
-  readonly title: string
-}
+import type { Page, StepTitle } from './pages.ts'
+import { PAGES } from './pages.ts'
 
 /** How a box stands. */
 export interface Standing {
@@ -48,94 +45,30 @@ function measureProgress({ job }: Standing): string {
   return job?.waiting.some(({ code }) => code === 'nothing-measured') ? 'nothing yet' : ''
 }
 
-const page = (path: string, title: string): Page => ({ path, title })
+const PROGRESS: Readonly<Record<StepTitle, Step['progress']>> = {
+  Job: ({ job }) => (job ? `${job.number}, ${job.isClosed ? 'closed' : 'open'}` : 'none yet'),
+  'Lay out': ({ draft, isSound }) =>
+    isSound ? `${countingProgress(draft).total} gears` : 'to mend',
+  Count: countProgress,
+  Trace: traceProgress,
+  Shift: ({ draft }) =>
+    (draft.drums ?? []).length > 0
+      ? 'by a drum'
+      : (draft.selectors ?? []).length > 0
+        ? 'by rods'
+        : 'not said yet',
+  Measure: measureProgress,
+  Build: () => '',
+}
 
-/** Every page of a box. Another one is a line here and one in `routes.ts`. */
-export const WAY: readonly [Step, ...Step[]] = [
-  {
-    title: 'Job',
-    progress: ({ job }) =>
-      job ? `${job.number}, ${job.isClosed ? 'closed' : 'open'}` : 'none yet',
-    pages: [
-      page('job', 'Stages and log'),
-      page('hand-over', 'Record, hand-over'),
-      page('life', 'Life of the unit'),
-      page('labels', 'Labels'),
-      page('history', 'History'),
-    ],
-  },
-  {
-    title: 'Lay out',
-    progress: ({ draft, isSound }) =>
-      isSound ? `${countingProgress(draft).total} gears` : 'to mend',
-    pages: [
-      page('layout', 'Drawing'),
-      page('layout?view=parts', 'Parts'),
-      page('layout?view=positions', 'Positions'),
-      page('sheet', 'Data sheet'),
-    ],
-  },
-  {
-    title: 'Count',
-    progress: countProgress,
-    pages: [
-      page('count', 'Count teeth'),
-      page('turns', 'Turns'),
-      page('turns/closed', 'Only turns known'),
-      page('turns/gear', 'What gear is this'),
-      page('count/form', 'Bench form'),
-    ],
-  },
-  {
-    title: 'Trace',
-    progress: traceProgress,
-    pages: [
-      page('trace', 'Drawing'),
-      page('trace/parts', 'Parts'),
-      page('trace/forces', 'Forces and losses'),
-      page('trace/spin', 'Spin test'),
-      page('trace/towing', 'Towing and oil'),
-      page('trace/compare', 'Compare'),
-      page('ratios', 'Ratios'),
-      page('trace/sheet', 'Sheet'),
-    ],
-  },
-  {
-    title: 'Shift',
-    progress: ({ draft }) =>
-      (draft.drums ?? []).length > 0
-        ? 'by a drum'
-        : (draft.selectors ?? []).length > 0
-          ? 'by rods'
-          : 'not said yet',
-    pages: [
-      page('shift', 'Change of gear'),
-      page('shift/engage', 'Half engaged'),
-      page('shift/interlock', 'Interlock'),
-      page('shift/drum', 'Drum'),
-      page('shift/drive', 'Drive'),
-      page('shift/complaints', 'Complaints'),
-      page('shift/rods', 'Rods and gate'),
-    ],
-  },
-  {
-    title: 'Measure',
-    progress: measureProgress,
-    pages: [page('measure', 'Measure and judge'), page('order', 'Parts to order')],
-  },
-  {
-    title: 'Build',
-    progress: () => '',
-    pages: [
-      page('build', 'Take apart'),
-      page('build?view=up', 'Put together'),
-      page('build/reach', 'Get at a part'),
-      page('build/stack', 'Stack-up, timing'),
-      page('build/differs', 'What differs'),
-      page('build/sheet', 'Sheet of steps'),
-    ],
-  },
-]
+const step = (title: StepTitle): Step => ({
+  title,
+  progress: PROGRESS[title],
+  pages: PAGES[title],
+})
+
+/** Every page of a box, step by step. */
+export const WAY: readonly Step[] = (Object.keys(PAGES) as StepTitle[]).map(step)
 
 export interface Here {
   readonly step: Step
@@ -146,11 +79,11 @@ export interface Here {
 export function findHere(pathBelow: string, view: string | null): Here {
   const wanted = [`${pathBelow}?view=${view ?? ''}`, pathBelow]
   for (const path of wanted)
-    for (const step of WAY) {
-      const found = step.pages.find((each) => each.path === path)
-      if (found) return { step, page: found }
+    for (const each of WAY) {
+      const found = each.pages.find((page) => page.path === path)
+      if (found) return { step: each, page: found }
     }
-  return { step: WAY[0], page: WAY[0].pages[0] }
+  return { step: step('Job'), page: PAGES.Job[0] }
 }
 
 /** The page on which the work of a stage is entered. */

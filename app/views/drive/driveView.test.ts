@@ -5,6 +5,7 @@ import { dualClutch } from '../../../core/testing/boxes.ts'
 
 import { besideOf, formatBeside, usualUnit } from './besideUnits.ts'
 import { runDrive } from './driveJob.ts'
+import { readAddress } from '../addresses.ts'
 import {
   carOf,
   placesOf,
@@ -29,7 +30,7 @@ function solverOf(draft: BoxDraft) {
 }
 
 test('an address changes single figures, in what they are shown in; the rest is as usual', () => {
-  const search = new URLSearchParams('mass=900&rolling=2&torque=90&kick=50&thand=0.4')
+  const search = readAddress('drive', '?mass=900&rolling=2&torque=90&kick=50&thand=0.4')
   expect(carOf(search, USUAL_CAR)).toEqual({
     ...USUAL_CAR,
     massKg: 900,
@@ -41,7 +42,7 @@ test('an address changes single figures, in what they are shown in; the rest is 
 })
 
 test('what an address says beyond its limits, or not in figures, is as usual', () => {
-  const search = new URLSearchParams('mass=-5&wheel=abc&up=1e9&idle=')
+  const search = readAddress('drive', '?mass=-5&wheel=abc&up=1e9&idle=')
   expect(carOf(search, USUAL_CAR)).toEqual(USUAL_CAR)
   expect(rulesOf(search)).toEqual(USUAL_RULES)
 })

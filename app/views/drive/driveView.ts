@@ -8,7 +8,6 @@ import type {
   DriveResult,
   DriveSample,
   DriveWay,
-  Engine,
   ShiftRules,
   ShiftTimes,
   Solver,
@@ -26,117 +25,18 @@ import {
   toNumber,
 } from 'core'
 
-/** A figure that a person can set. */
-export interface DriveField {
-  /** In the address. */
-  readonly key: string
-  readonly title: string
-  readonly unit: string
-  readonly least: number
-  readonly most: number
-  /** What one of what is shown is of what is counted with. */
-  readonly scale?: number
-}
-
-type FieldsOf<Figures> = {
-  readonly [Key in keyof Figures]: DriveField
-}
-
-export const ENGINE_FIELDS: FieldsOf<Engine> = {
-  idleRpm: { key: 'idle', title: 'Idle', unit: 'rev/min', least: 300, most: 3_000 },
-  peakNm: { key: 'torque', title: 'Most torque', unit: 'N·m', least: 1, most: 5_000 },
-  peakRpm: { key: 'torqueat', title: 'at', unit: 'rev/min', least: 500, most: 20_000 },
-  mostRpm: { key: 'red', title: 'Most speed', unit: 'rev/min', least: 1_000, most: 25_000 },
-  dragNm: { key: 'braking', title: 'Drag, throttle shut', unit: 'N·m', least: 0, most: 1_000 },
-  inertiaKgM2: { key: 'flywheel', title: 'Inertia', unit: 'kg·m²', least: 0.005, most: 20 },
-}
-
-export const CAR_FIELDS: FieldsOf<Omit<Car, 'engine'>> = {
-  massKg: { key: 'mass', title: 'Mass', unit: 'kg', least: 50, most: 60_000 },
-  rollingRadiusMm: { key: 'wheel', title: 'Rolling radius', unit: 'mm', least: 100, most: 1_000 },
-  finalRatio: { key: 'final', title: 'Output to wheels', unit: ': 1', least: 0.5, most: 20 },
-  airM2: { key: 'air', title: 'Drag area', unit: 'm²', least: 0, most: 20 },
-  rolling: {
-    key: 'rolling',
-    title: 'Rolling resistance',
-    unit: '%',
-    least: 0,
-    most: 10,
-    scale: 0.01,
-  },
-  brakeN: { key: 'brakes', title: 'All brakes', unit: 'N', least: 500, most: 500_000 },
-  clutchNm: { key: 'clutch', title: 'Clutch carries', unit: 'N·m', least: 10, most: 10_000 },
-  ringNm: { key: 'ringnm', title: 'Rings without figures', unit: 'N·m', least: 1, most: 2_000 },
-}
-
-export const RULE_FIELDS: FieldsOf<ShiftRules> = {
-  upLightRpm: {
-    key: 'up',
-    title: 'Up, pedal let go, over',
-    unit: 'rev/min',
-    least: 300,
-    most: 25_000,
-  },
-  upFullRpm: {
-    key: 'upfull',
-    title: 'Up, pedal down, over',
-    unit: 'rev/min',
-    least: 300,
-    most: 25_000,
-  },
-  downLightRpm: {
-    key: 'down',
-    title: 'Down, pedal let go, under',
-    unit: 'rev/min',
-    least: 300,
-    most: 25_000,
-  },
-  downFullRpm: {
-    key: 'downfull',
-    title: 'Down, pedal down, under',
-    unit: 'rev/min',
-    least: 300,
-    most: 25_000,
-  },
-  lowerFromBrake: {
-    key: 'brake',
-    title: 'Lower made ready from brake',
-    unit: '%',
-    least: 1,
-    most: 100,
-    scale: 0.01,
-  },
-  lowerFromPedal: {
-    key: 'kick',
-    title: 'Lower made ready from pedal',
-    unit: '%',
-    least: 1,
-    most: 100,
-    scale: 0.01,
-  },
-  restS: { key: 'rest', title: 'Between two changes', unit: 's', least: 0.1, most: 10 },
-}
-
-export const TIME_FIELDS: FieldsOf<ShiftTimes> = {
-  pedalS: { key: 'tpedal', title: 'Clutch down', unit: 's', least: 0.01, most: 2 },
-  clutchUpS: { key: 'tup', title: 'Clutch up', unit: 's', least: 0.01, most: 3 },
-  liftS: { key: 'tlift', title: 'Throttle lifted', unit: 's', least: 0.01, most: 2 },
-  leverS: { key: 'tlever', title: 'One move of the lever', unit: 's', least: 0.01, most: 2 },
-  drumS: { key: 'tdrum', title: 'Drum, one stop', unit: 's', least: 0.01, most: 2 },
-  sleeveS: { key: 'tcoupler', title: 'One coupler, by a piston', unit: 's', least: 0.01, most: 2 },
-  matchS: { key: 'tmatch', title: 'Engine left to match', unit: 's', least: 0.01, most: 3 },
-  handOverS: { key: 'thand', title: 'Clutch to clutch', unit: 's', least: 0.05, most: 2 },
-}
+import type { DriveAddress, DriveField, DriveFieldsOf, DriveKey } from './driveFields.ts'
+import { CAR_FIELDS, ENGINE_FIELDS, RULE_FIELDS, TIME_FIELDS } from './driveFields.ts'
 
 /** What an address says of some figures; what it leaves out, or says beyond their limits, is as usual. */
 function figuresOf<Figures extends object>(
-  search: URLSearchParams,
-  fields: FieldsOf<Figures>,
+  search: DriveAddress,
+  fields: DriveFieldsOf<Figures>,
   usual: Figures,
 ): Figures {
   const entries = (Object.entries(fields) as [keyof Figures, DriveField][]).map(([name, field]) => {
     const { key, least, most, scale = 1 } = field
-    const text = search.get(key)
+    const text = search[key as DriveKey] ?? null
     const value = text === null ? NaN : Number(text)
     return [name, value >= least && value <= most ? value * scale : usual[name]]
   })
@@ -212,18 +112,18 @@ export function usualCar(
   }
 }
 
-export function carOf(search: URLSearchParams, usual: Car): Car {
+export function carOf(search: DriveAddress, usual: Car): Car {
   return {
-    ...figuresOf(search, CAR_FIELDS, usual),
+    ...figuresOf<Omit<Car, 'engine'>>(search, CAR_FIELDS, usual),
     engine: figuresOf(search, ENGINE_FIELDS, usual.engine),
   }
 }
 
-export function rulesOf(search: URLSearchParams): ShiftRules {
+export function rulesOf(search: DriveAddress): ShiftRules {
   return figuresOf(search, RULE_FIELDS, USUAL_RULES)
 }
 
-export function timesOf(search: URLSearchParams): ShiftTimes {
+export function timesOf(search: DriveAddress): ShiftTimes {
   return figuresOf(search, TIME_FIELDS, USUAL_TIMES)
 }
 

@@ -17,7 +17,7 @@ import { readTraceInput } from './traceInput.ts'
 
 const draft = fourSpeed('constant-mesh')
 const naming = { box: indexBox(draft), words: PLAIN_WORDS }
-const input = readTraceInput(new URLSearchParams(), DEFAULT_SETTINGS)
+const input = readTraceInput({}, DEFAULT_SETTINGS)
 const at = (label: string) => {
   const found = analyseDraft(draft).positions.find(({ position }) => position.label === label)
   if (!found) throw new Error(`no position ${label}`)

@@ -24,10 +24,12 @@ function read(text: string): Rational | undefined {
 }
 
 /** What cannot be used leaves the usual efficiency in place, and is told. */
-export function readLossInput(search: URLSearchParams): LossInput {
+export function readLossInput(
+  search: Readonly<Partial<Record<EfficiencyKey, string | null>>>,
+): LossInput {
   const of = (key: EfficiencyKey) => {
     const usual = `${Number((toNumber(USUAL_EFFICIENCIES[key]) * 100).toFixed(2))}`
-    const text = search.get(key) ?? usual
+    const text = search[key] ?? usual
     const found = read(text)
     return {
       text,

@@ -2,12 +2,13 @@ import { analyseDraft } from '~/views/box/analysis.ts'
 
 import { fourSpeed } from '../../../core/testing/boxes.ts'
 import { parseRibbonScale, ribbonFullTorque, ribbonSteps } from './ribbonScale.ts'
-import { readTraceState, traceAddress } from './traceState.ts'
+import { readAddress } from '../addresses.ts'
+import { readTraceState } from './traceState.ts'
 
 const draft = fourSpeed('constant-mesh')
 
 function traced(position: string) {
-  const address = traceAddress(new URLSearchParams({ position }))
+  const address = readAddress('trace', new URLSearchParams({ position }))
   const state = readTraceState(draft, analyseDraft(draft), address)
   if (!state) throw new Error('the box cannot be traced')
   return state

@@ -14,11 +14,14 @@ import {
   testOf,
   tick,
 } from './spinState.ts'
+import type { SpinAddress } from './spinState.ts'
+import { readAddress } from '../addresses.ts'
 import { towingOf } from './towing.ts'
 
 const draft = fourSpeed('constant-mesh')
 const { positions } = analyseDraft(draft)
-const read = (query: string) => readSpin(draft, positions, new URLSearchParams(query))
+const read = (query: string) =>
+  readSpin(draft, positions, readAddress('trace', new URLSearchParams(query)))
 
 test('the two tests of the trade: hold the output and turn the input, then the other way (common practice)', () => {
   const { test: first, setups } = read('')
@@ -40,15 +43,11 @@ test('a test of one’s own: what is turned cannot be held as well, and what is 
 })
 
 test('ticks go into the address and come back; a tick changed is one tick', () => {
-  let query = ''
+  let address: SpinAddress = {}
   const press = (part: string, what: 'moved' | 'stood' | null): void => {
-    const search = new URLSearchParams(query)
-    for (const [key, value] of Object.entries(tick(search, 'input', part, what)))
-      if (value === '') search.delete(key)
-      else search.set(key, value)
-    query = search.toString()
+    address = { ...address, ...tick(address, 'input', part, what) }
   }
-  const records = () => spinRecordsOf(indexBox(draft), read(query).ticked)
+  const records = () => spinRecordsOf(indexBox(draft), readSpin(draft, positions, address).ticked)
   press('main-1', 'moved')
   press('counter', 'stood')
   press('main-1', 'stood')
@@ -63,7 +62,7 @@ test('ticks go into the address and come back; a tick changed is one tick', () =
   ])
   press('main-1', null)
   press('counter', null)
-  expect(query).toBe('')
+  expect(Object.values(address)).toEqual(['', ''])
   expect(Object.values(noTicks())).toEqual(['', '', '', '', '', ''])
 })
 
@@ -71,11 +70,11 @@ test('a test with a sleeve elsewhere is none of those shown, and its address sho
   const places = { ...read('').setups.input.places, 'coupler-1-2': '1' }
   const setup = { ...read('').setups.input, places }
   expect(testOf(draft, read(''), setup)).toBeUndefined()
-  const shown = readSpin(draft, positions, new URLSearchParams(shownSetup(draft, positions, setup)))
+  const shown = readSpin(draft, positions, shownSetup(draft, positions, setup))
   expect(shown.test).toBe('input')
   expect(isSameSetup(draft, shown.setups.input, setup)).toBe(true)
   const own = { places, held: ['main', 'input'], turned: 'counter' }
-  const address = new URLSearchParams(shownSetup(draft, positions, own))
+  const address = shownSetup(draft, positions, own)
   expect(isSameSetup(draft, readSpin(draft, positions, address).setups.own, own)).toBe(true)
 })
 

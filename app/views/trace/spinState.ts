@@ -10,11 +10,16 @@ import type {
 } from 'core'
 import { SEEN, couplersAway, indexBox, isSameSetup, placesAtRest } from 'core'
 
+import type { SpinTest } from './spinKeys.ts'
+import { SPIN_TESTS, seenKey } from './spinKeys.ts'
 import { formatPlaces, parsePlaces } from './movedPlaces.ts'
 
-/** Turn the input with the output held, turn the output with the input held, or as the person likes. */
-export const SPIN_TESTS = ['input', 'output', 'own'] as const
-export type SpinTest = (typeof SPIN_TESTS)[number]
+/** What an address says of a spin test. */
+export type SpinAddress = Partial<
+  Readonly<Record<'at' | 'turned' | 'held' | `${SpinTest}-${Seen}`, string | null>> & {
+    readonly test: SpinTest | null
+  }
+>
 
 export interface SpinState {
   readonly test: SpinTest
@@ -45,24 +50,24 @@ export function neutralPlaces(
 export function readSpin(
   draft: BoxDraft,
   positions: readonly PositionAnalysis[],
-  search: URLSearchParams,
+  search: SpinAddress,
 ): SpinState {
   const { members, gears, bodies } = indexBox(draft)
   const isBody = (id: string): boolean => bodies.includes(id)
-  const places = parsePlaces(draft, search.get('at')) ?? neutralPlaces(draft, positions)
+  const places = parsePlaces(draft, search.at ?? null) ?? neutralPlaces(draft, positions)
   const [output = draft.input] = draft.outputs
-  const wanted = search.get('turned')
-  const turned = wanted !== null && isBody(wanted) ? wanted : draft.input
-  const held = (search.get('held') ?? '').split(',').filter((id) => isBody(id) && id !== turned)
+  const wanted = search.turned
+  const turned = typeof wanted === 'string' && isBody(wanted) ? wanted : draft.input
+  const held = (search.held ?? '').split(',').filter((id) => isBody(id) && id !== turned)
   const setups: SpinState['setups'] = {
     input: { places, held: draft.outputs.filter((id) => id !== draft.input), turned: draft.input },
     output: { places, held: [draft.input], turned: output },
     own: { places, held, turned },
   }
-  const listed = (key: string): readonly string[] =>
-    (search.get(key) ?? '').split(',').filter((id) => members.has(id) || gears.has(id))
+  const listed = (key: `${SpinTest}-${Seen}`): readonly string[] =>
+    (search[key] ?? '').split(',').filter((id) => members.has(id) || gears.has(id))
   return {
-    test: SPIN_TESTS.find((test) => test === search.get('test')) ?? 'input',
+    test: search.test ?? 'input',
     setups,
     ticked: SPIN_TESTS.flatMap((test) => {
       const ticks = SEEN.flatMap((seen) =>
@@ -73,20 +78,16 @@ export function readSpin(
   }
 }
 
-function seenKey(test: SpinTest, what: Seen): string {
-  return `${test}-${what}`
-}
-
 /** The change of the address that ticks one part of a test; null takes its tick out. */
 export function tick(
-  search: URLSearchParams,
+  search: SpinAddress,
   test: SpinTest,
   part: string,
   seen: Seen | null,
-): Readonly<Record<string, string>> {
+): SpinAddress {
   return Object.fromEntries(
     SEEN.map((what) => {
-      const others = (search.get(seenKey(test, what)) ?? '')
+      const others = (search[seenKey(test, what)] ?? '')
         .split(',')
         .filter((id) => id !== '' && id !== part)
       return [seenKey(test, what), [...others, ...(what === seen ? [part] : [])].join(',')]
@@ -95,7 +96,7 @@ export function tick(
 }
 
 /** The change of the address that takes all ticks out. */
-export function noTicks(): Readonly<Record<string, string>> {
+export function noTicks(): SpinAddress {
   return Object.fromEntries(
     SPIN_TESTS.flatMap((test) => SEEN.map((what) => [seenKey(test, what), ''])),
   )
@@ -115,13 +116,13 @@ export function shownSetup(
   draft: BoxDraft,
   positions: readonly PositionAnalysis[],
   setup: SpinSetup,
-): Readonly<Record<string, string>> {
+): SpinAddress {
   const at = formatPlaces(draft, setup.places)
-  const { setups } = readSpin(draft, positions, new URLSearchParams({ at }))
+  const { setups } = readSpin(draft, positions, { at })
   const test = testOf(draft, { setups }, setup) ?? 'own'
   return {
     at,
-    test: test === 'input' ? '' : test,
+    test: test === 'input' ? null : test,
     ...(test === 'own' && { turned: setup.turned, held: setup.held.join(',') }),
   }
 }

@@ -1,9 +1,13 @@
 import { DEFAULT_SETTINGS } from '~/settings.ts'
 
+import { readAddress } from '../addresses.ts'
 import { SLIDER_STEPS, readTraceInput, sliderOfTorque, torqueOfSlider } from './traceInput.ts'
 
 const read = (query: string, unit: 'Nm' | 'lbft' = 'Nm') =>
-  readTraceInput(new URLSearchParams(query), { ...DEFAULT_SETTINGS, torqueUnit: unit })
+  readTraceInput(readAddress('trace', new URLSearchParams(query)), {
+    ...DEFAULT_SETTINGS,
+    torqueUnit: unit,
+  })
 
 test('without figures 100 and 1000 are taken', () => {
   expect(read('')).toMatchObject({ torqueNm: 100, speedRpm: 1000 })

@@ -27,11 +27,11 @@ function readFigure(text: string, most: number): number | undefined {
 
 /** Reads torque and speed from the address; what cannot be used leaves the usual figure in place. */
 export function readTraceInput(
-  search: URLSearchParams,
+  search: { readonly torque?: string | null; readonly speed?: string | null },
   { torqueUnit, roadSpeedUnit }: Settings,
 ): TraceInput {
-  const torqueText = search.get('torque') ?? `${USUAL_TORQUE}`
-  const speedText = search.get('speed') ?? `${USUAL_SPEED_RPM}`
+  const torqueText = search.torque ?? `${USUAL_TORQUE}`
+  const speedText = search.speed ?? `${USUAL_SPEED_RPM}`
   const torque = readFigure(torqueText, MOST_TORQUE)
   const speed = readFigure(speedText, MOST_SPEED_RPM)
   return {

@@ -4,20 +4,14 @@ import type { Drive } from 'core'
 import { dualClutch, fourSpeed, withCounts } from '../../../core/testing/boxes.ts'
 import { buildPattern } from '../../../core/box/patterns/index.ts'
 import { analyseDraft } from '~/views/box/analysis.ts'
+import { readAddress } from '~/views/addresses.ts'
 import { LAYERS, USUAL_LAYERS } from '~/views/section/layers.ts'
 
-import {
-  formatLayers,
-  parseLayers,
-  parsePace,
-  readTraceState,
-  traceAddress,
-  withShare,
-} from './traceState.ts'
+import { formatLayers, parseLayers, parsePace, readTraceState, withShare } from './traceState.ts'
 
 const draft = fourSpeed('constant-mesh')
 const read = (query: string, of = draft) =>
-  readTraceState(of, analyseDraft(of), traceAddress(new URLSearchParams(query)))
+  readTraceState(of, analyseDraft(of), readAddress('trace', new URLSearchParams(query)))
 
 function driveOf(query: string, of = draft): Drive {
   const analysis = read(query, of)?.selected.analysis

@@ -48,23 +48,12 @@ export interface TraceState {
 }
 
 /** The parts of an address on which the analysis of the selected position rests. */
-interface TraceAddress {
+export interface TraceAddress {
   readonly position: string | null
   readonly moved: string | null
-  readonly overrun: string | null
+  readonly overrun: 'on' | null
   readonly share: string | null
   readonly waits: string | null
-}
-
-/** Picks those parts; what is not in the address is null. */
-export function traceAddress(search: URLSearchParams): TraceAddress {
-  return {
-    position: search.get('position'),
-    moved: search.get('moved'),
-    overrun: search.get('overrun'),
-    share: search.get('share'),
-    waits: search.get('waits'),
-  }
 }
 
 /** Undefined where the box cannot be traced: it does not hang together, or lists no position. */
