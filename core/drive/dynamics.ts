@@ -71,7 +71,7 @@ export function newTally(shafts: number): Tally {
 }
 
 /** Accelerations and torques at one instant; filled anew at each look. */
-interface Instant {
+export interface Instant {
   engine: number
   output: number
   readonly shafts: number[]

@@ -13,7 +13,7 @@ import type { CourseRow } from './course.ts'
 import type { DriveWay, Powertrain } from './powertrain.ts'
 import { planChange, powertrainOf } from './powertrain.ts'
 import { USUAL_RULES, USUAL_TIMES } from './rules.ts'
-import type { DriveResult } from './simulate.ts'
+import type { DriveResult } from './result.ts'
 import { driveCourse, stepsFor } from './simulate.ts'
 
 function powertrain(draft: BoxDraft): Powertrain {
