@@ -100,6 +100,15 @@ test('no job is opened, and nothing entered, for a box that is off the bench', a
   expect(await added(boxId, jobId, [note])).toEqual([note])
 })
 
+test('of entries that come together, none is kept where one is refused', async () => {
+  const { boxId, jobId } = await unitWithJob()
+  const bodies: readonly EntryBody[] = [{ kind: 'note', text: 'before' }, CLOSE]
+  const late = entry({ kind: 'note', text: 'after it was closed' })
+  const outcome = await addEntries(boxId, jobId, [...bodies.map((body) => entry(body)), late])
+  expect(outcome).toEqual({ kind: 'closed', number: 1 })
+  expect((await jobsOfBox(boxId))[0]).toMatchObject({ isClosed: false, entries: [] })
+})
+
 test('a closed job takes nothing but its opening again, and that only while no other is open', async () => {
   const { boxId, jobId } = await unitWithJob()
   const before = entry({ kind: 'note', text: 'before' })

@@ -7,7 +7,6 @@ import type { Entry, EntryBody, LimitsBeside, SheetLine, ShopRule } from 'core'
 import { limitFor, limitsToKeep, readJob } from 'core'
 
 import { partSchemas } from '../files/boxFile.ts'
-import { entrySchema } from '../files/jobEntry.ts'
 import type { Queries } from './db/client.ts'
 import { db, transact } from './db/client.ts'
 import { bodyOfSomeKind, unlessUnreadable } from './db/documents.ts'
@@ -341,11 +340,12 @@ function isSameEntry(kept: Entry, sent: Entry): boolean {
   return equal(bare(kept), JSON.parse(JSON.stringify(bare(sent))))
 }
 
-/** Adds one entry; the one that says the same where it is there already. */
+/** Adds one entry to a job that is locked; the one that says the same where it is there already. */
 async function addEntry(
   tx: Queries,
   boxId: string,
   jobId: string,
+  job: LockedJob,
   rules: readonly ShopRule[],
   entry: Entry,
   sentAt: string | undefined,
@@ -358,8 +358,6 @@ async function addEntry(
     const kept = entryOf(earlier)
     return earlier.jobId === jobId && isSameEntry(kept, entry) ? kept : { kind: 'taken' }
   }
-  const job = await lockJob(tx, boxId, jobId)
-  if (!job) return { kind: 'absent' }
   const refusal = await refusalOf(tx, boxId, jobId, job, entry)
   if (refusal) return refusal
   const same = await sameStep(tx, jobId, entry.body)
@@ -381,9 +379,17 @@ async function addEntry(
   return kept
 }
 
+/** Takes back what was added before an entry that is refused. */
+class Refused extends Error {
+  constructor(readonly outcome: Exclude<EntryOutcome, { kind: 'kept' }>) {
+    super(outcome.kind)
+  }
+}
+
 /**
- * Adds entries to the log of a job, all or none; an entry that is there already is left as
- * it is. `sentAt` is what the sender's clock says now, and corrects what it said before.
+ * Adds entries to the log of a job, all or none; an entry that is there already is left as it is.
+ * Whoever takes them in from outside has looked at them with `sentEntrySchema`. `sentAt` is what
+ * the sender's clock says now, and corrects what it said before.
  */
 export async function addEntries(
   boxId: string,
@@ -392,17 +398,26 @@ export async function addEntries(
   sentAt?: string,
 ): Promise<EntryOutcome> {
   if (!isId(boxId) || !isId(jobId)) return { kind: 'absent' }
-  const checked = entries.map((entry) => entrySchema.parse(entry))
   const rules = await readRules()
-  return transact(async (tx): Promise<EntryOutcome> => {
-    if (!(await lockJob(tx, boxId, jobId))) return { kind: 'absent' }
-    const kept: Entry[] = []
-    for (const entry of checked) {
-      const added = await addEntry(tx, boxId, jobId, rules, entry, sentAt)
-      if ('kind' in added) return added
-      kept.push(added)
-    }
-    await touch(tx, boxId)
-    return { kind: 'kept', entries: kept }
-  })
+  try {
+    return await transact(async (tx): Promise<EntryOutcome> => {
+      const locked = await lockJob(tx, boxId, jobId)
+      if (!locked) return { kind: 'absent' }
+      const kept: Entry[] = []
+      let { isClosed } = locked
+      for (const entry of entries) {
+        const job = { ...locked, isClosed }
+        const added = await addEntry(tx, boxId, jobId, job, rules, entry, sentAt)
+        if ('kind' in added) throw new Refused(added)
+        kept.push(added)
+        const { kind } = added.body
+        if (kind === 'close' || kind === 'reopen') isClosed = kind === 'close'
+      }
+      await touch(tx, boxId)
+      return { kind: 'kept', entries: kept }
+    })
+  } catch (error) {
+    if (error instanceof Refused) return error.outcome
+    throw error
+  }
 }
