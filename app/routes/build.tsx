@@ -17,8 +17,8 @@ import { useOpenJob } from '~/components/job/jobContext.ts'
 import { LookButtons } from '~/components/measure/LookButtons.tsx'
 import { useAddress } from '~/components/useAddress.ts'
 import { NothingToShow, WorkArea, WorkMain, WorkPanel } from '~/components/WorkArea.tsx'
-import type { InHand, Standing } from '~/views/build/buildView.ts'
-import { inHandOf, lastStep, trayFor } from '~/views/build/buildView.ts'
+import type { InHand } from '~/views/build/buildView.ts'
+import { inHandOf, lastStep, standingOf, trayFor } from '~/views/build/buildView.ts'
 
 /** Which part and row are looked at, in the address. */
 function useChosen(search: Address<'build'>, change: ChangeAddress<'build'>) {
@@ -98,6 +98,24 @@ function NextPart(props: NextPartProps) {
   )
 }
 
+/** What is off, what is in hand, and where what is off lies. */
+function useStanding({ assembly, order }: OpenBuild, direction: Direction, asked: string) {
+  const { taken, trays } = useOpenJob().job
+  const progress = useMemo(
+    () => progressOf(assembly, order, taken, direction),
+    [assembly, order, taken, direction],
+  )
+  const inHand = useMemo(
+    () => inHandOf(assembly, order, progress, direction, asked),
+    [assembly, order, progress, direction, asked],
+  )
+  const standing = useMemo(
+    () => standingOf(assembly, progress.off, inHand, trays),
+    [assembly, progress, inHand, trays],
+  )
+  return { progress, inHand, standing }
+}
+
 /** Taking a unit apart and putting it together, one part in hand at a time. */
 export default function BuildPage() {
   const { draft } = useOpenBox()
@@ -106,25 +124,9 @@ export default function BuildPage() {
   const direction: Direction = search.view === 'up' ? 'up' : 'down'
   const build = useBuild()
   const { naming, assembly, order } = build
-  const progress = useMemo(
-    () => progressOf(assembly, order, job.taken, direction),
-    [assembly, order, job.taken, direction],
-  )
-  const asked = search.part ?? ''
-  const inHand = useMemo(
-    () => inHandOf(assembly, order, progress, direction, asked),
-    [assembly, order, progress, direction, asked],
-  )
+  const { progress, inHand, standing } = useStanding(build, direction, search.part ?? '')
   const isDisabled = current === undefined || job.isClosed
   const partOf = (ref: string): AssemblyPart | undefined => assembly.byRef.get(ref)
-  const standing = useMemo((): Standing => {
-    const { off } = progress
-    const trays = [...job.trays].flatMap(([ref, tray]) => {
-      const part = assembly.byRef.get(ref)
-      return part && off.has(part.id) ? [[part.id, tray] as const] : []
-    })
-    return { off, inHand, trays: new Map(trays) }
-  }, [progress, inHand, job.trays, assembly])
   const { choose, chooseRow, letGo } = useChosen(search, change)
   const move = (part: AssemblyPart, is: 'off' | 'in'): void => {
     record({

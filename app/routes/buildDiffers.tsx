@@ -16,6 +16,7 @@ import { useAddress } from '~/components/useAddress.ts'
 import { differenceWords } from '~/words/build.ts'
 import { formatWhen } from '~/words/format.ts'
 import { capitalize } from '~/words/names.ts'
+import type { Address } from '~/views/addresses.ts'
 import { readAddress } from '~/views/addresses.ts'
 
 /** The units of this kind, and the one that is put beside this. */
@@ -33,30 +34,37 @@ export function clientLoader({ serverLoader }: Route.ClientLoaderArgs) {
   return serverLoader().catch(() => ({ units: [], other: null }))
 }
 
-/** What differs between this assembly and an earlier one, or another unit of its kind. */
-export default function BuildDiffers({ loaderData: { units, other } }: Route.ComponentProps) {
-  const { draft, words } = useOpenBox()
-  const { job, jobs, beside: limits, current } = useOpenJob()
-  const [search, change] = useAddress('differs')
-  const naming = useMemo(() => ({ box: indexBox(draft), words }), [draft, words])
+interface BesideThis {
+  readonly assembled: Assembled
+  readonly name: string
+}
+
+/** The other unit or the earlier visit that the address names; the last visit where it names none. */
+function useBeside(search: Address<'differs'>, other: Route.ComponentProps['loaderData']['other']) {
+  const { draft } = useOpenBox()
+  const { jobs, beside: limits, current } = useOpenJob()
   const earlier = jobs.filter(({ id }) => id !== current?.id)
   const chosen = earlier.find(({ id }) => id === search.visit) ?? earlier.at(-1)
   const isUnit = search.unit !== null
-  const beside: { readonly assembled: Assembled; readonly name: string } | undefined =
-    isUnit && other
-      ? {
-          assembled: {
-            draft: other.draft,
-            job: readJob(other.entries, { ...limits, sheet: other.draft.sheet ?? [] }),
-          },
-          name: other.name,
-        }
-      : chosen && !isUnit
-        ? {
-            assembled: { draft, job: readJob(chosen.entries, limits) },
-            name: `job ${chosen.number}`,
-          }
-        : undefined
+  const ofUnit = (unit: NonNullable<typeof other>): BesideThis => {
+    const job = readJob(unit.entries, { ...limits, sheet: unit.draft.sheet ?? [] })
+    return { assembled: { draft: unit.draft, job }, name: unit.name }
+  }
+  const ofVisit = (visit: (typeof earlier)[number]): BesideThis => ({
+    assembled: { draft, job: readJob(visit.entries, limits) },
+    name: `job ${visit.number}`,
+  })
+  const beside = isUnit ? other && ofUnit(other) : chosen && ofVisit(chosen)
+  return { earlier, chosen, isUnit, beside: beside ?? undefined }
+}
+
+/** What differs between this assembly and an earlier one, or another unit of its kind. */
+export default function BuildDiffers({ loaderData: { units, other } }: Route.ComponentProps) {
+  const { draft, words } = useOpenBox()
+  const { job, current } = useOpenJob()
+  const [search, change] = useAddress('differs')
+  const naming = useMemo(() => ({ box: indexBox(draft), words }), [draft, words])
+  const { earlier, chosen, isUnit, beside } = useBeside(search, other)
   const found = beside ? differencesOf({ draft, job }, beside.assembled) : []
   const here = isUnit ? draft.name : `job ${current?.number ?? ''}`
   const others = beside ? { box: indexBox(beside.assembled.draft), words } : naming

@@ -1,3 +1,4 @@
+import type { Gear } from 'core'
 import { countsFor, indexBox } from 'core'
 
 import { useOpenBox } from '~/components/box/boxContext.ts'
@@ -8,6 +9,7 @@ import { CountsFile } from '~/components/count/CountsFile.tsx'
 import { FirstChoice } from '~/components/count/FirstChoice.tsx'
 import { GearList } from '~/components/count/GearList.tsx'
 import { RatioStrip } from '~/components/count/RatioStrip.tsx'
+import type { Counting } from '~/components/count/useCounting.ts'
 import { useCounting } from '~/components/count/useCounting.ts'
 import { Legend } from '~/components/section/Legend.tsx'
 import { SectionDrawing } from '~/components/section/SectionDrawing.tsx'
@@ -15,8 +17,43 @@ import { NothingToShow, WorkArea, WorkMain, WorkPanel } from '~/components/WorkA
 import { formatFirst } from '~/views/count/countFirst.ts'
 import { editOfCount } from '~/views/count/reading.ts'
 
+/** The gear to count, and what is kept of it. */
+function GearInHand({ gear, counting }: { readonly gear: Gear; readonly counting: Counting }) {
+  const { edit } = useOpenBox()
+  const { order, reading, first, go } = counting
+  return (
+    <CountPanel
+      key={`${gear.id} ${reading} ${formatFirst(first)}`}
+      gear={gear}
+      place={order.indexOf(gear) + 1}
+      first={first}
+      reading={reading}
+      onType={(text) => {
+        counting.type({ gear: gear.id, text })
+      }}
+      onKeep={(toothCount) => {
+        edit(editOfCount(gear, reading, toothCount))
+      }}
+      onSettle={(toothCount) => {
+        edit({
+          kind: 'settle',
+          gear: gear.id,
+          toothCount,
+          base: { first: gear.toothCount, second: gear.recount ?? null },
+        })
+      }}
+      onNext={() => {
+        counting.goOn(gear.id)
+      }}
+      onPass={(pass) => {
+        go({ pass, gear: gear.id })
+      }}
+    />
+  )
+}
+
 export default function Count() {
-  const { draft, words, edit } = useOpenBox()
+  const { draft, words } = useOpenBox()
   const counting = useCounting()
   const { gear, order, reading, first, preview, positions, issues, traceHref, go } = counting
   if (!gear)
@@ -51,33 +88,7 @@ export default function Count() {
         />
       </WorkMain>
       <WorkPanel>
-        <CountPanel
-          key={`${gear.id} ${reading} ${formatFirst(first)}`}
-          gear={gear}
-          place={order.indexOf(gear) + 1}
-          first={first}
-          reading={reading}
-          onType={(text) => {
-            counting.type({ gear: gear.id, text })
-          }}
-          onKeep={(toothCount) => {
-            edit(editOfCount(gear, reading, toothCount))
-          }}
-          onSettle={(toothCount) => {
-            edit({
-              kind: 'settle',
-              gear: gear.id,
-              toothCount,
-              base: { first: gear.toothCount, second: gear.recount ?? null },
-            })
-          }}
-          onNext={() => {
-            counting.goOn(gear.id)
-          }}
-          onPass={(pass) => {
-            go({ pass, gear: gear.id })
-          }}
-        />
+        <GearInHand gear={gear} counting={counting} />
         <IssueList draft={preview} issues={issues} words={words} />
         {reading === 'first' && positions.some((each) => countsFor(draft, each).length > 0) && (
           <FirstChoice first={first} positions={positions} onFirst={counting.putFirst} />

@@ -18,6 +18,7 @@ import { StepList } from '~/components/shift/StepList.tsx'
 import { TimeLine } from '~/components/shift/TimeLine.tsx'
 import type { AskedChange, ChangeOfGear } from '~/components/shift/useChangeOfGear.ts'
 import { useChangeOfGear } from '~/components/shift/useChangeOfGear.ts'
+import type { OpenShift } from '~/components/shift/useShift.ts'
 import { useShift } from '~/components/shift/useShift.ts'
 import { useAddress } from '~/components/useAddress.ts'
 import { Warning } from '~/components/Warning.tsx'
@@ -102,6 +103,13 @@ function AsideOfChange({ asked, shown, state, search, change }: AsideOfChangePro
   )
 }
 
+function SelectorFaults({ draft, naming }: Pick<OpenShift, 'draft' | 'naming'>) {
+  return selectorFaults(draft).map((fault) => {
+    const sentence = selectorFaultWords(naming, fault)
+    return <Warning key={sentence}>{sentence}</Warning>
+  })
+}
+
 /** A change from one position to another, step by step, with what has to match. */
 export default function Shift() {
   const { words } = useOpenBox()
@@ -122,17 +130,13 @@ export default function Shift() {
     )
   const { from, to, gear, moment, at } = shown
   const rods = rodsOf(draft)
-  const faults = selectorFaults(draft)
   const state = analyse(solver, moment.places)
   return (
     <WorkArea title={`${from.label} to ${to.label} · ${draft.name} · Shift`}>
       <WorkMain label="The change">
         <h2 className="hidden text-[1.3rem] print:block">{`${draft.name}, from ${from.label} to ${to.label}`}</h2>
         {!saysWhatMoves(draft) && <ShiftProposal draft={draft} />}
-        {faults.map((fault) => {
-          const sentence = selectorFaultWords(naming, fault)
-          return <Warning key={sentence}>{sentence}</Warning>
-        })}
+        <SelectorFaults draft={draft} naming={naming} />
         <div className="min-h-[15rem] flex-1">
           <SectionDrawing
             draft={draft}
@@ -155,22 +159,22 @@ export default function Shift() {
           }}
         />
         <div className="no-print flex flex-col gap-1">
-          <PositionRow
-            title="From"
-            positions={positions}
-            selected={from.id}
-            onSelect={(id) => {
-              change({ from: id, at: '' })
-            }}
-          />
-          <PositionRow
-            title="To"
-            positions={positions}
-            selected={to.id}
-            onSelect={(id) => {
-              change({ to: id, at: '' })
-            }}
-          />
+          {(
+            [
+              ['From', 'from'],
+              ['To', 'to'],
+            ] as const
+          ).map(([title, end]) => (
+            <PositionRow
+              key={end}
+              title={title}
+              positions={positions}
+              selected={shown[end].id}
+              onSelect={(id) => {
+                change({ [end]: id, at: '' })
+              }}
+            />
+          ))}
         </div>
       </WorkMain>
       <WorkPanel label={`From ${from.label} to ${to.label}`}>

@@ -1,4 +1,4 @@
-import type { Address } from '~/views/addresses.ts'
+import type { Address, ChangeAddress } from '~/views/addresses.ts'
 import type { Engageable, Approach, BoxDraft, Job } from 'core'
 import { engageables, contactOf } from 'core'
 
@@ -88,9 +88,47 @@ function WaySlider({ way, said, onWay }: WaySliderProps) {
   )
 }
 
+interface FiguresOfPlaceProps {
+  readonly chosen: Engageable
+  readonly asked: AskedApproach
+  readonly search: Address<'engage'>
+  readonly change: ChangeAddress<'engage'>
+}
+
+/** The gap of its ring, or what its dogs bear. */
+function FiguresOfPlace({ chosen, asked, search, change }: FiguresOfPlaceProps) {
+  const { id, settings } = useOpenBox()
+  const { naming } = useShift()
+  const { job } = useOpenJob()
+  const { coupler, place, hasRing } = chosen
+  return hasRing ? (
+    <RingGapFields
+      ring={place.ring}
+      measuredMm={asked.measuredMm}
+      isCondemned={isRingCondemned(naming.box, job, chosen)}
+      triedMm={asked.triedMm}
+      unit={settings.lengthUnit}
+      measureHref={measureAddress(id, ringOf(chosen))}
+      onTry={(gap) => {
+        change({ gap: gap === null ? '' : `${gap}` })
+      }}
+    />
+  ) : (
+    <DogLoadFields
+      dogs={place.dogs ?? {}}
+      name={placeName(naming, coupler, place)}
+      torqueNm={figureWithin(search.load, USUAL_LOAD_NM, [0, MOST_LOAD_NM])}
+      unit={settings.torqueUnit}
+      onTorque={(torqueNm) => {
+        change({ load: `${torqueNm}` })
+      }}
+    />
+  )
+}
+
 /** One coupler large, at any part of its way: what touches, what slips, what grinds. */
 export default function ShiftEngage() {
-  const { id, settings } = useOpenBox()
+  const { settings } = useOpenBox()
   const { draft, naming } = useShift()
   const { job } = useOpenJob()
   const [search, change] = useAddress('engage')
@@ -103,9 +141,10 @@ export default function ShiftEngage() {
       </NothingToShow>
     )
   const { coupler, place, hasRing } = chosen
-  const { lengthUnit, torqueUnit } = settings
+  const { lengthUnit } = settings
   const name = placeName(naming, coupler, place)
-  const { way, measuredMm, triedMm, approach } = approachOf(draft, job, chosen, search)
+  const asked = approachOf(draft, job, chosen, search)
+  const { way, approach } = asked
   const contact = contactOf(approach)
   const said = contactWords(contact, approach, lengthUnit)
   const { dogs = {} } = place
@@ -153,29 +192,7 @@ export default function ShiftEngage() {
             change({ at, gap: '' })
           }}
         />
-        {hasRing ? (
-          <RingGapFields
-            ring={place.ring}
-            measuredMm={measuredMm}
-            isCondemned={isRingCondemned(naming.box, job, chosen)}
-            triedMm={triedMm}
-            unit={lengthUnit}
-            measureHref={measureAddress(id, ringOf(chosen))}
-            onTry={(gap) => {
-              change({ gap: gap === null ? '' : `${gap}` })
-            }}
-          />
-        ) : (
-          <DogLoadFields
-            dogs={dogs}
-            name={name}
-            torqueNm={figureWithin(search.load, USUAL_LOAD_NM, [0, MOST_LOAD_NM])}
-            unit={torqueUnit}
-            onTorque={(torqueNm) => {
-              change({ load: `${torqueNm}` })
-            }}
-          />
-        )}
+        <FiguresOfPlace chosen={chosen} asked={asked} search={search} change={change} />
         <div className="no-print">
           <PrintButton />
         </div>

@@ -1,7 +1,7 @@
 import { useEffect, useRef, useState } from 'react'
 import { useNavigate } from 'react-router'
 
-import type { CouplerPlaces } from 'core'
+import type { CouplerPlaces, Forces } from 'core'
 import { fullPlaces, solveForces } from 'core'
 
 import { useOpenBox } from '~/components/box/boxContext.ts'
@@ -67,10 +67,41 @@ function useSleeves(hasInterlock: boolean) {
   }
 }
 
+interface UnderTheDrawingProps {
+  readonly held: Held | undefined
+  readonly pointedGear: string | undefined
+  readonly forces: Forces | undefined
+}
+
+/** What the interlock holds, what is pointed at, or what the signs mean. */
+function UnderTheDrawing({ held, pointedGear, forces }: UnderTheDrawingProps) {
+  const { naming, selected, input, layers } = useOpenTrace()
+  const { analysis } = selected
+  return (
+    <div className="flex min-h-[1.8rem] items-center">
+      {held ? (
+        <p role="status" className="text-trouble font-semibold">
+          {heldWords(naming, held)}
+        </p>
+      ) : pointedGear ? (
+        <GearReadout naming={naming} gearId={pointedGear} analysis={analysis} input={input} />
+      ) : (
+        <Legend
+          layers={layers}
+          hasRibbon={analysis.state === 'drive'}
+          hasForces={forces !== undefined}
+          missingForces={forces?.missing.length ?? 0}
+          hasGrips
+        />
+      )}
+    </div>
+  )
+}
+
 export default function TraceDrawing() {
   const { id, draft, words } = useOpenBox()
   const trace = useOpenTrace()
-  const { naming, selected, input, layers, search, change, solver } = trace
+  const { selected, input, layers, search, change, solver } = trace
   const { position, analysis } = selected
   const navigate = useNavigate()
   const [pointedGear, setPointedGear] = useState<string>()
@@ -115,23 +146,7 @@ export default function TraceDrawing() {
           )}
         />
       </div>
-      <div className="flex min-h-[1.8rem] items-center">
-        {held ? (
-          <p role="status" className="text-trouble font-semibold">
-            {heldWords(naming, held)}
-          </p>
-        ) : pointedGear ? (
-          <GearReadout naming={naming} gearId={pointedGear} analysis={analysis} input={input} />
-        ) : (
-          <Legend
-            layers={layers}
-            hasRibbon={drive !== undefined}
-            hasForces={forces !== undefined}
-            missingForces={forces?.missing.length ?? 0}
-            hasGrips
-          />
-        )}
-      </div>
+      <UnderTheDrawing held={held} pointedGear={pointedGear} forces={forces} />
       <DrawingTools
         hasInterlock={hasInterlock}
         onInterlock={(isOn) => {

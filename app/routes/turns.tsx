@@ -22,6 +22,8 @@ import { Suspects } from '~/components/turns/Suspects.tsx'
 import { TurnEntry } from '~/components/turns/TurnEntry.tsx'
 import { useAddress } from '~/components/useAddress.ts'
 import { WorkArea, WorkMain, WorkPanel } from '~/components/WorkArea.tsx'
+import type { Address, ChangeAddress } from '~/views/addresses.ts'
+import type { Naming } from '~/words/names.ts'
 import { bodyName } from '~/words/names.ts'
 
 /** As finely as a mark is read by eye, in turns; common practice. */
@@ -41,28 +43,70 @@ function useTurnChecks(at: string | undefined) {
   return { checks, judged, suspects, next }
 }
 
-/** Counts checked by turning the box. */
-export default function Turns() {
-  const { id, draft, words } = useOpenBox()
-  const { job, box, current, record } = useOpenJob()
-  const [search, change] = useAddress('turns')
-  const navigate = useNavigate()
-  const naming = useMemo(() => ({ box: indexBox(draft), words }), [draft, words])
+/** Where the output of this box can be read, and the place that the address names. */
+function usePlacesRead({ at }: Address<'turns'>) {
+  const { draft } = useOpenBox()
+  const places = useMemo(() => {
+    const { positions, solver } = analyseDraft(draft)
+    return solver ? ratioPlaces(solver.box, positions) : []
+  }, [draft])
+  return { places, at: places.find((place) => place === at) }
+}
+
+interface CheckToEnterProps extends ReturnType<typeof usePlacesRead> {
+  readonly naming: Naming
+  readonly search: Address<'turns'>
+  readonly change: ChangeAddress<'turns'>
+}
+
+/** The check to be entered, as the address has it. */
+function CheckToEnter({ naming, places, at, search, change }: CheckToEnterProps) {
+  const { box, current, record } = useOpenJob()
   const positions = useMemo(() => (box ? turnablePositions(box) : []), [box])
   const position =
     positions.find((each) => each.id === search.position)?.id ?? positions[0]?.id ?? ''
-  const places = useMemo(() => {
-    const { positions: analysed, solver } = analyseDraft(draft)
-    return solver ? ratioPlaces(solver.box, analysed) : []
-  }, [draft])
-  const at = places.find((place) => place === search.at)
+  const readAt = search.read ?? 'input'
+  const given = readAt === 'input' ? 'output' : 'input'
+  const givenTurns = search[given] ?? USUAL_TURNS
+  return (
+    <TurnEntry
+      positions={positions}
+      position={position}
+      places={
+        places.length > 1 ? places.map((place) => [place, bodyName(naming, place)] as const) : []
+      }
+      at={at}
+      readAt={readAt}
+      givenTurns={givenTurns}
+      isDisabled={current === undefined || !parseReading(givenTurns).ok}
+      onPosition={(chosen) => {
+        change({ position: chosen })
+      }}
+      onAt={(body) => {
+        change({ at: body ?? '' })
+      }}
+      onReadAt={(end) => {
+        change({ read: end === 'output' ? end : '' })
+      }}
+      onGivenTurns={(turns) => {
+        change({ [given]: turns })
+      }}
+      onKeep={record}
+    />
+  )
+}
+
+/** Counts checked by turning the box. */
+export default function Turns() {
+  const { id, draft, words } = useOpenBox()
+  const { job, record } = useOpenJob()
+  const [search, change] = useAddress('turns')
+  const navigate = useNavigate()
+  const naming = useMemo(() => ({ box: indexBox(draft), words }), [draft, words])
+  const { places, at } = usePlacesRead(search)
   const { checks, judged, suspects, next } = useTurnChecks(at)
   const firstSuspect = suspects.find(({ miscounts }) => miscounts.length > 0)?.miscounts[0]?.gear.id
   const countHref = (gear: string): string => `/boxes/${id}/count?gear=${gear}&pass=second`
-  const readAt = search.read === 'output' ? 'output' : 'input'
-  const given = readAt === 'input' ? 'output' : 'input'
-  const givenTurns = search[given] ?? USUAL_TURNS
-  const isReadable = parseReading(givenTurns).ok
   return (
     <WorkArea title={`${draft.name} · Turns`}>
       <WorkMain label="Section along the shafts, and turn checks">
@@ -87,32 +131,7 @@ export default function Turns() {
         />
       </WorkMain>
       <WorkPanel>
-        <TurnEntry
-          positions={positions}
-          position={position}
-          places={
-            places.length > 1
-              ? places.map((place) => [place, bodyName(naming, place)] as const)
-              : []
-          }
-          at={at}
-          readAt={readAt}
-          givenTurns={givenTurns}
-          isDisabled={current === undefined || !isReadable}
-          onPosition={(chosen) => {
-            change({ position: chosen })
-          }}
-          onAt={(body) => {
-            change({ at: body ?? '' })
-          }}
-          onReadAt={(end) => {
-            change({ read: end === 'output' ? end : '' })
-          }}
-          onGivenTurns={(turns) => {
-            change({ [given]: turns })
-          }}
-          onKeep={record}
-        />
+        <CheckToEnter naming={naming} places={places} at={at} search={search} change={change} />
         {suspects.length > 0 && (
           <Suspects
             suspects={suspects}

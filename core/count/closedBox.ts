@@ -149,17 +149,35 @@ export function searchCounts(
     search.sums.map(({ a, b, least, most }) => ({ a: place(a), b: place(b), least, most })),
     new Set(),
   )
-  const counts = new Int32Array(search.gears.length)
-  const known = new Uint8Array(search.gears.length)
-  const solve = (branch: Branch, depth: number): Part => {
-    const { gear, settled, open, below } = branch
-    const range = search.gears[gear]
-    let least = range?.least ?? 0
-    let most = range?.most ?? 0
-    for (const sum of branch.sums) {
+  const solve = branchSolver(search.gears, listed, onProgress)
+  const { ways, sets } = together(trees, (tree) => solve(tree, 0), listed)
+  onProgress?.(1)
+  return {
+    total: ways,
+    combinations: countSets(search),
+    likeliest: sets.map((set) => countSetOf(set, search.gears.length)),
+  }
+}
+
+/** Solves one tree after another; gears that are known so far have their counts in `counts`. */
+function branchSolver(
+  gears: CountSearch['gears'],
+  listed: number,
+  onProgress: ((done: number) => void) | undefined,
+): (branch: Branch, depth: number) => Part {
+  const counts = new Int32Array(gears.length)
+  const known = new Uint8Array(gears.length)
+  const rangeOf = ({ gear, sums }: Branch): readonly [least: number, most: number] => {
+    let { least = 0, most = 0 } = gears[gear] ?? {}
+    for (const sum of sums) {
       least = Math.max(least, sum.least - (counts[sum.other] ?? 0))
       most = Math.min(most, sum.most - (counts[sum.other] ?? 0))
     }
+    return [least, most]
+  }
+  const solve = (branch: Branch, depth: number): Part => {
+    const { gear, settled, open, below } = branch
+    const [least, most] = rangeOf(branch)
     let total = 0
     let likeliest: PartialCounts[] = []
     known[gear] = 1
@@ -168,51 +186,48 @@ export function searchCounts(
       counts[gear] = count
       if (!settled.every((condition) => condition.isMet(counts))) continue
       if (!open.every((condition) => condition.canBeMet(counts, known))) continue
-      let [ways, sets]: [number, readonly (readonly PartialCounts[])[]] = [1, [[]]]
-      for (const part of below) {
-        const found = solve(part, depth + 1)
-        ways *= found.total
-        if (ways === 0) break
-        sets = likeliestProducts(sets, found.likeliest, listed)
-      }
+      const { ways, sets } = together(below, (part) => solve(part, depth + 1), listed)
       if (ways === 0) continue
       total += ways
       const own = settled.reduce((sum, condition) => sum + condition.score(counts), 0)
-      for (const set of sets)
-        likeliest.push({
-          score: set.reduce((sum, { score }) => sum + score, own),
-          gear,
-          count,
-          below: set,
-        })
+      for (const set of sets) likeliest.push({ score: scoreOf(set, own), gear, count, below: set })
       if (likeliest.length > 4 * listed) likeliest = bestOf(likeliest, listed)
     }
     known[gear] = 0
     return { total, likeliest: bestOf(likeliest, listed) }
   }
-  let [total, sets]: [number, readonly (readonly PartialCounts[])[]] = [1, [[]]]
-  for (const tree of trees) {
-    const found = solve(tree, 0)
-    total *= found.total
+  return solve
+}
+
+/** Parts that have nothing to do with one another: how many sets of all of them, and the likeliest. */
+function together(
+  parts: readonly Branch[],
+  solve: (part: Branch) => Part,
+  listed: number,
+): { readonly ways: number; readonly sets: readonly (readonly PartialCounts[])[] } {
+  let [ways, sets]: [number, readonly (readonly PartialCounts[])[]] = [1, [[]]]
+  for (const part of parts) {
+    const found = solve(part)
+    ways *= found.total
+    if (ways === 0) return { ways, sets: [] }
     sets = likeliestProducts(sets, found.likeliest, listed)
   }
-  onProgress?.(1)
-  return {
-    total,
-    combinations: countSets(search),
-    likeliest:
-      total === 0
-        ? []
-        : sets.map((set) => {
-            const found = search.gears.map(() => 0)
-            const fill = ({ gear, count, below }: PartialCounts): void => {
-              found[gear] = count
-              below.forEach(fill)
-            }
-            set.forEach(fill)
-            return { counts: found, score: set.reduce((sum, { score }) => sum + score, 0) }
-          }),
+  return { ways, sets }
+}
+
+function scoreOf(set: readonly PartialCounts[], own = 0): number {
+  return set.reduce((sum, { score }) => sum + score, own)
+}
+
+/** The count of each gear, in the order of the gears searched. */
+function countSetOf(set: readonly PartialCounts[], gearCount: number): CountSet {
+  const counts = Array.from({ length: gearCount }, () => 0)
+  const fill = ({ gear, count, below }: PartialCounts): void => {
+    counts[gear] = count
+    below.forEach(fill)
   }
+  set.forEach(fill)
+  return { counts, score: scoreOf(set) }
 }
 
 function bestOf(partials: readonly PartialCounts[], listed: number): PartialCounts[] {

@@ -25,8 +25,8 @@ const ENTERED_SOURCES = (['maker', 'shop'] as const).map(
   (source) => [source, SOURCE_NAMES[source]] as const,
 )
 
-/** The maker's figure, or the shop's own rule, for this part or for all like it in the unit. */
-export function LimitEntry({ boxId, part, measure, unit, isDisabled, onKeep }: LimitEntryProps) {
+/** The limit as it is typed, and what keeps it: in the job, or as a rule of the shop. */
+function useTypedLimit({ part, measure, unit, onKeep }: LimitEntryProps) {
   const { rules } = useOpenJob()
   const [least, setLeast] = useState('')
   const [most, setMost] = useState('')
@@ -64,6 +64,21 @@ export function LimitEntry({ boxId, part, measure, unit, isDisabled, onKeep }: L
     setLeast('')
     setMost('')
   }
+  const change = {
+    source: setSource,
+    isForAll: setIsForAll,
+    touched: () => {
+      setProblem(undefined)
+    },
+  }
+  return { shown, ends, source, isForAll, isOfShop, problem, told: rule.data, change, keep }
+}
+
+/** The maker's figure, or the shop's own rule, for this part or for all like it in the unit. */
+export function LimitEntry(props: LimitEntryProps) {
+  const { boxId, measure, isDisabled } = props
+  const typed = useTypedLimit(props)
+  const { shown, ends, source, isForAll, isOfShop, problem, told, change, keep } = typed
   return (
     <details className="border-rule border-t-2 pt-2">
       <summary className="text-accent min-h-[44px] cursor-pointer py-2 font-semibold">
@@ -93,11 +108,16 @@ export function LimitEntry({ boxId, part, measure, unit, isDisabled, onKeep }: L
               value={value}
               onType={(text) => {
                 set(text)
-                setProblem(undefined)
+                change.touched()
               }}
             />
           ))}
-          <SelectField label="From" value={source} options={ENTERED_SOURCES} onChange={setSource} />
+          <SelectField
+            label="From"
+            value={source}
+            options={ENTERED_SOURCES}
+            onChange={change.source}
+          />
         </div>
         {isOfShop && (
           <p>
@@ -105,14 +125,12 @@ export function LimitEntry({ boxId, part, measure, unit, isDisabled, onKeep }: L
             for a unit comes before it.
           </p>
         )}
-        {isOfShop && rule.data && (
-          <p role={rule.data.isKept ? 'status' : 'alert'}>{rule.data.sentence}</p>
-        )}
+        {isOfShop && told && <p role={told.isKept ? 'status' : 'alert'}>{told.sentence}</p>}
         {!isOfShop && (
           <CheckField
             label={`For every ${MEASURE_NAMES[measure]} of this unit`}
             isChecked={isForAll}
-            onChange={setIsForAll}
+            onChange={change.isForAll}
           />
         )}
         {problem && <Warning role="alert">{problem}</Warning>}

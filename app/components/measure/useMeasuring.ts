@@ -10,19 +10,11 @@ import type {
   Measure,
   ReadingUnit,
 } from 'core'
-import {
-  MEASURE_RULES,
-  checkReadings,
-  exactBoundsOf,
-  exactFigureOf,
-  judge,
-  limitFor,
-  parseReading,
-  spanOf,
-} from 'core'
+import { MEASURE_RULES, limitFor, parseReading } from 'core'
 
 import { entryBodySchema } from '~/files/jobEntry.ts'
 import { readingIssueWords } from '~/words/measures.ts'
+import { judged } from '~/views/measure/judged.ts'
 import { isTooFineForThou } from '~/views/measure/thousandths.ts'
 
 /** When it was measured: as it came, or after it was worked on. */
@@ -78,22 +70,7 @@ export function useMeasuring({ limits, part, measure, unit, tool, onKeep }: Meas
   const [isFineMeant, setIsFineMeant] = useState(false)
   const limit = limitFor(limits, part, measure, unit)
   const written = readings.filter((text) => text.trim() !== '')
-  const values = written.map((text) => spanOf(text, unit))
-  const known = values.filter((value) => value !== undefined)
-  // A radius is set by a rule in mm; a journal is read with the same tool as its bore.
-  const besideUnit = rule.beside === 'journal' ? unit : 'mm'
-  const besideMm = exactFigureOf(beside, besideUnit) ?? null
-  // What cannot be is said while it is typed, and judged as nothing.
-  const impossible = checkReadings(measure, known, besideMm).filter(
-    ({ code }) => code === 'implausible' || code === 'negative',
-  )
-  const judgement =
-    impossible.length === 0 &&
-    known.length > 0 &&
-    known.length === values.length &&
-    (!rule.beside || besideMm)
-      ? judge(measure, known, besideMm, exactBoundsOf(limit))
-      : undefined
+  const { judgement, impossible, besideUnit } = judged({ measure, unit, written, beside, limit })
   const doubtful = unit === 'thou' ? written.filter(isTooFineForThou) : []
   const keep = (): boolean => {
     const isDoubted = doubtful.length > 0 && !isFineMeant

@@ -144,22 +144,14 @@ export function SectionDrawing({ classOf, ...props }: SectionDrawingProps) {
   )
   const writing = (
     <>
-      {layout.section.couplers.map((drawn) => (
-        <g key={drawn.coupler.id} className={classOf?.(pathTo('sleeve', drawn.coupler.id))}>
-          <CouplerShape
-            drawn={drawn}
-            place={places.get(drawn.coupler.id)}
-            shiftMm={
-              onTheWay?.coupler === drawn.coupler.id ? sleeveOnTheWayMm(onTheWay) : undefined
-            }
-            scale={layout.scale}
-            naming={naming}
-            nameY={
-              layers.has('names') ? couplerNameY(drawn, layout.section, layout.scale) : undefined
-            }
-          />
-        </g>
-      ))}
+      <CouplerShapes
+        naming={naming}
+        layout={layout}
+        places={places}
+        onTheWay={onTheWay}
+        hasNames={layers.has('names')}
+        classOf={classOf}
+      />
       <Writing {...props} naming={naming} layout={layout} layers={layers} downwards={downwards} />
     </>
   )
@@ -188,6 +180,31 @@ export function SectionDrawing({ classOf, ...props }: SectionDrawingProps) {
       </svg>
     </div>
   )
+}
+
+interface CouplerShapesProps {
+  readonly naming: Naming
+  readonly layout: Layout
+  readonly places: Places
+  readonly onTheWay: OnTheWay | undefined
+  readonly hasNames: boolean
+  readonly classOf: SectionDrawingProps['classOf']
+}
+
+function CouplerShapes({ naming, layout, places, onTheWay, ...rest }: CouplerShapesProps) {
+  const { section, scale } = layout
+  return section.couplers.map((drawn) => (
+    <g key={drawn.coupler.id} className={rest.classOf?.(pathTo('sleeve', drawn.coupler.id))}>
+      <CouplerShape
+        drawn={drawn}
+        place={places.get(drawn.coupler.id)}
+        shiftMm={onTheWay?.coupler === drawn.coupler.id ? sleeveOnTheWayMm(onTheWay) : undefined}
+        scale={scale}
+        naming={naming}
+        nameY={rest.hasNames ? couplerNameY(drawn, section, scale) : undefined}
+      />
+    </g>
+  ))
 }
 
 interface PartsProps {

@@ -1,8 +1,9 @@
 import type { CouplerPosition, DogFigures, Match } from 'core'
-import { DOGS, dogWork, greatestSlip, namesOf, reducedInertia, toNumber } from 'core'
+import { DOGS, namesOf } from 'core'
 
 import { FieldEntries } from '~/components/FieldEntry.tsx'
 import { TorqueField } from '~/components/Fields.tsx'
+import { caughtDogs } from '~/views/shift/caughtDogs.ts'
 import { COUPLER_M_S, MOST_LOAD_NM } from '~/views/shift/shiftInput.ts'
 import type { TorqueUnit } from '~/words/format.ts'
 import { dogSentences, dogsFault, neededDogWords } from '~/words/dogs.ts'
@@ -26,30 +27,16 @@ interface DogPanelProps {
   readonly onTorque: (torqueNm: number) => void
 }
 
-const RAD_PER_S = (2 * Math.PI) / 60
-
 /** Whether dogs without a ring catch, and the figures that it takes to say so. */
 export function DogPanel(props: DogPanelProps) {
   const { naming, match, place, inputRpm, speedMPerS, torqueNm, torqueUnit } = props
   const { onDogs, onSpeed, onTorque } = props
   const dogs = place.dogs ?? {}
-  const slip = greatestSlip(match)
-  const slipRpm = slip === null ? 0 : Math.abs(toNumber(slip)) * inputRpm
-  const { kgM2, missing } = reducedInertia(naming.box, match.brought)
-  const result = dogWork(dogs, {
-    slipRadPerS: slipRpm * RAD_PER_S,
+  const { result, missing, slipRpm, bandRpm } = caughtDogs(naming.box, match, dogs, {
+    inputRpm,
     speedMPerS,
-    inertiaKgM2: kgM2,
     torqueNm,
   })
-  const { input } = naming.box.draft
-  const ofInput = match.brought.get(input)
-  const bandRpm = (): readonly [number, number] | null => {
-    if (!result.ok || !ofInput || !match.inputSpeed) return null
-    const middle = Math.abs(toNumber(match.inputSpeed) * inputRpm)
-    const half = Math.abs((result.work.mostSlipRadPerS / RAD_PER_S) * toNumber(ofInput))
-    return [middle - half, middle + half]
-  }
   return (
     <section aria-label="Dogs" className="flex flex-col gap-1">
       <h2 className="text-[1.15rem] font-semibold">
@@ -61,7 +48,7 @@ export function DogPanel(props: DogPanelProps) {
             work: result.work,
             slipRpm,
             torqueNm,
-            bandRpm: bandRpm(),
+            bandRpm,
             unit: torqueUnit,
           }).map((sentence) => (
             <p key={sentence}>{sentence}</p>

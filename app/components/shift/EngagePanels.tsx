@@ -1,12 +1,13 @@
 import type { Address, ChangeAddress } from '~/views/addresses.ts'
 import { Link } from 'react-router'
 
-import type { BoxDraft, CouplerPosition, GearChange, Match } from 'core'
+import type { BoxDraft, Coupler, CouplerPosition, GearChange, Match } from 'core'
 import { couplersWithRings, fullPlaces, isClutch, placeKey } from 'core'
 
 import { useOpenBox } from '~/components/box/boxContext.ts'
 import { useBecome } from '~/components/box/useBecome.ts'
 import { useOpenJob } from '~/components/job/jobContext.ts'
+import { formatAddress } from '~/views/addresses.ts'
 import { withPart } from '~/views/layout/withPart.ts'
 import { isRingCondemned, measuredGapMm } from '~/views/shift/contactView.ts'
 import {
@@ -51,6 +52,23 @@ function engagingOf(draft: BoxDraft, gear: GearChange) {
       !ringed.has(match.coupler.id) && !isClutch(match.coupler) && match.law.kind === 'lock',
   )
   return { rings, dogs, untold }
+}
+
+interface HalfEngagedProps {
+  readonly href: string
+  readonly coupler: Coupler
+  readonly place: CouplerPosition
+}
+
+function HalfEngaged({ href, coupler, place }: HalfEngagedProps) {
+  const address = formatAddress('engage', { at: placeKey(coupler, place) })
+  return (
+    <p className="no-print">
+      <Link className="text-accent underline" to={href + address}>
+        See it half engaged
+      </Link>
+    </p>
+  )
 }
 
 /** For everything that goes in and hangs on the engine: whether its ring can, or its dogs catch. */
@@ -124,14 +142,11 @@ export function EngagePanels(props: EngagePanelsProps) {
         />
       ))}
       {first && (
-        <p className="no-print">
-          <Link
-            className="text-accent underline"
-            to={`/boxes/${id}/shift/engage?at=${encodeURIComponent(placeKey(first.match.coupler, first.place))}`}
-          >
-            See it half engaged
-          </Link>
-        </p>
+        <HalfEngaged
+          href={`/boxes/${id}/shift/engage`}
+          coupler={first.match.coupler}
+          place={first.place}
+        />
       )}
     </>
   )

@@ -136,10 +136,39 @@ export function TurnEntry(props: TurnEntryProps) {
         fineness={fineness}
         onFineness={setFineness}
       />
+      <TurnsField
+        ref={field}
+        name={names[readAt]}
+        turns={turns}
+        problem={problem}
+        onTurns={(text) => {
+          setTurns(text)
+          setProblem(undefined)
+        }}
+      />
+      <button className="button button-main" disabled={isDisabled || !parseReading(givenTurns).ok}>
+        <CornerDownLeft aria-hidden /> Keep this check
+      </button>
+    </form>
+  )
+}
+
+interface TurnsFieldProps {
+  readonly ref: React.Ref<HTMLInputElement>
+  /** What the end that is read is called. */
+  readonly name: string
+  readonly turns: string
+  readonly problem: string | undefined
+  readonly onTurns: (turns: string) => void
+}
+
+function TurnsField({ ref, name, turns, problem, onTurns }: TurnsFieldProps) {
+  return (
+    <>
       <label className="text-[0.9rem] font-semibold">
-        Turns of the {names[readAt]}
+        Turns of the {name}
         <input
-          ref={field}
+          ref={ref}
           className="field block w-full text-center text-[2.2rem] leading-tight font-bold"
           value={turns}
           placeholder="3 7/8"
@@ -147,8 +176,7 @@ export function TurnEntry(props: TurnEntryProps) {
           aria-invalid={problem !== undefined}
           aria-describedby={problem ? 'turns-problem' : undefined}
           onChange={(event) => {
-            setTurns(event.target.value)
-            setProblem(undefined)
+            onTurns(event.target.value)
           }}
         />
       </label>
@@ -157,10 +185,7 @@ export function TurnEntry(props: TurnEntryProps) {
           {problem}
         </Warning>
       )}
-      <button className="button button-main" disabled={isDisabled || !parseReading(givenTurns).ok}>
-        <CornerDownLeft aria-hidden /> Keep this check
-      </button>
-    </form>
+    </>
   )
 }
 

@@ -9,6 +9,7 @@ import {
   lastStep,
   neighboursOf,
   partsDrawn,
+  standingOf,
   trayFor,
 } from './buildView.ts'
 
@@ -128,4 +129,16 @@ test('every figure of the drawing is of a part: what cannot come off its shaft i
   const head = draft.gears.find(({ member }) => member === 'input')
   expect(drawn.get(`gear:${head?.id ?? ''}`)?.refs).toContain('shaft:input')
   expect(drawn.get('gear:none')).toBeUndefined()
+})
+
+test('a tray is told of what is off only, by the part that lies in it', () => {
+  const [one, other] = [partOf('gear:main-1'), partOf('gear:main-2')]
+  const trays = new Map([
+    ['gear:main-1', 'A'],
+    ['gear:main-2', 'B'],
+    ['gear:gone', 'C'],
+  ])
+  const standing = standingOf(assembly, new Set([one.id]), undefined, trays)
+  expect([...standing.trays]).toEqual([[one.id, 'A']])
+  expect(standing.trays.has(other.id)).toBe(false)
 })

@@ -86,6 +86,20 @@ export interface Standing {
   readonly trays: ReadonlyMap<string, string>
 }
 
+/** What is off, with the trays in which it lies; trays are told by the references of parts. */
+export function standingOf(
+  { byRef }: Assembly,
+  off: ReadonlySet<string>,
+  inHand: InHand | undefined,
+  trays: ReadonlyMap<string, string>,
+): Standing {
+  const lying = [...trays].flatMap(([ref, tray]) => {
+    const part = byRef.get(ref)
+    return part && off.has(part.id) ? [[part.id, tray] as const] : []
+  })
+  return { off, inHand, trays: new Map(lying) }
+}
+
 /** The part that the address names, else the one that comes next. */
 export function inHandOf(
   { parts, byRef }: Assembly,
