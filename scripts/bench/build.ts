@@ -1,4 +1,5 @@
 /** Coming apart and going together: the order, the least sets, random assemblies, and the page. */
+import type { Locator, Page } from '@playwright/test'
 import fc from 'fast-check'
 import pg from 'pg'
 
@@ -73,8 +74,7 @@ export function benchAssemblies(): void {
   )
 }
 
-/** Build with 300 pieces: its first view, and one step beside a frame of the same page left alone. */
-export async function benchBuildPage(base: string, databaseUrl: string): Promise<void> {
+async function putUnit(databaseUrl: string): Promise<void> {
   const draft = wholeUnit()
   const client = new pg.Client({ connectionString: databaseUrl })
   await client.connect()
@@ -87,22 +87,33 @@ export async function benchBuildPage(base: string, databaseUrl: string): Promise
     [JOB, ID],
   )
   await client.end()
+}
+
+/** How long a page takes until something of it is there, round after round. */
+async function timesToOpen(
+  page: Page,
+  address: string,
+  shown: Locator,
+): Promise<readonly number[]> {
+  const times: number[] = []
+  for (let round = -1; round < ROUNDS; round++) {
+    const start = performance.now()
+    await page.goto(address, { waitUntil: 'load' })
+    await shown.waitFor()
+    if (round >= 0) times.push(performance.now() - start)
+  }
+  return times
+}
+
+/** Build with 300 pieces: its first view, and one step beside a frame of the same page left alone. */
+export async function benchBuildPage(base: string, databaseUrl: string): Promise<void> {
+  await putUnit(databaseUrl)
   await withPage(async (page) => {
     await settle(page, base)
-    const times: number[] = []
-    for (let round = -1; round < ROUNDS; round++) {
-      const start = performance.now()
-      await page.goto(`${base}/boxes/${ID}/build`, { waitUntil: 'load' })
-      await page.getByTestId('step').waitFor()
-      if (round >= 0) times.push(performance.now() - start)
-    }
-    const bare: number[] = []
-    for (let round = -1; round < ROUNDS; round++) {
-      const start = performance.now()
-      await page.goto(`${base}/boxes/${ID}/sheet`, { waitUntil: 'load' })
-      await page.getByRole('heading', { level: 2 }).first().waitFor()
-      if (round >= 0) bare.push(performance.now() - start)
-    }
+    const build = `${base}/boxes/${ID}/build`
+    const times = await timesToOpen(page, build, page.getByTestId('step'))
+    const heading = page.getByRole('heading', { level: 2 }).first()
+    const bare = await timesToOpen(page, `${base}/boxes/${ID}/sheet`, heading)
     report(
       `Browser: Build of a unit of ${PARTS} pieces is open, median of ${ROUNDS}`,
       ms(percentile(times, 0.5)),

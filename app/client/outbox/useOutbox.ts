@@ -89,6 +89,19 @@ export function useOutbox<Item, Kept extends { readonly kind: 'kept' }>(
     },
     [prefix, queue, flush, show],
   )
+  const again = useAgain({ queue, replace, flush })
+  return { ...useSorted(letters), isWaiting, isUnsafe, brokenCount, put, ...again }
+}
+
+/** What is done with a letter that was set aside: it is sent once more, or taken back. */
+function useAgain<Item>({
+  queue,
+  replace,
+  flush,
+}: Pick<Queue<Item>, 'queue' | 'replace'> & { readonly flush: () => Promise<void> }): Pick<
+  Outbox<Item>,
+  'retry' | 'takeBack'
+> {
   const retry = useCallback(
     (key: string) => {
       const letter = queue.current.find((each) => each.key === key)
@@ -104,7 +117,7 @@ export function useOutbox<Item, Kept extends { readonly kind: 'kept' }>(
     },
     [replace],
   )
-  return { ...useSorted(letters), isWaiting, isUnsafe, brokenCount, put, retry, takeBack }
+  return { retry, takeBack }
 }
 
 interface Queue<Item> {

@@ -55,6 +55,23 @@ function withTyped(draft: BoxDraft, typed: Typed | undefined, reading: WhichCoun
   return result.ok ? result.draft : draft
 }
 
+const IN_FORMS = { enableOnFormTags: true, preventDefault: true } as const
+
+/** The arrow keys go from gear to gear, also out of the field. */
+function useStepping(order: readonly Gear[], gear: Gear | undefined, go: Counting['go']): void {
+  const step = (by: number): void => {
+    const at = order.findIndex((candidate) => candidate.id === gear?.id)
+    go({ gear: order[Math.min(Math.max(at + by, 0), order.length - 1)]?.id })
+  }
+  useHotkeys(
+    'up, down',
+    (_, { hotkey }) => {
+      step(hotkey === 'up' ? -1 : 1)
+    },
+    IN_FORMS,
+  )
+}
+
 export function useCounting(): Counting {
   const { id, draft } = useOpenBox()
   const [search, change, leave] = useAddress('count')
@@ -94,25 +111,7 @@ export function useCounting(): Counting {
     const next = wanted ?? nextGear(preview, order, from, reading)
     if (next) go({ gear: next.id })
   }
-  const step = (by: number): void => {
-    const at = order.findIndex((candidate) => candidate.id === gear?.id)
-    go({ gear: order[Math.min(Math.max(at + by, 0), order.length - 1)]?.id })
-  }
-  const inForms = { enableOnFormTags: true, preventDefault: true }
-  useHotkeys(
-    'up',
-    () => {
-      step(-1)
-    },
-    inForms,
-  )
-  useHotkeys(
-    'down',
-    () => {
-      step(1)
-    },
-    inForms,
-  )
+  useStepping(order, gear, go)
   return {
     gear,
     order,

@@ -85,6 +85,18 @@ function usePinnedJob(jobs: readonly LoadedJob[], chosen: string | null): Loaded
   return jobs.find(({ id }) => id === (wanted ?? pinned)) ?? jobs.at(-1)
 }
 
+/** Takes an entry back that is not kept yet, with its photograph. */
+function useTakeBack({ aside, takeBack }: JobOutbox): JobOutbox['takeBack'] {
+  return useCallback(
+    (key) => {
+      const body = aside.find((letter) => letter.key === key)?.item.entry.body
+      if (body?.kind === 'photo') void removePhoto(body.photo)
+      takeBack(key)
+    },
+    [aside, takeBack],
+  )
+}
+
 /** The jobs of a box with what was entered here on top, kept now or as soon as the server can. */
 export function useKeptJob(
   boxId: string,
@@ -104,7 +116,7 @@ export function useKeptJob(
       setKept((before) => [...before, { jobId, entry }])
     }, []),
   })
-  const { pending, aside, takeBack } = outbox
+  const { pending } = outbox
   const found = useMemo(() => {
     // What the server says of an entry is its last word.
     const entries = new Map((current?.entries ?? NO_ENTRIES).map((entry) => [entry.id, entry]))
@@ -141,16 +153,6 @@ export function useKeptJob(
       () => ({ jobs, current, newer, job, record }),
       [jobs, current, newer, job, record],
     ),
-    outbox: {
-      ...outbox,
-      takeBack: useCallback(
-        (key: string) => {
-          const body = aside.find((letter) => letter.key === key)?.item.entry.body
-          if (body?.kind === 'photo') void removePhoto(body.photo)
-          takeBack(key)
-        },
-        [aside, takeBack],
-      ),
-    },
+    outbox: { ...outbox, takeBack: useTakeBack(outbox) },
   }
 }

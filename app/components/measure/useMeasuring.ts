@@ -77,17 +77,10 @@ export function useMeasuring({ limits, part, measure, unit, tool, onKeep }: Meas
     setIsAsked(isDoubted)
     if (isDoubted) return false
     const parsed = entryBodySchema.safeParse({
-      kind: 'measurement',
-      part,
-      measure,
-      readings: written,
-      unit,
+      ...{ kind: 'measurement', part, measure, readings: written, unit, tool, limit, phase },
       ...(rule.beside !== null &&
         parseReading(beside).ok && { [rule.beside]: { text: beside, unit: besideUnit } }),
-      tool,
-      limit,
       ...(measure === 'ring-gap' && { cones }),
-      phase,
     })
     if (!parsed.success) {
       setProblems([...new Set(parsed.error.issues.map(({ message }) => message))])
@@ -102,35 +95,20 @@ export function useMeasuring({ limits, part, measure, unit, tool, onKeep }: Meas
   const close = (): void => {
     setIsAsked(false)
   }
+  const meanThousandths = (): void => {
+    setIsFineMeant(true)
+    close()
+  }
   return {
     rule,
-    readings,
-    written,
-    limit,
-    judgement,
-    beside,
-    cones,
-    phase,
+    ...{ readings, written, limit, judgement, beside, cones, phase },
     problems:
       problems.length > 0 ? problems : impossible.map((issue) => readingIssueWords(issue, unit)),
-    question:
-      isAsked && doubtful.length > 0
-        ? {
-            doubtful,
-            close,
-            meanThousandths: () => {
-              setIsFineMeant(true)
-              close()
-            },
-          }
-        : undefined,
+    question: isAsked && doubtful.length > 0 ? { doubtful, close, meanThousandths } : undefined,
     setReadings: (next) => {
       setReadings(next)
       setProblems([])
     },
-    setBeside,
-    setCones,
-    setPhase,
-    keep,
+    ...{ setBeside, setCones, setPhase, keep },
   }
 }

@@ -43,47 +43,73 @@ function wallMm({ shape, radiusMm }: SectionMember): number {
   }
 }
 
+type AddLine = (points: readonly Point[], torque: number) => void
+
+/** The mesh that a step of the way goes through, where it is drawn as one. */
+function meshOf(section: Section, step: PathStep): SectionMesh | undefined {
+  return section.meshes.find(
+    ({ link, a, b }) =>
+      link.id === step.law.source &&
+      [a, b].every((drawn) => step.law.terms.some(({ gear }) => gear?.id === drawn.gear.id)),
+  )
+}
+
+/** The height of the ribbon in each body: on the side of its axis on which it is driven or drives. */
+function heightsOf(box: BoxIndex, section: Section, drive: Drive): (body: string) => number {
+  const sides = new Map<string, number>()
+  for (const step of drive.path) {
+    const mesh = meshOf(section, step)
+    for (const [one, other] of mesh ? [[mesh.a, mesh.b] as const, [mesh.b, mesh.a] as const] : [])
+      sides.set(bodyOfGear(one.gear), Math.sign(other.yMm - one.yMm))
+  }
+  return (body) => {
+    const id = memberOfBody(box, body)?.id
+    const member = section.members.find((each) => each.member.id === id)
+    if (!member) return 0
+    const offset = box.gears.has(body) ? BESIDE_MM : wallMm(member)
+    return member.yMm + (sides.get(body) ?? -1) * offset
+  }
+}
+
+/** The ribbon through one step of the way: a mesh, three that are joined, or two bodies side by side. */
+function crossStep(
+  section: Section,
+  step: PathStep,
+  bodyY: (body: string) => number,
+  add: AddLine,
+): void {
+  const mesh = meshOf(section, step)
+  const way = wayThrough(section, step)
+  if (mesh) {
+    for (const from of step.from) for (const to of step.to) crossMesh(mesh, from, to, bodyY, add)
+    return
+  }
+  if (way) {
+    for (const end of step.from) add(way(end, bodyY(end.body)), toNumber(end.torque))
+    for (const end of step.to) add([...way(end, bodyY(end.body))].reverse(), toNumber(end.torque))
+    return
+  }
+  const at = ({ stationMm, body }: PathEnd): Point => [stationMm, bodyY(body)]
+  for (const from of step.from)
+    for (const to of step.to) add([at(from), at(to)], toNumber(to.torque))
+}
+
 /** The pieces of the ribbon in no particular order; empty where nothing drives. */
 export function ribbonPieces(
   box: BoxIndex,
   section: Section,
   drive: Drive,
 ): readonly RibbonPiece[] {
-  const memberOf = (body: string): SectionMember | undefined => {
-    const id = memberOfBody(box, body)?.id
-    return section.members.find(({ member }) => member.id === id)
-  }
-  const meshOf = (step: PathStep): SectionMesh | undefined =>
-    section.meshes.find(
-      ({ link, a, b }) =>
-        link.id === step.law.source &&
-        [a, b].every((drawn) => step.law.terms.some(({ gear }) => gear?.id === drawn.gear.id)),
-    )
-
-  /** On which side of its axis a body is driven or drives. */
-  const sides = new Map<string, number>()
-  for (const step of drive.path) {
-    const mesh = meshOf(step)
-    for (const [one, other] of mesh ? [[mesh.a, mesh.b] as const, [mesh.b, mesh.a] as const] : [])
-      sides.set(bodyOfGear(one.gear), Math.sign(other.yMm - one.yMm))
-  }
-  const bodyY = (body: string): number => {
-    const member = memberOf(body)
-    if (!member) return 0
-    const offset = box.gears.has(body) ? BESIDE_MM : wallMm(member)
-    return member.yMm + (sides.get(body) ?? -1) * offset
-  }
-
+  const bodyY = heightsOf(box, section, drive)
   const pieces: RibbonPiece[] = []
   /** A line of pieces that carries one torque. */
-  const add = (points: readonly Point[], torque: number): void => {
+  const add: AddLine = (points, torque) => {
     points.forEach(([toXMm, toYMm], at) => {
       const [fromXMm, fromYMm] = points[at - 1] ?? [toXMm, toYMm]
       if (fromXMm !== toXMm || fromYMm !== toYMm)
         pieces.push({ fromXMm, fromYMm, toXMm, toYMm, torque: Math.abs(torque) })
     })
   }
-
   for (const { body, fromMm, toMm, torque } of drive.stretches) {
     const motion = drive.motions.get(body)
     // What is held bears torque and carries no power.
@@ -95,27 +121,7 @@ export function ribbonPieces(
     ]
     add(isBackwards ? [...ends].reverse() : ends, toNumber(torque))
   }
-
-  for (const step of drive.path) {
-    const mesh = meshOf(step)
-    const way = wayThrough(section, step)
-    if (mesh) {
-      for (const from of step.from) for (const to of step.to) crossMesh(mesh, from, to, bodyY, add)
-    } else if (way) {
-      for (const end of step.from) add(way(end, bodyY(end.body)), toNumber(end.torque))
-      for (const end of step.to) add([...way(end, bodyY(end.body))].reverse(), toNumber(end.torque))
-    } else {
-      for (const from of step.from)
-        for (const to of step.to)
-          add(
-            [
-              [from.stationMm, bodyY(from.body)],
-              [to.stationMm, bodyY(to.body)],
-            ],
-            toNumber(to.torque),
-          )
-    }
-  }
+  for (const step of drive.path) crossStep(section, step, bodyY, add)
   return pieces
 }
 

@@ -12,6 +12,7 @@ import type {
   PieceKind,
 } from '../types.ts'
 
+import type { PartList } from '../parts.ts'
 import type { PartRef, Added } from './ids.ts'
 import { SHAFT_MM, FACE_MM, freshId } from './ids.ts'
 
@@ -276,73 +277,70 @@ export function addDifferential(draft: BoxDraft, memberId: string): Added {
   }
 }
 
+/** What copies a part of a list under a new id; undefined of a part that is not there. */
+type Copy = (
+  draft: BoxDraft,
+  id: string,
+) => { readonly draft: BoxDraft; readonly id: string } | undefined
+
+const copyId = (draft: BoxDraft, id: string): string => freshId(draft, id.replace(/-\d+$/, ''))
+
+/** A gear as it is drawn, without what somebody read of it. */
+function drawnAlike({ recount: _recount, twinOf: _twinOf, ...gear }: Gear): Gear {
+  return gear
+}
+
+const COPIES: Readonly<Partial<Record<PartList, Copy>>> = {
+  gears: (draft, of) => {
+    const gear = draft.gears.find((each) => each.id === of)
+    if (!gear) return undefined
+    const id = copyId(draft, of)
+    const copy = { ...drawnAlike(gear), id, stationMm: gear.stationMm + 1.5 * FACE_MM }
+    return { draft: { ...draft, gears: [...draft.gears, copy] }, id }
+  },
+  pieces: (draft, of) => {
+    const piece = draft.pieces?.find((each) => each.id === of)
+    if (!piece) return undefined
+    const id = freshId(draft, piece.kind)
+    const { name: _name, partNumber: _partNumber, marks: _marks, ...rest } = piece
+    const stationMm = piece.stationMm === undefined ? undefined : piece.stationMm + FACE_MM
+    const pieces = [...(draft.pieces ?? []), { ...rest, id, stationMm }]
+    return { draft: { ...draft, pieces }, id }
+  },
+  couplers: (draft, of) => {
+    const coupler = draft.couplers.find((each) => each.id === of)
+    if (!coupler) return undefined
+    const id = copyId(draft, of)
+    const copy = { ...coupler, id, stationMm: coupler.stationMm + 2 * FACE_MM }
+    return { draft: { ...draft, couplers: [...draft.couplers, copy] }, id }
+  },
+  members: (draft, of) => {
+    const member = draft.members.find((each) => each.id === of)
+    if (!member) return undefined
+    const id = copyId(draft, of)
+    const axis = freshId(draft, 'line')
+    const bare: BoxDraft = {
+      ...draft,
+      axes: [...draft.axes, { id: axis }],
+      members: [...draft.members, { ...member, id, axis }],
+    }
+    const whole = draft.gears
+      .filter((gear) => gear.member === of)
+      .reduce<BoxDraft>((next, gear) => {
+        const copy = { ...drawnAlike(gear), id: freshId(next, 'gear'), member: id }
+        return { ...next, gears: [...next.gears, copy] }
+      }, bare)
+    return { draft: whole, id }
+  },
+}
+
 /**
  * A copy of a gear beside it, of a coupler without its positions' places, or of a
  * shaft with its gears on a line of its own. What was in mesh is not copied.
  */
 export function duplicatePart(draft: BoxDraft, { list, id }: PartRef): Added | undefined {
-  switch (list) {
-    case 'gears': {
-      const gear = draft.gears.find((each) => each.id === id)
-      if (!gear) return undefined
-      const copy = freshId(draft, id.replace(/-\d+$/, ''))
-      const { recount: _recount, twinOf: _twinOf, ...rest } = gear
-      return {
-        draft: {
-          ...draft,
-          gears: [...draft.gears, { ...rest, id: copy, stationMm: gear.stationMm + 1.5 * FACE_MM }],
-        },
-        added: { list, id: copy },
-      }
-    }
-    case 'pieces': {
-      const piece = draft.pieces?.find((each) => each.id === id)
-      if (!piece) return undefined
-      const copy = freshId(draft, piece.kind)
-      const { name: _name, partNumber: _partNumber, marks: _marks, ...rest } = piece
-      const stationMm = piece.stationMm === undefined ? undefined : piece.stationMm + FACE_MM
-      return {
-        draft: { ...draft, pieces: [...(draft.pieces ?? []), { ...rest, id: copy, stationMm }] },
-        added: { list, id: copy },
-      }
-    }
-    case 'couplers': {
-      const coupler = draft.couplers.find((each) => each.id === id)
-      if (!coupler) return undefined
-      const copy = freshId(draft, id.replace(/-\d+$/, ''))
-      return {
-        draft: {
-          ...draft,
-          couplers: [
-            ...draft.couplers,
-            { ...coupler, id: copy, stationMm: coupler.stationMm + 2 * FACE_MM },
-          ],
-        },
-        added: { list, id: copy },
-      }
-    }
-    case 'members': {
-      const member = draft.members.find((each) => each.id === id)
-      if (!member) return undefined
-      const copy = freshId(draft, id.replace(/-\d+$/, ''))
-      const axis = freshId(draft, 'line')
-      let next: BoxDraft = {
-        ...draft,
-        axes: [...draft.axes, { id: axis }],
-        members: [...draft.members, { ...member, id: copy, axis }],
-      }
-      for (const { recount: _recount, twinOf: _twinOf, ...gear } of draft.gears.filter(
-        (each) => each.member === id,
-      ))
-        next = {
-          ...next,
-          gears: [...next.gears, { ...gear, id: freshId(next, 'gear'), member: copy }],
-        }
-      return { draft: next, added: { list, id: copy } }
-    }
-    default:
-      return undefined
-  }
+  const copy = COPIES[list]?.(draft, id)
+  return copy && { draft: copy.draft, added: { list, id: copy.id } }
 }
 
 /** A piece of a kind, on a member or for a coupler, where the row has room for it. */

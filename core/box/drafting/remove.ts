@@ -3,6 +3,7 @@ import { bodyOfGear, namedPlace } from '../box.ts'
 import { endsOf } from '../links/index.ts'
 import type { BoxDraft, BoxPosition, Coupler, Gear, Piece } from '../types.ts'
 
+import type { PartList } from '../parts.ts'
 import type { PartRef } from './ids.ts'
 
 /** Takes a part out, with everything that cannot be without it. */
@@ -10,69 +11,49 @@ export function removePart(draft: BoxDraft, ref: PartRef): BoxDraft {
   return movingOnlyWhatIs(withoutPart(draft, ref))
 }
 
+/** How each list loses one of its parts; what nothing else hangs on is only left out. */
+const WITHOUT: Readonly<Partial<Record<PartList, (draft: BoxDraft, id: string) => BoxDraft>>> = {
+  axes: (draft, id) =>
+    draft.members
+      .filter(({ axis }) => axis === id)
+      .reduce<BoxDraft>((next, member) => withoutMember(next, member.id), {
+        ...draft,
+        axes: draft.axes.filter((axis) => axis.id !== id),
+      }),
+  members: withoutMember,
+  gears: (draft, id) =>
+    withoutBodies({ ...draft, gears: draft.gears.filter((gear) => gear.id !== id) }, new Set([id])),
+  links: (draft, id) => withoutLinks(draft, new Set([id])),
+  couplers: (draft, id) => withoutCouplers(draft, new Set([id])),
+  pieces: (draft, id) => ({
+    ...draft,
+    ...(draft.pieces && { pieces: onlyPieces(draft.pieces, (each) => each.id !== id) }),
+  }),
+  selectors: (draft, id) => withoutSelectors(draft, new Set([id])),
+}
+
 function withoutPart(draft: BoxDraft, { list, id }: PartRef): BoxDraft {
-  switch (list) {
-    case 'axes':
-      return draft.members
-        .filter(({ axis }) => axis === id)
-        .reduce<BoxDraft>((next, member) => withoutPart(next, { list: 'members', id: member.id }), {
-          ...draft,
-          axes: draft.axes.filter((axis) => axis.id !== id),
-        })
-    case 'members': {
-      const axis = draft.members.find((member) => member.id === id)?.axis
-      const members = draft.members.filter((member) => member.id !== id)
-      const gone = new Set([
-        id,
-        ...draft.gears.filter((gear) => gear.member === id).map((gear) => gear.id),
-      ])
-      const isEmpty = members.every((member) => member.axis !== axis)
-      return withoutBodies(
-        {
-          ...draft,
-          axes: isEmpty ? draft.axes.filter((each) => each.id !== axis) : draft.axes,
-          members,
-          gears: draft.gears.filter((gear) => gear.member !== id),
-        },
-        gone,
-      )
-    }
-    case 'gears':
-      return withoutBodies(
-        { ...draft, gears: draft.gears.filter((gear) => gear.id !== id) },
-        new Set([id]),
-      )
-    case 'links':
-      return withoutLinks(draft, new Set([id]))
-    case 'couplers':
-      return withoutCouplers(draft, new Set([id]))
-    case 'positions':
-      return { ...draft, positions: draft.positions.filter((position) => position.id !== id) }
-    case 'interlocks':
-      return { ...draft, interlocks: draft.interlocks?.filter((each) => each.id !== id) }
-    case 'rules':
-      return { ...draft, rules: draft.rules?.filter((rule) => rule.id !== id) }
-    case 'pieces':
-      return {
-        ...draft,
-        ...(draft.pieces && { pieces: onlyPieces(draft.pieces, (each) => each.id !== id) }),
-      }
-    case 'sheet':
-      return { ...draft, sheet: draft.sheet?.filter((each) => each.id !== id) }
-    case 'precedences':
-      return { ...draft, precedences: draft.precedences?.filter((each) => each.id !== id) }
-    case 'selectors':
-      return withoutSelectors(draft, new Set([id]))
-    case 'interlockParts':
-      return {
-        ...draft,
-        interlockParts: draft.interlockParts?.filter((each) => each.id !== id),
-      }
-    case 'drums':
-      return { ...draft, drums: draft.drums?.filter((each) => each.id !== id) }
-    case 'leftWarnings':
-      return { ...draft, leftWarnings: draft.leftWarnings?.filter((each) => each.id !== id) }
-  }
+  const without = WITHOUT[list]
+  if (without) return without(draft, id)
+  const parts: readonly { readonly id: string }[] | undefined = draft[list]
+  return { ...draft, [list]: parts?.filter((each) => each.id !== id) }
+}
+
+/** A member with its gears, and its axis where nothing else lies on it. */
+function withoutMember(draft: BoxDraft, id: string): BoxDraft {
+  const axis = draft.members.find((member) => member.id === id)?.axis
+  const members = draft.members.filter((member) => member.id !== id)
+  const own = draft.gears.filter((gear) => gear.member === id)
+  const isEmpty = members.every((member) => member.axis !== axis)
+  return withoutBodies(
+    {
+      ...draft,
+      axes: isEmpty ? draft.axes.filter((each) => each.id !== axis) : draft.axes,
+      members,
+      gears: draft.gears.filter((gear) => gear.member !== id),
+    },
+    new Set([id, ...own.map((gear) => gear.id)]),
+  )
 }
 
 /**
