@@ -9,6 +9,7 @@ import { readSettings } from './.server/settings.ts'
 import { HOLD_PRESSES, replayPress } from './client/earlyPress.ts'
 import { fetchAssets } from './client/fetchAssets.ts'
 import './app.css'
+import { HeldPage } from './components/HeldPage.tsx'
 import { RouteTrouble } from './components/RouteTrouble.tsx'
 import { useStamp } from './components/stamp.tsx'
 import { DEFAULT_SETTINGS } from './settings.ts'
@@ -55,6 +56,8 @@ export function Layout({ children }: { readonly children: React.ReactNode }) {
 
 /** What a page needs first is on its way before this. */
 const FETCH_ASSETS_AFTER_MS = 1_000
+/** The server was away in the middle of it. */
+const FETCH_ASSETS_AGAIN_MS = 20_000
 
 export default function Root() {
   useEffect(() => {
@@ -62,9 +65,15 @@ export default function Root() {
     document.documentElement.dataset.live = ''
     replayPress()
     const leaving = new AbortController()
-    const later = setTimeout(() => {
-      fetchAssets(leaving.signal).catch(() => undefined)
-    }, FETCH_ASSETS_AFTER_MS)
+    let later: ReturnType<typeof setTimeout>
+    const fetchLater = (afterMs: number): void => {
+      later = setTimeout(() => {
+        fetchAssets(leaving.signal).catch(() => {
+          if (!leaving.signal.aborted) fetchLater(FETCH_ASSETS_AGAIN_MS)
+        })
+      }, afterMs)
+    }
+    fetchLater(FETCH_ASSETS_AFTER_MS)
     return () => {
       clearTimeout(later)
       leaving.abort()
@@ -73,6 +82,7 @@ export default function Root() {
   return (
     <NuqsAdapter>
       <Outlet />
+      <HeldPage />
     </NuqsAdapter>
   )
 }

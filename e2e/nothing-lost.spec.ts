@@ -193,7 +193,8 @@ test('two servers on one database tell each other’s pages; a page whose server
   // What nobody has looked at since is not to be had, and the way on stays.
   await turnTo(other, 'Job')
   await other.getByRole('link', { name: 'History', exact: true }).click()
-  await expect(other.getByRole('heading', { name: 'Udrix does not answer' })).toBeVisible()
+  await expect(other.getByText('Udrix does not answer. What was asked for opens')).toBeVisible()
+  await expect(other).toHaveTitle(/Job/)
   await turnTo(other, 'Count')
   await expect(other.getByRole('button', { name: /^Head gear, input shaft/ })).toContainText('20')
   await other.getByRole('button', { name: 'Settings' }).click()
@@ -328,4 +329,32 @@ test('an archive holds jobs, photographs and the shelf', async ({ page }) => {
   const text = fs.readFileSync(await (await waiting).path()).toString('latin1')
   for (const name of ['jobs/', 'entries/', 'shop.json', 'checksums.sha256'])
     expect(text).toContain(name)
+})
+
+test('a press on another page while the server is away holds the page that is seen, and opens it later', async ({
+  page: bench,
+  browser,
+  baseURL,
+}) => {
+  const box = await putFourSpeed(bench, 'Held while away')
+  // A browser that says of itself what it cannot fetch.
+  const context = await browser.newContext(baseURL === undefined ? {} : { baseURL })
+  const page = await context.newPage()
+  // Nothing of other pages is at hand.
+  await context.route('**/assets.json', (route) => route.abort())
+  await page.goto(`${box}/trace`)
+  await expect(page.locator('html[data-live]')).toBeAttached()
+  await context.setOffline(true)
+  await page.getByRole('link', { name: /^Measure/ }).click()
+  const held = page.getByText('Udrix does not answer. What was asked for opens as soon as it does')
+  await expect(held).toBeVisible()
+  await expect(page).toHaveTitle(/Trace/)
+  await page.getByRole('button', { name: 'Stay here' }).click()
+  await expect(held).toBeHidden()
+  await expect(page).toHaveTitle(/Trace/)
+  await page.getByRole('link', { name: 'Bench', exact: true }).click()
+  await expect(held).toBeVisible()
+  await context.setOffline(false)
+  await expect(page).toHaveTitle(/^Bench/)
+  await context.close()
 })

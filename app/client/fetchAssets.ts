@@ -23,8 +23,8 @@ function rememberFetched(list: string): void {
 
 /**
  * Fetches every file of the build that this page has not loaded into the browser’s cache,
- * one after another and after everything else; once for a tab and a build. Without a list,
- * or without a server, it does nothing: the next page that is loaded tries again.
+ * one after another and after everything else; once for a tab and a build. Without a list it does
+ * nothing; without a server it fails.
  */
 export async function fetchAssets(signal: AbortSignal): Promise<void> {
   const answer = await fetch(LIST, { signal })

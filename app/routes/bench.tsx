@@ -22,6 +22,7 @@ import { BoxRow } from '~/components/bench/BoxRow.tsx'
 import { DeletedToast } from '~/components/bench/DeletedToast.tsx'
 import { ImportBox } from '~/components/bench/ImportBox.tsx'
 import { TourOffer } from '~/components/bench/TourOffer.tsx'
+import { untilAnswered } from '~/client/waiting.ts'
 import { useLiveData } from '~/client/live.ts'
 import { useLastWord } from '~/components/useLastWord.ts'
 import { staysOpen } from '~/client/staysOpen.ts'
@@ -66,7 +67,7 @@ export async function loader({ request }: Route.LoaderArgs) {
 const open = staysOpen<Awaited<ReturnType<typeof loader>>>()
 
 export function clientLoader({ request, serverLoader }: Route.ClientLoaderArgs) {
-  return open.load(new URL(request.url).search, serverLoader)
+  return untilAnswered(() => open.load(new URL(request.url).search, serverLoader), request.signal)
 }
 
 export async function action({ request }: Route.ActionArgs) {

@@ -19,6 +19,7 @@ import { useLiveData } from '~/client/live.ts'
 import { OutboxNotices } from '~/components/outbox/OutboxNotices.tsx'
 import { SettingsControls } from '~/components/SettingsControls.tsx'
 import { Tour } from '~/components/Tour.tsx'
+import { untilAnswered } from '~/client/waiting.ts'
 import { staysOpen, unlessSamePage } from '~/client/staysOpen.ts'
 import { originOf } from '~/files/editOrigin.ts'
 import { editWords } from '~/words/changes.ts'
@@ -40,8 +41,8 @@ export async function loader({ params, request }: Route.LoaderArgs): Promise<Loa
 
 const open = staysOpen<LoadedBox>()
 
-export function clientLoader({ params, serverLoader }: Route.ClientLoaderArgs) {
-  return open.load(params.boxId, serverLoader)
+export function clientLoader({ params, request, serverLoader }: Route.ClientLoaderArgs) {
+  return untilAnswered(() => open.load(params.boxId, serverLoader), request.signal)
 }
 
 export const shouldRevalidate = unlessSamePage

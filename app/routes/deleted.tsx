@@ -1,6 +1,7 @@
 import { Undo2 } from 'lucide-react'
 import { Form, redirect } from 'react-router'
 
+import { opensAway } from '~/client/opensAway.ts'
 import { noSuchBox, withDatabase } from '~/.server/answers.ts'
 import { listDeleted, restoreBox } from '~/.server/boxes.ts'
 import { readForm, textOf } from '~/.server/requests.ts'
@@ -15,6 +16,8 @@ import type { Route } from './+types/deleted'
 export async function loader() {
   return { boxes: await withDatabase(listDeleted) }
 }
+
+export const clientLoader = opensAway<Awaited<ReturnType<typeof loader>>>()
 
 /** Brings a box back to the bench. */
 export async function action({ request }: Route.ActionArgs) {

@@ -6,6 +6,7 @@ import { Link, useRevalidator } from 'react-router'
 import type { BoxDraft } from 'core'
 import { diffDrafts } from 'core'
 
+import { opensAway } from '~/client/opensAway.ts'
 import { withDatabase } from '~/.server/answers.ts'
 import type { Revision } from '~/.server/history.ts'
 import { HISTORY_PAGE_SIZE, draftBefore, listRevisions } from '~/.server/history.ts'
@@ -39,6 +40,8 @@ export async function loader({ params, request }: Route.LoaderArgs) {
     }
   })
 }
+
+export const clientLoader = opensAway<Awaited<ReturnType<typeof loader>>>()
 
 interface RevisionLineProps {
   readonly revision: Revision

@@ -1,6 +1,7 @@
 import { indexBox } from 'core'
 
 import type { Route } from './+types/labels'
+import { opensAway } from '~/client/opensAway.ts'
 import { codeOf } from '~/.server/codes.ts'
 import { chosenJob } from '~/.server/jobDownloads.ts'
 import { PrintButton } from '~/components/PrintButton.tsx'
@@ -24,6 +25,8 @@ export async function loader({ params, request }: Route.LoaderArgs) {
     labels: labels.map((label) => ({ ...label, code: codeOf(`${origin}${label.path}`) })),
   }
 }
+
+export const clientLoader = opensAway<Awaited<ReturnType<typeof loader>>>()
 
 function choiceWords(words: Vocabulary, labelled: Labelled): string {
   switch (labelled) {

@@ -14,6 +14,7 @@ import {
   surveyBox,
 } from 'core'
 
+import { opensAway } from '~/client/opensAway.ts'
 import { OUTAGE_SENTENCE, unlessOutage } from '~/.server/answers.ts'
 import { createBox } from '~/.server/boxes.ts'
 import { readForm } from '~/.server/requests.ts'
@@ -43,6 +44,8 @@ const choicesSchema = z.looseObject({
 export async function loader({ request }: Route.LoaderArgs) {
   return { settings: await readSettings(request) }
 }
+
+export const clientLoader = opensAway<Awaited<ReturnType<typeof loader>>>()
 
 export async function action({ request }: Route.ActionArgs) {
   const form = Object.fromEntries(await readForm(request))

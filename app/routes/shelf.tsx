@@ -1,10 +1,10 @@
 import { TriangleAlert } from 'lucide-react'
-import { useEffect } from 'react'
 import { data } from 'react-router'
 
 import type { ReadingUnit, ShopRule } from 'core'
 import { MEASURES } from 'core'
 
+import { opensAway } from '~/client/opensAway.ts'
 import { OUTAGE_SENTENCE, unlessOutage, withDatabase } from '~/.server/answers.ts'
 import { readForm, textOf } from '~/.server/requests.ts'
 import { readSettings } from '~/.server/settings.ts'
@@ -18,7 +18,6 @@ import { ShopRules } from '~/components/shelf/ShopRules.tsx'
 import type { ShelfSaid } from '~/components/shelf/useShelfEdits.ts'
 import { useShelfEdits } from '~/components/shelf/useShelfEdits.ts'
 import { useLiveData } from '~/client/live.ts'
-import { staysOpen } from '~/client/staysOpen.ts'
 import { unlessAway } from '~/client/away.ts'
 import { parseJson } from '~/files/text.ts'
 import type { Shelf } from '~/files/shelf.ts'
@@ -37,11 +36,7 @@ export async function loader({ request }: Route.LoaderArgs) {
   return { shelf, rules, unit: settings.lengthUnit, base: shelfBase(shelf) }
 }
 
-const open = staysOpen<Awaited<ReturnType<typeof loader>>>()
-
-export function clientLoader({ serverLoader }: Route.ClientLoaderArgs) {
-  return open.load('shelf', serverLoader)
-}
+export const clientLoader = opensAway<Awaited<ReturnType<typeof loader>>>()
 
 /** What cannot be sent stays on the page with a sentence, as what is refused does. */
 export function clientAction({ serverAction }: Route.ClientActionArgs) {
@@ -199,9 +194,6 @@ export default function ShelfPage({ loaderData, actionData }: Route.ComponentPro
   const ruled = useLastWord(actionData)
   const { shelf, said, isKeeping, put, again } = useShelfEdits(kept, base, unit)
   useLiveData(null)
-  useEffect(() => {
-    open.remember('shelf', loaderData)
-  }, [loaderData])
   return (
     <div className="mx-auto max-w-[1280px] px-5 pb-6">
       <PageHead

@@ -1,0 +1,132 @@
+import { TriangleAlert } from 'lucide-react'
+import { useEffect, useRef } from 'react'
+import {
+  NavigationType as Action,
+  matchRoutes,
+  useBlocker,
+  useLocation,
+  useNavigate,
+} from 'react-router'
+
+import { stay, untilDone, useIsWaiting } from '~/client/waiting.ts'
+
+interface KnownRoute {
+  readonly id: string
+  readonly parentId?: string
+  readonly path?: string
+  readonly index?: boolean
+  readonly module: string
+  readonly imports?: readonly string[]
+}
+
+declare global {
+  interface Window {
+    /** All routes with the files that they are made of, as the router has them in every page. */
+    readonly __reactRouterManifest?: { readonly routes: Readonly<Record<string, KnownRoute>> }
+    /** Those that were loaded, by their ids. */
+    readonly __reactRouterRouteModules?: Readonly<Record<string, unknown>>
+  }
+}
+
+interface RouteTree {
+  readonly id: string
+  readonly path?: string
+  readonly children?: RouteTree[]
+}
+
+function treeOf(routes: readonly KnownRoute[], parentId?: string): RouteTree[] {
+  return routes
+    .filter((route) => route.parentId === parentId)
+    .map(({ id, path, index }) => ({
+      id,
+      ...(path !== undefined && { path }),
+      ...(index === true ? { index } : { children: treeOf(routes, id) }),
+    }))
+}
+
+/** They are all known with the first page. */
+let tree: RouteTree[] | undefined
+
+/** Files that are in the browser's cache by now, from where the router takes them. */
+const fetched = new Set<string>()
+
+/** The files that a page is made of and that are not at hand; the router reloads where one is missing. */
+function filesMissing(pathname: string): readonly string[] {
+  const { routes = {} } = window.__reactRouterManifest ?? {}
+  const loaded = window.__reactRouterRouteModules ?? {}
+  tree ??= treeOf(Object.values(routes))
+  const matches = matchRoutes(tree, pathname) ?? []
+  return matches
+    .flatMap(({ route: { id } }) => {
+      const route = id in loaded ? undefined : routes[id]
+      return route ? [route.module, ...(route.imports ?? [])] : []
+    })
+    .filter((file) => !fetched.has(file))
+}
+
+async function fetchAll(files: readonly string[]): Promise<boolean> {
+  const all = files.map(async (file) => {
+    const response = await fetch(file)
+    await response.arrayBuffer()
+    if (response.ok) fetched.add(file)
+  })
+  await Promise.allSettled(all)
+  return files.every((file) => fetched.has(file))
+}
+
+/**
+ * Goes to a page that was pressed once all that it is made of is at hand; what else is gone to
+ * meanwhile takes its place. Back and forward lead to pages that were here before.
+ */
+function useHold(): void {
+  const { pathname } = useLocation()
+  const navigate = useNavigate()
+  const holding = useRef(new AbortController())
+  const blocker = useBlocker(
+    ({ currentLocation, nextLocation, historyAction }) =>
+      historyAction !== Action.Pop &&
+      currentLocation.pathname !== nextLocation.pathname &&
+      filesMissing(nextLocation.pathname).length > 0,
+  )
+  useEffect(() => {
+    if (blocker.state !== 'blocked') return
+    // Data that are looked at anew would end what the router holds, so it is held here.
+    const { location } = blocker
+    blocker.reset()
+    holding.current.abort()
+    const leaving = new AbortController()
+    holding.current = leaving
+    const files = filesMissing(location.pathname)
+    void untilDone(() => fetchAll(files), leaving.signal).then((isDone) => {
+      if (isDone && !leaving.signal.aborted) void navigate(location)
+    })
+  }, [blocker, navigate])
+  useEffect(
+    () => () => {
+      holding.current.abort()
+    },
+    [pathname],
+  )
+}
+
+/**
+ * Holds the page that is seen until the next one can be shown, and says so where the server is
+ * away; with the server there nobody notices.
+ */
+export function HeldPage() {
+  useHold()
+  const isWaiting = useIsWaiting()
+  if (!isWaiting) return null
+  return (
+    <div role="status" className="held-page">
+      <TriangleAlert aria-hidden className="text-trouble size-6 flex-none" />
+      <p className="flex-1">
+        Udrix does not answer. What was asked for opens as soon as it does; nothing that was kept is
+        lost.
+      </p>
+      <button type="button" className="button" onClick={stay}>
+        Stay here
+      </button>
+    </div>
+  )
+}
