@@ -36,10 +36,10 @@ interface DriveChartProps {
 const MOST_POINTS = 900
 /** Of the height: where each of the four begins and how high it is. */
 const PANELS = [
-  { top: 7, height: 18 },
-  { top: 34, height: 12 },
-  { top: 55, height: 12 },
-  { top: 76, height: 17 },
+  { top: 7, height: 15 },
+  { top: 31, height: 10 },
+  { top: 50, height: 10 },
+  { top: 69, height: 23 },
 ] as const
 const LEFT_PX = 62
 const RIGHT_PX = 54
@@ -73,17 +73,21 @@ export default function DriveChart(props: DriveChartProps) {
         <svg
           className="h-full w-full overflow-hidden"
           preserveAspectRatio="none"
-          viewBox={`0 0 ${WIDE} 1`}
+          viewBox={`0 0 ${WIDE} 100`}
         >
-          <line
-            x1={x}
-            x2={x}
-            y1={0}
-            y2={1}
-            className="stroke-accent"
-            strokeWidth={2}
-            vectorEffect="non-scaling-stroke"
-          />
+          {/* Through the panels, and not through what is written between them. */}
+          {PANELS.map(({ top, height }) => (
+            <line
+              key={top}
+              x1={x}
+              x2={x}
+              y1={top}
+              y2={top + height}
+              className="stroke-accent"
+              strokeWidth={2}
+              vectorEffect="non-scaling-stroke"
+            />
+          ))}
         </svg>
       </div>
     </div>
@@ -113,7 +117,7 @@ function timeAxis(at: number, { fromS, toS }: Shown, look: ChartLook) {
     axisLabel: {
       ...textOf(look),
       show: at === PANELS.length - 1,
-      formatter: (value: number) => `${Number(value.toFixed(2))}`,
+      formatter: (value: number) => `${Number(value.toFixed(2))} s`,
     },
     axisLine: { lineStyle: { color: look.ink }, onZero: false },
     splitLine: { lineStyle: { color: look.rule } },
@@ -130,7 +134,7 @@ function valueAxis(at: number, name: string, look: ChartLook, more: object = {})
     // Clear of the figure at the top of its axis.
     nameGap: 11,
     splitNumber: 2,
-    axisLabel: text,
+    axisLabel: { ...text, hideOverlap: true },
     axisLine: { lineStyle: { color: look.ink } },
     splitLine: { lineStyle: { color: look.rule } },
     ...more,
@@ -148,14 +152,17 @@ function valueAxes(
   const axis = (at: number, name: string, more?: object) => valueAxis(at, name, look, more)
   return [
     axis(0, `${ROAD_SPEED_UNIT_NAMES[roadSpeedUnit]} ——    engine, rev/min - - - (right)`),
-    axis(1, hasTwoClutches ? `First clutch, ${torque} ——    second - - -` : `Clutch, ${torque}`),
-    axis(2, `Wheels, ${torque}`),
+    axis(1, hasTwoClutches ? `First clutch, ${torque} ——    second - - -` : `Clutch, ${torque}`, {
+      splitNumber: 1,
+    }),
+    axis(2, `Wheels, ${torque}`, { splitNumber: 1 }),
     axis(3, hasTwoClutches ? 'Gear ——    made ready - - -' : 'Gear', {
       min: 0,
       max: gears.length + 1,
       interval: 1,
       axisLabel: {
         ...textOf(look),
+        hideOverlap: true,
         formatter: (value: number) => labels[gears[value - 1] ?? -1] ?? '',
       },
     }),

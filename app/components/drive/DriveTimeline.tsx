@@ -6,7 +6,8 @@ import { analyse } from 'core'
 
 import { useOpenBox } from '~/components/box/boxContext.ts'
 import { SectionDrawing } from '~/components/section/SectionDrawing.tsx'
-import { placesOf, sampleAt } from '~/views/drive/driveView.ts'
+import { analyseDraft } from '~/views/box/analysis.ts'
+import { flowAt, mostInputNm, placesOf, sampleAt } from '~/views/drive/driveView.ts'
 import { formatSeconds, momentWords } from '~/words/drive.ts'
 
 const DriveChart = lazy(() => import('./DriveChart.tsx'))
@@ -78,14 +79,17 @@ export function DriveTimeline({ solver, result, endS, search, change }: DriveTim
     : [0, endS]
   const atS = Math.min(Math.max(Number(search.at ?? '') || 0, fromS), toS)
   const sample = sampleAt(result, atS)
+  const mostNm = useMemo(() => mostInputNm(result), [result])
+  const flow = sample && flowAt(sample, mostNm)
+  const isOverrun = flow?.isOverrun === true
   const state = useMemo(
-    () => sample && analyse(solver, placesOf(solver, result.labels, sample)),
-    [solver, result, sample],
+    () => sample && analyse(solver, placesOf(solver, result.labels, sample), { isOverrun }),
+    [solver, result, sample, isOverrun],
   )
   const moment = sample ? momentWords(result, sample, settings.roadSpeedUnit) : ''
   return (
     <>
-      <div className="h-[21rem] min-h-[21rem] flex-[3]">
+      <div className="h-[17rem] min-h-[17rem] flex-[2]">
         <Suspense>
           <DriveChart
             result={result}
@@ -109,12 +113,22 @@ export function DriveTimeline({ solver, result, endS, search, change }: DriveTim
         isPart={picked !== undefined}
         change={change}
       />
-      <div className="min-h-[11rem] flex-[2]">
+      <div className="min-h-[15rem] flex-[3]">
         <SectionDrawing
           draft={draft}
           words={words}
           state={state}
-          drive={state?.state === 'drive' ? state : undefined}
+          drive={flow && state?.state === 'drive' ? state : undefined}
+          ribbonFullTorque={flow ? analyseDraft(draft).fullTorque / flow.part : undefined}
+          input={
+            flow
+              ? {
+                  torqueNm: flow.part * mostNm,
+                  speedRpm: sample.engineRpm,
+                  torqueUnit: settings.torqueUnit,
+                }
+              : undefined
+          }
           title={`Section along the shafts of ${draft.name} after ${formatSeconds(sample?.timeS ?? 0)}`}
         />
       </div>

@@ -21,7 +21,7 @@ import type { Naming } from '~/words/names.ts'
 import { bodyName, capitalize } from '~/words/names.ts'
 import type { Input } from '~/words/sentences.ts'
 import type { Vocabulary } from '~/words/vocabulary.ts'
-import { mostTorque } from '~/views/box/analysis.ts'
+import { analyseDraft, mostTorque } from '~/views/box/analysis.ts'
 import { placeGearNames } from '~/views/section/gearLabels.ts'
 import type { Layers } from '~/views/section/layers.ts'
 import { USUAL_LAYERS } from '~/views/section/layers.ts'
@@ -57,7 +57,7 @@ interface SectionDrawingProps extends GearLinks {
   readonly onTheWay?: OnTheWay | undefined
   /** The way of the power to draw. */
   readonly drive?: Drive | undefined
-  /** Torque that the ribbon shows at its full width, for one unit of input torque. */
+  /** Torque that the ribbon shows at its full width, for one unit of input torque; the most of the box where it is not given. */
   readonly ribbonFullTorque?: number | undefined
   /** What is put in, for figures and the scale of the ribbon. */
   readonly input?: Input | undefined
@@ -300,7 +300,8 @@ function useNames(layout: Layout, naming: Naming) {
 const Writing = memo(function Writing(props: WritingProps) {
   const { naming, layout, layers, state, drive, forces, input, overlay } = props
   const { section, scale } = layout
-  const fullTorque = props.ribbonFullTorque ?? 1
+  const fullTorque =
+    props.ribbonFullTorque ?? (drive ? analyseDraft(naming.box.draft).fullTorque : 1)
   const { gearNames, memberNames, scaleAt } = useNames(layout, naming)
   const hasRibbon = drive !== undefined && layers.has('torque')
   return (

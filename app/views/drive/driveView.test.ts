@@ -8,6 +8,8 @@ import { runDrive } from './driveJob.ts'
 import { readAddress } from '../addresses.ts'
 import {
   carOf,
+  flowAt,
+  mostInputNm,
   placesOf,
   rulesOf,
   sampleAt,
@@ -141,4 +143,25 @@ test('a job of a box that is not counted says so', () => {
     ok: false,
     kind: 'uncounted',
   })
+})
+
+const sampleOf = (...clutchNm: readonly number[]): DriveSample => ({
+  timeS: 0,
+  mPerS: 0,
+  engineRpm: 900,
+  clutchNm,
+  wheelNm: 0,
+  selected: 0,
+  ready: -1,
+})
+
+test('the ribbon of a drive is a part of the most that goes through all clutches; none while nothing does', () => {
+  const samples = [sampleOf(0, 0), sampleOf(40, 60), sampleOf(-25, 0)]
+  const mostNm = mostInputNm({ samples })
+  expect(mostNm).toBe(100)
+  expect(samples.map((sample) => flowAt(sample, mostNm))).toEqual([
+    null,
+    { isOverrun: false, part: 1 },
+    { isOverrun: true, part: 0.25 },
+  ])
 })

@@ -133,6 +133,33 @@ export function sampleAt({ samples }: DriveResult, timeS: number): DriveSample |
   return samples[Math.min(Math.max(at, 0), samples.length - 1)]
 }
 
+/** What the engine puts into the box at an instant, through all clutches. */
+function inputNm({ clutchNm }: DriveSample): number {
+  return clutchNm.reduce((sum, each) => sum + each, 0)
+}
+
+/** The most that the engine puts in, or takes back, in a drive. */
+export function mostInputNm({ samples }: Pick<DriveResult, 'samples'>): number {
+  return samples.reduce((most, sample) => Math.max(most, Math.abs(inputNm(sample))), 0)
+}
+
+/** A torque below this drives nothing that could be seen. */
+const LEAST_SEEN_NM = 1
+
+/** How the torque goes at an instant: none, from the engine, or back to it, and its part of the most of the drive. */
+export interface Flow {
+  readonly isOverrun: boolean
+  /** Over 0, up to 1. */
+  readonly part: number
+}
+
+export function flowAt(sample: DriveSample, mostNm: number): Flow | null {
+  const torqueNm = inputNm(sample)
+  return Math.abs(torqueNm) < LEAST_SEEN_NM
+    ? null
+    : { isOverrun: torqueNm < 0, part: Math.min(Math.abs(torqueNm) / mostNm, 1) }
+}
+
 /** What is told of a drive in one line, to be set beside others. */
 export interface DriveFigures {
   readonly changes: number
