@@ -10,6 +10,7 @@ import { HOLD_PRESSES, replayPress } from './client/earlyPress.ts'
 import { fetchAssets } from './client/fetchAssets.ts'
 import './app.css'
 import { HeldPage } from './components/HeldPage.tsx'
+import { SkipLink, useSearchKey } from './components/keys.tsx'
 import { RouteTrouble } from './components/RouteTrouble.tsx'
 import { useStamp } from './components/stamp.tsx'
 import { DEFAULT_SETTINGS } from './settings.ts'
@@ -25,6 +26,7 @@ export function shouldRevalidate({ formAction, actionStatus = 200 }: ShouldReval
 
 export const links: Route.LinksFunction = () => [
   { rel: 'icon', href: '/favicon.svg', type: 'image/svg+xml' },
+  { rel: 'manifest', href: '/manifest.webmanifest' },
 ]
 
 export function Layout({ children }: { readonly children: React.ReactNode }) {
@@ -60,6 +62,7 @@ const FETCH_ASSETS_AFTER_MS = 1_000
 const FETCH_ASSETS_AGAIN_MS = 20_000
 
 export default function Root() {
+  useSearchKey()
   useEffect(() => {
     // From here on the page answers to clicks and keys; tests wait for it, as people do.
     document.documentElement.dataset.live = ''
@@ -81,6 +84,7 @@ export default function Root() {
   }, [])
   return (
     <NuqsAdapter>
+      <SkipLink />
       <Outlet />
       <HeldPage />
     </NuqsAdapter>

@@ -140,7 +140,7 @@ test('a job goes from intake to hand-over on an upright tablet', async ({ page }
   await page.keyboard.press('Tab')
   const stages = page.getByRole('list', { name: 'Stages of the job' })
   await expect(stages).toContainText('Done: 3 of 5')
-  await page.getByRole('button', { name: 'Done: Put it together' }).click()
+  await page.getByRole('button', { name: 'Mark as done: Put it together' }).click()
   await page.getByRole('button', { name: 'Open again: Put it together' }).click()
   await expect(stages).toContainText('opened again')
   await page.getByLabel('Note', { exact: true }).fill('shims in the tin box')

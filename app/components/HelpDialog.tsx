@@ -5,6 +5,7 @@ import { Link } from 'react-router'
 import { CAUTIONS, DEFERENCE } from '~/words/cautions.ts'
 
 const KEYS: readonly (readonly [string, string])[] = [
+  ['/', 'to the search of a page'],
   ['1 to 9', 'the position of that number (Trace)'],
   ['R, N', 'reverse, neutral (Trace)'],
   ['← →', 'one position down or up (Trace)'],

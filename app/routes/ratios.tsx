@@ -1,7 +1,8 @@
 import { Download } from 'lucide-react'
 import { useMemo } from 'react'
 
-import { compareRatios, indexBox, ratioPlaces } from 'core'
+import type { BoxDraft } from 'core'
+import { compareRatios, finalDriveRatio, indexBox, ratioPlaces } from 'core'
 
 import { analyseDraft } from '~/views/box/analysis.ts'
 import { useOpenBox } from '~/components/box/boxContext.ts'
@@ -13,8 +14,9 @@ import { ShiftSpeedField, Shifts } from '~/components/ratios/Shifts.tsx'
 import { SelectField } from '~/components/Fields.tsx'
 import { parseShiftRpm } from '~/views/ratios/shiftPoints.ts'
 import { useAddress } from '~/components/useAddress.ts'
+import { formatNumber, formatRatio } from '~/words/format.ts'
 import type { Naming } from '~/words/names.ts'
-import { bodyName } from '~/words/names.ts'
+import { bodyName, capitalize } from '~/words/names.ts'
 
 interface PlaceFieldProps {
   readonly naming: Naming
@@ -40,6 +42,18 @@ function PlaceField({ naming, places, at, onChange }: PlaceFieldProps) {
   )
 }
 
+/** What the figures rest on, where the fields that say so are not printed. */
+function settingsWords({ finalDrive, rollingRadiusMm }: BoxDraft, engineRpm: number): string {
+  const drive = finalDrive
+    ? `final drive ${finalDrive.drivenToothCount}/${finalDrive.drivingToothCount} = ${formatRatio(finalDriveRatio(finalDrive))}`
+    : 'without a final drive'
+  const wheel =
+    rollingRadiusMm == null
+      ? []
+      : [`wheels of ${formatNumber(rollingRadiusMm, 1)} mm rolling radius`]
+  return `${capitalize([drive, ...wheel, `shifts at ${formatNumber(engineRpm, 0)} rev/min`].join(', '))}.`
+}
+
 export default function Ratios() {
   const { id, draft, words, settings } = useOpenBox()
   const [search, change] = useAddress('ratios')
@@ -51,13 +65,14 @@ export default function Ratios() {
   const at = places.find((place) => place === search.at)
   const rows = useMemo(() => compareRatios(positions, draft, at), [positions, draft, at])
   const engineRpm = parseShiftRpm(search.shift)
+  const naming = { box: indexBox(draft), words }
   return (
     <main className="flex flex-1 flex-col gap-4 px-4 py-3">
       <title>{`${draft.name} · Ratios · Udrix`}</title>
-      <h2 className="sr-only">Ratios</h2>
+      <h2 className="text-[1.3rem] not-print:sr-only">{`${draft.name}: ratios`}</h2>
       {places.length > 1 && (
         <PlaceField
-          naming={{ box: indexBox(draft), words }}
+          naming={naming}
           places={places}
           at={at}
           onChange={(place) => {
@@ -73,7 +88,8 @@ export default function Ratios() {
       />
       <IssueList draft={draft} issues={issues} words={words} />
       <div className="work-area gap-4 lg:grid-cols-[20rem_1fr]">
-        <div className="flex flex-col items-start gap-4">
+        <p className="hidden print:block">{settingsWords(draft, engineRpm)}</p>
+        <div className="no-print flex flex-col items-start gap-4">
           <ShiftSpeedField
             engineRpm={engineRpm}
             onChange={(shift) => {

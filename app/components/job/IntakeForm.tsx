@@ -72,7 +72,7 @@ export function IntakeForm({ intake, isDisabled, onKeep }: IntakeFormProps) {
     if (parsed.success) onKeep(parsed.data)
   }
   return (
-    <section aria-label="Intake">
+    <section id="intake" aria-label="Intake">
       <h2 className="text-[1.2rem]">What came in</h2>
       <fieldset disabled={isDisabled} className="grid gap-2 sm:grid-cols-2">
         {FIELDS.map(({ key, label, rows }) => (

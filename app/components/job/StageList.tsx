@@ -24,7 +24,6 @@ export function StageList({ boxId, stages, now, isDisabled, onMark }: StageListP
       {stages.map((state) => {
         const { stage, isDone } = state
         const isNow = stage === now
-        const page = PAGE_OF_STAGE[stage]
         const Icon = isDone ? CircleCheck : isNow ? CircleDot : Circle
         return (
           <li
@@ -34,16 +33,12 @@ export function StageList({ boxId, stages, now, isDisabled, onMark }: StageListP
           >
             <Icon aria-hidden className="size-5 flex-none" />
             <span className="min-w-0 flex-1 py-1 leading-tight">
-              {page ? (
-                <Link
-                  to={`/boxes/${boxId}/${page}`}
-                  className="text-accent font-semibold underline"
-                >
-                  {stageName(words, stage)}
-                </Link>
-              ) : (
-                <b>{stageName(words, stage)}</b>
-              )}
+              <Link
+                to={`/boxes/${boxId}/${PAGE_OF_STAGE[stage]}`}
+                className="text-accent font-semibold underline"
+              >
+                {stageName(words, stage)}
+              </Link>
               <span className="text-graphite block text-[0.92rem]">
                 {isDone ? 'Done' : isNow ? 'Now' : 'To come'}: {stageWords(state)}
               </span>
@@ -53,12 +48,12 @@ export function StageList({ boxId, stages, now, isDisabled, onMark }: StageListP
                 type="button"
                 className="button-quiet flex-none"
                 disabled={isDisabled}
-                aria-label={`${isDone ? 'Open again' : 'Done'}: ${stageName(words, stage)}`}
+                aria-label={`${isDone ? 'Open again' : 'Mark as done'}: ${stageName(words, stage)}`}
                 onClick={() => {
                   onMark(stage, !isDone)
                 }}
               >
-                {isDone ? 'Open again' : 'Done'}
+                {isDone ? 'Open again' : 'Mark as done'}
               </button>
             )}
           </li>

@@ -24,6 +24,9 @@ interface ShiftChartProps {
   readonly theme: Theme
 }
 
+/** Right under a corner of the way, clear of its lines, in pixels. */
+const BELOW = [26, 2] as const
+
 /** Engine speed against road speed: a line a position, and the way along them with its falls. */
 export default function ShiftChart(props: ShiftChartProps) {
   const { positions, shifts, travel, engineRpm, roadSpeedUnit, theme } = props
@@ -70,18 +73,25 @@ function optionOf(
     lineStyle: { color: width > 1 ? ink : rule, width },
   })
   /** Shown beside a point of the way; points have no mark of their own. */
-  const labelled = (value: readonly [number, number], formatter: string, position: string) => ({
+  const labelled = (
+    value: readonly [number, number],
+    formatter: string,
+    position: string,
+    offset: readonly [number, number] = [0, 0],
+  ) => ({
     value,
     symbol: 'circle',
     symbolSize: 1,
-    label: { show: true, position, formatter, ...text, fontWeight: 700 },
+    label: { show: true, position, offset, formatter, ...text, fontWeight: 700 },
   })
   const way = positions.flatMap(({ label }, at) => {
     const top = tops[at] ?? 0
     const shift = shifts[at]
     return [
       labelled([top, engineRpm], label, 'top'),
-      ...(shift ? [labelled([top, shift.toRpm], formatNumber(shift.toRpm, 0), 'right')] : []),
+      ...(shift
+        ? [labelled([top, shift.toRpm], formatNumber(shift.toRpm, 0), 'bottom', BELOW)]
+        : []),
     ]
   })
   return {

@@ -87,7 +87,8 @@ export function findHere(pathBelow: string, view: string | null): Here {
 }
 
 /** The page on which the work of a stage is entered. */
-export const PAGE_OF_STAGE: Readonly<Partial<Record<Stage, string>>> = {
+export const PAGE_OF_STAGE: Readonly<Record<Stage, string>> = {
+  intake: 'job#intake',
   'lay-out': 'layout',
   keyed: 'trace/spin',
   count: 'count',
@@ -133,7 +134,7 @@ function nextOfAll(
   if (job.waiting.some(({ code }) => code === 'turns-disagree'))
     return { path: 'turns', words: 'find the miscount that the turns show' }
   if (job.stage === null) return null
-  const path = PAGE_OF_STAGE[job.stage] ?? 'job'
+  const path = PAGE_OF_STAGE[job.stage]
   const stage = stageName(words, job.stage)
   return { path, words: stage.charAt(0).toLowerCase() + stage.slice(1) }
 }
@@ -141,5 +142,5 @@ function nextOfAll(
 /** What is useful next, elsewhere than on this page; null where nothing is. */
 export function nextThing(standing: Standing, words: Vocabulary, here: Here): NextThing | null {
   const next = nextOfAll(standing, words, here)
-  return next === null || next.path.replace(/\?.*/, '') === here.page.path ? null : next
+  return next === null || next.path.replace(/[?#].*/, '') === here.page.path ? null : next
 }
