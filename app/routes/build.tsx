@@ -161,6 +161,7 @@ export default function BuildPage() {
           draft={draft}
           build={build}
           standing={standing}
+          direction={direction}
           row={search.row ?? ''}
           onRow={chooseRow}
           onChoose={choose}

@@ -1,7 +1,7 @@
 import clsx from 'clsx'
-import { memo } from 'react'
+import { memo, useEffect, useRef } from 'react'
 
-import type { AssemblyPart, BoxIndex, Section } from 'core'
+import type { AssemblyPart, BoxIndex, Direction, Section } from 'core'
 
 import { capitalize } from '~/words/names.ts'
 
@@ -19,16 +19,51 @@ interface PartTilesProps extends TilesProps {
   readonly off: ReadonlySet<string>
   readonly trays: ReadonlyMap<string, string>
   readonly chosen: string
+  readonly direction: Direction
 }
 
-/** What is put into the case and onto it, in the order in which it comes off. */
-export function PartTiles({ parts, off, trays, chosen, ...common }: PartTilesProps) {
+/**
+ * What is put into the case and onto it, in the order in which it comes off. What is done leaves
+ * for a list of its own, and the part in hand is in sight.
+ */
+export function PartTiles({ parts, direction, ...common }: PartTilesProps) {
+  const { off, chosen } = common
+  const tiles = useRef<HTMLDivElement>(null)
+  useEffect(() => {
+    const held = tiles.current?.querySelector<HTMLElement>('[aria-pressed=true]')
+    // By itself: the page around it stays where it is.
+    if (tiles.current && held)
+      tiles.current.scrollTop = held.offsetTop - tiles.current.clientHeight / 2
+  }, [chosen])
+  const isDone = (part: AssemblyPart): boolean => off.has(part.id) === (direction === 'down')
+  const left = parts.filter((part) => !isDone(part) || part.id === chosen)
+  const done = parts.filter((part) => isDone(part) && part.id !== chosen)
   return (
-    <ul
-      className="flex max-h-[15rem] min-h-[8rem] flex-wrap content-start gap-1 overflow-auto"
-      tabIndex={0}
-      aria-label="Parts of the case"
-    >
+    <div ref={tiles} className="relative max-h-[15rem] min-h-[8rem] overflow-auto">
+      <TileList {...common} label="Parts of the case" parts={left} />
+      {done.length > 0 && (
+        <details>
+          <summary className="text-graphite min-h-11 cursor-pointer content-center">
+            {done.length} {direction === 'down' ? 'off' : 'in'} already
+          </summary>
+          <TileList
+            {...common}
+            label={`Parts of the case that are ${direction === 'down' ? 'off' : 'in'}`}
+            parts={done}
+          />
+        </details>
+      )}
+    </div>
+  )
+}
+
+interface TileListProps extends Omit<PartTilesProps, 'direction'> {
+  readonly label: string
+}
+
+function TileList({ label, parts, off, trays, chosen, ...common }: TileListProps) {
+  return (
+    <ul className="flex flex-wrap content-start gap-1" tabIndex={0} aria-label={label}>
       {parts.map((part) => (
         <li key={part.id}>
           <Tile

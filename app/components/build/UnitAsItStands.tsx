@@ -1,7 +1,7 @@
 /** The unit as far as it is together, and the parts of one of its rows. */
 import { memo, useCallback, useEffect, useMemo, useRef } from 'react'
 
-import type { AssemblyPart, BoxDraft } from 'core'
+import type { AssemblyPart, BoxDraft, Direction } from 'core'
 
 import { SectionDrawing } from '~/components/section/SectionDrawing.tsx'
 import type { Group, Standing } from '~/views/build/buildView.ts'
@@ -19,6 +19,7 @@ interface UnitAsItStandsProps {
   readonly draft: BoxDraft
   readonly build: OpenBuild
   readonly standing: Standing
+  readonly direction: Direction
   /** The row that a person chose; empty for that of the part in hand. */
   readonly row: string
   readonly onRow: (row: string) => void
@@ -92,7 +93,7 @@ function RowChooser({ build: { naming, groups }, off, shown, onRow }: RowChooser
 }
 
 export const UnitAsItStands = memo(function UnitAsItStands(props: UnitAsItStandsProps) {
-  const { draft, build, standing, row, onRow, onChoose } = props
+  const { draft, build, standing, direction, row, onRow, onChoose } = props
   const { naming, section, groups, nameOf } = build
   const { off, inHand, trays } = standing
   const group =
@@ -127,7 +128,7 @@ export const UnitAsItStands = memo(function UnitAsItStands(props: UnitAsItStands
         </div>
         <RowChooser build={build} off={off} shown={group} onRow={onRow} />
       </div>
-      {shown && group.bench === null && <PartTiles {...shown} />}
+      {shown && group.bench === null && <PartTiles {...shown} direction={direction} />}
       {shown && group.bench !== null && (
         <div className="flex-none overflow-x-auto">
           <div className="build h-[13.5rem] min-w-[44rem]">
