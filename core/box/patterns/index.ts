@@ -93,8 +93,12 @@ const DEFINITIONS = {
       }),
   },
   'sleeve-teeth-reverse': {
-    choices: [BEHIND],
-    build: (name) => threeShaftBox({ name, forwardCount: 4, directAt: 4, reverse: 'sleeve-teeth' }),
+    choices: [{ id: 'speeds', options: ['3', '4', '5'], initial: '4' }, BEHIND],
+    build: (name, pick) => {
+      const forwardCount = pick('speeds', [4, 3, 5])
+      const directAt = Math.min(forwardCount, 4)
+      return threeShaftBox({ name, forwardCount, directAt, reverse: 'sleeve-teeth' })
+    },
   },
   'dog-clutch-three-shaft': {
     choices: [{ id: 'speeds', options: ['3', '4'], initial: '3' }, BEHIND],
