@@ -74,6 +74,16 @@ async function fetchAll(files: readonly string[]): Promise<boolean> {
   return files.every((file) => fetched.has(file))
 }
 
+/** Whether a form is being sent just now, which is not to be asked for as a page. */
+let isSending = false
+
+function noteSending(): void {
+  isSending = true
+  setTimeout(() => {
+    isSending = false
+  })
+}
+
 /**
  * Goes to a page that was pressed once all that it is made of is at hand; what else is gone to
  * meanwhile takes its place. Back and forward lead to pages that were here before.
@@ -82,25 +92,43 @@ function useHold(): void {
   const { pathname } = useLocation()
   const navigate = useNavigate()
   const holding = useRef(new AbortController())
-  const blocker = useBlocker(
-    ({ currentLocation, nextLocation, historyAction }) =>
+  const isForm = useRef(false)
+  const blocker = useBlocker(({ currentLocation, nextLocation, historyAction }) => {
+    isForm.current = isSending
+    return (
       historyAction !== Action.Pop &&
       currentLocation.pathname !== nextLocation.pathname &&
-      filesMissing(nextLocation.pathname).length > 0,
-  )
+      filesMissing(nextLocation.pathname).length > 0
+    )
+  })
+  const latest = useRef(blocker)
   useEffect(() => {
+    latest.current = blocker
     if (blocker.state !== 'blocked') return
-    // Data that are looked at anew would end what the router holds, so it is held here.
     const { location } = blocker
-    blocker.reset()
+    const wasForm = isForm.current
     holding.current.abort()
     const leaving = new AbortController()
     holding.current = leaving
     const files = filesMissing(location.pathname)
     void untilDone(() => fetchAll(files), leaving.signal).then((isDone) => {
-      if (isDone && !leaving.signal.aborted) void navigate(location)
+      if (leaving.signal.aborted) return
+      const held = latest.current
+      if (held.state === 'blocked') {
+        if (isDone) held.proceed()
+        else held.reset()
+      } else if (isDone && !wasForm) {
+        // Data that were looked at anew meanwhile have ended what the router held.
+        void navigate(location)
+      }
     })
   }, [blocker, navigate])
+  useEffect(() => {
+    addEventListener('submit', noteSending, true)
+    return () => {
+      removeEventListener('submit', noteSending, true)
+    }
+  }, [])
   useEffect(
     () => () => {
       holding.current.abort()
