@@ -1,11 +1,21 @@
 /** What the keyboard does on every page. */
+import { useEffect } from 'react'
 import { useHotkeys } from 'react-hotkeys-hook'
+import { useLocation } from 'react-router'
+
+const PAGE_ID = 'page'
 
 /** The first stop of the tab key leads past the head of the page. */
 export function SkipLink() {
+  const { pathname } = useLocation()
+  useEffect(() => {
+    // Whichever page is shown has its content there.
+    const main = document.querySelector('main')
+    if (main) main.id = PAGE_ID
+  }, [pathname])
   return (
     <a
-      href="#page"
+      href={`#${PAGE_ID}`}
       className="skip-link"
       onClick={(event) => {
         event.preventDefault()

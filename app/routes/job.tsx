@@ -13,6 +13,7 @@ import { AWAY_SENTENCE, unlessAway } from '~/client/away.ts'
 import { useOpenBox } from '~/components/box/boxContext.ts'
 import { CloseJob } from '~/components/job/CloseJob.tsx'
 import { HandOverSheet } from '~/components/job/HandOverSheet.tsx'
+import { HowToBegin } from '~/components/job/HowToBegin.tsx'
 import { IntakeForm } from '~/components/job/IntakeForm.tsx'
 import { JobLog } from '~/components/job/JobLog.tsx'
 import type { LoadedJob } from '~/components/job/jobContext.ts'
@@ -166,7 +167,11 @@ export default function JobPage({ actionData }: Route.ComponentProps) {
         />
         {jobs.length > 0 && <JobsOfUnit />}
       </div>
-      {current && <WhatWasEntered current={current} naming={naming} stages={stages} />}
+      {current ? (
+        <WhatWasEntered current={current} naming={naming} stages={stages} />
+      ) : (
+        !isAway && jobs.length === 0 && <HowToBegin boxId={id} />
+      )}
     </main>
   )
 }

@@ -25,6 +25,7 @@ import { NothingToShow, WorkArea, WorkMain, WorkPanel } from '~/components/WorkA
 import type { DriveAnswer } from '~/views/drive/driveJob.ts'
 import { besideOf, formatBeside } from '~/views/drive/besideUnits.ts'
 import { WAY_NAMES, notDrivenWords, weightlessWords } from '~/words/drive.ts'
+import { formatShare } from '~/words/format.ts'
 import { capitalize } from '~/words/names.ts'
 import { readAddress } from '~/views/addresses.ts'
 
@@ -120,7 +121,7 @@ export default function ShiftDrive({ loaderData }: Route.ComponentProps) {
   }, [id, loaderData])
   const task = useDriveTask({ draft, solver }, units, search)
   const { course, way, figures } = task
-  const { answer, isRunning, hasFailed } = useDrive(task.job)
+  const { answer, isRunning, done, hasFailed } = useDrive(task.job)
   const result = answer?.ok ? answer.result : undefined
   if (!solver)
     return (
@@ -149,11 +150,20 @@ export default function ShiftDrive({ loaderData }: Route.ComponentProps) {
             change={change}
           />
         ) : (
-          isRunning && <p className="text-graphite p-6">Driving…</p>
+          isRunning && (
+            <p role="status" className="text-graphite p-6">
+              Driving… {formatShare(done)} <progress value={done} max={1} />
+            </p>
+          )
         )}
       </WorkMain>
       <WorkPanel label="Course, changes and figures" isForReading>
         <CourseControls task={task} positions={positions} result={result} change={change} />
+        {answer?.ok && isRunning && (
+          <p role="status" className="text-graphite">
+            Driving it otherwise… {formatShare(done)}
+          </p>
+        )}
         {answer?.ok && (
           <WhatItDoes answer={answer} way={way} loaderData={loaderData} change={change} />
         )}

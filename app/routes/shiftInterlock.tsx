@@ -67,7 +67,7 @@ export default function ShiftInterlock() {
     <WorkArea title={`${draft.name} · Interlock`}>
       <WorkMain label="Rods and what lies between them">
         {!saysWhatMoves(draft) && <ShiftProposal draft={draft} />}
-        <div className="min-h-[14rem] flex-1">
+        <div className="min-h-[17rem] flex-1">
           <SectionDrawing
             draft={draft}
             words={words}

@@ -34,8 +34,14 @@ export function stepsFor({ engine, massKg, brakeN }: Car): number {
   return Math.min(Math.max(Math.ceil(wanted), USUAL_STEPS), MOST_STEPS)
 }
 
-/** Drives the course from standstill in the lowest gear to its last row. */
-export function driveCourse(task: DriveTask): DriveResult {
+/** Between two words of how far a drive is, in ticks. */
+const TELL_TICKS = 250
+
+/**
+ * Drives the course from standstill in the lowest gear to its last row. `onProgress` hears the
+ * part done, 0 to 1, now and then.
+ */
+export function driveCourse(task: DriveTask, onProgress?: (done: number) => void): DriveResult {
   const run = new Run(task)
   const { course, isSampled = true } = task
   const endS = course.at(-1)?.timeS ?? 0
@@ -43,6 +49,7 @@ export function driveCourse(task: DriveTask): DriveResult {
   const every = Math.round(SAMPLE_S / TICK_S)
   const samples: DriveSample[] = []
   for (let tick = 0; tick < ticks; tick++) {
+    if (tick % TELL_TICKS === 0) onProgress?.(tick / ticks)
     run.tick(tick * TICK_S)
     if (isSampled && tick % every === 0) samples.push(run.sample(tick * TICK_S))
   }

@@ -61,7 +61,12 @@ export function RodsFigure({ naming, rods, parts, out, moved, title }: RodsFigur
   }
   const height = 2 * MARGIN + rods.length * ROD + (rods.length - 1) * GAP
   return (
-    <svg className="rods" viewBox={`0 0 ${WIDTH} ${height}`} role="img" aria-label={title}>
+    <svg
+      className="rods flex-none"
+      viewBox={`0 0 ${WIDTH} ${height}`}
+      role="img"
+      aria-label={title}
+    >
       {rods.map((rod) => {
         const [x, y] = [shiftOf(rod.id), yOf(rod.id)]
         return (

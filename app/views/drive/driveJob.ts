@@ -72,30 +72,37 @@ function drive({ powertrain }: { readonly powertrain: Powertrain }, how: Drive):
   )
 }
 
-export function runDrive(job: DriveJob): DriveAnswer {
+/** Hears the part of a job that is done, 0 to 1, and once what came of the box itself. */
+export type TellDrive = (done: number, answer?: DriveAnswer) => void
+
+/** Drives the box first, then in other ways, then what stands beside it. */
+export function runDrive(job: DriveJob, onTell?: TellDrive): DriveAnswer {
   const { draft, car, course, way, others, beside, rules, times } = job
   const found = powertrainOfDraft(draft)
   if (!found.ok) return found
   const how = { car, course, rules, times }
-  const result = driveCourse({
-    ...how,
-    way,
-    powertrain: found.powertrain,
-    stepsATick: stepsFor(car),
-    isSampled: true,
+  const total = 1 + others.length + beside.length
+  const result = driveCourse(
+    { ...how, way, powertrain: found.powertrain, stepsATick: stepsFor(car), isSampled: true },
+    (done) => onTell?.(done / total),
+  )
+  const own = [way, figuresOfDrive(result)] as const
+  onTell?.(1 / total, { ok: true, result, figures: [own], beside: [] })
+  const figures = others.map((other, at) => {
+    const driven = [other, drive(found, { ...how, way: other })] as const
+    onTell?.((2 + at) / total)
+    return driven
   })
   return {
     ok: true,
     result,
-    figures: [
-      [way, figuresOfDrive(result)],
-      ...others.map((other) => [other, drive(found, { ...how, way: other })] as const),
-    ],
-    beside: beside.map((unit): BesideAnswer => {
+    figures: [own, ...figures],
+    beside: beside.map((unit, at): BesideAnswer => {
       const theirs = powertrainOfDraft(unit.draft)
       const answer = theirs.ok
         ? ({ ok: true, figures: drive(theirs, { ...how, car: unit.car, way: unit.way }) } as const)
         : theirs
+      onTell?.((2 + others.length + at) / total)
       return { id: unit.id, name: unit.name, way: unit.way, answer }
     }),
   }

@@ -116,6 +116,23 @@ test('a job drives its way and, for their figures, the others', () => {
   expect(sampleAt(answer.result, 99)).toBe(answer.result.samples.at(-1))
 })
 
+test('a job tells how far it is, and what came of the box itself before all else', () => {
+  const told: (readonly [number, boolean])[] = []
+  const answer = runDrive({ draft: counted('three-shaft'), ...job }, (done, part) => {
+    told.push([done, part?.ok === true])
+    if (part?.ok) expect(part.figures.map(([way]) => way)).toEqual(['clutch'])
+  })
+  expect(answer.ok).toBe(true)
+  const shares = told.map(([done]) => done)
+  expect(shares).toEqual(shares.toSorted((one, other) => one - other))
+  // Six seconds are told of every 2.5 s of the drive, then each of the two ways.
+  expect(told.slice(-2)).toEqual([
+    [0.5, true],
+    [1, false],
+  ])
+  expect(told.length).toBe(5)
+})
+
 test('other units are driven over the same course, each as is usual for it and in its own car', () => {
   const unit = (id: string, draft: BoxDraft) => usualUnit({ id, name: id, draft })
   const twin = unit('twin', dualClutch())
