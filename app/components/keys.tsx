@@ -16,7 +16,7 @@ export function SkipLink() {
   return (
     <a
       href={`#${PAGE_ID}`}
-      className="skip-link"
+      className="skip-link no-print"
       onClick={(event) => {
         event.preventDefault()
         const main = document.querySelector('main')
