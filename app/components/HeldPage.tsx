@@ -1,5 +1,6 @@
 import { TriangleAlert } from 'lucide-react'
 import { useEffect, useRef } from 'react'
+import type { Blocker, Location } from 'react-router'
 import {
   NavigationType as Action,
   matchRoutes,
@@ -74,7 +75,7 @@ async function fetchAll(files: readonly string[]): Promise<boolean> {
   return files.every((file) => fetched.has(file))
 }
 
-/** Whether a form is being sent just now, which is not to be asked for as a page. */
+/** Whether a form is being sent just now: it goes as it is, and is not asked for as a page. */
 let isSending = false
 
 function noteSending(): void {
@@ -92,37 +93,34 @@ function useHold(): void {
   const { pathname } = useLocation()
   const navigate = useNavigate()
   const holding = useRef(new AbortController())
-  const isForm = useRef(false)
-  const blocker = useBlocker(({ currentLocation, nextLocation, historyAction }) => {
-    isForm.current = isSending
-    return (
-      historyAction !== Action.Pop &&
-      currentLocation.pathname !== nextLocation.pathname &&
-      filesMissing(nextLocation.pathname).length > 0
-    )
-  })
-  const latest = useRef(blocker)
-  useEffect(() => {
-    latest.current = blocker
-    if (blocker.state !== 'blocked') return
-    const { location } = blocker
-    const wasForm = isForm.current
+  const latest = useRef<Blocker>(undefined)
+  const hold = (location: Location): void => {
     holding.current.abort()
     const leaving = new AbortController()
     holding.current = leaving
     const files = filesMissing(location.pathname)
     void untilDone(() => fetchAll(files), leaving.signal).then((isDone) => {
       if (leaving.signal.aborted) return
-      const held = latest.current
-      if (held.state === 'blocked') {
-        if (isDone) held.proceed()
-        else held.reset()
-      } else if (isDone && !wasForm) {
-        // Data that were looked at anew meanwhile have ended what the router held.
-        void navigate(location)
-      }
+      const blocker = latest.current
+      // Data that were looked at anew meanwhile have ended what the router held.
+      if (isDone && blocker?.state !== 'blocked') void navigate(location)
+      else if (isDone) blocker?.proceed?.()
+      else blocker?.reset?.()
     })
-  }, [blocker, navigate])
+  }
+  const blocker = useBlocker(({ currentLocation, nextLocation, historyAction }) => {
+    const isHeld =
+      !isSending &&
+      historyAction !== Action.Pop &&
+      currentLocation.pathname !== nextLocation.pathname &&
+      filesMissing(nextLocation.pathname).length > 0
+    // At once: what the router holds may have ended before this page hears of it.
+    if (isHeld) hold(nextLocation)
+    return isHeld
+  })
+  useEffect(() => {
+    latest.current = blocker
+  }, [blocker])
   useEffect(() => {
     addEventListener('submit', noteSending, true)
     return () => {
