@@ -1,6 +1,6 @@
 import { TriangleAlert } from 'lucide-react'
 import { useEffect, useRef } from 'react'
-import type { Blocker, Location } from 'react-router'
+import type { Location } from 'react-router'
 import {
   NavigationType as Action,
   matchRoutes,
@@ -93,34 +93,25 @@ function useHold(): void {
   const { pathname } = useLocation()
   const navigate = useNavigate()
   const holding = useRef(new AbortController())
-  const latest = useRef<Blocker>(undefined)
   const hold = (location: Location): void => {
     holding.current.abort()
     const leaving = new AbortController()
     holding.current = leaving
     const files = filesMissing(location.pathname)
     void untilDone(() => fetchAll(files), leaving.signal).then((isDone) => {
-      if (leaving.signal.aborted) return
-      const blocker = latest.current
-      // Data that were looked at anew meanwhile have ended what the router held.
-      if (isDone && blocker?.state !== 'blocked') void navigate(location)
-      else if (isDone) blocker?.proceed?.()
-      else blocker?.reset?.()
+      if (isDone && !leaving.signal.aborted) void navigate(location)
     })
   }
-  const blocker = useBlocker(({ currentLocation, nextLocation, historyAction }) => {
+  useBlocker(({ currentLocation, nextLocation, historyAction }) => {
     const isHeld =
       !isSending &&
       historyAction !== Action.Pop &&
       currentLocation.pathname !== nextLocation.pathname &&
       filesMissing(nextLocation.pathname).length > 0
-    // At once: what the router holds may have ended before this page hears of it.
+    // Gone to anew from here: what the router holds ends with any data that are looked at anew.
     if (isHeld) hold(nextLocation)
     return isHeld
   })
-  useEffect(() => {
-    latest.current = blocker
-  }, [blocker])
   useEffect(() => {
     addEventListener('submit', noteSending, true)
     return () => {
