@@ -48,7 +48,7 @@ function treeOf(routes: readonly KnownRoute[], parentId?: string): RouteTree[] {
 /** They are all known with the first page. */
 let tree: RouteTree[] | undefined
 
-/** Files that are in the browser's cache by now, from where the router takes them. */
+/** Files that the server has been asked for; what it has is in the browser's cache by now. */
 const fetched = new Set<string>()
 
 /** The files that a page is made of and that are not at hand; the router reloads where one is missing. */
@@ -65,11 +65,13 @@ function filesMissing(pathname: string): readonly string[] {
     .filter((file) => !fetched.has(file))
 }
 
+/** Fetches files that pages are made of; false where the server does not answer. */
 async function fetchAll(files: readonly string[]): Promise<boolean> {
   const all = files.map(async (file) => {
     const response = await fetch(file)
     await response.arrayBuffer()
-    if (response.ok) fetched.add(file)
+    // A server of another version says that it has no such file: the router then loads anew.
+    if (response.status < 500) fetched.add(file)
   })
   await Promise.allSettled(all)
   return files.every((file) => fetched.has(file))

@@ -96,6 +96,8 @@ interface ArchivedFile {
   /** Whose it is: one file of the shop, or one for each box or job. */
   readonly of: 'shop' | 'box' | 'job'
   readonly endings: readonly string[]
+  /** Whether there is no file where it would be empty. */
+  readonly isOptional?: true
   /** What the file holds or, of lines, each of them. */
   readonly schema?: z.ZodType
   /** What the heading counts of it. */
@@ -117,7 +119,13 @@ export const FILES = {
   shop: { of: 'shop', endings: JSON_FILE, schema: shopSchema },
   boxes: { of: 'box', endings: JSON_FILE, counted: 'boxes' },
   records: { of: 'box', endings: JSON_FILE, schema: recordSchema },
-  history: { of: 'box', endings: LINES, schema: revisionSchema, counted: 'revisions' },
+  history: {
+    of: 'box',
+    endings: LINES,
+    isOptional: true,
+    schema: revisionSchema,
+    counted: 'revisions',
+  },
   jobs: { of: 'job', endings: JSON_FILE, schema: jobSchema, counted: 'jobs' },
   entries: {
     of: 'job',
@@ -153,6 +161,12 @@ export function linesOf(owner: 'box' | 'job'): readonly LinesKind[] {
   return kinds
     .filter(([, { of, endings }]) => of === owner && endings === LINES)
     .map(([kind]) => kind as LinesKind)
+}
+
+/** Whether an archive has no file of a kind where that would be empty. */
+export function isOptional(kind: LinesKind): boolean {
+  const file: ArchivedFile = FILES[kind]
+  return file.isOptional === true
 }
 
 /** What jobs here can gain by an archive, and what that is called. */

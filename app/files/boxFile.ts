@@ -194,7 +194,7 @@ export function parseBoxFile(text: string): ParsedBoxFile {
       `This file has version ${version} of the format; this Udrix reads version ${BOX_FILE_VERSION}. Open it with a newer Udrix.`,
       ['version'],
     )
-  const file = broughtUp(STEPS, Number(version), content)
+  const file = broughtUp(STEPS, typeof version === 'number' ? version : NaN, content)
   if (file === null)
     return fail(
       `This file has no known version of the format: "version" must be ${BOX_FILE_VERSION}.`,

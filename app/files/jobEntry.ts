@@ -285,7 +285,7 @@ const { intake, ...others } = BODIES
 /** An entry's content. */
 export const entryBodySchema = z.discriminatedUnion('kind', [intake, ...Object.values(others)])
 
-/** What brings the body of an entry of an older version up. Archives bring theirs up by these too. */
+/** What brings the body of an entry of an older version up, from each version to the next. */
 export const ENTRY_STEPS: Steps<unknown> = new Map()
 
 /** Before this no clock of a device that still runs can stand. */
@@ -306,10 +306,10 @@ export const entrySchema = z.strictObject({
   body: entryBodySchema,
 }) satisfies z.ZodType<Entry>
 
-/** An entry that an older page made, as this version has it. */
+/** An entry that an older page made, as this version has it; those that do not say so are of the first. */
 function sentBroughtUp(sent: unknown): unknown {
   const parsed = z
-    .looseObject({ version: z.int(), entry: z.looseObject({ body: z.unknown() }) })
+    .looseObject({ version: z.int().default(1), entry: z.looseObject({ body: z.unknown() }) })
     .safeParse(sent)
   if (!parsed.success) return sent
   const { version, entry, ...rest } = parsed.data
@@ -324,12 +324,9 @@ export const sentEntrySchema = z.preprocess(
     jobId: z.uuid(),
     entry: entrySchema,
     sentAt: moment.optional(),
-    /** Entries from before they said so are of the first. */
-    version: z
-      .literal(
-        ENTRY_VERSION,
-        'This page is of another version of Udrix than the server. Load it again, then enter this once more.',
-      )
-      .optional(),
+    version: z.literal(
+      ENTRY_VERSION,
+      'This page is of another version of Udrix than the server. Load it again, then enter this once more.',
+    ),
   }),
 )

@@ -174,6 +174,17 @@ test('an archive that would lack a box, or an earlier state of one, is not writt
   await expect(takeOut()).rejects.toThrow(Unreadable)
 })
 
+test('a job in which nothing was entered has its file, and a box without edits none', async () => {
+  const boxId = await createBox(draft)
+  const job = await openJob(boxId)
+  await takeOut()
+  const names = Object.keys(unzipSync(fs.readFileSync(FILE)))
+  expect(names).toContain(`entries/${job?.id ?? ''}.ndjson`)
+  expect(names).not.toContain(`history/${boxId}.ndjson`)
+  await emptyTables()
+  expect(await read()).toMatchObject({ freshJobs: 1 })
+})
+
 test('any other program can unpack it and make sure of it', async () => {
   const { boxId } = await fillShop()
   await takeOut()

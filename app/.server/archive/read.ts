@@ -49,6 +49,7 @@ import {
   headingSchema,
   idIn,
   isKnownName,
+  isOptional,
   linesOf,
   photographName,
 } from '../../files/archiveFormat.ts'
@@ -228,7 +229,7 @@ class Reading {
     isTaken: boolean,
   ): Promise<number> {
     const name = fileName(kind, archivedId)
-    if (!this.#files.has(name)) return 0
+    if (isOptional(kind) && !this.#files.has(name)) return 0
     // Of one kind, whichever it is.
     const { missing, put } = ROWS[kind] as Rows<Line<LinesKind>>
     const seen = new Set<string>()

@@ -30,6 +30,7 @@ import {
   SHOP,
   VERSION,
   fileName,
+  isOptional,
   linesOf,
   photographName,
 } from '../../files/archiveFormat.ts'
@@ -101,7 +102,7 @@ async function countAll(tx: Queries): Promise<Counts> {
   }
 }
 
-/** Writes what an owner has of each kind that is one record a line; no file where there is none. */
+/** Writes what an owner has of each kind that is one record a line. */
 async function addLines(
   tx: Queries,
   archive: Archive,
@@ -110,7 +111,7 @@ async function addLines(
 ): Promise<void> {
   for (const kind of linesOf(owner)) {
     const first = await ROWS[kind].after(tx, id, 0)
-    if (first.length === 0) continue
+    if (first.length === 0 && isOptional(kind)) continue
     const pages = async function* (): AsyncGenerator<Buffer> {
       for (let rows = first, last = rows.at(-1); last; last = rows.at(-1)) {
         yield Buffer.from(rows.map(({ line }) => `${JSON.stringify(line)}\n`).join(''))
