@@ -2,6 +2,7 @@ import type { Page } from '@playwright/test'
 import axe from 'axe-core'
 
 import { WAY } from '../app/views/box/way.ts'
+import { lookAtHand } from './hand.ts'
 import { addressOf, openDemo, startFourSpeed, turnTo, turnWithin } from './pages.ts'
 import { expect, test } from './udrix.ts'
 
@@ -163,22 +164,33 @@ async function expectWithin(page: Page, width: number, message: string): Promise
     .toBeLessThanOrEqual(width)
 }
 
+/** A quarter of a tablet's height was the head once; of a phone's more. */
 const SIZES = [
-  { name: 'an upright tablet', width: 820, height: 1180, looks: ['uncoloured'] },
-  { name: 'a phone', width: 390, height: 844, looks: ['light', 'dark'] },
+  { name: 'an upright tablet', width: 820, height: 1180, headPx: 190, looks: ['uncoloured'] },
+  { name: 'a phone', width: 390, height: 844, headPx: 120, looks: ['light', 'dark'] },
 ] as const
+
+/** Everything can be read and pressed, and the page begins soon. */
+async function expectForTheHand(page: Page, headPx: number, message: string): Promise<void> {
+  // What is drawn to the size of its room settles a moment after that.
+  await expect.poll(async () => (await lookAtHand(page)).wrong, { message }).toEqual([])
+  expect((await lookAtHand(page)).headPx, message).toBeLessThanOrEqual(headPx)
+}
 
 /** A page that is open on the one of the smaller screens, and seen again on the other. */
 async function lookAtSizes(page: Page, title: string): Promise<void> {
-  for (const { name, width, height, looks } of SIZES) {
+  for (const { name, width, height, headPx, looks } of SIZES) {
     await page.setViewportSize({ width, height })
     await expectWithin(page, width, `${title} on ${name}`)
+    if (!title.startsWith('/gone')) await expectForTheHand(page, headPx, `${title} on ${name}`)
     await look(page, `${title} on ${name}`, looks)
   }
 }
 
 test.describe('on smaller screens', () => {
-  test('no page outside a box has an axe violation or runs off the side', async ({ page }) => {
+  test('no page outside a box has an axe violation, runs off the side or slips from the hand', async ({
+    page,
+  }) => {
     for (const path of ['/', '/new', '/shelf', '/glossary', '/archive', '/deleted', '/gone']) {
       await page.setViewportSize(SIZES[0])
       await page.goto(path)
@@ -187,7 +199,9 @@ test.describe('on smaller screens', () => {
   })
 
   for (const step of WAY)
-    test(`no page of ${step.title} has an axe violation or runs off the side`, async ({ page }) => {
+    test(`no page of ${step.title} has an axe violation, runs off the side or slips from the hand`, async ({
+      page,
+    }) => {
       await page.goto(`${await addressOf(page, 'Ostrel')}/${step.pages[0].path}`)
       for (const each of step.pages) {
         await page.setViewportSize(SIZES[0])

@@ -13,7 +13,7 @@ import {
 import { printed } from './pdf.ts'
 import { expect, openPage, startUdrix, test } from './udrix.ts'
 
-const allKept = (page: Page) => expect(page.getByText('All entries kept')).toBeVisible()
+const allKept = (page: Page) => expect(page.getByText('Kept', { exact: true })).toBeVisible()
 
 test('turns that disagree with the counts name the gear to count again', async ({ page }) => {
   const box = await startFourSpeed(page, 'Turned')

@@ -11,7 +11,7 @@ async function note(page: Page, text: string): Promise<void> {
 }
 
 const log = (page: Page) => page.getByRole('list', { name: 'Log of the job' })
-const allKept = (page: Page) => expect(page.getByText('All entries kept')).toBeVisible()
+const allKept = (page: Page) => expect(page.getByText('Kept', { exact: true })).toBeVisible()
 const setAside = (page: Page) => page.getByRole('region', { name: 'Set aside' })
 
 async function deleteFromBench(page: Page, name: string): Promise<void> {

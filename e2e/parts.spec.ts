@@ -10,7 +10,7 @@ async function kept(page: Page): Promise<void> {
 }
 
 async function entriesKept(page: Page): Promise<void> {
-  await expect(page.getByText('All entries kept')).toBeVisible()
+  await expect(page.getByText('Kept', { exact: true })).toBeVisible()
 }
 
 /** The pieces of a box, as its file has them. */

@@ -233,7 +233,7 @@ test('a ring that the job measured as spent grinds in a change', async ({ page }
     await page.getByLabel(`Reading ${at}`).fill('0')
     await page.getByLabel(`Reading ${at}`).press('Enter')
   }
-  await expect(page.getByText('All entries kept')).toBeVisible()
+  await expect(page.getByText('Kept', { exact: true })).toBeVisible()
   await page.goto(`${box}/shift?from=2&to=3`)
   await expect(steps).toContainText('the teeth grind as they go in')
   await expect(page.getByRole('region', { name: 'Ring' })).toContainText('brakes no more')

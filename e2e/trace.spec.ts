@@ -350,7 +350,7 @@ test('spin test: ticks belong to the job; a sleeve left in gear is among the cau
   await expect(page.getByText('2 ticks stand in the address')).toBeVisible()
   await page.getByRole('button', { name: 'Keep in the job' }).click()
   await expect(page.getByTestId('disagreement')).toHaveCount(2)
-  await expect(page.getByText('All entries kept')).toBeVisible()
+  await expect(page.getByText('Kept', { exact: true })).toBeVisible()
   // Whoever opens the page elsewhere sees the same ticks, and what is ticked there.
   const other = await context.newPage()
   await other.goto(`${box}/trace/spin`)
@@ -368,7 +368,7 @@ test('spin test: ticks belong to the job; a sleeve left in gear is among the cau
   await cause.getByRole('button', { name: 'Take the test so' }).click()
   await expect(page.getByText('All 3 ticks agree with the drawing.')).toBeVisible()
   await expect(page.getByText(/^Sleeves: .* at /)).toBeVisible()
-  await expect(page.getByText('All entries kept')).toBeVisible()
+  await expect(page.getByText('Kept', { exact: true })).toBeVisible()
   await page.reload()
   await expect(page.getByText('All 3 ticks agree with the drawing.')).toBeVisible()
   await page.goto(`${box}/job`)

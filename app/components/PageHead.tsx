@@ -18,16 +18,16 @@ interface PageHeadProps {
 export function PageHead({ title, about, isBench = false }: PageHeadProps) {
   const settings = useRouteLoaderData<typeof loader>('root')?.settings ?? DEFAULT_SETTINGS
   return (
-    <header className="border-ink flex flex-wrap items-center gap-x-4 border-b-2 py-1">
+    <header className="border-ink flex items-center gap-x-4 border-b-2 py-1 sm:flex-wrap">
       <title>{`${title} · Udrix`}</title>
       {!isBench && (
         <Link to="/" className="button-quiet -ml-2 font-bold">
           Bench
         </Link>
       )}
-      <h1 className="text-[1.35rem]">{title}</h1>
-      {about && <p className="text-graphite">{about}</p>}
-      <div className="ml-auto flex">
+      <h1 className="text-[1.35rem] max-sm:min-w-0 max-sm:truncate">{title}</h1>
+      {about && <p className="text-graphite max-sm:hidden">{about}</p>}
+      <div className="ml-auto flex flex-none">
         <SettingsControls settings={settings} />
         <HelpButton />
       </div>

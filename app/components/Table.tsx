@@ -2,12 +2,14 @@ import clsx from 'clsx'
 import type { Key, ReactNode } from 'react'
 
 export interface Column<Row> {
-  readonly heading: ReactNode
+  readonly heading: string
   /** Read out, not shown. */
   readonly isHeadingHidden?: boolean
   /** Whether its cells name their row. */
   readonly isName?: boolean
   readonly isRight?: boolean
+  /** A sentence, which gets a line of its own on a phone. */
+  readonly isLong?: boolean
   /** Of all its cells, or of one row's. */
   readonly className?: string | ((row: Row) => string)
   readonly cell: (row: Row) => ReactNode
@@ -30,16 +32,19 @@ interface TableProps<Row> {
 
 /** One row's line, a cell a column. */
 function Cells<Row>({ columns, row }: Pick<TableProps<Row>, 'columns'> & { readonly row: Row }) {
-  return columns.map(({ isName, isRight, className: own, cell }, at) => {
+  return columns.map((column, at) => {
+    const { heading, isHeadingHidden, isName, isRight, isLong, className: own, cell } = column
     const Cell = isName ? 'th' : 'td'
     return (
       <Cell
         key={at}
         scope={isName ? 'row' : undefined}
+        data-label={isHeadingHidden ? undefined : heading}
         className={clsx(
-          'py-0.5 pr-4 last:pr-0',
+          'py-0.5 pr-4 last:pr-0 max-sm:pr-2',
           isName && 'font-normal',
           isRight && 'text-right whitespace-nowrap',
+          isLong && 'is-long',
           typeof own === 'function' ? own(row) : own,
         )}
       >
@@ -48,6 +53,9 @@ function Cells<Row>({ columns, row }: Pick<TableProps<Row>, 'columns'> & { reado
     )
   })
 }
+
+/** A table of so many columns, or of sentences, has a card for each of its rows where the screen is that of a phone. */
+const LEAST_COLUMNS_OF_CARDS = 4
 
 /** A table for reading: a heading a column, a line a row. Sorted and edited ones build their own. */
 export function Table<Row>({
@@ -61,9 +69,11 @@ export function Table<Row>({
   isLive = false,
   className = 'w-full',
 }: TableProps<Row>) {
+  const hasCards =
+    columns.length >= LEAST_COLUMNS_OF_CARDS || columns.some(({ isLong }) => isLong === true)
   return (
     <table
-      className={clsx('border-collapse text-left', className)}
+      className={clsx('border-collapse text-left', hasCards && 'cards', className)}
       aria-live={isLive ? 'polite' : undefined}
     >
       <caption className={isCaptionShown ? 'text-left text-[1.05rem] font-semibold' : 'sr-only'}>

@@ -1,4 +1,7 @@
 import clsx from 'clsx'
+import { useRef } from 'react'
+
+import { useInSight } from './useInSight.ts'
 
 /** How much of the width the panel takes; `wide` holds a table. */
 const WIDTHS = {
@@ -53,6 +56,8 @@ interface WorkPanelProps {
   readonly isForReading?: boolean
   /** On narrow screens it stands over the drawing. */
   readonly isFirst?: boolean
+  /** What it tells of: it comes into sight where another is chosen and it stands below. */
+  readonly of?: string
   readonly children: React.ReactNode
 }
 
@@ -61,10 +66,14 @@ export function WorkPanel({
   label,
   isForReading = false,
   isFirst = false,
+  of = '',
   children,
 }: WorkPanelProps) {
+  const panel = useRef<HTMLElement>(null)
+  useInSight(panel, of)
   return (
     <aside
+      ref={panel}
       aria-label={label}
       className={clsx(
         'border-rule bg-sheet flex min-h-0 flex-col gap-3 overflow-x-auto p-4 lg:overflow-auto lg:border-l-2',

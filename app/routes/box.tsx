@@ -1,4 +1,4 @@
-import { Redo2, TriangleAlert, Undo2, X } from 'lucide-react'
+import { House, Redo2, TriangleAlert, Undo2, X } from 'lucide-react'
 import { useEffect, useMemo, useState } from 'react'
 import { useHotkeys } from 'react-hotkeys-hook'
 import { Link, Outlet } from 'react-router'
@@ -8,10 +8,10 @@ import { missingBox, withDatabase } from '~/.server/answers.ts'
 import { findBox } from '~/.server/boxes.ts'
 import { summariesOf } from '~/.server/jobSummaries.ts'
 import { readSettings } from '~/.server/settings.ts'
-import type { LoadedBox } from '~/components/box/boxContext.ts'
+import type { Entries, LoadedBox } from '~/components/box/boxContext.ts'
 import { OpenBoxProvider } from '~/components/box/boxContext.ts'
 import { BoxName } from '~/components/box/BoxName.tsx'
-import { PagesOfStep, Steps, usePlace } from '~/components/box/Way.tsx'
+import { AllPages, PagesOfStep, Steps, usePlace } from '~/components/box/Way.tsx'
 import type { KeptBox } from '~/components/box/useKeptBox.ts'
 import { useKeptBox } from '~/components/box/useKeptBox.ts'
 import { HelpButton } from '~/components/HelpButton.tsx'
@@ -52,19 +52,26 @@ export default function Box({ loaderData }: Route.ComponentProps) {
   return <OpenedBox key={loaderData.id} loaderData={loaderData} />
 }
 
-interface KeptAndUndoProps {
+interface KeptProps {
   readonly kept: KeptBox
-  readonly isJobWaiting: boolean
+  readonly entries: Entries
 }
 
-/** Whether everything is kept, and what takes the last change back. */
-function KeptAndUndo({ kept: { outbox, undo, redo }, isJobWaiting }: KeptAndUndoProps) {
-  const isWaiting = outbox.isWaiting || isJobWaiting
+/** Whether everything is kept: changes of the box, and what is entered in its job. */
+function KeptOrNot({ kept: { outbox }, entries }: KeptProps) {
+  const isWaiting = outbox.isWaiting || entries === 'waiting'
+  const isOnItsWay = outbox.pending.length > 0 || entries === 'on-their-way'
+  return (
+    <p role="status" className="text-graphite text-[0.78rem] sm:order-3 sm:mr-1 sm:text-[0.86rem]">
+      {isWaiting ? '' : isOnItsWay ? 'Keeping…' : 'Kept'}
+    </p>
+  )
+}
+
+/** What takes the last change back. */
+function UndoAndRedo({ kept: { undo, redo } }: Pick<KeptProps, 'kept'>) {
   return (
     <>
-      <p role="status" className="text-graphite mr-1 text-[0.86rem]">
-        {isWaiting ? '' : outbox.pending.length > 0 ? 'Keeping…' : 'Kept'}
-      </p>
       <button type="button" className="button-quiet" onClick={undo} disabled={!undo}>
         <Undo2 aria-hidden /> <span className="sr-only">Undo</span>
       </button>
@@ -105,13 +112,13 @@ function OpenedBox({ loaderData }: { readonly loaderData: LoadedBox }) {
   }, [id, loaderData])
   useLiveData(id)
   const [areCautionsRead, setAreCautionsRead] = useState(loaderData.areCautionsRead)
-  const [isJobWaiting, setIsJobWaiting] = useState(false)
+  const [entries, setEntries] = useState<Entries>('kept')
   const kept = useKeptBox(id, loaderData, loaderData.origin)
   const { outbox } = kept
   const words = useMemo(() => vocabularyOf(settings), [settings])
   useHotkeys('mod+z', () => kept.undo?.(), { preventDefault: true })
   useHotkeys('mod+shift+z, mod+y', () => kept.redo?.(), { preventDefault: true })
-
+  const place = usePlace({ id, draft: kept.draft, words, job })
   const opened = useMemo(
     () => ({
       ...kept,
@@ -120,27 +127,32 @@ function OpenedBox({ loaderData }: { readonly loaderData: LoadedBox }) {
       settings,
       job,
       areCautionsRead,
-      setIsJobWaiting,
+      setEntries,
+      next: place.next,
       confirmCautions: () => {
         setAreCautionsRead(true)
         // If this does not arrive, the cautions are shown once more some other day.
         fetch(`/boxes/${id}/cautions`, { method: 'POST' }).catch(() => undefined)
       },
     }),
-    [kept, id, words, settings, job, areCautionsRead],
+    [kept, id, words, settings, job, areCautionsRead, place.next],
   )
-  const place = usePlace(opened)
   return (
     <OpenBoxProvider value={opened}>
       <div className="flex min-h-screen flex-col lg:h-screen print:h-auto">
-        <header className="border-ink no-print flex flex-wrap items-center gap-x-2 border-b-2 px-4">
-          <Link to="/" className="button-quiet -ml-2 font-bold">
-            Bench
+        <header className="border-ink no-print flex items-center gap-x-2 border-b-2 px-4 max-lg:flex-wrap max-sm:gap-x-0 max-sm:px-2">
+          <Link to="/" className="button-quiet -ml-2 font-bold max-sm:ml-0">
+            <House aria-hidden className="sm:hidden" />{' '}
+            <span className="max-sm:sr-only">Bench</span>
           </Link>
-          <BoxName key={kept.draft.name} isDemo={isDemo} />
+          <div className="grid min-w-0 flex-1 grid-cols-[minmax(0,1fr)_auto] gap-x-2 sm:contents">
+            <BoxName isDemo={isDemo} />
+            <KeptOrNot kept={kept} entries={entries} />
+            <AllPages {...place} />
+          </div>
           <Steps {...place} />
-          <div className="ml-auto flex flex-wrap items-center gap-1">
-            <KeptAndUndo kept={kept} isJobWaiting={isJobWaiting} />
+          <div className="ml-auto flex flex-none items-center sm:order-4 sm:gap-1">
+            <UndoAndRedo kept={kept} />
             <SettingsControls settings={settings} />
             <HelpButton />
           </div>

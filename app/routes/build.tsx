@@ -289,7 +289,7 @@ function WhenOpened({
         if (event.currentTarget.open !== isOpen) setOpenedOf(isOpen ? '' : of)
       }}
     >
-      <summary className="cursor-pointer py-1 font-semibold">{title}</summary>
+      <summary className="font-semibold">{title}</summary>
       {isOpen && <Fragment key={of}>{children}</Fragment>}
     </details>
   )

@@ -11,7 +11,8 @@ import { withDatabase } from '~/.server/answers.ts'
 import { jobsOfBox } from '~/.server/jobs.ts'
 import { readRules, readShelf } from '~/.server/shelf.ts'
 import { useOpenBox } from '~/components/box/boxContext.ts'
-import type { JobOutbox, LoadedJob } from '~/components/job/jobContext.ts'
+import { NextLink } from '~/components/box/Way.tsx'
+import type { LoadedJob } from '~/components/job/jobContext.ts'
 import {
   JobOutboxProvider,
   OpenJobProvider,
@@ -68,36 +69,25 @@ export async function clientLoader({
 
 export const shouldRevalidate = unlessSamePage
 
-interface JobInHandProps {
-  /** The server did not say which jobs there are. */
-  readonly isAway: boolean
-  readonly outbox: Pick<JobOutbox, 'isWaiting' | 'pending'>
-}
-
-/** Which job is entered into, by whom, and whether all of it is kept. */
-function JobInHand({ isAway, outbox }: JobInHandProps) {
+/** Which job is entered into, and by whom; `isAway` where the server did not say which there are. */
+function JobInHand({ isAway }: { readonly isAway: boolean }) {
   const { settings } = useOpenBox()
   const { current, job, shelf } = useOpenJob()
   return (
     <section
       aria-label="The job in hand"
-      className="border-rule no-print flex flex-wrap items-center gap-x-4 gap-y-1 border-b px-4 py-1"
+      className="border-rule no-print flex items-center gap-x-4 border-b pl-4 pr-2 max-sm:gap-x-2 max-sm:pl-3"
     >
       {current ? (
         <>
-          <p>
+          <p className="flex-none">
             <b>Job {current.number}</b>
             {job.isClosed && ' (closed)'}
-            {job.intake.reference !== '' && ` · ${job.intake.reference}`}
+            {job.intake.reference !== '' && (
+              <span className="max-sm:sr-only">{` · ${job.intake.reference}`}</span>
+            )}
           </p>
           <Initials value={settings.initials} known={shelf.initials} />
-          <p role="status" className="text-graphite text-[0.86rem]">
-            {outbox.isWaiting
-              ? ''
-              : outbox.pending.length > 0
-                ? 'Keeping the entry…'
-                : 'All entries kept'}
-          </p>
         </>
       ) : isAway ? (
         <p role="status">
@@ -106,13 +96,14 @@ function JobInHand({ isAway, outbox }: JobInHandProps) {
       ) : (
         <OpenTheFirst />
       )}
+      {(current !== undefined || isAway) && <NextLink />}
     </section>
   )
 }
 
 /** The pages that belong to a job share what is entered in it. */
 export default function Jobs({ loaderData }: { readonly loaderData: LoadedJobs }) {
-  const { id, draft, settings, words, setIsJobWaiting } = useOpenBox()
+  const { id, draft, settings, words, setEntries } = useOpenBox()
   useEffect(() => {
     if (loaderData.isAway !== true) open.remember(id, loaderData)
   }, [id, loaderData])
@@ -126,9 +117,10 @@ export default function Jobs({ loaderData }: { readonly loaderData: LoadedJobs }
     settings.initials,
     beside,
   )
+  const isOnItsWay = outbox.pending.length > 0
   useEffect(() => {
-    setIsJobWaiting(outbox.isWaiting)
-  }, [setIsJobWaiting, outbox.isWaiting])
+    setEntries(outbox.isWaiting ? 'waiting' : isOnItsWay ? 'on-their-way' : 'kept')
+  }, [setEntries, outbox.isWaiting, isOnItsWay])
   const box = useMemo(() => {
     const checked = checkBox(draft)
     return checked.ok ? checked.box : undefined
@@ -140,7 +132,7 @@ export default function Jobs({ loaderData }: { readonly loaderData: LoadedJobs }
   const { newer } = kept
   return (
     <OpenJobProvider value={opened}>
-      <JobInHand isAway={isAway} outbox={outbox} />
+      <JobInHand isAway={isAway} />
       {newer && (
         <p role="status" className="bg-accent-wash flex items-center gap-3 px-4 py-1">
           Job {newer.number} of this unit is open. What you enter here goes to job{' '}
@@ -164,8 +156,11 @@ export default function Jobs({ loaderData }: { readonly loaderData: LoadedJobs }
 function OpenTheFirst() {
   const { id } = useOpenBox()
   return (
-    <Form method="post" action={`/boxes/${id}/job`} className="flex flex-wrap items-center gap-3">
-      <p>No job is open for this unit yet. What you measure is kept in a job.</p>
+    <Form method="post" action={`/boxes/${id}/job`} className="flex flex-1 items-center gap-3">
+      <p>
+        No job is open for this unit yet.
+        <span className="max-sm:hidden"> What you measure is kept in a job.</span>
+      </p>
       <button className="button button-main">
         <ClipboardPlus aria-hidden /> Open a job
       </button>
@@ -188,9 +183,11 @@ function Initials({
   return (
     <div className="flex flex-wrap items-center gap-2">
       <label className="flex items-center gap-2">
-        Entered by
+        <span>
+          <span className="max-sm:sr-only">Entered</span> by
+        </span>
         <input
-          className="field w-[5.5rem] text-center uppercase placeholder:normal-case"
+          className="field w-[5.2rem] text-center max-sm:w-[4.2rem] max-sm:px-0 uppercase placeholder:normal-case"
           defaultValue={value}
           maxLength={4}
           placeholder="initials"

@@ -50,8 +50,8 @@ function JobsTable({ jobs }: Pick<Life, 'jobs'>) {
           ),
         },
         { heading: 'Distance', cell: ({ distance }) => distance },
-        { heading: 'Complaint', cell: ({ complaint }) => complaint },
-        { heading: 'Replaced', cell: ({ replaced }) => replaced.join(', ') },
+        { heading: 'Complaint', isLong: true, cell: ({ complaint }) => complaint },
+        { heading: 'Replaced', isLong: true, cell: ({ replaced }) => replaced.join(', ') },
         {
           heading: 'Cost, shop’s money',
           isRight: true,

@@ -137,7 +137,7 @@ export default function MeasurePage() {
           onChoose={choose}
         />
       </WorkMain>
-      <WorkPanel>
+      <WorkPanel of={part.ref}>
         {wanted !== '' && !named && (
           <Warning role="status">
             The {unitPartName(naming, wanted)} is no longer in this box; what was found on it is

@@ -71,13 +71,13 @@ export function BenchFilter({ view, words }: BenchFilterProps) {
       </label>
       <button className="button">Find</button>
       {choicesOf({ view, words }).map(({ name, title, value, options }) => (
-        <label key={name} className="max-sm:min-w-0 max-sm:flex-1">
+        <label key={name} className="max-sm:grow">
           <span className="sr-only">{title}</span>
           <select
             key={value}
             name={name}
             defaultValue={value}
-            className="field sm:w-auto sm:max-w-[11rem]"
+            className="field min-w-full sm:w-auto sm:max-w-[11rem] sm:min-w-0"
             onChange={() => {
               form.current?.requestSubmit()
             }}

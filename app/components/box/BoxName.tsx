@@ -6,8 +6,8 @@ import { tooLongWords } from '~/words/lengths.ts'
 
 import { useOpenBox } from './boxContext.ts'
 
-/** The box's name, which can be written over in place. */
-export function BoxName({ isDemo }: { readonly isDemo: boolean }) {
+/** The box's name, to be written over in place. */
+export function NameField() {
   const { draft, edit } = useOpenBox()
   const [name, setName] = useState(draft.name)
   const tooLong = tooLongWords(name, LARGEST.nameLength)
@@ -18,10 +18,10 @@ export function BoxName({ isDemo }: { readonly isDemo: boolean }) {
       edit({ kind: 'rename', name: trimmed, base: draft.name })
   }
   return (
-    <h1 className="relative flex min-w-[9rem] flex-1 basis-[13rem] items-center gap-2 text-[1.15rem]">
+    <>
       <input
         aria-label="Name of the box"
-        className="hover:border-steel focus:border-accent field-sizing-content min-h-[44px] max-w-full min-w-[5rem] text-ellipsis border-b-2 border-transparent bg-transparent px-1"
+        className="hover:border-steel focus:border-accent field-sizing-content min-h-[44px] max-w-full min-w-[5rem] text-ellipsis border-b-2 border-transparent bg-transparent px-1 font-semibold"
         value={name}
         aria-invalid={tooLong !== null}
         aria-describedby={tooLong === null ? undefined : 'name-too-long'}
@@ -43,6 +43,19 @@ export function BoxName({ isDemo }: { readonly isDemo: boolean }) {
           {tooLong}
         </span>
       )}
+    </>
+  )
+}
+
+/** The name over the pages of a box; on a phone it is written over in the list of all pages. */
+export function BoxName({ isDemo }: { readonly isDemo: boolean }) {
+  const { draft } = useOpenBox()
+  return (
+    <h1 className="relative flex min-w-0 items-center gap-2 text-[0.86rem] sm:flex-1 sm:text-[1.15rem] lg:min-w-[9rem] lg:basis-[13rem]">
+      <span className="truncate sm:hidden">{draft.name}</span>
+      <span className="hidden min-w-0 sm:block">
+        <NameField key={draft.name} />
+      </span>
       {isDemo && (
         <span className="border-steel text-graphite flex-none border max-sm:hidden px-1.5 text-[0.8rem] font-semibold">
           demo

@@ -28,7 +28,7 @@ interface LeftWarningsProps {
 function LeftWarnings({ left, onWarnAgain }: LeftWarningsProps) {
   return (
     <details>
-      <summary className="text-graphite flex min-h-[44px] cursor-pointer items-center gap-2">
+      <summary className="text-graphite flex items-center gap-2">
         <Check aria-hidden className="size-5" />
         {left.length === 1
           ? 'One warning left as it is'

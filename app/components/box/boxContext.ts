@@ -5,6 +5,7 @@ import type { BoxDraft } from 'core'
 import type { Settings } from '~/settings.ts'
 import type { EditOrigin } from '~/files/editOrigin.ts'
 import type { JobSummary } from '~/views/job/summary.ts'
+import type { NextThing } from '~/views/box/way.ts'
 import type { Vocabulary } from '~/words/vocabulary.ts'
 
 import type { KeptBox } from './useKeptBox.ts'
@@ -23,6 +24,9 @@ export interface LoadedBox {
   readonly job: JobSummary | null
 }
 
+/** Whether what was entered in a job is kept, on its way, or waits for the server. */
+export type Entries = 'kept' | 'on-their-way' | 'waiting'
+
 export interface OpenBox extends KeptBox {
   readonly id: string
   readonly words: Vocabulary
@@ -30,8 +34,10 @@ export interface OpenBox extends KeptBox {
   readonly job: JobSummary | null
   readonly areCautionsRead: boolean
   readonly confirmCautions: () => void
-  /** Tells the head of the page whether entries of a job wait to be kept. */
-  readonly setIsJobWaiting: (isWaiting: boolean) => void
+  /** Tells the head of the page how far the entries of a job are. */
+  readonly setEntries: (entries: Entries) => void
+  /** What is useful next, elsewhere than on this page. */
+  readonly next: NextThing | null
 }
 
 const Context = createContext<OpenBox | undefined>(undefined)

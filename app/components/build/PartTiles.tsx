@@ -43,7 +43,7 @@ export function PartTiles({ parts, direction, ...common }: PartTilesProps) {
       <TileList {...common} label="Parts of the case" parts={left} />
       {done.length > 0 && (
         <details>
-          <summary className="text-graphite min-h-11 cursor-pointer content-center">
+          <summary className="text-graphite">
             {done.length} {direction === 'down' ? 'off' : 'in'} already
           </summary>
           <TileList

@@ -30,7 +30,7 @@ export function ChangeTable({
           cell: (change) => (
             <button
               type="button"
-              className="text-accent min-h-[32px] text-left whitespace-nowrap underline"
+              className="link-line min-w-[44px] whitespace-nowrap"
               onClick={() => {
                 onPick(change)
               }}

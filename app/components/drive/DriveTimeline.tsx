@@ -56,7 +56,7 @@ function MomentSlider({ moment, fromS, toS, atS, isPart, change }: MomentSliderP
       <input
         id="drive-moment"
         type="range"
-        className="accent-accent no-print h-[40px] w-full flex-none"
+        className="accent-accent no-print h-[44px] w-full flex-none"
         min={fromS}
         max={toS}
         step={0.02}

@@ -18,7 +18,7 @@ export function FigureFields<Figures extends object>(props: FigureFieldsProps<Fi
   const { title, fields, figures, torqueUnit, change } = props
   return (
     <details className="no-print">
-      <summary className="cursor-pointer py-2 font-semibold">{title}</summary>
+      <summary className="font-semibold">{title}</summary>
       <div className="grid grid-cols-2 items-end gap-2">
         {(Object.entries(fields) as [keyof Figures, DriveField][]).map(([name, field]) => {
           const { key, title: label, unit, least, most, scale = 1 } = field

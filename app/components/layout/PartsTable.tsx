@@ -154,9 +154,13 @@ function PartCells({ row, lengthUnit, isSelected, onSelect, onCount }: PartCells
           {row.name}
         </button>
       </th>
-      <td className="pr-3">{row.kind}</td>
-      <td className="pr-3">{row.place}</td>
-      <td className="w-[5.5rem] pr-3">
+      <td className="pr-3" data-label="Kind">
+        {row.kind}
+      </td>
+      <td className="pr-3" data-label="On">
+        {row.place}
+      </td>
+      <td className="w-[5.5rem] pr-3" data-label={row.part.list === 'gears' ? 'Teeth' : undefined}>
         {row.part.list === 'gears' && (
           <CountField
             label={<span className="sr-only">{`Teeth of ${row.name}`}</span>}
@@ -167,7 +171,7 @@ function PartCells({ row, lengthUnit, isSelected, onSelect, onCount }: PartCells
           />
         )}
       </td>
-      <td className="pr-3">
+      <td className="pr-3" data-label="Station">
         {row.stationMm === null ? '' : formatLength(row.stationMm, lengthUnit)}
       </td>
     </>
@@ -203,7 +207,7 @@ export function PartsTable({
         />
       </div>
       <div className="min-h-0 flex-1 overflow-auto" tabIndex={0} role="region" aria-label="Parts">
-        <table className="w-full border-collapse text-left">
+        <table className="cards w-full border-collapse text-left">
           <caption className="sr-only">Parts of the box</caption>
           <thead className="bg-paper sticky top-0">
             {table.getHeaderGroups().map((group) => (

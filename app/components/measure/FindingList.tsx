@@ -47,7 +47,7 @@ export function FindingList({ boxId, findings, isDisabled, onRecord }: FindingLi
 }
 
 /** What was found, how it is judged and by what, when and by whom. */
-function FoundWords({ finding }: { readonly finding: Finding }) {
+export function FoundWords({ finding }: { readonly finding: Finding }) {
   const { draft } = useOpenBox()
   const { entry } = finding
   const overruled = overruledWords(finding)

@@ -81,9 +81,7 @@ export function LimitEntry(props: LimitEntryProps) {
   const { shown, ends, source, isForAll, isOfShop, problem, told, change, keep } = typed
   return (
     <details className="border-rule border-t-2 pt-2">
-      <summary className="text-accent min-h-[44px] cursor-pointer py-2 font-semibold">
-        Enter a limit
-      </summary>
+      <summary className="text-accent font-semibold">Enter a limit</summary>
       <p className="text-graphite pb-1 text-[0.92rem]">
         For this job, or for good on the{' '}
         <Link to={`/boxes/${boxId}/sheet`} className="text-accent underline">

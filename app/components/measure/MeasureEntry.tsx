@@ -1,11 +1,12 @@
 import clsx from 'clsx'
 import { CornerDownLeft, Plus } from 'lucide-react'
-import { useRef } from 'react'
+import { useRef, useState } from 'react'
 
 import type {
   ConeCount,
   EnteredLimit,
   EntryBody,
+  Finding,
   Judgement,
   KnownLimits,
   Measure,
@@ -36,6 +37,7 @@ import {
 import { capitalize } from '~/words/names.ts'
 import { Warning } from '~/components/Warning.tsx'
 
+import { FoundWords } from './FindingList.tsx'
 import { LeafHint } from './LeafHint.tsx'
 import type { Phase } from './useMeasuring.ts'
 import type { Measuring } from './useMeasuring.ts'
@@ -56,6 +58,8 @@ interface MeasureEntryProps {
   readonly tool: string
   readonly shelf: Shelf
   readonly isDisabled: boolean
+  /** What was found here last. */
+  readonly latest: Finding | undefined
   readonly onUnit: (unit: ReadingUnit) => void
   readonly onTool: (tool: string) => void
   readonly onKeep: (body: EntryBody) => void
@@ -94,6 +98,7 @@ function Judged({ props: { part, measure, shelf, unit, onUnit }, measuring }: Ju
 export function MeasureEntry(props: MeasureEntryProps) {
   const { measure, partName, unit, tool, isDisabled, onUnit, onTool } = props
   const words = useWords()
+  const [isKept, setIsKept] = useState(false)
   const fields = useRef<(HTMLInputElement | null)[]>([])
   const measuring = useMeasuring(props)
   const { rule, readings, cones } = measuring
@@ -112,7 +117,9 @@ export function MeasureEntry(props: MeasureEntryProps) {
       className="grid gap-2"
       onSubmit={(event) => {
         event.preventDefault()
-        if (measuring.keep()) fields.current[0]?.focus()
+        const keeps = measuring.keep()
+        setIsKept(keeps)
+        if (keeps) fields.current[0]?.focus()
       }}
     >
       <p className="text-[0.98rem]">
@@ -126,7 +133,10 @@ export function MeasureEntry(props: MeasureEntryProps) {
         isDisabled={isDisabled}
         fields={fields}
         onUnit={onUnit}
-        onReadings={measuring.setReadings}
+        onReadings={(next) => {
+          setIsKept(false)
+          measuring.setReadings(next)
+        }}
         onKey={goOn}
       />
       {rule.beside !== null && (
@@ -155,6 +165,11 @@ export function MeasureEntry(props: MeasureEntryProps) {
       <button className="button button-main" disabled={isDisabled}>
         <CornerDownLeft aria-hidden /> Keep, judge
       </button>
+      {isKept && props.latest && (
+        <div role="status" aria-label="Kept" className="bg-accent-wash p-2">
+          <FoundWords finding={props.latest} />
+        </div>
+      )}
     </form>
   )
 }

@@ -72,6 +72,7 @@ export function MeasureOfPart({
         tool={tool}
         shelf={shelf}
         isDisabled={isDisabled}
+        latest={job.findings.findLast((each) => each.part === part && each.what === measure)}
         onUnit={onUnit}
         onTool={onTool}
         onKeep={record}

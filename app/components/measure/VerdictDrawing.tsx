@@ -27,7 +27,7 @@ export function VerdictDrawing({ part, worst, onChoose }: VerdictDrawingProps) {
     return piece ? refOfPiece(naming.box, piece) : pathTo('piece', pieceId)
   }
   return (
-    <div className="min-h-[17rem] flex-1">
+    <div className="flex-1 sm:min-h-[17rem]">
       <SectionDrawing
         draft={draft}
         words={words}

@@ -151,12 +151,16 @@ export function OrderTable({ lines, spares, stock, isDisabled, onKeep }: OrderTa
         },
         {
           heading: 'Part number',
-          cell: (line) => field(line, 'partNumber', 'Part number of', 'w-[7rem]'),
+          cell: (line) => field(line, 'partNumber', 'Part number of', 'w-[7rem] max-lg:w-[5.3rem]'),
         },
-        { heading: 'Supplier', cell: (line) => field(line, 'supplier', 'Supplier of', 'w-[7rem]') },
+        {
+          heading: 'Supplier',
+          cell: (line) => field(line, 'supplier', 'Supplier of', 'w-[7rem] max-lg:w-[5.3rem]'),
+        },
         {
           heading: 'Taken from',
-          cell: (line) => field(line, 'takenFrom', 'Taken from instead of bought:', 'w-[7rem]'),
+          cell: (line) =>
+            field(line, 'takenFrom', 'Taken from instead of bought:', 'w-[7rem] max-lg:w-[5.3rem]'),
         },
         {
           heading: 'Quantity',
@@ -164,11 +168,11 @@ export function OrderTable({ lines, spares, stock, isDisabled, onKeep }: OrderTa
         },
         {
           heading: 'Price each',
-          cell: (line) => field(line, 'price', 'Price of one', 'w-[5.5rem]'),
+          cell: (line) => field(line, 'price', 'Price of one', 'w-[5.5rem] max-lg:w-[4.6rem]'),
         },
         {
           heading: 'Core back',
-          cell: (line) => field(line, 'core', 'Back for the old', 'w-[5.5rem]'),
+          cell: (line) => field(line, 'core', 'Back for the old', 'w-[5.5rem] max-lg:w-[4.6rem]'),
         },
         {
           heading: 'State',

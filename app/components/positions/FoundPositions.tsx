@@ -6,6 +6,7 @@ import { ONE, POSITION, countCombinations, indexBox, namedPlace, removePart } fr
 
 import { FieldEntries } from '~/components/FieldEntry.tsx'
 import { EntryField } from '~/components/Fields.tsx'
+import { Table } from '~/components/Table.tsx'
 import { parseWithin } from '~/views/layout/numbers.ts'
 import type { Drafting } from '~/components/layout/useDrafting.ts'
 import { withPart } from '~/views/layout/withPart.ts'
@@ -195,36 +196,84 @@ function NearField({ nearPercent, onNear }: Pick<TabulatedProps, 'nearPercent' |
 }
 
 function FoundTable({
-  drafting,
+  drafting: { draft, become },
   naming,
   rows,
 }: Pick<TabulatedProps, 'drafting' | 'naming' | 'rows'>) {
-  const { draft, become } = drafting
+  const nextOf = new Map(rows.map((row, at) => [row, rows[at + 1]]))
+  const field = (listed: BoxPosition, name: 'label' | 'lever', title: string) => (
+    <FieldEntries
+      naming={naming}
+      fields={POSITION}
+      of={listed}
+      names={[name]}
+      shown={{ [name]: { label: <span className="sr-only">{title}</span> } }}
+      onChange={(change: Partial<BoxPosition>): null => {
+        become(withPart(draft, 'positions', { ...listed, ...change }))
+        return null
+      }}
+    />
+  )
   return (
-    <table className="w-full border-collapse text-left">
-      <caption className="sr-only">Positions found, in ratio order</caption>
-      <thead>
-        <tr className="border-ink border-b-2">
-          {['Called', 'Ratio', 'Step', 'Engaged', 'Lever or drum', ''].map((heading) => (
-            <th key={heading} scope="col" className="py-1 pr-2 font-semibold">
-              {heading || <span className="sr-only">What to do</span>}
-            </th>
-          ))}
-        </tr>
-      </thead>
-      <tbody>
-        {rows.map((row, at) => (
-          <Row
-            key={JSON.stringify(row.places)}
-            row={row}
-            next={rows[at + 1]}
-            naming={naming}
-            draft={draft}
-            become={become}
-          />
-        ))}
-      </tbody>
-    </table>
+    <Table
+      caption="Positions found, in ratio order"
+      rows={rows}
+      keyOf={({ places }) => JSON.stringify(places)}
+      columns={[
+        {
+          heading: 'Called',
+          isName: true,
+          className: 'w-[8rem]',
+          cell: ({ listed, label }) =>
+            listed ? (
+              field(listed, 'label', `Name of ${listed.label}`)
+            ) : (
+              <span className="text-graphite">{label}, not listed</span>
+            ),
+        },
+        { heading: 'Ratio', cell: (row) => <RatioFound row={row} /> },
+        {
+          heading: 'Step',
+          cell: (row) => {
+            const next = nextOf.get(row)
+            const isOneWay = next?.ratio.sign() === row.ratio.sign()
+            return next && isOneWay ? formatPercent(row.ratio.div(next.ratio).sub(ONE)) : '–'
+          },
+        },
+        {
+          heading: 'Engaged',
+          isLong: true,
+          className: 'text-[0.9rem]',
+          cell: ({ places }) => placesText(naming, draft, places),
+        },
+        {
+          heading: 'Lever or drum',
+          isLong: true,
+          className: 'w-[19rem]',
+          cell: ({ listed }) => listed && field(listed, 'lever', `Lever of ${listed.label}`),
+        },
+        {
+          heading: 'What to do',
+          isHeadingHidden: true,
+          className: 'whitespace-nowrap',
+          cell: (row) => <RowKeys row={row} draft={draft} become={become} />,
+        },
+      ]}
+    />
+  )
+}
+
+function RatioFound({ row: { ratio, near } }: Pick<RowProps, 'row'>) {
+  return (
+    <>
+      <b className="text-[1.15rem] whitespace-nowrap">{formatRatio(ratio)}</b>
+      {ratio.sign() < 0 && <span className="text-graphite block text-[0.8rem]">against input</span>}
+      {near && (
+        <span className="text-trouble block text-[0.84rem] font-semibold">
+          {near.isSame ? `repeats ${near.label}` : `near ${near.label}`}
+        </span>
+      )}
+    </>
   )
 }
 
@@ -242,14 +291,12 @@ function placesText(naming: Naming, draft: BoxDraft, places: CouplerPlaces): str
 
 interface RowProps {
   readonly row: ProposedRow
-  readonly next: ProposedRow | undefined
-  readonly naming: Naming
   readonly draft: BoxDraft
   readonly become: (draft: BoxDraft) => void
 }
 
 /** Puts a position on the list, or hides it there and takes it off. */
-function ListKeys({ row, draft, become }: Pick<RowProps, 'row' | 'draft' | 'become'>) {
+function ListKeys({ row, draft, become }: RowProps) {
   const { listed, label } = row
   return listed ? (
     <>
@@ -291,70 +338,21 @@ function ListKeys({ row, draft, become }: Pick<RowProps, 'row' | 'draft' | 'beco
   )
 }
 
-const hidden = (title: string) => ({ label: <span className="sr-only">{title}</span> })
-
-function Row({ row, next, naming, draft, become }: RowProps) {
-  const { listed, label, ratio, near, places } = row
-  const entries = {
-    naming,
-    fields: POSITION,
-    onChange: (change: Partial<BoxPosition>): null => {
-      if (listed) become(withPart(draft, 'positions', { ...listed, ...change }))
-      return null
-    },
-  }
-  const step = next?.ratio.sign() === ratio.sign() ? ratio.div(next.ratio).sub(ONE) : null
+function RowKeys({ row, draft, become }: RowProps) {
   return (
-    <tr className="border-rule border-b">
-      <th scope="row" className="w-[8rem] py-1 pr-2">
-        {listed ? (
-          <FieldEntries
-            {...entries}
-            of={listed}
-            names={['label']}
-            shown={{ label: hidden(`Name of ${listed.label}`) }}
-          />
-        ) : (
-          <span className="text-graphite">{label}, not listed</span>
-        )}
-      </th>
-      <td className="py-1 pr-2 whitespace-nowrap">
-        <b className="text-[1.15rem]">{formatRatio(ratio)}</b>
-        {ratio.sign() < 0 && (
-          <span className="text-graphite block text-[0.8rem]">against input</span>
-        )}
-        {near && (
-          <span className="text-trouble block text-[0.84rem] font-semibold">
-            {near.isSame ? `repeats ${near.label}` : `near ${near.label}`}
-          </span>
-        )}
-      </td>
-      <td className="py-1 pr-2">{step ? formatPercent(step) : '–'}</td>
-      <td className="py-1 pr-2 text-[0.9rem]">{placesText(naming, draft, places)}</td>
-      <td className="w-[19rem] py-1 pr-2">
-        {listed && (
-          <FieldEntries
-            {...entries}
-            of={listed}
-            names={['lever']}
-            shown={{ lever: hidden(`Lever of ${listed.label}`) }}
-          />
-        )}
-      </td>
-      <td className="py-1 whitespace-nowrap">
-        <ListKeys row={row} draft={draft} become={become} />
-        <button
-          type="button"
-          className="button-quiet"
-          aria-label={`Forbid ${label}`}
-          title="Forbid"
-          onClick={() => {
-            become(forbidRow(draft, row))
-          }}
-        >
-          <Ban aria-hidden />
-        </button>
-      </td>
-    </tr>
+    <>
+      <ListKeys row={row} draft={draft} become={become} />
+      <button
+        type="button"
+        className="button-quiet"
+        aria-label={`Forbid ${row.label}`}
+        title="Forbid"
+        onClick={() => {
+          become(forbidRow(draft, row))
+        }}
+      >
+        <Ban aria-hidden />
+      </button>
+    </>
   )
 }

@@ -1,9 +1,12 @@
 import { TriangleAlert } from 'lucide-react'
+import type { ReactNode } from 'react'
 import { Link } from 'react-router'
 
 import type { BoxDraft, RatioRow, Rational } from 'core'
 import { indexBox } from 'core'
 
+import type { Column } from '~/components/Table.tsx'
+import { Table } from '~/components/Table.tsx'
 import { shortResult } from '~/words/results.ts'
 import { formatExact, formatInverse, formatPercent, formatRatio } from '~/words/format.ts'
 import { gearName } from '~/words/names.ts'
@@ -18,16 +21,6 @@ interface RatioTableProps {
   readonly hrefOf: (positionId: string) => string
 }
 
-const HEADINGS = [
-  'Ratio',
-  'Exact',
-  'Inverse',
-  'Pairs, driven / driving',
-  'Step to next',
-  'Overall',
-  'Output turns',
-]
-
 function pairsText({ factors }: RatioRow): string {
   if (factors === undefined) return 'power splits'
   if (factors.length === 0) return 'direct'
@@ -40,24 +33,28 @@ function pairsText({ factors }: RatioRow): string {
     .join(' × ')
 }
 
-function RatioCells({ row, ratio }: { readonly row: RatioRow; readonly ratio: Rational }) {
-  const { stepToNext, overall } = row
+type Rated = RatioRow & { readonly ratio: Rational }
+
+/** A figure of the positions that have a ratio. */
+function figure(heading: string, of: (row: Rated) => ReactNode, className = ''): Column<RatioRow> {
+  return {
+    heading,
+    isRight: true,
+    className,
+    cell: (row) => (row.ratio ? of({ ...row, ratio: row.ratio }) : null),
+  }
+}
+
+function StepToNext({ step }: { readonly step: Rational | null }) {
+  if (!step) return '–'
   return (
     <>
-      <td className="px-3 text-[1.25rem] font-bold whitespace-nowrap">{formatRatio(ratio)}</td>
-      <td className="px-3">{formatExact(ratio)}</td>
-      <td className="px-3">{formatInverse(ratio)}</td>
-      <td className="px-3 whitespace-nowrap">{pairsText(row)}</td>
-      <td className="px-3">
-        {stepToNext ? formatPercent(stepToNext) : '–'}
-        {stepToNext && stepToNext.sign() < 0 && (
-          <span className="trouble text-[0.86rem]">
-            <TriangleAlert aria-hidden /> steps backwards
-          </span>
-        )}
-      </td>
-      <td className="px-3">{overall ? formatRatio(overall) : '–'}</td>
-      <td className="px-3">{ratio.sign() < 0 ? 'against the input' : 'with the input'}</td>
+      {formatPercent(step)}
+      {step.sign() < 0 && (
+        <span className="trouble text-[0.86rem]">
+          <TriangleAlert aria-hidden /> steps backwards
+        </span>
+      )}
     </>
   )
 }
@@ -66,48 +63,46 @@ function RatioCells({ row, ratio }: { readonly row: RatioRow; readonly ratio: Ra
 export function RatioTable({ rows, words, draft, hrefOf }: RatioTableProps) {
   const naming = { box: indexBox(draft), words }
   return (
-    <div className="overflow-x-auto">
-      <table className="w-full border-collapse text-right">
-        <caption className="sr-only">Ratios of every position</caption>
-        <thead>
-          <tr className="border-ink border-b-2">
-            <th scope="col" className="py-1 pr-3 text-left">
-              Position
-            </th>
-            {HEADINGS.map((heading) => (
-              <th key={heading} scope="col" className="px-3 py-1 align-bottom font-semibold">
-                {heading}
-              </th>
-            ))}
-          </tr>
-        </thead>
-        <tbody>
-          {rows.map((row) => {
-            const { position, analysis, ratio } = row
-            return (
-              <tr key={position.id} className="border-rule border-b">
-                <th scope="row" className="py-0 pr-3 text-left">
-                  <Link
-                    to={hrefOf(position.id)}
-                    className="button-quiet -ml-2 text-[1.3rem] font-bold"
-                  >
-                    {position.label}
-                  </Link>
-                </th>
-                {ratio ? (
-                  <RatioCells row={row} ratio={ratio} />
-                ) : (
-                  <td colSpan={HEADINGS.length} className="text-graphite px-3 text-left">
+    <>
+      <Table
+        caption="Ratios of every position"
+        rows={rows}
+        keyOf={({ position }) => position.id}
+        columns={[
+          {
+            heading: 'Position',
+            isName: true,
+            cell: ({ position, analysis, ratio }) => (
+              <span className="flex flex-wrap items-center gap-x-3">
+                <Link
+                  to={hrefOf(position.id)}
+                  className="button-quiet -ml-2 text-[1.3rem] font-bold"
+                >
+                  {position.label}
+                </Link>
+                {!ratio && (
+                  <span className="text-graphite">
                     {analysis.state === 'uncounted'
                       ? `Needs the count of ${analysis.gears.map((gear) => gearName(naming, gear)).join('; ')}`
                       : shortResult(analysis)}
-                  </td>
+                  </span>
                 )}
-              </tr>
-            )
-          })}
-        </tbody>
-      </table>
+              </span>
+            ),
+          },
+          figure('Ratio', ({ ratio }) => formatRatio(ratio), 'text-[1.25rem] font-bold'),
+          figure('Exact', ({ ratio }) => formatExact(ratio)),
+          figure('Inverse', ({ ratio }) => formatInverse(ratio)),
+          figure('Pairs, driven / driving', pairsText, 'max-lg:whitespace-normal'),
+          figure('Step to next', ({ stepToNext }) => <StepToNext step={stepToNext} />),
+          figure('Overall', ({ overall }) => (overall ? formatRatio(overall) : '–')),
+          {
+            heading: 'Output turns',
+            cell: ({ ratio }) =>
+              ratio && (ratio.sign() < 0 ? 'against the input' : 'with the input'),
+          },
+        ]}
+      />
       <p className="text-graphite mt-1 text-right text-[0.86rem]">
         Senses of rotation are {viewpoint(words)}.{' '}
         {balanceSentences(
@@ -115,6 +110,6 @@ export function RatioTable({ rows, words, draft, hrefOf }: RatioTableProps) {
           rows.map(({ analysis }) => analysis),
         )}
       </p>
-    </div>
+    </>
   )
 }

@@ -15,8 +15,9 @@ const LEAST_WIDTH = 3
 const SHORTEST_MARKED = 40
 
 /** Never too thin to be seen, nor wider than at full torque. */
-function ribbonWidth(torque: number, fullTorque: number): number {
-  return Math.min(FULL_WIDTH, Math.max(LEAST_WIDTH, (FULL_WIDTH * torque) / fullTorque))
+function ribbonWidth(torque: number, fullTorque: number, { share }: Scale): number {
+  const full = FULL_WIDTH * share
+  return Math.min(full, Math.max(LEAST_WIDTH, (full * torque) / fullTorque))
 }
 
 interface RibbonProps {
@@ -39,7 +40,7 @@ export function Ribbon({ box, section, scale, drive, fullTorque }: RibbonProps) 
           y1={scale.y(piece.fromYMm)}
           x2={scale.x(piece.toXMm)}
           y2={scale.y(piece.toYMm)}
-          strokeWidth={ribbonWidth(piece.torque, fullTorque).toFixed(1)}
+          strokeWidth={ribbonWidth(piece.torque, fullTorque, scale).toFixed(1)}
           data-torque={piece.torque}
         />
       ))}
@@ -74,6 +75,7 @@ function roundFigure(most: number): number {
 
 interface TorqueScaleProps {
   readonly at: { readonly x: number; readonly y: number }
+  readonly scale: Scale
   readonly fullTorque: number
   readonly input: Input
   /** Whether some of the ribbon carries more than its full width shows. */
@@ -81,7 +83,7 @@ interface TorqueScaleProps {
 }
 
 /** A piece of ribbon as wide as a round torque, with that torque. */
-export function TorqueScale({ at, fullTorque, input, isExceeded }: TorqueScaleProps) {
+export function TorqueScale({ at, scale, fullTorque, input, isExceeded }: TorqueScaleProps) {
   const unitNm = torqueUnitNm(input.torqueUnit)
   const full = (fullTorque * input.torqueNm) / unitNm
   // Where pieces are no wider than at full torque, that is the torque to be told.
@@ -95,7 +97,7 @@ export function TorqueScale({ at, fullTorque, input, isExceeded }: TorqueScalePr
         x2={x + SAMPLE_LENGTH}
         y1={middle}
         y2={middle}
-        strokeWidth={((FULL_WIDTH * figure) / full).toFixed(1)}
+        strokeWidth={((FULL_WIDTH * scale.share * figure) / full).toFixed(1)}
       />
       <text x={x + SAMPLE_LENGTH + 8} y={middle + 6}>
         {`this wide: ${formatTorque(figure * unitNm, input.torqueUnit)}${isExceeded ? ' or more' : ''}`}

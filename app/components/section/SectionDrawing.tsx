@@ -3,7 +3,7 @@
  * free on it; a sleeve stands where the selected position puts it. Heights are to
  * scale, so gears in mesh touch at their pitch line.
  */
-import { memo, useMemo } from 'react'
+import { memo, useMemo, useRef } from 'react'
 
 import type {
   Analysis,
@@ -47,6 +47,7 @@ import { MotionMarks } from './MotionMarks.tsx'
 import { Pieces } from './Pieces.tsx'
 import { Ribbon, SCALE_SIZE, TorqueScale } from './Ribbon.tsx'
 import { useMayMove } from './useMayMove.ts'
+import { useRoom } from './useRoom.ts'
 
 interface SectionDrawingProps extends GearLinks {
   readonly draft: BoxDraft
@@ -87,12 +88,13 @@ function useLayout(
   hasPieces: boolean,
   places: Places,
   onTheWay: OnTheWay | undefined,
+  widestUnits: number,
 ): Layout {
   const still = useMemo(() => {
     const whole = layOutSection(draft)
     const section = hasPieces ? whole : { ...whole, pieces: [] }
-    return { section, scale: scaleOf(section), seats: gearSeats(section) }
-  }, [draft, hasPieces])
+    return { section, scale: scaleOf(section, widestUnits), seats: gearSeats(section) }
+  }, [draft, hasPieces, widestUnits])
   return useMemo(() => {
     const shifts = slidOnTheWay(still.section, places, onTheWay)
     return { ...still, shifts: shifts.size > 0 ? shifts : NO_SHIFTS }
@@ -114,7 +116,9 @@ export function SectionDrawing({ classOf, ...props }: SectionDrawingProps) {
     () => new Map(state?.engaged.map(({ coupler, place }) => [coupler.id, place]) ?? []),
     [state],
   )
-  const layout = useLayout(draft, layers.has('parts'), places, onTheWay)
+  const drawing = useRef<SVGSVGElement>(null)
+  const widest = useRoom(drawing)
+  const layout = useLayout(draft, layers.has('parts'), places, onTheWay, widest)
   const presentLinks = useMemo(() => linksIn(places), [places])
   const motions = state?.motions
   const shownMotions = layers.has('rest') ? motions : undefined
@@ -157,7 +161,7 @@ export function SectionDrawing({ classOf, ...props }: SectionDrawingProps) {
   )
   if (pace === undefined)
     return (
-      <svg className="section" viewBox={viewBox} role="group" aria-label={title}>
+      <svg className="section" ref={drawing} viewBox={viewBox} role="group" aria-label={title}>
         {parts}
         {writing}
       </svg>
@@ -175,7 +179,13 @@ export function SectionDrawing({ classOf, ...props }: SectionDrawingProps) {
           height={Number(size.height)}
         />
       )}
-      <svg className="section upper" viewBox={viewBox} role="group" aria-label={title}>
+      <svg
+        className="section upper"
+        ref={drawing}
+        viewBox={viewBox}
+        role="group"
+        aria-label={title}
+      >
         {writing}
       </svg>
     </div>
@@ -318,6 +328,7 @@ const Writing = memo(function Writing(props: WritingProps) {
       {hasRibbon && input && scaleAt && (
         <TorqueScale
           at={scaleAt}
+          scale={scale}
           fullTorque={fullTorque}
           input={input}
           isExceeded={mostTorque(drive) > fullTorque * (1 + 1e-9)}

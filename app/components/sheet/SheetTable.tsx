@@ -36,6 +36,7 @@ export function SheetTable({ draft, naming, rows, title, isInInches, onBecome }:
         { heading: 'What', isName: true, className: 'font-normal!', cell: nameOf },
         {
           heading: 'Says',
+          isLong: true,
           cell: (row) =>
             row.asked.kind === 'limit' ? (
               <LimitFields row={row} name={nameOf(row)} isInInches={isInInches} onPut={put} />
@@ -49,6 +50,7 @@ export function SheetTable({ draft, naming, rows, title, isInInches, onBecome }:
         },
         {
           heading: 'Read from',
+          isLong: true,
           cell: (row) => (
             <TextField
               label={`Where it was read: ${nameOf(row)}`}

@@ -59,7 +59,7 @@ export function DogPanel(props: DogPanelProps) {
         <p>{neededDogWords(result.missing)}</p>
       )}
       <details className="no-print">
-        <summary className="cursor-pointer py-2 font-semibold">Figures of the dogs</summary>
+        <summary className="font-semibold">Figures of the dogs</summary>
         <div className="grid grid-cols-2 items-end gap-2">
           <FieldEntries
             key={`${match.coupler.id} ${place.id}`}

@@ -65,7 +65,7 @@ export function RingGapFields(props: RingGapFieldsProps) {
         </p>
       )}
       <p>
-        <Link className="text-accent underline" to={measureHref}>
+        <Link className="link-line" to={measureHref}>
           Measure this ring
         </Link>
       </p>

@@ -64,7 +64,7 @@ function HalfEngaged({ href, coupler, place }: HalfEngagedProps) {
   const address = formatAddress('engage', { at: placeKey(coupler, place) })
   return (
     <p className="no-print">
-      <Link className="text-accent underline" to={href + address}>
+      <Link className="link-line" to={href + address}>
         See it half engaged
       </Link>
     </p>

@@ -30,10 +30,7 @@ export function EvidenceList({ complaint }: { readonly complaint: Complaint }) {
               <VerdictSign verdict={verdict} />
               <span>
                 <b>{capitalize(verdictWords(naming.box, finding, verdict))}:</b>{' '}
-                <Link
-                  to={measureAddress(id, finding.part, finding.what)}
-                  className="text-accent inline-block py-0.5 underline"
-                >
+                <Link to={measureAddress(id, finding.part, finding.what)} className="link-line">
                   {nameOf(finding.part, finding.what)}
                 </Link>
                 .{' '}
@@ -52,10 +49,7 @@ export function EvidenceList({ complaint }: { readonly complaint: Complaint }) {
             <>
               {' '}
               Look at next:{' '}
-              <Link
-                to={measureAddress(id, next.part.ref, next.what)}
-                className="text-accent inline-block py-0.5 underline"
-              >
+              <Link to={measureAddress(id, next.part.ref, next.what)} className="link-line">
                 {nameOf(next.part.ref, next.what)}
               </Link>
             </>

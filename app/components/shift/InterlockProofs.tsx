@@ -93,7 +93,7 @@ function Loss({
           <span className="whitespace-nowrap">
             <button
               type="button"
-              className="text-accent underline"
+              className="link-line min-w-[44px]"
               onClick={() => {
                 change({ out: part.id, moved: formatMoved(each.moved), held: '' })
               }}

@@ -49,7 +49,7 @@ function RingFigures(props: RingPanelProps) {
   const inertiaKgM2 = members.find(({ id }) => id === input)?.inertiaKgM2
   return (
     <details className="no-print">
-      <summary className="cursor-pointer py-2 font-semibold">Figures of the ring</summary>
+      <summary className="font-semibold">Figures of the ring</summary>
       <div className="grid grid-cols-2 gap-2">
         <FieldEntries
           key={`${match.coupler.id} ${place.id}`}

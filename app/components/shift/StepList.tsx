@@ -25,7 +25,7 @@ export function StepList({ naming, steps, done, inputRpm, onStep }: StepListProp
             type="button"
             aria-current={index === done ? 'step' : undefined}
             className={clsx(
-              'flex min-h-[40px] w-full items-baseline gap-2 border-l-4 px-2 py-1 text-left',
+              'flex min-h-[44px] w-full items-baseline gap-2 border-l-4 px-2 py-1 text-left',
               index === done ? 'border-accent bg-accent-wash' : 'border-transparent',
               index < done && 'text-graphite',
             )}

@@ -51,11 +51,12 @@ function ShaftTable({ naming, shafts, lengthUnit }: ShaftTableProps) {
         },
         {
           heading: 'Thrust',
-          className: 'font-semibold whitespace-nowrap',
+          className: 'font-semibold sm:whitespace-nowrap',
           cell: ({ thrustN }) => along(naming, thrustN),
         },
         {
           heading: 'Bearing loads, across the shaft',
+          isLong: true,
           cell: ({ bearings }) =>
             bearings
               .map(

@@ -68,7 +68,7 @@ function ShareField({ split, trace }: { readonly split: Split; readonly trace: O
       <div className="no-print flex items-center gap-2">
         <input
           type="range"
-          className="accent-accent h-8 min-w-0 flex-1 cursor-pointer"
+          className="accent-accent h-11 min-w-0 flex-1 cursor-pointer"
           aria-label={`Share of ${nameOf(first)}`}
           aria-valuetext={`${nameOf(first)} ${percent} %, ${others.map(nameOf).join(' and ')} the rest`}
           min={LEAST_SHARE_PERCENT}

@@ -89,7 +89,7 @@ function SleeveFields({ naming, places, onChange }: SleeveFieldsProps) {
   const { draft } = naming.box
   return (
     <details>
-      <summary className="text-accent flex min-h-[44px] cursor-pointer items-center font-semibold">
+      <summary className="text-accent font-semibold">
         {inWords(naming.words, 'Sleeves')}: {placesWords(naming, places)}
       </summary>
       <div className="flex flex-wrap gap-3 pb-1">

@@ -41,7 +41,7 @@ export function CheckTable({ job, judged, naming, onWithdraw }: CheckTableProps)
             naming.box.draft.positions.find(({ id }) => id === position)?.label ?? position,
         },
         { heading: 'Turned', cell: ({ check }) => turnsOf(naming, entries.get(check.id)) },
-        { heading: 'By the counts', cell: (each) => <Agreement judged={each} /> },
+        { heading: 'By the counts', isLong: true, cell: (each) => <Agreement judged={each} /> },
         {
           heading: 'Take back',
           isHeadingHidden: true,

@@ -12,6 +12,7 @@ const SCALE: Scale = {
   y: (mm) => 3 * mm,
   width: 200,
   height: 300,
+  share: 1,
 }
 
 test('a block goes round its four corners, by tenths', () => {

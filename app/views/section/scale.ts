@@ -1,8 +1,9 @@
 /** From millimetres of the box to units of the drawing's viewBox. */
 import type { Section } from 'core'
 
-/** The viewBox fits into this; type sizes in the style sheet are chosen for it. */
-const WIDEST = 1000
+/** The viewBox fits into this where there is room; the size of type in it, as in the style sheet. */
+export const WIDEST = 1000
+export const TYPE_SIZE = 17
 const TALLEST = 640
 /** Room for the names over the outermost gears, and at the sides, in viewBox units. */
 const MARGIN = { side: 14, topBottom: 30 }
@@ -17,12 +18,15 @@ export interface Scale {
   readonly y: (mm: number) => number
   readonly width: number
   readonly height: number
+  /** How wide the drawing may be, as a share of the usual width. */
+  readonly share: number
 }
 
-export function scaleOf(section: Section): Scale {
+/** A drawing of fewer units is smaller beside what is written on it. */
+export function scaleOf(section: Section, widestUnits = WIDEST): Scale {
   const widthMm = section.toMm - section.fromMm
   const heightMm = section.bottomMm - section.topMm
-  const [widest, tallest] = [WIDEST - 2 * MARGIN.side, TALLEST - 2 * MARGIN.topBottom]
+  const [widest, tallest] = [widestUnits - 2 * MARGIN.side, TALLEST - 2 * MARGIN.topBottom]
   const perMmY = Math.min(widest / widthMm, tallest / heightMm)
   const perMmX = Math.min(widest / widthMm, perMmY * MOST_STRETCH)
   return {
@@ -32,5 +36,6 @@ export function scaleOf(section: Section): Scale {
     y: (mm) => (mm - section.topMm) * perMmY + MARGIN.topBottom,
     width: widthMm * perMmX + 2 * MARGIN.side,
     height: heightMm * perMmY + 2 * MARGIN.topBottom,
+    share: widestUnits / WIDEST,
   }
 }
