@@ -1,3 +1,5 @@
+import type { Measure, ReadingUnit } from 'core'
+
 import type { LengthUnit, RoadSpeedUnit, TorqueUnit } from './words/format.ts'
 import type { EndNames, VocabularyName } from './words/vocabulary.ts'
 
@@ -12,6 +14,8 @@ export interface Settings {
   readonly roadSpeedUnit: RoadSpeedUnit
   readonly vocabulary: VocabularyName
   readonly ends: EndNames
+  /** In which unit each measurement was asked for last. */
+  readonly readingUnits: Readonly<Partial<Record<Measure, ReadingUnit>>>
   /** Of whoever changes boxes and enters things in jobs on this device; empty where nobody said. */
   readonly initials: string
   /** Whether the bench offers the tour: until somebody took it or said no. */
@@ -30,6 +34,7 @@ export const DEFAULT_SETTINGS: Settings = {
   roadSpeedUnit: 'kmh',
   vocabulary: 'countershaft',
   ends: 'input-output',
+  readingUnits: {},
   initials: '',
   isTourOffered: true,
 }

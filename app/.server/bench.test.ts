@@ -9,7 +9,7 @@ import type { BenchView } from '../views/bench/benchView.ts'
 import { BENCH_SORTS } from '../views/bench/benchChoices.ts'
 import { WHOLE_BENCH } from '../views/bench/benchView.ts'
 
-import { BENCH_PAGE_SIZE, listBoxes } from './bench.ts'
+import { BENCH_PAGE_SIZE, lastEditsOf, listBoxes } from './bench.ts'
 import { withDatabase } from './answers.ts'
 import { createBox, editBox, findBox } from './boxes.ts'
 import { db } from './db/client.ts'
@@ -113,6 +113,36 @@ describe('the bench page by page', () => {
     for (const search of ['van 12', 'qx-4711', 'SECOND', 'pilot', 'unit jumps'])
       expect((await names(search)).names).toEqual(['unit'])
     expect((await names('unit another')).names).toEqual([])
+  })
+
+  test('a unit is found by the days that it was here, and by whose job it is', async () => {
+    const then = await unitWithJob()
+    await createBox({ ...draft, name: 'of today' })
+    const intake = { reference: '', complaint: '', distance: null, oil: '', cameWith: '' }
+    const body = { kind: 'intake', intake: { ...intake, assignee: 'MK' } } as const
+    const at = '2026-09-02T10:00:00Z'
+    await addEntries(then.boxId, then.jobId, [{ id: uuidv7(), at, by: 'AB', body }], at)
+    await db.execute(sql`update jobs set opened_at = '2026-09-02T08:00Z', closed_at = '2026-09-09'`)
+    await db
+      .update(boxes)
+      .set({ createdAt: new Date('2026-09-01T12:00Z'), updatedAt: new Date('2026-09-09T12:00Z') })
+      .where(eq(boxes.id, then.boxId))
+    const found = async (view: Partial<BenchView>) =>
+      (await listBoxes({ ...WHOLE_BENCH, ...view })).boxes.map(({ draft: { name } }) => name)
+    expect(await found({ since: '2026-09-05', until: '2026-09-06' })).toEqual(['unit'])
+    expect(await found({ until: '2026-09-30' })).toEqual(['unit'])
+    expect(await found({ since: '2026-09-10', until: '2026-09-30' })).toEqual([])
+    expect(await found({ since: '2026-09-11' })).toEqual(['of today'])
+    expect(await found({ who: 'MK' })).toEqual(['unit'])
+    expect(await found({ who: 'AB' })).toEqual([])
+  })
+
+  test('a box is told with who changed it last', async () => {
+    const id = await createBox(draft)
+    expect(await lastEditsOf([id])).toEqual(new Map())
+    for (const by of ['AB', 'MK'])
+      await editBox(id, { kind: 'rename', name: `of ${by}`, base: draft.name }, { origin: { by } })
+    expect((await lastEditsOf([id])).get(id)?.by).toBe('MK')
   })
 
   test('a unit is found by the numbers on its data sheet and of its parts', async () => {

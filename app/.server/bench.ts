@@ -1,6 +1,7 @@
 /** The bench: which boxes it shows, page by page. */
 import type { SQL } from 'drizzle-orm'
-import { and, asc, desc, eq, exists, ilike, not, or, sql } from 'drizzle-orm'
+import { and, asc, desc, eq, exists, gte, ilike, inArray, lt, not, or, sql } from 'drizzle-orm'
+import type { PgColumn } from 'drizzle-orm/pg-core'
 
 import { STAGES } from 'core'
 
@@ -8,10 +9,13 @@ import type { BenchSort, BenchStage, BenchWait } from '../views/bench/benchChoic
 import type { BenchView } from '../views/bench/benchView.ts'
 import { WHOLE_BENCH } from '../views/bench/benchView.ts'
 
+import { keptOriginSchema } from '../files/editOrigin.ts'
+
 import type { BoxRecord } from './boxes.ts'
 import { columns, onBench, readableOf } from './boxes.ts'
 import { db } from './db/client.ts'
 import { boxes } from './db/tables/boxes.ts'
+import { boxRevisions } from './db/tables/boxRevisions.ts'
 import { jobEntries } from './db/tables/jobEntries.ts'
 import { jobs } from './db/tables/jobs.ts'
 import { isId } from './ids.ts'
@@ -103,6 +107,33 @@ function doesWait(wait: BenchWait) {
     : sql`jsonb_path_exists(${boxes.document}, ${path}::jsonpath)`
 }
 
+/** The beginning of a day where the shop is, and of the one after it. */
+function startOf(day: string, daysAfter = 0): Date {
+  const start = new Date(`${day}T00:00`)
+  start.setDate(start.getDate() + daysAfter)
+  return start
+}
+
+/** Whether a unit was put on the bench, touched last, or had a job within these days. */
+function wasHere(since: string | null, until: string | null) {
+  const [from, to] = [since && startOf(since), until && startOf(until, 1)]
+  const within = (at: PgColumn) =>
+    and(from ? gte(at, from) : undefined, to ? lt(at, to) : undefined)
+  const hadJob = exists(
+    db
+      .select({ one: sql`1` })
+      .from(jobs)
+      .where(
+        and(
+          eq(jobs.boxId, boxes.id),
+          to ? lt(jobs.openedAt, to) : undefined,
+          from ? sql`coalesce(${jobs.closedAt}, ${boxes.updatedAt}) >= ${from}` : undefined,
+        ),
+      ),
+  )
+  return or(within(boxes.createdAt), within(boxes.updatedAt), hadJob)
+}
+
 /** Open jobs by their stage, then boxes without a job, then closed ones. */
 const stageOrder = sql`case when ${latestSummary} is null then ${STAGES.length} when (${latestSummary} ->> 'isClosed')::boolean then ${STAGES.length + 1} else array_position(${sql.raw(`array[${STAGES.map((stage) => `'${stage}'`).join(', ')}]`)}, ${latestSummary} ->> 'stage') - 1 end`
 
@@ -131,22 +162,54 @@ function wordsOf(search: string): readonly (SQL | undefined)[] {
   })
 }
 
+/** Who changed each of these boxes last, and when, as far as it was said. */
+export async function lastEditsOf(
+  boxIds: readonly string[],
+): Promise<ReadonlyMap<string, { readonly at: Date; readonly by: string }>> {
+  if (boxIds.length === 0) return new Map()
+  const rows = await db
+    .selectDistinctOn([boxRevisions.boxId], {
+      boxId: boxRevisions.boxId,
+      at: boxRevisions.at,
+      origin: boxRevisions.origin,
+    })
+    .from(boxRevisions)
+    .where(inArray(boxRevisions.boxId, [...boxIds]))
+    .orderBy(boxRevisions.boxId, desc(boxRevisions.id))
+  return new Map(
+    rows.map(({ boxId, at, origin }) => [boxId, { at, by: keptOriginSchema.parse(origin).by }]),
+  )
+}
+
+/** Whether a view hangs on what is kept of jobs in a line. */
+function asksJobs({ stage, waits, who, sort }: BenchView): boolean {
+  const asksWaiting = waits !== null && !(waits in BOX_WAITS)
+  return stage !== null || who !== null || asksWaiting || sort === 'stage'
+}
+
+/** The boxes that a view shows. */
+function matchingOf({ search, stage, waits, who, since, until }: BenchView) {
+  return and(
+    onBench,
+    stage === null ? undefined : isAtStage(stage),
+    waits === null ? undefined : doesWait(waits),
+    who === null ? undefined : sql`${latestSummary} ->> 'assignee' = ${who}`,
+    since === null && until === null ? undefined : wasHere(since, until),
+    ...wordsOf(search),
+  )
+}
+
 /**
  * A page of the boxes on the bench that a view asks for, after the place that `after` names.
  * A place that names nothing is the beginning.
  */
 export async function listBoxes(
-  { search, stage, waits, sort }: BenchView = WHOLE_BENCH,
+  view: BenchView = WHOLE_BENCH,
   after: string | null = null,
 ): Promise<BenchPage> {
-  const asksJobs = stage !== null || sort === 'stage' || (waits !== null && !(waits in BOX_WAITS))
-  const isWhole = asksJobs ? await renewSummaries() : true
-  const matching = and(
-    onBench,
-    stage === null ? undefined : isAtStage(stage),
-    waits === null ? undefined : doesWait(waits),
-    ...wordsOf(search),
-  )
+  const { sort } = view
+  const isWhole = asksJobs(view) ? await renewSummaries() : true
+  const matching = matchingOf(view)
   const [, at, id] = CURSOR.exec(after ?? '') ?? []
   const hasCursor = sort === 'touched'
   const beyond =

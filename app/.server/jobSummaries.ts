@@ -23,7 +23,7 @@ import { log } from './log.ts'
 import { readRules } from './shelf.ts'
 
 /** Changes whenever what a summary says would be worked out in another way. */
-const SUMMARY_VERSION = 5
+const SUMMARY_VERSION = 6
 
 const storedSummary = z.object({
   number: z.int(),
@@ -31,11 +31,16 @@ const storedSummary = z.object({
   stage: z.enum(STAGES).nullable(),
   // Written by `summaryOf` of this version alone.
   waiting: z.array(z.custom<Waiting>()),
+  assignee: z.string(),
+  openedAt: z.string(),
+  closedAt: z.string().nullable(),
+  last: z.object({ at: z.string(), by: z.string() }).nullable(),
 })
 
 /** What is told of a job of which no more can be told. */
-function barely({ number, isClosed }: Pick<JobRecord, 'number' | 'isClosed'>): JobSummary {
-  return { number, isClosed, stage: null, waiting: [] }
+function barely({ number, isClosed, openedAt, closedAt }: Omit<JobRecord, 'id' | 'entries'>) {
+  const untold = { stage: null, waiting: [], assignee: '', last: null }
+  return { number, isClosed, openedAt, closedAt, ...untold } satisfies JobSummary
 }
 
 export function summaryOf(
@@ -44,10 +49,16 @@ export function summaryOf(
   rules: readonly ShopRule[] = [],
 ): JobSummary {
   const checked = checkBox(draft)
-  if (!checked.ok) return barely(record)
   const job = readJob(record.entries, { sheet: draft.sheet ?? [], rules })
+  const { at, by } = record.entries.at(-1) ?? {}
+  const told = {
+    ...barely(record),
+    assignee: job.intake.assignee ?? '',
+    last: at === undefined || by === undefined ? null : { at, by },
+  }
+  if (!checked.ok) return told
   return {
-    number: record.number,
+    ...told,
     isClosed: job.isClosed,
     stage: stageAt(stagesOf(checked.box, job)),
     waiting: waitingOf(checked.box, job),
@@ -121,6 +132,7 @@ export async function summariesOf(
       summary: jobs.summary,
       summaryOf: jobs.summaryOf,
       number: jobs.number,
+      openedAt: jobs.openedAt,
       closedAt: jobs.closedAt,
       rules: rulesVersion,
     })
@@ -141,10 +153,16 @@ export async function summariesOf(
   const isStale = new Set(stale.map(({ id }) => id))
   const renewed = stale.length > 0 ? await renew(stale, version) : new Map<string, JobSummary>()
   return new Map(
-    rows.map(({ boxId, summary, number, closedAt }) => [
+    rows.map(({ boxId, summary, number, openedAt, closedAt }) => [
       boxId,
       isStale.has(boxId)
-        ? (renewed.get(boxId) ?? barely({ number, isClosed: closedAt !== null }))
+        ? (renewed.get(boxId) ??
+          barely({
+            number,
+            isClosed: closedAt !== null,
+            openedAt: openedAt.toISOString(),
+            closedAt: closedAt?.toISOString() ?? null,
+          }))
         : storedSummary.parse(summary),
     ]),
   )

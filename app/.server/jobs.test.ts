@@ -5,7 +5,7 @@ import { v7 as uuidv7 } from 'uuid'
 import type { EnteredLimit, Entry, EntryBody } from 'core'
 import { readJob } from 'core'
 
-import { USUAL_SHELF, ruleBase } from '../files/shelf.ts'
+import { ruleBase, usualShelf } from '../files/shelf.ts'
 
 import { createBox, deleteBox, findBox, restoreBox } from './boxes.ts'
 import { withDatabase } from './answers.ts'
@@ -68,7 +68,8 @@ test('a job with an entry of a kind from a newer version is told, and takes no l
   const records = await Promise.all(ids.map(findBox))
   const summaries = await summariesOf(records.filter((record) => record !== null))
   expect(summaries.get(newer.boxId)).toEqual({
-    ...{ number: 1, isClosed: false, stage: null, waiting: [] },
+    ...{ number: 1, isClosed: false, stage: null, waiting: [], assignee: '', last: null },
+    ...{ openedAt: expect.any(String) as string, closedAt: null },
   })
   expect(summaries.get(known.boxId)).toMatchObject({ number: 1, isClosed: false })
 })
@@ -267,6 +268,9 @@ test('the bench hears of the latest job of each unit in a line', async () => {
     isClosed: false,
     stage: 'intake',
     waiting: [{ code: 'said', text: 'a bearing' }, { code: 'nothing-measured' }],
+    assignee: '',
+    ...{ openedAt: job.openedAt, closedAt: null },
+    last: { at: job.entries[0]?.at, by: job.entries[0]?.by },
   })
 })
 
@@ -274,7 +278,7 @@ test('a job of a unit whose drawing does not hang together is told with its numb
   const { boxId } = await unitWithJob()
   const [job] = await jobsOfBox(boxId)
   if (!job) throw new Error('no job')
-  expect(summaryOf({ ...UNIT, axes: [] }, job)).toEqual({
+  expect(summaryOf({ ...UNIT, axes: [] }, job)).toMatchObject({
     ...{ number: 1, isClosed: false, stage: null, waiting: [] },
   })
 })
@@ -294,6 +298,7 @@ test('a line on the bench is worked out once, and anew when box or job change', 
   expect(await lineOf()).toEqual({
     ...first,
     waiting: [{ code: 'said', text: 'a bearing' }, { code: 'nothing-measured' }],
+    last: { at: expect.any(String) as string, by: 'AB' },
   })
 })
 
@@ -329,22 +334,24 @@ test('a line that somebody else is writing is shown and left to them', async () 
 })
 
 test('the shelf is a usual set of leaves until the shop keeps its own', async () => {
-  expect(await readShelf()).toEqual(USUAL_SHELF)
-  const own = { initials: ['AB'], leaves: [{ thickness: 500, quantity: 1 }], shims: [], stock: [] }
-  await keepShelf(own)
-  await keepShelf({ ...own, initials: ['AB', 'CD'] })
-  expect(await readShelf()).toEqual({ ...own, initials: ['AB', 'CD'] })
+  expect(await readShelf('mm')).toEqual(usualShelf('mm'))
+  const leaves = [{ thickness: 500, quantity: 1 }]
+  const own = { initials: ['AB'], leaves, shims: [], stock: [], currency: 'EUR' }
+  await keepShelf(own, 'mm')
+  await keepShelf({ ...own, initials: ['AB', 'CD'] }, 'mm')
+  // Whatever whoever looks works in.
+  expect(await readShelf('in')).toEqual({ ...own, initials: ['AB', 'CD'] })
 })
 
 describe('whoever comes second to what the shop has is told what stands', () => {
   test('of twelve who change the shelf at once from one base, one is kept', async () => {
-    const base = shelfBase(await readShelf())
+    const base = shelfBase(await readShelf('mm'))
     const outcomes = await Promise.all(
       Array.from('ABCDEFGHIJKL', (letter) =>
-        keepShelf({ ...USUAL_SHELF, initials: [letter] }, base),
+        keepShelf({ ...usualShelf('mm'), initials: [letter] }, 'mm', base),
       ),
     )
-    const standing = await readShelf()
+    const standing = await readShelf('mm')
     expect(outcomes.filter(({ kind }) => kind === 'kept')).toHaveLength(1)
     for (const outcome of outcomes)
       if (outcome.kind === 'changed') expect(outcome.standing).toEqual(standing)

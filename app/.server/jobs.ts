@@ -23,6 +23,8 @@ export interface JobRecord {
   readonly number: number
   readonly isClosed: boolean
   readonly openedAt: string
+  /** Null while it is open. */
+  readonly closedAt: string | null
   readonly entries: readonly Entry[]
 }
 
@@ -82,6 +84,7 @@ function recordsOf(
     number,
     isClosed: closedAt !== null,
     openedAt: openedAt.toISOString(),
+    closedAt: closedAt?.toISOString() ?? null,
     entries: (logs.get(id) ?? []).map(entryOf),
   }))
 }

@@ -29,6 +29,15 @@ test('a change is kept beside the others', async () => {
   })
 })
 
+test('the unit of a reading stays with its measure, and what is none is not kept', async () => {
+  const unitsOf = async (readingUnits: string) =>
+    (await readSettings(request(kept(await changeSettings(request(null, { readingUnits }))))))
+      .readingUnits
+  expect(await unitsOf('{"ring-gap":"in"}')).toEqual({ 'ring-gap': 'in' })
+  for (const wrong of ['{"ring-gap":"stone"}', '{"weight":"mm"}', '[', '7'])
+    expect(await unitsOf(wrong)).toEqual({})
+})
+
 test('a value that there is not is the default', async () => {
   const cookie = kept(await changeSettings(request(null, { theme: 'striped', vocabulary: 'x' })))
   expect(await readSettings(request(cookie))).toEqual(DEFAULT_SETTINGS)

@@ -1,6 +1,9 @@
 import { createCookie } from 'react-router'
 import { z } from 'zod'
 
+import { MEASURES, READING_UNITS } from 'core'
+
+import { parseJson } from '../files/text.ts'
 import { LENGTH_UNITS, ROAD_SPEED_UNITS, TORQUE_UNITS } from '../words/format.ts'
 import type { Settings } from '../settings.ts'
 import { DEFAULT_SETTINGS, THEMES, areInitials } from '../settings.ts'
@@ -16,6 +19,16 @@ const cookie = createCookie('udrix-settings', {
   maxAge: YEAR_S,
 })
 
+/** As a form sends it, or as the cookie has it. */
+const readingUnits = z.preprocess(
+  (content) => {
+    if (typeof content !== 'string') return content
+    const json = parseJson(content)
+    return json.ok ? json.content : undefined
+  },
+  z.partialRecord(z.enum(MEASURES), z.enum(READING_UNITS)),
+)
+
 const settingsSchema = z.object({
   theme: z.enum(THEMES).catch(DEFAULT_SETTINGS.theme),
   torqueUnit: z.enum(TORQUE_UNITS).catch(DEFAULT_SETTINGS.torqueUnit),
@@ -23,6 +36,7 @@ const settingsSchema = z.object({
   roadSpeedUnit: z.enum(ROAD_SPEED_UNITS).catch(DEFAULT_SETTINGS.roadSpeedUnit),
   ends: z.enum(END_NAMES).catch(DEFAULT_SETTINGS.ends),
   vocabulary: z.enum(VOCABULARIES).catch(DEFAULT_SETTINGS.vocabulary),
+  readingUnits: readingUnits.catch(DEFAULT_SETTINGS.readingUnits),
   initials: z.string().refine(areInitials).catch(DEFAULT_SETTINGS.initials),
   isTourOffered: z.union([z.boolean(), z.stringbool()]).catch(DEFAULT_SETTINGS.isTourOffered),
 })

@@ -4,7 +4,8 @@ import { eq, like, sql } from 'drizzle-orm'
 import type { ShopRule } from 'core'
 
 import type { Shelf } from '../files/shelf.ts'
-import { USUAL_SHELF, ruleBase, ruleSchema, shelfSchema } from '../files/shelf.ts'
+import { ruleBase, ruleSchema, shelfSchema, usualShelf } from '../files/shelf.ts'
+import type { LengthUnit } from '../words/format.ts'
 import type { Queries } from './db/client.ts'
 import { db, transact } from './db/client.ts'
 import { shop } from './db/tables/shop.ts'
@@ -57,9 +58,12 @@ async function replace<T>(
   })
 }
 
-const SHELF: Kind<Shelf> = {
-  read: (document) => (document === undefined ? USUAL_SHELF : shelfSchema.parse(document)),
-  baseOf: shelfBase,
+/** The shelf; what it is before anybody kept one hangs on the unit of whoever looks at it. */
+function shelfIn(unit: LengthUnit): Kind<Shelf> {
+  return {
+    read: (document) => (document === undefined ? usualShelf(unit) : shelfSchema.parse(document)),
+    baseOf: shelfBase,
+  }
 }
 
 /** What a page of the shelf hands back with a change, to say what it has seen. */
@@ -68,13 +72,13 @@ export function shelfBase(shelf: Shelf): string {
 }
 
 /** The shelf as somebody left it; a usual set of leaves before that. */
-export async function readShelf(): Promise<Shelf> {
-  return SHELF.read(await documentOf(db, 'shelf'))
+export async function readShelf(unit: LengthUnit): Promise<Shelf> {
+  return shelfIn(unit).read(await documentOf(db, 'shelf'))
 }
 
 /** Keeps the shelf, where it is still what its author has seen. */
-export function keepShelf(shelf: Shelf, base?: string): Promise<Keeping<Shelf>> {
-  return replace('shelf', shelf, SHELF, base)
+export function keepShelf(shelf: Shelf, unit: LengthUnit, base?: string): Promise<Keeping<Shelf>> {
+  return replace('shelf', shelf, shelfIn(unit), base)
 }
 
 const RULE_PREFIX = 'rule:'

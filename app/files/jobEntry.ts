@@ -187,6 +187,7 @@ const BODIES = {
       distance: distance.nullable(),
       oil: shortText,
       cameWith: shortText,
+      assignee: initialsText().optional(),
     }),
   }),
   note: z.strictObject({

@@ -4,6 +4,7 @@ import {
   parsePieces,
   parseStock,
   shelfSchema,
+  usualShelf,
   stackText,
   withPieces,
   withStock,
@@ -74,6 +75,16 @@ test('pieces are shown as they were typed, and kept by showing and typing them a
   expect(formatPieces(parsed.pieces, 'in')).toBe(typed)
   expect(formatPieces(parsed.pieces, 'mm')).toBe('0.05  0.10 x2  0.015in')
   expect(parsePieces(formatPieces(parsed.pieces, 'mm'), 'mm')).toEqual(parsed)
+})
+
+// An inch is 25.4 mm (ISO 31-1): 0.0015 in is 0.0381 mm.
+test('a shop that works in inches finds a set of inch leaves', () => {
+  const [thinnest] = usualShelf('in').leaves
+  expect(thinnest).toMatchObject({ thickness: 381, written: { text: '0.0015', unit: 'in' } })
+  expect(stackText(usualShelf('in').leaves, [3810], 'in')).toBe('0.015 in')
+  expect(stackText(usualShelf('mm').leaves, [1500], 'mm')).toBe('0.15 mm')
+  for (const unit of ['mm', 'in'] as const)
+    expect(shelfSchema.parse(usualShelf(unit))).toBeDefined()
 })
 
 test('a stack goes by what is written on its leaves', () => {

@@ -10,13 +10,16 @@ import {
   READING_UNITS,
   STACK_UNITS_PER_MM,
   figureOf,
+  fromUnit,
   toUnit,
 } from 'core'
 
+import type { LengthUnit } from '../words/format.ts'
 import { tooLongWords } from '../words/lengths.ts'
 import { UNIT_NAMES, UNIT_WORDS } from '../words/measures.ts'
 
 import { limitSchema } from './jobEntry.ts'
+import { writtenText } from './text.ts'
 
 /** A piece with what is written on it: 0.05 mm stays 0.05 mm in a shop that works in inches. */
 export interface ShelfPiece extends SizedPiece {
@@ -43,11 +46,16 @@ export type StockItem = z.infer<typeof stockItem>
 /** Part numbers on one shelf. */
 export const MOST_STOCK = 500
 
+/** "EUR", "£". */
+export const LONGEST_CURRENCY = 4
+
 export const shelfSchema = z.strictObject({
   initials: z.array(z.string().regex(/^\p{L}{1,4}$/u)).max(40),
   leaves: z.array(piece).max(MOST_PIECES),
   shims: z.array(piece).max(MOST_PIECES),
   stock: z.array(stockItem).max(MOST_STOCK).default([]),
+  /** In which all prices are, as it is written behind them; empty where nobody said. */
+  currency: writtenText().trim().max(LONGEST_CURRENCY).default(''),
 })
 export type Shelf = z.infer<typeof shelfSchema>
 
@@ -63,19 +71,24 @@ export function ruleBase(limit: EnteredLimit | undefined): string {
   return [least, most, unit].join(' ')
 }
 
-/** Leaves of 0.05 to 1.00 mm as they come in a set, and no shims; common practice. */
-export const USUAL_SHELF: Shelf = {
-  initials: [],
-  leaves: [
-    0.05, 0.1, 0.15, 0.2, 0.25, 0.3, 0.35, 0.4, 0.45, 0.5, 0.55, 0.6, 0.65, 0.7, 0.75, 0.8, 0.85,
-    0.9, 0.95, 1,
-  ].map((mm) => ({
-    thickness: Math.round(mm * STACK_UNITS_PER_MM),
+/** Leaves as they come in a set, as what is written on them; common practice. */
+const USUAL_LEAVES: Readonly<Record<LengthUnit, readonly string[]>> = {
+  mm: Array.from({ length: 20 }, (_, at) => (0.05 * (at + 1)).toFixed(2)),
+  in: [
+    '0.0015',
+    ...Array.from({ length: 24 }, (_, at) => (0.001 * (at + 2)).toFixed(3)),
+    ...['0.028', '0.030', '0.032', '0.035'],
+  ],
+}
+
+/** Before a shop has said what it has: a usual set of leaves in the unit it works in, and no shims. */
+export function usualShelf(unit: LengthUnit): Shelf {
+  const leaves = USUAL_LEAVES[unit].map((text) => ({
+    thickness: Math.round(fromUnit(Number(text), unit) * STACK_UNITS_PER_MM),
     quantity: 1,
-    written: { text: mm.toFixed(2), unit: 'mm' },
-  })),
-  shims: [],
-  stock: [],
+    written: { text, unit },
+  }))
+  return { initials: [], leaves, shims: [], stock: [], currency: '' }
 }
 
 type ParsedPieces =

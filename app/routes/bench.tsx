@@ -10,13 +10,14 @@ import {
   findDemoBox,
   restoreBox,
 } from '~/.server/boxes.ts'
-import { listBoxes } from '~/.server/bench.ts'
+import { lastEditsOf, listBoxes } from '~/.server/bench.ts'
 import { OUTAGE_SENTENCE, noSuchBox, unlessOutage, withDatabase } from '~/.server/answers.ts'
 import { summariesOf } from '~/.server/jobSummaries.ts'
 import { editSchema } from '~/.server/edits.ts'
 import { importBox } from '~/.server/importBox.ts'
 import { readForm, refuseInput, textOf } from '~/.server/requests.ts'
 import { readSettings } from '~/.server/settings.ts'
+import { readShelf } from '~/.server/shelf.ts'
 import { BenchFilter } from '~/components/bench/BenchFilter.tsx'
 import { BoxRow } from '~/components/bench/BoxRow.tsx'
 import { DeletedToast } from '~/components/bench/DeletedToast.tsx'
@@ -28,7 +29,7 @@ import { useLastWord } from '~/components/useLastWord.ts'
 import { staysOpen } from '~/client/staysOpen.ts'
 import { AWAY_SENTENCE, unlessAway } from '~/client/away.ts'
 import { benchAddress, isFiltered, readBenchView } from '~/views/bench/benchView.ts'
-import { glanceAt } from '~/views/bench/glance.ts'
+import { glanceAt, touchedBy } from '~/views/bench/glance.ts'
 import { conflictWords, refusalWords } from '~/words/issues.ts'
 import { PLAIN_WORDS, vocabularyOf } from '~/words/vocabulary.ts'
 import { Warning } from '~/components/Warning.tsx'
@@ -47,21 +48,28 @@ export async function loader({ request }: Route.LoaderArgs) {
     withDatabase(() => listBoxes(view, address.after)),
     readSettings(request),
   ])
-  const [jobs, deletedCount, demoBox] = await withDatabase(() =>
+  const [jobs, edits, shelf, deletedCount, demoBox] = await withDatabase(() =>
     Promise.all([
       summariesOf(page.boxes),
+      lastEditsOf(page.boxes.map(({ id }) => id)),
+      readShelf(settings.lengthUnit),
       countDeleted(),
       settings.isTourOffered ? findDemoBox() : null,
     ]),
   )
   const words = vocabularyOf(settings)
-  const boxes = page.boxes.map(({ id, isDemo, draft }) => ({
-    id,
-    isDemo,
-    glance: glanceAt(draft, words),
-    job: jobs.get(id) ?? null,
-  }))
-  return { ...page, boxes, view, settings, deletedCount, isTourOffered: demoBox !== null }
+  const boxes = page.boxes.map(({ id, isDemo, draft, updatedAt }) => {
+    const job = jobs.get(id) ?? null
+    return {
+      id,
+      isDemo,
+      glance: glanceAt(draft, words),
+      job,
+      touched: touchedBy(updatedAt, job, edits.get(id)),
+    }
+  })
+  const people = shelf.initials
+  return { ...page, boxes, view, settings, people, deletedCount, isTourOffered: demoBox !== null }
 }
 
 const open = staysOpen<Awaited<ReturnType<typeof loader>>>()
@@ -173,7 +181,7 @@ function BenchPages({ loaderData }: { readonly loaderData: LoaderData }) {
 }
 
 export default function Bench({ loaderData, actionData }: Route.ComponentProps) {
-  const { boxes, unreadable, total, isWhole, view, settings, isTourOffered } = loaderData
+  const { boxes, unreadable, total, isWhole, view, settings, people, isTourOffered } = loaderData
   const words = vocabularyOf(settings)
   useLiveData(null)
   const { search: address } = useLocation()
@@ -206,7 +214,7 @@ export default function Bench({ loaderData, actionData }: Route.ComponentProps) 
             {said.sentence}
           </Warning>
         )}
-        <BenchFilter view={view} words={words} />
+        <BenchFilter view={view} words={words} people={people} />
         {!isWhole && (
           <Warning className="mb-3">
             Much has changed, and not all jobs have been looked at yet: that is being done. Load the

@@ -140,12 +140,12 @@ function OpenedBox({ loaderData }: { readonly loaderData: LoadedBox }) {
   return (
     <OpenBoxProvider value={opened}>
       <div className="flex min-h-screen flex-col lg:h-screen print:h-auto">
-        <header className="border-ink no-print flex items-center gap-x-2 border-b-2 px-4 max-lg:flex-wrap max-sm:gap-x-0 max-sm:px-2">
+        <header className="border-ink no-print flex items-center gap-x-2 border-b-2 px-4 max-xl:flex-wrap max-sm:gap-x-0 max-sm:px-2">
           <Link to="/" className="button-quiet -ml-2 font-bold max-sm:ml-0">
             <House aria-hidden className="sm:hidden" />{' '}
             <span className="max-sm:sr-only">Bench</span>
           </Link>
-          <div className="grid min-w-0 flex-1 grid-cols-[minmax(0,1fr)_auto] gap-x-2 sm:contents">
+          <div className="relative grid min-h-[46px] min-w-0 flex-1 content-center grid-cols-[minmax(0,1fr)_auto] gap-x-2 sm:contents">
             <BoxName isDemo={isDemo} />
             <KeptOrNot kept={kept} entries={entries} />
             <AllPages {...place} />

@@ -83,11 +83,17 @@ interface WhatWasEnteredProps {
 /** What came in, what was noted and shown, the log, and the end of the job. */
 function WhatWasEntered({ current, naming, stages }: WhatWasEnteredProps) {
   const { id } = useOpenBox()
-  const { job, record } = useOpenJob()
+  const { job, shelf, record } = useOpenJob()
   const isDisabled = job.isClosed
   return (
     <div className="no-print grid grid-cols-[minmax(0,1fr)] content-start gap-4">
-      <IntakeForm key={current.id} intake={job.intake} isDisabled={isDisabled} onKeep={record} />
+      <IntakeForm
+        key={current.id}
+        intake={job.intake}
+        people={shelf.initials}
+        isDisabled={isDisabled}
+        onKeep={record}
+      />
       <Jotting
         waitingFor={job.waitingFor}
         isDisabled={isDisabled}
@@ -124,7 +130,7 @@ function WhatWasEntered({ current, naming, stages }: WhatWasEnteredProps) {
 /** What came in, how far the work is, and everything entered. */
 export default function JobPage({ actionData }: Route.ComponentProps) {
   const { id, draft, words } = useOpenBox()
-  const { job, jobs, box, isAway, current, record } = useOpenJob()
+  const { job, jobs, box, shelf, isAway, current, record } = useOpenJob()
   const naming = useMemo(() => ({ box: indexBox(draft), words }), [draft, words])
   const stages = useMemo(() => (box ? stagesOf(box, job) : []), [box, job])
   const waiting = useMemo(() => (box && current ? waitingOf(box, job) : []), [box, job, current])
@@ -149,7 +155,7 @@ export default function JobPage({ actionData }: Route.ComponentProps) {
         )}
         {lines.length > 0 && (
           <p className="mt-1">
-            {totalsWords(totalsOf(lines))}{' '}
+            {totalsWords(totalsOf(lines), shelf.currency)}{' '}
             <Link to={`/boxes/${id}/order${search}`} className="text-accent underline">
               Parts to order
             </Link>

@@ -9,6 +9,7 @@ import type { Route } from './+types/jobs'
 import { leaveOnEnter } from '~/components/Fields.tsx'
 import { withDatabase } from '~/.server/answers.ts'
 import { jobsOfBox } from '~/.server/jobs.ts'
+import { readSettings } from '~/.server/settings.ts'
 import { readRules, readShelf } from '~/.server/shelf.ts'
 import { useOpenBox } from '~/components/box/boxContext.ts'
 import { NextLink } from '~/components/box/Way.tsx'
@@ -38,9 +39,10 @@ export interface LoadedJobs {
   readonly isAway?: boolean
 }
 
-export async function loader({ params }: Route.LoaderArgs): Promise<LoadedJobs> {
+export async function loader({ params, request }: Route.LoaderArgs): Promise<LoadedJobs> {
+  const { lengthUnit } = await readSettings(request)
   const [jobs, shelf, rules] = await withDatabase(() =>
-    Promise.all([jobsOfBox(params.boxId), readShelf(), readRules()]),
+    Promise.all([jobsOfBox(params.boxId), readShelf(lengthUnit), readRules()]),
   )
   return { jobs, shelf, rules }
 }
@@ -49,7 +51,7 @@ const open = staysOpen<LoadedJobs>()
 
 const WITHOUT: LoadedJobs = {
   jobs: [],
-  shelf: { initials: [], leaves: [], shims: [], stock: [] },
+  shelf: { initials: [], leaves: [], shims: [], stock: [], currency: '' },
   rules: [],
   isAway: true,
 }
@@ -82,6 +84,7 @@ function JobInHand({ isAway }: { readonly isAway: boolean }) {
         <>
           <p className="flex-none">
             <b>Job {current.number}</b>
+            {job.intake.assignee && ` of ${job.intake.assignee}`}
             {job.isClosed && ' (closed)'}
             {job.intake.reference !== '' && (
               <span className="max-sm:sr-only">{` · ${job.intake.reference}`}</span>

@@ -10,11 +10,12 @@ import { VerdictSign } from '~/components/measure/VerdictMarks.tsx'
 import { Table } from '~/components/Table.tsx'
 import type { Life, LifeFinding } from '~/views/job/life.ts'
 import { lifeOf } from '~/views/job/life.ts'
-import { formatNumber, formatWhen } from '~/words/format.ts'
+import { formatNumber, formatWhen, moneyHeading } from '~/words/format.ts'
 
 /** The visits of the unit, each with what was complained of, replaced and paid. */
 function JobsTable({ jobs }: Pick<Life, 'jobs'>) {
   const { id } = useOpenBox()
+  const { currency } = useOpenJob().shelf
   return (
     <Table
       caption="Jobs of the unit"
@@ -53,7 +54,7 @@ function JobsTable({ jobs }: Pick<Life, 'jobs'>) {
         { heading: 'Complaint', isLong: true, cell: ({ complaint }) => complaint },
         { heading: 'Replaced', isLong: true, cell: ({ replaced }) => replaced.join(', ') },
         {
-          heading: 'Cost, shop’s money',
+          heading: moneyHeading('Cost', currency || 'shop’s money'),
           isRight: true,
           cell: ({ cost }) => formatNumber(cost, 2),
         },

@@ -1,6 +1,6 @@
 import { useMemo, useState } from 'react'
 
-import type { Measure, ReadingUnit, UnitPart } from 'core'
+import type { Measure, UnitPart } from 'core'
 import { MEASURES, alongShafts, indexBox, unitParts, worstByPart } from 'core'
 
 import { useOpenBox } from '~/components/box/boxContext.ts'
@@ -14,21 +14,20 @@ import { VerdictDrawing } from '~/components/measure/VerdictDrawing.tsx'
 import { TrayField } from '~/components/measure/TrayField.tsx'
 import { Neighbours } from '~/components/measure/Neighbours.tsx'
 import { Warning } from '~/components/Warning.tsx'
+import { useChangeSettings } from '~/components/useChangeSettings.ts'
+import type { Settings } from '~/settings.ts'
 import { useAddress } from '~/components/useAddress.ts'
 import { NothingToShow, WorkArea, WorkMain, WorkPanel } from '~/components/WorkArea.tsx'
 import { unitPartName } from '~/words/jobs.ts'
 import { MEASURE_NAMES } from '~/words/measures.ts'
 import { capitalize } from '~/words/names.ts'
 
-/** In which unit each measurement was asked for last. */
-type UnitsOfMeasures = Readonly<Partial<Record<Measure, ReadingUnit>>>
-
 interface PartInHandProps {
   readonly part: UnitPart
   readonly name: string
   readonly isDisabled: boolean
-  readonly units: UnitsOfMeasures
-  readonly onUnits: (units: UnitsOfMeasures) => void
+  readonly units: Settings['readingUnits']
+  readonly onUnits: (units: Settings['readingUnits']) => void
   readonly tool: string
   readonly onTool: (tool: string) => void
 }
@@ -95,10 +94,11 @@ function PartInHand(props: PartInHandProps) {
 
 /** Measurements and looks, part by part, with their verdicts in the drawing. */
 export default function MeasurePage() {
-  const { draft, words } = useOpenBox()
+  const { draft, words, settings } = useOpenBox()
   const { job, current } = useOpenJob()
   const [search, change] = useAddress('measure')
-  const [units, setUnits] = useState<UnitsOfMeasures>({})
+  const [units, setUnits] = useState(settings.readingUnits)
+  const { change: changeSettings } = useChangeSettings()
   const [tool, setTool] = useState('')
   const naming = useMemo(() => ({ box: indexBox(draft), words }), [draft, words])
   const parts = useMemo(() => unitParts(draft), [draft])
@@ -153,7 +153,10 @@ export default function MeasurePage() {
           name={name}
           isDisabled={isDisabled}
           units={units}
-          onUnits={setUnits}
+          onUnits={(next) => {
+            setUnits(next)
+            changeSettings({ readingUnits: JSON.stringify(next) })
+          }}
           tool={tool}
           onTool={setTool}
         />

@@ -153,10 +153,11 @@ export default function Order({ loaderData: { spares } }: Route.ComponentProps) 
             {LINE_STATES.map((state) => `${totals.byState[state]} ${LINE_STATE_NAMES[state]}`).join(
               ', ',
             )}
-            . {totalsWords(totals)}
+            . {totalsWords(totals, shelf.currency)}
           </p>
           <div className="overflow-x-auto">
             <OrderTable
+              currency={shelf.currency}
               lines={lines}
               spares={spares}
               stock={shelf.stock}

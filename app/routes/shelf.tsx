@@ -1,7 +1,7 @@
 import { TriangleAlert } from 'lucide-react'
 import { data } from 'react-router'
 
-import type { ReadingUnit, ShopRule } from 'core'
+import type { ShopRule } from 'core'
 import { MEASURES } from 'core'
 
 import { opensAway } from '~/client/opensAway.ts'
@@ -10,6 +10,7 @@ import { readForm, textOf } from '~/.server/requests.ts'
 import { readSettings } from '~/.server/settings.ts'
 import type { Keeping } from '~/.server/shelf.ts'
 import { keepRule, keepShelf, readRules, readShelf, shelfBase } from '~/.server/shelf.ts'
+import { EntryField } from '~/components/Fields.tsx'
 import { useLastWord } from '~/components/useLastWord.ts'
 import { PieceTable } from '~/components/shelf/PieceTable.tsx'
 import { StockTable } from '~/components/shelf/StockTable.tsx'
@@ -21,7 +22,13 @@ import { useLiveData } from '~/client/live.ts'
 import { unlessAway } from '~/client/away.ts'
 import { parseJson } from '~/files/text.ts'
 import type { Shelf } from '~/files/shelf.ts'
-import { formatPieces, parsePieces, ruleSchema, shelfSchema } from '~/files/shelf.ts'
+import {
+  LONGEST_CURRENCY,
+  formatPieces,
+  parsePieces,
+  ruleSchema,
+  shelfSchema,
+} from '~/files/shelf.ts'
 import type { LengthUnit } from '~/words/format.ts'
 import { MEASURE_NAMES, boundsText } from '~/words/measures.ts'
 import { PageHead } from '~/components/PageHead.tsx'
@@ -29,11 +36,9 @@ import { PageHead } from '~/components/PageHead.tsx'
 import type { Route } from './+types/shelf'
 
 export async function loader({ request }: Route.LoaderArgs) {
-  const [[shelf, rules], settings] = await Promise.all([
-    withDatabase(() => Promise.all([readShelf(), readRules()])),
-    readSettings(request),
-  ])
-  return { shelf, rules, unit: settings.lengthUnit, base: shelfBase(shelf) }
+  const { lengthUnit: unit } = await readSettings(request)
+  const [shelf, rules] = await withDatabase(() => Promise.all([readShelf(unit), readRules()]))
+  return { shelf, rules, unit, base: shelfBase(shelf) }
 }
 
 export const clientLoader = opensAway<Awaited<ReturnType<typeof loader>>>()
@@ -68,7 +73,7 @@ export async function action({ request }: Route.ActionArgs) {
   return outcome ?? refuse(OUTAGE_SENTENCE, 503)
 }
 
-async function changeShelf(form: FormData, unit: ReadingUnit) {
+async function changeShelf(form: FormData, unit: LengthUnit) {
   const leaves = parsePieces(textOf(form, 'leaves'), unit)
   const shims = parsePieces(textOf(form, 'shims'), unit)
   if (!leaves.ok) return refuse(`Leaves: ${leaves.sentence}`)
@@ -81,18 +86,19 @@ async function changeShelf(form: FormData, unit: ReadingUnit) {
     leaves: leaves.pieces,
     shims: shims.pieces,
     stock: readStock(textOf(form, 'stock')),
+    currency: textOf(form, 'currency'),
   })
   if (!shelf.success)
     return refuse(
-      'Initials have one to four letters each, quantities are 1 to 99 of leaves and shims and 1 to 999 of parts.',
+      'Initials have one to four letters each, the currency has four at most, quantities are 1 to 99 of leaves and shims and 1 to 999 of parts.',
     )
-  const outcome = await keepShelf(shelf.data, textOf(form, 'base'))
+  const outcome = await keepShelf(shelf.data, unit, textOf(form, 'base'))
   if (outcome.kind === 'kept') return data<ShelfSaid>(KEPT)
   const { standing } = outcome
   return data<ShelfSaid>(
     {
       isKept: false,
-      sentence: `Meanwhile the shelf was changed elsewhere. It holds leaves ${formatPieces(standing.leaves, unit) || 'none'}; shims ${formatPieces(standing.shims, unit) || 'none'}; parts ${standing.stock.map(({ partNumber, quantity }) => `${quantity} × ${partNumber}`).join(', ') || 'none'}; people ${standing.initials.join(' ') || 'none'}. What you have here is not lost: “Keep it again” puts it in that place.`,
+      sentence: `Meanwhile the shelf was changed elsewhere. It holds leaves ${formatPieces(standing.leaves, unit) || 'none'}; shims ${formatPieces(standing.shims, unit) || 'none'}; parts ${standing.stock.map(({ partNumber, quantity }) => `${quantity} × ${partNumber}`).join(', ') || 'none'}; people ${standing.initials.join(' ') || 'none'}; currency ${standing.currency || 'none'}. What you have here is not lost: “Keep it again” puts it in that place.`,
       base: shelfBase(standing),
     },
     { status: 409 },
@@ -178,6 +184,20 @@ function StockAndPeople({ shelf, unit, put }: StockAndPeopleProps) {
           put({ stock })
         }}
       />
+      <section aria-label="Money">
+        <h2 className="mb-1.5 text-[1.2rem]">Money</h2>
+        <EntryField
+          key={shelf.currency}
+          label="Currency of all prices"
+          placeholder="EUR, £, kr"
+          longest={LONGEST_CURRENCY}
+          value={shelf.currency}
+          onCommit={(currency) => {
+            put({ currency: currency.trim() })
+            return null
+          }}
+        />
+      </section>
       <People
         initials={shelf.initials}
         onChange={(initials) => {

@@ -26,7 +26,7 @@ export default function TraceForces() {
       >
         {analysis.state === 'drive' ? (
           <>
-            <div className="no-print w-80">
+            <div className="no-print w-80 max-w-full">
               <SelectField
                 label={`The input turns, ${viewpoint(words)}`}
                 value={draft.inputSense ?? 'clockwise'}

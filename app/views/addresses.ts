@@ -26,7 +26,7 @@ const SEEN_KEYS = SPIN_TESTS.flatMap((test) => SEEN.map((what) => seenKey(test, 
 /** Every page that has something in its address; the pages of Trace share the position and what is set with it. */
 export const ADDRESSES = {
   bench: {
-    ...texts('q', 'after'),
+    ...texts('q', 'who', 'since', 'until', 'after'),
     stage: oneOf(BENCH_STAGES),
     waits: oneOf(BENCH_WAITS),
     sort: oneOf(BENCH_SORTS),

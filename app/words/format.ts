@@ -130,6 +130,24 @@ export function formatWhen(at: Date): string {
   return moments.format(at)
 }
 
+/** "48.50 EUR"; a shop that did not say its currency knows it. */
+export function formatMoney(amount: number, currency: string): string {
+  return `${formatNumber(amount, 2)}${currency === '' ? '' : `${NBSP}${currency}`}`
+}
+
+/** "Price each, EUR": what a column of amounts is called. */
+export function moneyHeading(what: string, currency: string): string {
+  return currency === '' ? what : `${what}, ${currency}`
+}
+
+let days: Intl.DateTimeFormat | undefined
+
+/** "25 Nov 2026", by the clock of whoever shows it. */
+export function formatDay(at: Date): string {
+  days ??= new Intl.DateTimeFormat('en-GB', { dateStyle: 'medium' })
+  return days.format(at)
+}
+
 /** A whole number in groups of three: "148,000". */
 export function formatGrouped(value: number): string {
   grouped ??= new Intl.NumberFormat('en-GB', { maximumFractionDigits: 0 })

@@ -184,7 +184,7 @@ function lineWords(line: PartLine): string {
 
 /** An intake; of what was written before, only what is new is told again. */
 function intakeWords(intake: Intake, before: Intake | undefined): string {
-  const { reference, serial = '', complaint, distance, oil, cameWith } = intake
+  const { reference, serial = '', complaint, distance, oil, cameWith, assignee = '' } = intake
   const news = [
     ...(complaint === before?.complaint ? [] : [complaint === '' ? '' : `“${complaint}”`]),
     ...(isSameFigure(distance, before?.distance)
@@ -194,6 +194,7 @@ function intakeWords(intake: Intake, before: Intake | undefined): string {
     ...(serial === (before?.serial ?? '') ? [] : [`serial ${serial}`]),
     ...(oil === (before?.oil ?? '') ? [] : [`oil: ${oil}`]),
     ...(cameWith === (before?.cameWith ?? '') ? [] : [`came with ${cameWith}`]),
+    ...(assignee === (before?.assignee ?? '') ? [] : [`job of ${assignee || 'nobody yet'}`]),
   ].filter((each) => each !== '')
   const title = before ? 'Intake corrected' : 'Intake'
   return news.length === 0 ? title : `${title}: ${news.join(', ')}`

@@ -45,6 +45,8 @@ export interface Intake {
   readonly distance: Entered | null
   readonly oil: string
   readonly cameWith: string
+  /** Initials of whose job it is; empty or missing where nobody was named. */
+  readonly assignee?: string | undefined
 }
 
 const EMPTY_INTAKE: Intake = {

@@ -15,7 +15,7 @@ import { diffDrafts, movePart, threeShaftBox } from 'core'
 import { couplersOn, tangle } from '../../../core/testing/arbitraries.ts'
 import type { ArchiveSummary } from '../../files/archiveTask.ts'
 import { formatBoxFile } from '../../files/boxFile.ts'
-import { USUAL_SHELF } from '../../files/shelf.ts'
+import { usualShelf } from '../../files/shelf.ts'
 import { listBoxes } from '../bench.ts'
 import { createBox, deleteBox, editBox, findBox } from '../boxes.ts'
 import { db, migrateDatabase, pool } from '../db/client.ts'
@@ -113,7 +113,7 @@ async function fillShop(): Promise<{ readonly boxId: string; readonly jobId: str
   await keepPhoto(boxId, jobId, photos[1] ?? '', await picture('jpeg'))
   const shown = photos.map((photo) => entry({ kind: 'photo', photo, caption: 'ring' }))
   await addEntries(boxId, jobId, [...shown, entry({ kind: 'withdraw', entry: shown[1]?.id ?? '' })])
-  await keepShelf({ ...USUAL_SHELF, initials: ['AB'] })
+  await keepShelf({ ...usualShelf('in'), initials: ['AB'], currency: 'EUR' }, 'mm')
   await keepRule('ring-gap', { source: 'shop', least: '0.8', unit: 'mm' })
   return { boxId, jobId }
 }
@@ -294,7 +294,7 @@ describe('what is here already', () => {
   test('of the shop stays, and is told of where it differs', async () => {
     await fillShop()
     await takeOut()
-    await keepShelf({ ...USUAL_SHELF, initials: ['CD'] })
+    await keepShelf({ ...usualShelf('mm'), initials: ['CD'] }, 'mm')
     expect(await read()).toMatchObject({ freshShop: 0, keptShop: 1 })
   })
 })

@@ -81,6 +81,7 @@ const JOBS: readonly DemoJob[] = [
           distance: { text: '148000', unit: 'km' },
           oil: 'grey, brass in it',
           cameWith: 'flange, lever, clutch housing',
+          assignee: 'RT',
         },
       },
       { kind: 'stage', stage: 'keyed', isDone: true },

@@ -1,6 +1,6 @@
 import { Search } from 'lucide-react'
 import { useRef } from 'react'
-import { Form, Link } from 'react-router'
+import { Form, Link, useSubmit } from 'react-router'
 
 import type { BenchView } from '~/views/bench/benchView.ts'
 import { BENCH_SORTS, BENCH_STAGES, BENCH_WAITS } from '~/views/bench/benchChoices.ts'
@@ -11,10 +11,13 @@ import type { Vocabulary } from '~/words/vocabulary.ts'
 interface BenchFilterProps {
   readonly view: BenchView
   readonly words: Vocabulary
+  /** Initials of the people of the shop. */
+  readonly people: readonly string[]
 }
 
 /** What the boxes are told apart by, each with its choices. */
-function choicesOf({ view, words }: BenchFilterProps) {
+function choicesOf({ view, words, people }: BenchFilterProps) {
+  const known = new Set([...people, ...(view.who === null ? [] : [view.who])])
   return [
     {
       name: 'stage',
@@ -34,6 +37,19 @@ function choicesOf({ view, words }: BenchFilterProps) {
         ...BENCH_WAITS.map((wait) => [wait, WAIT_WORDS[wait]] as const),
       ],
     },
+    ...(known.size === 0
+      ? []
+      : [
+          {
+            name: 'who',
+            title: 'Whose job it is',
+            value: view.who ?? '',
+            options: [
+              ['', 'anybody’s job'],
+              ...[...known].map((each) => [each, `job of ${each}`] as const),
+            ] as const,
+          },
+        ]),
     {
       name: 'sort',
       title: 'In order',
@@ -43,16 +59,56 @@ function choicesOf({ view, words }: BenchFilterProps) {
   ] as const
 }
 
+/** Days between which a unit was here. */
+function Days({ view: { since, until } }: Pick<BenchFilterProps, 'view'>) {
+  return (
+    <details className="open:basis-full" open={since !== null || until !== null}>
+      <summary className="text-accent px-2 font-semibold">By date</summary>
+      <div className="flex flex-wrap items-center gap-2 pb-1">
+        <label className="flex items-center gap-2">
+          Here from
+          <input
+            key={since}
+            type="date"
+            name="since"
+            className="field w-auto"
+            defaultValue={since ?? ''}
+          />
+        </label>
+        <label className="flex items-center gap-2">
+          to
+          <input
+            key={until}
+            type="date"
+            name="until"
+            className="field w-auto"
+            defaultValue={until ?? ''}
+          />
+        </label>
+        <button className="button">Find</button>
+      </div>
+    </details>
+  )
+}
+
 /** Which boxes are shown, and in which order; without a script a button asks for them. */
-export function BenchFilter({ view, words }: BenchFilterProps) {
+export function BenchFilter(props: BenchFilterProps) {
+  const { view } = props
   const form = useRef<HTMLFormElement>(null)
+  const submit = useSubmit()
   return (
     <Form
       ref={form}
       method="get"
       action="/"
       role="search"
-      className="flex flex-wrap items-end gap-x-3 gap-y-2 pb-3"
+      className="flex flex-wrap items-start gap-x-3 gap-y-2 pb-3"
+      onSubmit={(event) => {
+        event.preventDefault()
+        // What is left open has no place in the address.
+        const asked = [...new FormData(event.currentTarget)].filter(([, value]) => value !== '')
+        void submit(new URLSearchParams(asked as [string, string][]), { action: '/' })
+      }}
     >
       <label className="relative block min-w-[14rem] flex-1">
         <span className="sr-only">
@@ -70,14 +126,14 @@ export function BenchFilter({ view, words }: BenchFilterProps) {
         />
       </label>
       <button className="button">Find</button>
-      {choicesOf({ view, words }).map(({ name, title, value, options }) => (
-        <label key={name} className="max-sm:grow">
+      {choicesOf(props).map(({ name, title, value, options }) => (
+        <label key={name} className="max-sm:min-w-[8.4rem] max-sm:flex-1">
           <span className="sr-only">{title}</span>
           <select
             key={value}
             name={name}
             defaultValue={value}
-            className="field min-w-full sm:w-auto sm:max-w-[11rem] sm:min-w-0"
+            className="field sm:w-auto sm:max-w-[11rem]"
             onChange={() => {
               form.current?.requestSubmit()
             }}
@@ -90,6 +146,7 @@ export function BenchFilter({ view, words }: BenchFilterProps) {
           </select>
         </label>
       ))}
+      <Days view={view} />
       {isFiltered(view) && (
         <Link to="/" className="button-quiet">
           Show all

@@ -3,8 +3,9 @@ import { Link } from 'react-router'
 
 import { WaitingList } from '~/components/job/WaitingList.tsx'
 import { SectionThumb } from '~/components/section/SectionThumb.tsx'
-import type { BoxGlance } from '~/views/bench/glance.ts'
+import type { BoxGlance, Touched } from '~/views/bench/glance.ts'
 import type { JobSummary } from '~/views/job/summary.ts'
+import { formatDay, formatWhen } from '~/words/format.ts'
 import { stageName } from '~/words/measures.ts'
 import type { Vocabulary } from '~/words/vocabulary.ts'
 
@@ -17,6 +18,7 @@ interface BoxRowProps {
     readonly glance: BoxGlance
     /** The latest job of the unit. */
     readonly job: JobSummary | null
+    readonly touched: Touched
   }
   readonly words: Vocabulary
 }
@@ -34,9 +36,24 @@ function RatioLine({ ratios }: Pick<BoxGlance, 'ratios'>) {
   )
 }
 
+/** When the unit came, and went where it did, and who had it in hand last. */
+function Times({ job, touched }: Pick<BoxRowProps['box'], 'job' | 'touched'>) {
+  const day = (at: string): string => formatDay(new Date(at))
+  const here =
+    job &&
+    (job.closedAt === null
+      ? `Here since ${day(job.openedAt)}, touched`
+      : `Here from ${day(job.openedAt)} to ${day(job.closedAt)}, touched`)
+  return (
+    <span className="text-graphite block text-[0.86rem]" suppressHydrationWarning>
+      {`${here ?? 'Touched'} ${formatWhen(new Date(touched.at))}${touched.by && ` by ${touched.by}`}`}
+    </span>
+  )
+}
+
 /** One box: what it is, how far it is, what waits for the person. */
 export function BoxRow({ box, words }: BoxRowProps) {
-  const { id, isDemo, glance, job } = box
+  const { id, isDemo, glance, job, touched } = box
   const { name, counting, disputed, ratios, thumb } = glance
   return (
     <li className="border-rule flex items-center gap-4 border-b py-1">
@@ -60,6 +77,7 @@ export function BoxRow({ box, words }: BoxRowProps) {
             {job && (
               <b>
                 Job {job.number}
+                {job.assignee && ` of ${job.assignee}`}
                 {job.isClosed
                   ? ', closed. '
                   : job.stage === null
@@ -78,6 +96,7 @@ export function BoxRow({ box, words }: BoxRowProps) {
             </span>
           )}
           <RatioLine ratios={ratios} />
+          <Times job={job} touched={touched} />
         </span>
       </Link>
       <BoxMenu id={id} name={name} />

@@ -51,7 +51,7 @@ export function NameField() {
 export function BoxName({ isDemo }: { readonly isDemo: boolean }) {
   const { draft } = useOpenBox()
   return (
-    <h1 className="relative flex min-w-0 items-center gap-2 text-[0.86rem] sm:flex-1 sm:text-[1.15rem] lg:min-w-[9rem] lg:basis-[13rem]">
+    <h1 className="relative flex min-w-0 items-center gap-2 text-[0.86rem] sm:flex-1 sm:text-[1.15rem] xl:min-w-[9rem] xl:basis-[13rem]">
       <span className="truncate sm:hidden">{draft.name}</span>
       <span className="hidden min-w-0 sm:block">
         <NameField key={draft.name} />

@@ -55,15 +55,15 @@ export function Steps({ standing, here, hrefOf }: Place) {
   return (
     <nav
       aria-label="Steps of the work"
-      className="hidden self-stretch sm:max-lg:order-5 max-lg:-mx-4 max-lg:basis-[calc(100%+2rem)] lg:order-2 sm:block"
+      className="hidden self-stretch sm:max-xl:order-5 max-xl:-mx-4 max-xl:basis-[calc(100%+2rem)] xl:order-2 sm:block"
     >
-      <ol className="flex px-2 lg:px-0">
+      <ol className="flex px-2 xl:px-0">
         {WAY.map((step) => {
           const isHere = step === here.step
           return (
             <li
               key={step.title}
-              className={`hover:bg-accent-wash relative flex min-h-[48px] flex-1 flex-col justify-center border-b-4 px-2 leading-tight lg:min-h-[56px] lg:flex-none lg:px-2.5 ${isHere ? 'border-accent' : 'border-transparent'}`}
+              className={`hover:bg-accent-wash relative flex min-h-[48px] flex-1 flex-col justify-center border-b-4 px-2 leading-tight xl:min-h-[56px] xl:flex-none xl:px-2.5 ${isHere ? 'border-accent' : 'border-transparent'}`}
             >
               <Link
                 to={hrefOf(step.pages[0])}

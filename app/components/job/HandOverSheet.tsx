@@ -6,7 +6,8 @@ import { Table } from '~/components/Table.tsx'
 import type { HandOver } from '~/views/job/handOver.ts'
 import { handOverOf } from '~/views/job/handOver.ts'
 import { HAND_OVER_CAUTION } from '~/words/cautions.ts'
-import { formatWhen } from '~/words/format.ts'
+import { formatWhen, moneyHeading } from '~/words/format.ts'
+import type { Shelf } from '~/files/shelf.ts'
 import { totalsOf, totalsWords } from '~/views/order/orderLines.ts'
 
 import { SheetPhotos } from './SheetPhotos.tsx'
@@ -55,7 +56,7 @@ function FoundTable({ rows }: Pick<HandOver, 'rows'>) {
   )
 }
 
-function PartsTable({ parts }: Pick<HandOver, 'parts'>) {
+function PartsTable({ parts, currency }: Pick<HandOver, 'parts'> & Pick<Shelf, 'currency'>) {
   return (
     <section aria-label="Parts">
       <Table
@@ -72,7 +73,11 @@ function PartsTable({ parts }: Pick<HandOver, 'parts'>) {
           },
           { heading: 'Why', cell: ({ why }) => why },
           { heading: 'Quantity', isRight: true, cell: ({ quantity }) => quantity },
-          { heading: 'Price each', isRight: true, cell: ({ price }) => price ?? '–' },
+          {
+            heading: moneyHeading('Price each', currency),
+            isRight: true,
+            cell: ({ price }) => price ?? '–',
+          },
           { heading: 'Part number', cell: ({ partNumber }) => partNumber ?? '' },
           {
             heading: 'State',
@@ -81,7 +86,7 @@ function PartsTable({ parts }: Pick<HandOver, 'parts'>) {
           },
         ]}
       />
-      <p>{totalsWords(totalsOf(parts))}</p>
+      <p>{totalsWords(totalsOf(parts), currency)}</p>
     </section>
   )
 }
@@ -110,7 +115,7 @@ function WhatWasDone({ sheet }: { readonly sheet: HandOver }) {
 /** What an owner is handed with the unit. Nothing on it is a control. */
 export function HandOverSheet() {
   const { draft, words } = useOpenBox()
-  const { box, job, current } = useOpenJob()
+  const { box, job, shelf, current } = useOpenJob()
   const sheet = useMemo(() => box && handOverOf(box, words, job), [box, words, job])
   if (!sheet || !current)
     return (
@@ -135,7 +140,7 @@ export function HandOverSheet() {
         )}
       </section>
       {sheet.rows.length > 0 && <FoundTable rows={sheet.rows} />}
-      {sheet.parts.length > 0 && <PartsTable parts={sheet.parts} />}
+      {sheet.parts.length > 0 && <PartsTable parts={sheet.parts} currency={shelf.currency} />}
       <WhatWasDone sheet={sheet} />
       {sheet.figures.length > 0 && (
         <section aria-label="Figures of the unit">

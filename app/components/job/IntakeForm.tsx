@@ -58,12 +58,14 @@ function DistanceField({ distance, isWrong, onKeep }: DistanceFieldProps) {
 
 interface IntakeFormProps {
   readonly intake: Intake
+  /** Initials of the people of the shop. */
+  readonly people: readonly string[]
   readonly isDisabled: boolean
   readonly onKeep: (body: EntryBody) => void
 }
 
 /** What came in. Kept field by field, on leaving each. */
-export function IntakeForm({ intake, isDisabled, onKeep }: IntakeFormProps) {
+export function IntakeForm({ intake, people, isDisabled, onKeep }: IntakeFormProps) {
   const [problem, setProblem] = useState<string>()
   const keep = (next: Intake): void => {
     if (JSON.stringify(next) === JSON.stringify(intake)) return
@@ -100,6 +102,27 @@ export function IntakeForm({ intake, isDisabled, onKeep }: IntakeFormProps) {
             keep({ ...intake, distance })
           }}
         />
+        <label className="text-[0.9rem] font-semibold">
+          Whose job it is, by initials
+          <input
+            key={intake.assignee}
+            className="field text-base font-normal uppercase"
+            maxLength={4}
+            autoComplete="off"
+            list="people-of-the-shop"
+            defaultValue={intake.assignee ?? ''}
+            onKeyDown={leaveOnEnter}
+            onBlur={(event) => {
+              const assignee = event.target.value.trim().toUpperCase()
+              if (assignee !== (intake.assignee ?? '')) keep({ ...intake, assignee })
+            }}
+          />
+        </label>
+        <datalist id="people-of-the-shop">
+          {people.map((initials) => (
+            <option key={initials} value={initials} />
+          ))}
+        </datalist>
       </fieldset>
       {problem && (
         <Warning role="alert" className="mt-1">

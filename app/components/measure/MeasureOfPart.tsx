@@ -21,7 +21,7 @@ interface MeasureOfPartProps {
   /** What was read with last. */
   readonly tool: string
   readonly onTool: (tool: string) => void
-  /** The unit that was chosen for this measure; without one, what the person's settings say. */
+  /** The unit that was chosen for this measure last; without one, what the person's settings say. */
   readonly unit: ReadingUnit | undefined
   readonly onUnit: (unit: ReadingUnit) => void
 }
@@ -48,7 +48,8 @@ export function MeasureOfPart({
   const isDisabled = current === undefined || job.isClosed
   const readable = unitsOf(MEASURE_RULES[measure].reads)
   const usual = readable.find((each) => each === (settings.lengthUnit === 'in' ? 'thou' : 'mm'))
-  const unit = chosen ?? usual ?? readable[0] ?? 'mm'
+  const asked = readable.find((each) => each === chosen)
+  const unit = asked ?? usual ?? readable[0] ?? 'mm'
   const limits = { limits: job.limits, sheet, rules }
   const limit = limitFor(limits, part, measure, unit)
   const bounds = boundsOf(limit)

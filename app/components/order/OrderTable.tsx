@@ -10,6 +10,7 @@ import type { StockItem } from '~/files/shelf.ts'
 import { atHand } from '~/files/shelf.ts'
 import { measureAddress } from '~/views/measure/measureAddress.ts'
 import type { OrderLine } from '~/views/order/orderLines.ts'
+import { moneyHeading } from '~/words/format.ts'
 import { lineStateName } from '~/words/measures.ts'
 
 /** Parts of a unit that is kept for its parts, alike with one that is needed. */
@@ -24,6 +25,8 @@ interface OrderTableProps {
   readonly lines: readonly OrderLine[]
   readonly spares: readonly SpareFound[]
   readonly stock: readonly StockItem[]
+  /** Of all prices; empty where the shop did not say. */
+  readonly currency: string
   readonly isDisabled: boolean
   readonly onKeep: (line: PartLine) => void
 }
@@ -111,7 +114,8 @@ function StateField({ line, isDisabled, onKeep }: FieldOfLineProps) {
 }
 
 /** The parts list, to be written into; on paper what stands in it. */
-export function OrderTable({ lines, spares, stock, isDisabled, onKeep }: OrderTableProps) {
+export function OrderTable(props: OrderTableProps) {
+  const { lines, spares, stock, currency, isDisabled, onKeep } = props
   const field = (line: OrderLine, key: TextKey, label: string, width: string) => (
     <LineField
       line={line}
@@ -167,11 +171,11 @@ export function OrderTable({ lines, spares, stock, isDisabled, onKeep }: OrderTa
           cell: (line) => <QuantityField line={line} isDisabled={isDisabled} onKeep={onKeep} />,
         },
         {
-          heading: 'Price each',
+          heading: moneyHeading('Price each', currency),
           cell: (line) => field(line, 'price', 'Price of one', 'w-[5.5rem] max-lg:w-[4.6rem]'),
         },
         {
-          heading: 'Core back',
+          heading: moneyHeading('Core back', currency),
           cell: (line) => field(line, 'core', 'Back for the old', 'w-[5.5rem] max-lg:w-[4.6rem]'),
         },
         {

@@ -25,12 +25,13 @@ interface ShelfEdits {
 }
 
 /** As the form sends it. */
-function textsOf({ leaves, shims, initials, stock }: Shelf, unit: LengthUnit) {
+function textsOf({ leaves, shims, initials, stock, currency }: Shelf, unit: LengthUnit) {
   return {
     leaves: formatPieces(leaves, unit),
     shims: formatPieces(shims, unit),
     initials: initials.join(' '),
     stock: JSON.stringify(stock),
+    currency,
   }
 }
 

@@ -1,5 +1,8 @@
 /** Which boxes the bench shows, and in which order. */
+import { z } from 'zod'
+
 import { storable } from '~/files/text.ts'
+import { areInitials } from '~/settings.ts'
 import type { Address } from '~/views/addresses.ts'
 import { formatAddress } from '~/views/addresses.ts'
 
@@ -10,36 +13,54 @@ export interface BenchView {
   readonly search: string
   readonly stage: BenchStage | null
   readonly waits: BenchWait | null
+  /** Initials of whose job it is. */
+  readonly who: string | null
+  /** Days between which the unit was here, both of them included: "2026-09-01". */
+  readonly since: string | null
+  readonly until: string | null
   readonly sort: BenchSort
 }
 
 /** Every box, the last touched first. */
-export const WHOLE_BENCH: BenchView = { search: '', stage: null, waits: null, sort: 'touched' }
+export const WHOLE_BENCH: BenchView = {
+  search: '',
+  ...{ stage: null, waits: null, who: null, since: null, until: null },
+  sort: 'touched',
+}
 
 /** Characters that a search may have. */
 export const LONGEST_SEARCH = 120
 
+/** A day as an address and a field for days have it; null where it is none. */
+function dayOf(text: string | null): string | null {
+  return text !== null && z.iso.date().safeParse(text).success ? text : null
+}
+
 /** As an address asks for it; what it asks for that cannot be is left out. */
-export function readBenchView({ q, stage, waits, sort }: Address<'bench'>): BenchView {
+export function readBenchView(address: Address<'bench'>): BenchView {
+  const { q, stage, waits, who, since, until, sort } = address
+  const initials = (who ?? '').trim().toUpperCase()
   return {
     search: storable((q ?? '').slice(0, LONGEST_SEARCH)),
     stage,
     waits,
+    who: areInitials(initials) && initials !== '' ? initials : null,
+    since: dayOf(since),
+    until: dayOf(until),
     sort: sort ?? WHOLE_BENCH.sort,
   }
 }
 
 /** Whether boxes are left out. */
-export function isFiltered({ search, stage, waits }: BenchView): boolean {
-  return search !== '' || stage !== null || waits !== null
+export function isFiltered({ search, sort: _sort, ...rest }: BenchView): boolean {
+  return search !== '' || Object.values(rest).some((each) => each !== null)
 }
 
 /** The address of a view, with the place where its next page begins. */
-export function benchAddress({ search, stage, waits, sort }: BenchView, after?: string): string {
+export function benchAddress({ search, sort, ...rest }: BenchView, after?: string): string {
   const query = formatAddress('bench', {
     q: search || null,
-    stage,
-    waits,
+    ...rest,
     sort: sort === WHOLE_BENCH.sort ? null : sort,
     after: after ?? null,
   })

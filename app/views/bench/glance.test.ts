@@ -2,7 +2,7 @@ import { fourSpeed, planetaryDraft, trainDraft, withCounts } from '../../../core
 
 import { PLAIN_WORDS } from '~/words/vocabulary.ts'
 
-import { glanceAt } from './glance.ts'
+import { glanceAt, touchedBy } from './glance.ts'
 
 const TRAIN = trainDraft([[20, 30]])
 
@@ -54,4 +54,13 @@ test('its picture has one shape for all that is drawn alike', () => {
   expect(classes(withCounts(TRAIN, {}))).toEqual(['shaft', 'guessed'])
   const set = planetaryDraft({ sun: 30, ring: 60 }, 'sun', 'ring', 'carrier')
   expect(new Set(classes(set)).size).toBe(classes(set).length)
+})
+
+test('who had a unit in hand last is of the change or the entry that came later', () => {
+  const at = new Date('2026-11-26T12:00:00Z')
+  const job = { last: { at: '2026-11-26T11:00:00Z', by: 'AB' } }
+  const edit = (hour: number) => ({ at: new Date(Date.UTC(2026, 10, 26, hour)), by: 'MK' })
+  expect(touchedBy(at, job, edit(10))).toEqual({ at: at.toISOString(), by: 'AB' })
+  expect(touchedBy(at, job, edit(12)).by).toBe('MK')
+  expect(touchedBy(at, null, undefined).by).toBe('')
 })

@@ -2,6 +2,7 @@
 import type { BoxDraft, CountingProgress } from 'core'
 import { checkBox, countingProgress, indexBox, surveyBox } from 'core'
 
+import type { JobSummary } from '~/views/job/summary.ts'
 import type { Thumb } from '~/views/section/thumb.ts'
 import { thumbOf } from '~/views/section/thumb.ts'
 import { formatRatioFigure } from '~/words/format.ts'
@@ -35,6 +36,24 @@ function ratiosOf(draft: BoxDraft): BoxGlance['ratios'] {
   return surveyBox(checked.box).flatMap(({ position: { label, isHidden }, ratio }) =>
     ratio && !isHidden ? [{ label, ratio: formatRatioFigure(ratio) }] : [],
   )
+}
+
+/** When a unit was touched last, by whom where that was said. */
+export interface Touched {
+  /** As an ISO time. */
+  readonly at: string
+  readonly by: string
+}
+
+/** The last change of the box, or the last entry in its job, whichever came later. */
+export function touchedBy(
+  updatedAt: Date,
+  job: Pick<JobSummary, 'last'> | null,
+  edit: { readonly at: Date; readonly by: string } | undefined,
+): Touched {
+  const entry = job?.last
+  const isByEntry = entry && (!edit || new Date(entry.at) >= edit.at)
+  return { at: updatedAt.toISOString(), by: (isByEntry ? entry.by : edit?.by) ?? '' }
 }
 
 /** A box that does not hang together has no ratios; all else is shown of any. */

@@ -17,7 +17,7 @@ export interface Standing {
   /** Whether its parts hang together. */
   readonly isSound: boolean
   /** The latest job of the unit. */
-  readonly job: JobSummary | null
+  readonly job: Pick<JobSummary, 'number' | 'isClosed' | 'stage' | 'waiting'> | null
 }
 
 export interface Step {

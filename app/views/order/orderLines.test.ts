@@ -90,8 +90,11 @@ test('what is to come, labour, cores that come back, and what is taken from a sp
     ),
   )
   const totals = totalsOf(orderLines(naming, job))
-  expect(totalsWords(totals)).toBe(
+  expect(totalsWords(totals, '')).toBe(
     'Cost so far 95.00, to come 180.00 in the shop’s money; 95.00 of it labour; 40.00 comes back for old parts.',
+  )
+  expect(totalsWords(totals, '£')).toMatch(
+    /^Cost so far 95.00\s£, to come 180.00\s£; 95.00\s£ of it/,
   )
 })
 

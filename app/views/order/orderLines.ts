@@ -3,7 +3,7 @@ import type { Job, LineState, PartLine } from 'core'
 import { companionsOf, inspectionsOf, needsOf, parseReading, piecesOfKey } from 'core'
 
 import { companionWords, needWords, unitPartName } from '~/words/jobs.ts'
-import { formatNumber } from '~/words/format.ts'
+import { formatMoney } from '~/words/format.ts'
 import type { Naming } from '~/words/names.ts'
 import { capitalize } from '~/words/names.ts'
 import { inWords } from '~/words/vocabulary.ts'
@@ -106,14 +106,14 @@ export function totalsOf(lines: readonly OrderLine[]): OrderTotals {
   return { soFar, toCome, labour, coresBack, withoutPrice, byState }
 }
 
-/** The totals in a sentence. */
-export function totalsWords(totals: OrderTotals): string {
-  const money = (amount: number): string => formatNumber(amount, 2)
+/** The totals in a sentence; without a currency in the shop's money. */
+export function totalsWords(totals: OrderTotals, currency: string): string {
+  const money = (amount: number): string => formatMoney(amount, currency)
   const rest = [
     ...(totals.labour > 0 ? [`${money(totals.labour)} of it labour`] : []),
     ...(totals.coresBack > 0 ? [`${money(totals.coresBack)} comes back for old parts`] : []),
     ...(totals.withoutPrice > 0 ? [`${totals.withoutPrice} without a price`] : []),
   ]
-  const cost = `Cost so far ${money(totals.soFar)}, to come ${money(totals.toCome)} in the shop’s money`
+  const cost = `Cost so far ${money(totals.soFar)}, to come ${money(totals.toCome)}${currency === '' ? ' in the shop’s money' : ''}`
   return `${[cost, ...rest].join('; ')}.`
 }
