@@ -2,7 +2,7 @@ import fs from 'node:fs'
 
 import type { Page } from '@playwright/test'
 
-import { doWith, openDemo, turnTo } from './pages.ts'
+import { FOUR_SPEED_COUNTS, doWith, openDemo, startFourSpeed, turnTo } from './pages.ts'
 import { expect, test } from './udrix.ts'
 
 async function download(page: Page, name: string | RegExp): Promise<string> {
@@ -26,7 +26,7 @@ test('counts go to a spreadsheet and come back, shown before they change', async
   await chooser.setInputFiles(csv(text.replace('1st gear,fixed,14,', '1st gear,fixed,3,')))
   await expect(page.getByRole('alert')).toContainText('“3” is no tooth count')
   await chooser.setInputFiles(csv(text))
-  await expect(page.getByText('The file holds the same counts')).toBeVisible()
+  await expect(page.getByText('These are the counts that the box has')).toBeVisible()
 
   await chooser.setInputFiles(csv(text.replace('1st gear,fixed,14,', '1st gear,fixed,15,')))
   const preview = page.getByRole('dialog')
@@ -39,6 +39,34 @@ test('counts go to a spreadsheet and come back, shown before they change', async
   await expect(page.getByRole('row', { name: /^1 (?!to)/ })).toContainText('2.133')
   await turnTo(page, 'Count')
   await page.keyboard.press('Control+z')
+})
+
+/** Pastes as a spreadsheet has it on the clipboard, into the field that has the focus. */
+async function paste(page: Page, text: string): Promise<void> {
+  await page.evaluate((pasted) => {
+    const clipboardData = new DataTransfer()
+    clipboardData.setData('text/plain', pasted)
+    const event = new ClipboardEvent('paste', { clipboardData, bubbles: true, cancelable: true })
+    document.activeElement?.dispatchEvent(event)
+  }, text)
+}
+
+test('a column of counts is pasted into Count, and into the table of parts', async ({ page }) => {
+  await startFourSpeed(page, 'pasted')
+  await paste(page, '20\nthirty\n')
+  await expect(page.getByRole('alert')).toContainText('“thirty” is no tooth count')
+  await paste(page, FOUR_SPEED_COUNTS.join('\r\n'))
+  const preview = page.getByRole('dialog')
+  await expect(preview).toContainText('Change 11 counts?')
+  await preview.getByRole('button', { name: 'Change them' }).click()
+  await expect(page.getByTestId('progress')).toHaveText('11 counted, 0 confirmed')
+  await page.goto(page.url().replace(/count.*/, 'layout?view=parts'))
+  await page.getByRole('textbox', { name: /^Teeth of 1st gear, main shaft/ }).focus()
+  await paste(page, '41\n')
+  await expect(page.getByRole('dialog')).toHaveCount(0)
+  await paste(page, '41\n42')
+  await expect(preview).toContainText('Change 2 counts?')
+  await preview.getByRole('button', { name: 'Cancel' }).click()
 })
 
 test('ratios go to a spreadsheet with their exact value', async ({ page }) => {

@@ -4,6 +4,7 @@ import fs from 'node:fs'
 import path from 'node:path'
 
 import { ROOT } from './paths.mjs'
+import { phase } from './phase.mjs'
 import { postgresPrograms } from './postgres.mjs'
 import { SetupError, isRoot, run, runQuietly, succeeds } from './run.mjs'
 
@@ -33,16 +34,17 @@ async function installDebianPackage(name, what) {
     throw new SetupError(
       `${what} is missing, and this user may not install it. Install the Debian package ${name}, then start again.`,
     )
-  console.log(`Installing ${what} (Debian package ${name})…`)
   const env = { ...process.env, DEBIAN_FRONTEND: 'noninteractive' }
   /** @param {readonly string[]} step */
   const apt = async (step) => {
     const [command = '', ...args] = [...prefix, 'apt-get', '-qq', ...step]
     await run(command, args, env)
   }
-  if (!areListsFresh) await apt(['update'])
-  areListsFresh = true
-  await apt(['install', '-y', '--no-install-recommends', name])
+  await phase(`Installing ${what} (Debian package ${name})`, async () => {
+    if (!areListsFresh) await apt(['update'])
+    areListsFresh = true
+    await apt(['install', '-y', '--no-install-recommends', name])
+  })
 }
 
 export async function ensurePostgres() {
@@ -106,10 +108,22 @@ function areInstalled() {
   })
 }
 
+/** How many of the packages asked for have their folder: "40 %". */
+function shareInstalled() {
+  const asked = Object.entries(packagesIn('package-lock.json') ?? {}).filter(
+    ([where, { optional }]) => where !== '' && optional !== true,
+  )
+  const there = asked.filter(([where]) => fs.existsSync(path.join(ROOT, where)))
+  return asked.length === 0 ? '' : `${((100 * there.length) / asked.length).toFixed(0)} %`
+}
+
 export async function ensurePackages() {
   if (areInstalled()) return
-  console.log('Installing npm packages…')
-  await run('npm', ['ci', '--no-audit', '--no-fund', '--loglevel=error'])
+  await phase(
+    'Installing npm packages',
+    () => run('npm', ['ci', '--no-audit', '--no-fund', '--loglevel=error']),
+    shareInstalled,
+  )
 }
 
 const ROUTER_PROGRAM = 'node_modules/@react-router/dev/bin.js'
@@ -136,12 +150,10 @@ export async function ensureBuild(folder) {
   const stampFile = path.join(ROOT, folder, '.udrix-built')
   const stamp = digest([...sources.sort(), ...BUILT_WITH])
   if (isStamped(stampFile, stamp)) return
-  console.log('Building…')
+  const env = { ...process.env, NODE_ENV: 'production', UDRIX_BUILD: folder }
   // Its tools warn of one another; who starts Udrix hears of a build only when it fails.
-  await runQuietly(process.execPath, [ROUTER_PROGRAM, 'build', '--logLevel', 'error'], {
-    ...process.env,
-    NODE_ENV: 'production',
-    UDRIX_BUILD: folder,
-  })
+  await phase('Building', () =>
+    runQuietly(process.execPath, [ROUTER_PROGRAM, 'build', '--logLevel', 'error'], env),
+  )
   fs.writeFileSync(stampFile, stamp)
 }

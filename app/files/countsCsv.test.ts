@@ -1,9 +1,11 @@
 import fc from 'fast-check'
 
+import { countingOrder } from 'core'
+
 import { fourSpeed, withCounts } from '../../core/testing/boxes.ts'
 import { PLAIN_WORDS } from '../words/vocabulary.ts'
 
-import { formatCountsCsv, parseCountsCsv } from './countsCsv.ts'
+import { formatCountsCsv, parseCountsCsv, parsePastedCounts } from './countsCsv.ts'
 
 const draft = fourSpeed('constant-mesh')
 const parse = (text: string) => parseCountsCsv(draft, text, PLAIN_WORDS)
@@ -50,6 +52,36 @@ test.each([
 ])('%j is refused whole', (text, sentence) => {
   const back = parse(text)
   expect(back.ok ? '' : back.problems.join(' ')).toContain(sentence)
+})
+
+describe('a column that is pasted', () => {
+  const gears = countingOrder(draft)
+  const paste = (text: string, into: 'toothCount' | 'recount' = 'toothCount', from = 0) =>
+    parsePastedCounts(draft, text, PLAIN_WORDS, { gears: gears.slice(from), into })
+
+  test('goes to one gear after another from the one in hand on, past what is empty', () => {
+    const read = paste('41\r\n\r\n43\r\n', 'toothCount', 1)
+    expect(read.ok && read.changed.map(({ gear, toothCount }) => [gear.id, toothCount])).toEqual([
+      [gears[1]?.id, 41],
+      [gears[3]?.id, 43],
+    ])
+    const second = paste('20\n30', 'recount')
+    expect(second.ok && second.changed.map(({ recount }) => recount)).toEqual([20, 30])
+  })
+
+  test.each([
+    ['what is no count', '41\nforty', 'Line 2, '],
+    ['several columns', '41\tmain\n43', 'Line 1 has several cells.'],
+    [
+      'more lines than gears',
+      Array.from({ length: 400 }, () => '41').join('\n'),
+      '400 lines were copied',
+    ],
+    ['more than any column', '4'.repeat(20_001), 'more than a column of counts'],
+  ])('%s is refused whole', (_what, text, sentence) => {
+    const read = paste(text)
+    expect(read.ok ? '' : read.problems.join(' ')).toContain(sentence)
+  })
 })
 
 test('no text whatever brings a crash or a count that is none', () => {

@@ -51,6 +51,16 @@ interface EnteredCounts {
   readonly recount: number | null
 }
 
+/** A count as somebody wrote it, null where nothing is; what is no count is told of that place. */
+function countIn(cell: string | undefined, place: string, problems: string[]): number | null {
+  const trimmed = cell?.trim() ?? ''
+  if (trimmed === '') return null
+  const value = Number(trimmed)
+  if (!isToothCount(value))
+    problems.push(`${place}: “${trimmed}” is no tooth count. ${TOOTH_COUNT_ADVICE}`)
+  return value
+}
+
 /** The counts that the rows tell for each gear, and what is wrong with them. */
 function readRows(
   naming: Naming,
@@ -59,16 +69,8 @@ function readRows(
 ): { readonly entered: ReadonlyMap<string, EnteredCounts>; readonly problems: readonly string[] } {
   const problems: string[] = []
   const entered = new Map<string, EnteredCounts>()
-  const count = (cell: string | undefined, line: number, gear: Gear): number | null => {
-    const trimmed = cell?.trim() ?? ''
-    if (trimmed === '') return null
-    const value = Number(trimmed)
-    if (!isToothCount(value))
-      problems.push(
-        `Line ${line}, ${gearName(naming, gear)}: “${trimmed}” is no tooth count. ${TOOTH_COUNT_ADVICE}`,
-      )
-    return value
-  }
+  const count = (cell: string | undefined, line: number, gear: Gear): number | null =>
+    countIn(cell, `Line ${line}, ${gearName(naming, gear)}`, problems)
   rows.forEach((row, at) => {
     const line = at + 2
     const id = row.id?.trim().replace(/^'/, '') ?? ''
@@ -100,6 +102,15 @@ export function parseCountsCsv(draft: BoxDraft, text: string, words: Vocabulary)
       ],
     }
   const { entered, problems } = readRows({ box: indexBox(draft), words }, parsed.rows, fields)
+  return withEntered(draft, entered, problems)
+}
+
+/** The box with what was entered, where nothing is wrong with any of it. */
+function withEntered(
+  draft: BoxDraft,
+  entered: ReadonlyMap<string, EnteredCounts>,
+  problems: readonly string[],
+): ParsedCountsCsv {
   if (problems.length > 0) return { ok: false, problems: problems.slice(0, MOST_PROBLEMS) }
   const changed = draft.gears.flatMap((gear): ChangedCount[] => {
     const counts = entered.get(gear.id)
@@ -116,4 +127,44 @@ export function parseCountsCsv(draft: BoxDraft, text: string, words: Vocabulary)
       : gear
   })
   return { ok: true, draft: { ...draft, gears }, changed }
+}
+
+/** More lines than any box has gears are no column of counts. */
+const MOST_PASTED_CHARACTERS = 20_000
+
+interface PastePlace {
+  /** The gears that a column goes to, one after another: from the one in hand on. */
+  readonly gears: readonly Gear[]
+  readonly into: 'toothCount' | 'recount'
+}
+
+/** Reads a column of counts as a spreadsheet copies it; an empty cell leaves its gear as it is. */
+export function parsePastedCounts(
+  draft: BoxDraft,
+  text: string,
+  words: Vocabulary,
+  { gears, into }: PastePlace,
+): ParsedCountsCsv {
+  const refuse = (problem: string): ParsedCountsCsv => ({ ok: false, problems: [problem] })
+  if (text.length > MOST_PASTED_CHARACTERS) return refuse('That is more than a column of counts.')
+  const lines = text.trimEnd().split(/\r\n|\r|\n/)
+  const wide = lines.findIndex((line) => line.trim().includes('\t'))
+  if (wide >= 0)
+    return refuse(`Line ${wide + 1} has several cells. Copy the column of counts alone.`)
+  if (lines.length > gears.length)
+    return refuse(
+      `${lines.length} lines were copied, and from here on there are ${gears.length} gears.`,
+    )
+  const naming = { box: indexBox(draft), words }
+  const problems: string[] = []
+  const entered = new Map<string, EnteredCounts>()
+  for (const [at, line] of lines.entries()) {
+    const gear = gears[at]
+    const count = gear && countIn(line, `Line ${at + 1}, ${gearName(naming, gear)}`, problems)
+    if (gear && typeof count === 'number') {
+      const { toothCount, recount = null } = gear
+      entered.set(gear.id, { toothCount, recount, [into]: count })
+    }
+  }
+  return withEntered(draft, entered, problems)
 }

@@ -8,6 +8,7 @@ import { CountPanel } from '~/components/count/CountPanel.tsx'
 import { CountsFile } from '~/components/count/CountsFile.tsx'
 import { FirstChoice } from '~/components/count/FirstChoice.tsx'
 import { GearList } from '~/components/count/GearList.tsx'
+import { PastedCounts } from '~/components/count/PastedCounts.tsx'
 import { RatioStrip } from '~/components/count/RatioStrip.tsx'
 import type { Counting } from '~/components/count/useCounting.ts'
 import { useCounting } from '~/components/count/useCounting.ts'
@@ -88,7 +89,13 @@ export default function Count() {
         />
       </WorkMain>
       <WorkPanel>
-        <GearInHand gear={gear} counting={counting} />
+        <PastedCounts
+          gearsFrom={() => order.slice(order.indexOf(gear))}
+          into={reading === 'second' ? 'recount' : 'toothCount'}
+          className="flex flex-col gap-3"
+        >
+          <GearInHand gear={gear} counting={counting} />
+        </PastedCounts>
         <IssueList draft={preview} issues={issues} words={words} />
         {reading === 'first' && positions.some((each) => countsFor(draft, each).length > 0) && (
           <FirstChoice first={first} positions={positions} onFirst={counting.putFirst} />

@@ -10,7 +10,7 @@ import clsx from 'clsx'
 import { ArrowDown, ArrowUp } from 'lucide-react'
 import { useMemo, useState } from 'react'
 
-import type { BoxDraft, PartRef } from 'core'
+import type { BoxDraft, Gear, PartRef } from 'core'
 import { indexBox, memberOfPiece } from 'core'
 
 import type { LengthUnit } from '~/words/format.ts'
@@ -21,6 +21,7 @@ import type { Vocabulary } from '~/words/vocabulary.ts'
 import { LINK_WORDS, WORDS } from '~/words/vocabulary.ts'
 import { partTitle } from '~/views/layout/partTitle.ts'
 
+import { PastedCounts } from '~/components/count/PastedCounts.tsx'
 import { CountField } from '~/components/Fields.tsx'
 import { SearchField } from '~/components/SearchField.tsx'
 import type { Drafting } from './useDrafting.ts'
@@ -132,16 +133,19 @@ interface PartsTableProps {
   readonly onCount: (gearId: string, toothCount: number | null) => void
 }
 
-interface PartCellsProps extends Pick<PartsTableProps, 'onCount'> {
+interface PartLineProps extends Pick<PartsTableProps, 'onCount'> {
   readonly row: PartRow
   readonly lengthUnit: LengthUnit
   readonly isSelected: boolean
   readonly onSelect: (part: PartRef) => void
 }
 
-function PartCells({ row, lengthUnit, isSelected, onSelect, onCount }: PartCellsProps) {
+function PartLine({ row, lengthUnit, isSelected, onSelect, onCount }: PartLineProps) {
   return (
-    <>
+    <tr
+      data-gear={row.part.list === 'gears' ? row.part.id : undefined}
+      className={clsx('border-rule border-b', isSelected && 'bg-accent-wash')}
+    >
       <th scope="row">
         <button
           type="button"
@@ -174,8 +178,16 @@ function PartCells({ row, lengthUnit, isSelected, onSelect, onCount }: PartCells
       <td className="pr-3" data-label="Station">
         {row.stationMm === null ? '' : formatLength(row.stationMm, lengthUnit)}
       </td>
-    </>
+    </tr>
   )
+}
+
+/** The gears of these rows, in their order. */
+function gearsOf(draft: BoxDraft, rows: readonly PartRow[]): readonly Gear[] {
+  return rows.flatMap(({ part }) => {
+    const gear = part.list === 'gears' && draft.gears.find(({ id }) => id === part.id)
+    return gear ? [gear] : []
+  })
 }
 
 /** Every part of the box, to sort, to search in any of the vocabularies, and to choose. */
@@ -196,6 +208,10 @@ export function PartsTable({
     columns: COLUMNS,
     getRowId: ({ part }) => `${part.list}:${part.id}`,
   })
+  const gears = gearsOf(
+    draft,
+    table.getRowModel().rows.map(({ original }) => original),
+  )
   return (
     <div className="flex min-h-0 flex-1 flex-col">
       <div className="mb-2">
@@ -207,48 +223,53 @@ export function PartsTable({
         />
       </div>
       <div className="min-h-0 flex-1 overflow-auto" tabIndex={0} role="region" aria-label="Parts">
-        <table className="cards w-full border-collapse text-left">
-          <caption className="sr-only">Parts of the box</caption>
-          <thead className="bg-paper sticky top-0">
-            {table.getHeaderGroups().map((group) => (
-              <tr key={group.id} className="border-ink border-b-2">
-                {group.headers.map((header) => (
-                  <th key={header.id} scope="col" aria-sort={ariaSort(header.column.getIsSorted())}>
-                    <button
-                      type="button"
-                      className="button-quiet -ml-2 font-semibold"
-                      onClick={header.column.getToggleSortingHandler()}
+        <PastedCounts
+          gearsFrom={(field) => {
+            const from = gears.findIndex(({ id }) => id === field.closest('tr')?.dataset.gear)
+            return from < 0 ? [] : gears.slice(from)
+          }}
+          into="toothCount"
+        >
+          <table className="cards w-full border-collapse text-left">
+            <caption className="sr-only">Parts of the box</caption>
+            <thead className="bg-paper sticky top-0">
+              {table.getHeaderGroups().map((group) => (
+                <tr key={group.id} className="border-ink border-b-2">
+                  {group.headers.map((header) => (
+                    <th
+                      key={header.id}
+                      scope="col"
+                      aria-sort={ariaSort(header.column.getIsSorted())}
                     >
-                      <table.FlexRender header={header} />
-                      {header.column.getIsSorted() === 'asc' && <ArrowUp aria-hidden />}
-                      {header.column.getIsSorted() === 'desc' && <ArrowDown aria-hidden />}
-                    </button>
-                  </th>
-                ))}
-              </tr>
-            ))}
-          </thead>
-          <tbody>
-            {table.getRowModel().rows.map(({ id, original: row }) => {
-              const isSelected = selected?.list === row.part.list && selected.id === row.part.id
-              return (
-                <tr
-                  key={id}
-                  className={clsx('border-rule border-b', isSelected && 'bg-accent-wash')}
-                >
-                  <PartCells
-                    row={row}
-                    lengthUnit={words.lengthUnit}
-                    isSelected={isSelected}
-                    onSelect={select}
-                    onCount={onCount}
-                  />
+                      <button
+                        type="button"
+                        className="button-quiet -ml-2 font-semibold"
+                        onClick={header.column.getToggleSortingHandler()}
+                      >
+                        <table.FlexRender header={header} />
+                        {header.column.getIsSorted() === 'asc' && <ArrowUp aria-hidden />}
+                        {header.column.getIsSorted() === 'desc' && <ArrowDown aria-hidden />}
+                      </button>
+                    </th>
+                  ))}
                 </tr>
-              )
-            })}
-          </tbody>
-        </table>
-        {shown.length === 0 && <p className="text-graphite py-3">No part is called that.</p>}
+              ))}
+            </thead>
+            <tbody>
+              {table.getRowModel().rows.map(({ id, original: row }) => (
+                <PartLine
+                  key={id}
+                  row={row}
+                  lengthUnit={words.lengthUnit}
+                  isSelected={selected?.list === row.part.list && selected.id === row.part.id}
+                  onSelect={select}
+                  onCount={onCount}
+                />
+              ))}
+            </tbody>
+          </table>
+          {shown.length === 0 && <p className="text-graphite py-3">No part is called that.</p>}
+        </PastedCounts>
       </div>
     </div>
   )
