@@ -1,7 +1,7 @@
 /** What is said of a ring, with units. */
 import { ringWork } from 'core'
 
-import { neededWords, ringSentences } from './ring.ts'
+import { ringSentences, takenWords } from './ring.ts'
 
 const FIGURES = {
   meanDiameterMm: 60,
@@ -38,8 +38,8 @@ test('pointed teeth that do not wait crunch', () => {
   )
 })
 
-test('what has to be measured is named', () => {
-  expect(neededWords(['halfAngleDeg', 'leverRatio'])).toBe(
-    'To say whether the ring can do it, enter its half angle and the fork force for one at the knob.',
+test('what is taken for figures that nobody entered is named', () => {
+  expect(takenWords(['halfAngleDeg', 'leverForceN'])).toMatch(
+    /: a half angle of 6\.5° and a force at the knob of 120\sN\. Enter/,
   )
 })

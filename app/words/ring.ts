@@ -1,5 +1,6 @@
 /** What a ring can do, in sentences. */
 import type { Gear, NeededFigure, RingWork } from 'core'
+import { USUAL_RING } from 'core'
 
 import { formatNumber, formatSpeed, formatTorque, NBSP } from './format.ts'
 import type { TorqueUnit } from './format.ts'
@@ -7,16 +8,20 @@ import type { Naming } from './names.ts'
 import { gearName } from './names.ts'
 import { listed } from './sentences.ts'
 
-const NEEDED_NAMES: Readonly<Record<NeededFigure, string>> = {
-  meanDiameterMm: 'the mean diameter of the cone',
-  halfAngleDeg: 'its half angle',
-  leverForceN: 'the force at the knob',
-  leverRatio: 'the fork force for one at the knob',
+const NEEDED_NAMES: Readonly<Record<NeededFigure, readonly [name: string, unit: string]>> = {
+  meanDiameterMm: ['a mean diameter of the cone of', `${NBSP}mm`],
+  halfAngleDeg: ['a half angle of', '°'],
+  leverForceN: ['a force at the knob of', `${NBSP}N`],
+  leverRatio: ['a fork force for one at the knob of', ''],
 }
 
-/** What has to be measured before anything can be said. */
-export function neededWords(missing: readonly NeededFigure[]): string {
-  return `To say whether the ring can do it, enter ${listed(missing.map((key) => NEEDED_NAMES[key]))}.`
+/** Which figures nobody entered, and what is taken for them. */
+export function takenWords(taken: readonly NeededFigure[]): string {
+  const figures = taken.map((key) => {
+    const [name, unit] = NEEDED_NAMES[key]
+    return `${name} ${USUAL_RING[key]}${unit}`
+  })
+  return `With usual figures of a car’s gearbox for what is not entered: ${listed(figures)}. Enter this ring’s own to be sure.`
 }
 
 /** What the ring does with its task, or why it cannot. */

@@ -8,7 +8,8 @@ import { boxOf, draftOf, fourSpeed, gear, shaft } from '../testing/boxes.ts'
 import { prepareSolver } from '../train/analysis.ts'
 import { gearChange } from './change.ts'
 import { discInertiaKgM2, inertiaOf, reducedInertia } from './inertia.ts'
-import { ringWork } from './ring.ts'
+import { USUAL_CAR } from '../drive/car.ts'
+import { ringWork, withUsualFigures } from './ring.ts'
 
 const FIGURES: RingFigures = {
   meanDiameterMm: 60,
@@ -64,6 +65,16 @@ test('what is missing is named', () => {
     ok: false,
     missing: ['meanDiameterMm', 'leverForceN', 'leverRatio'],
   })
+})
+
+// 120 N × 12 × 0.1 × 0.035 m / sin 6.5° = 44.5 N·m.
+test('usual figures stand in the place of those that are missing, and come to what a drive takes', () => {
+  const { figures, taken } = withUsualFigures({ halfAngleDeg: 7 })
+  expect(figures.halfAngleDeg).toBe(7)
+  expect(taken).toEqual(['meanDiameterMm', 'leverForceN', 'leverRatio'])
+  const usual = work(withUsualFigures({}).figures).coneTorqueNm
+  expect(usual).toBeCloseTo(44.5, 1)
+  expect(Math.abs(usual - USUAL_CAR.ringNm)).toBeLessThan(1)
 })
 
 test('the heat is the energy that goes, and what the drag puts in meanwhile', () => {

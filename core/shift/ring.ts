@@ -20,6 +20,24 @@ const NEEDED_FIGURES = [
 /** See `NEEDED_FIGURES`. */
 export type NeededFigure = (typeof NEEDED_FIGURES)[number]
 
+/** Of a car's gearbox, pushed firmly (common practice, from memory). */
+export const USUAL_RING: Readonly<Record<NeededFigure, number>> = {
+  meanDiameterMm: 70,
+  halfAngleDeg: 6.5,
+  leverForceN: 120,
+  leverRatio: 12,
+}
+
+/** The figures with usual ones in the place of those that the torque needs and nobody entered, and which these are. */
+export function withUsualFigures(figures: RingFigures): {
+  readonly figures: RingFigures
+  readonly taken: readonly NeededFigure[]
+} {
+  const taken = NEEDED_FIGURES.filter((key) => figures[key] === undefined)
+  const usual = Object.fromEntries(taken.map((key) => [key, USUAL_RING[key]]))
+  return { figures: { ...figures, ...usual }, taken }
+}
+
 /** What a ring has to do. */
 interface RingTask {
   /** Between its two sides, in radians a second. */

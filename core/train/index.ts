@@ -40,7 +40,13 @@ export type { Efficiencies, LossResult } from './losses.ts'
 export { USUAL_EFFICIENCIES, solveLosses } from './losses.ts'
 export type { Circulation, PathEnd, PathStep, RatioFactor } from './path.ts'
 export type { RatioRow } from './ratios.ts'
-export { compareRatios, finalDriveRatio, holdsFinalDrive, ratioPlaces } from './ratios.ts'
+export {
+  compareRatios,
+  finalDriveRatio,
+  finalPinionShaft,
+  holdsFinalDrive,
+  ratioPlaces,
+} from './ratios.ts'
 export type { Preselection } from './preselection.ts'
 export { clutchSlip, findPreselections } from './preselection.ts'
 export { roadSpeedKmh } from './road.ts'

@@ -1,7 +1,13 @@
 import { analyseBox } from './analysis.ts'
 import { formatFraction } from '../number/rational.ts'
 import { buildPattern } from '../box/patterns/index.ts'
-import { compareRatios, finalDriveRatio, holdsFinalDrive, ratioPlaces } from './ratios.ts'
+import {
+  compareRatios,
+  finalDriveRatio,
+  finalPinionShaft,
+  holdsFinalDrive,
+  ratioPlaces,
+} from './ratios.ts'
 import { boxOf, fourSpeed } from '../testing/boxes.ts'
 
 const draft = fourSpeed('constant-mesh')
@@ -78,4 +84,21 @@ describe('a transaxle', () => {
       expect(alone.map((row) => text(row.overall))).toEqual(overall.map((row) => text(row.ratio)))
     }
   })
+})
+
+// Of a two-shaft transaxle the output shaft carries the pinion (common practice).
+test('the shaft that drives the final drive within a box is named, where there is one', () => {
+  const transaxle = buildPattern('transverse-transaxle', 'unit', {})
+  const gears = transaxle.gears.map((gear, at) => ({ ...gear, toothCount: 20 + at }))
+  const counted = { ...transaxle, gears }
+  const drives = analyseBox(boxOf(counted)).flatMap(({ analysis }) =>
+    analysis.state === 'drive' ? [analysis] : [],
+  )
+  expect(drives.length).toBeGreaterThan(4)
+  for (const drive of drives)
+    expect(counted.members.find(({ id }) => id === finalPinionShaft(counted, drive))?.kind).toBe(
+      'output-shaft',
+    )
+  for (const { analysis } of analyseBox(boxOf(draft)))
+    if (analysis.state === 'drive') expect(finalPinionShaft(draft, analysis)).toBeUndefined()
 })

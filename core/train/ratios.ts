@@ -1,5 +1,5 @@
 /** The ratios of a box side by side. */
-import type { Analysis, PositionAnalysis } from './analysis.ts'
+import type { Analysis, Drive, PositionAnalysis } from './analysis.ts'
 import type { Box } from '../box/box.ts'
 import { balancedBy } from '../box/links/index.ts'
 import type { RatioFactor } from './path.ts'
@@ -92,4 +92,20 @@ export function ratioPlaces(box: Box, positions: readonly PositionAnalysis[]): r
       (id) =>
         draft.outputs.includes(id) || (onWays.length > 0 && onWays.every((way) => way.has(id))),
     )
+}
+
+/**
+ * The member whose gear drives the final drive that a box holds, in a position that drives;
+ * undefined where it holds none, or where that member is the input.
+ */
+export function finalPinionShaft(
+  draft: BoxDraft,
+  { path }: Pick<Drive, 'path'>,
+): string | undefined {
+  if (!holdsFinalDrive(draft)) return undefined
+  const lastMesh = path.findLast((step) =>
+    [...step.from, ...step.to].every(({ gear }) => gear !== undefined),
+  )
+  const body = lastMesh?.from[0]?.body
+  return body === draft.input ? undefined : body
 }

@@ -16,11 +16,13 @@ import { benchFlood } from './flood.ts'
 import { benchMotion } from './motion.ts'
 import { benchOrderLines, benchPartsPages } from './parts.ts'
 import { benchChanges, benchDrive, benchDrum, benchInterlock } from './shift.ts'
+import { benchTablet } from './tablet.ts'
 import { benchTimeLine } from './shiftPage.ts'
 import { benchBench, benchMany, benchServer, benchTraceAfresh, fillJobs } from './server.ts'
 
-/** `npm run bench -- quick`: what takes under two minutes. */
+/** `npm run bench -- quick`: what takes under two minutes; `-- tablet`: the slowed tablet alone. */
 const isQuick = process.argv[2] === 'quick'
+const isTabletOnly = process.argv[2] === 'tablet'
 
 const FIVE_SPEED = threeShaftBox({
   name: 'bench',
@@ -38,20 +40,22 @@ await ensureChromium()
 await ensureBuild(TEST_BUILD)
 const [cpu] = os.cpus()
 console.log(`${os.cpus().length} × ${cpu?.model ?? 'unknown'}, Node ${process.version}\n`)
-benchCore(draft)
-benchPositions()
-benchCombinations()
-benchTurnChecks()
-benchOrderLines()
-benchBuild()
-benchChanges()
-if (!isQuick) {
-  benchClosedBox()
-  benchAssemblies()
-  benchDrive()
+if (!isTabletOnly) {
+  benchCore(draft)
+  benchPositions()
+  benchCombinations()
+  benchTurnChecks()
+  benchOrderLines()
+  benchBuild()
+  benchChanges()
+  if (!isQuick) {
+    benchClosedBox()
+    benchAssemblies()
+    benchDrive()
+  }
+  benchDrum()
+  benchInterlock()
 }
-benchDrum()
-benchInterlock()
 /** Measures on a Udrix of its own, with the demo and nothing else on the bench. */
 async function withUdrix(name: string, measure: (udrix: Udrix) => Promise<void>): Promise<void> {
   const udrix = await startUdrix(name)
@@ -66,12 +70,17 @@ await withUdrix('bench', async (udrix) => {
   const bench = await (await fetch(udrix.url)).text()
   const [box] = /\/boxes\/[0-9a-f-]{36}/.exec(bench) ?? []
   if (!box) throw new Error('the demo is not on the bench')
+  if (isTabletOnly) {
+    await benchTablet(udrix.url, box)
+    return
+  }
   await benchServer(udrix.url, `${box}/trace?position=2`)
   await benchFlood(udrix.url, box)
   if (isQuick) return
   await benchTraceAfresh(udrix.url, `${box}/trace?position=2`)
   await benchMany(udrix.url, box, 'the demo')
   await benchBrowser(udrix.url, box)
+  await benchTablet(udrix.url, box)
   await benchTimeLine(udrix.url, box)
   await benchMotion(udrix.url, udrix.databaseUrl)
   await benchPartsPages(udrix.url, udrix.databaseUrl)
@@ -81,4 +90,4 @@ await withUdrix('bench', async (udrix) => {
   await fillJobs(udrix.databaseUrl)
   await benchMany(udrix.url, box, '5,000 boxes and 2,000 jobs')
 })
-if (!isQuick) await withUdrix('bench-archive', benchArchive)
+if (!isQuick && !isTabletOnly) await withUdrix('bench-archive', benchArchive)

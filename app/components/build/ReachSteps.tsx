@@ -6,6 +6,7 @@ import { isJudged } from 'core'
 import { useOpenBox } from '~/components/box/boxContext.ts'
 import { useOpenJob } from '~/components/job/jobContext.ts'
 import type { Reach } from '~/views/build/reach.ts'
+import { openingOf } from '~/views/build/reach.ts'
 import { measureAddress } from '~/views/measure/measureAddress.ts'
 import { stepWords } from '~/words/build.ts'
 
@@ -21,8 +22,10 @@ interface ReachStepsProps {
 
 /** What comes off to get at some parts, what that costs, and what to look at meanwhile. */
 export function ReachSteps({ build, reach, targets }: ReachStepsProps) {
-  const { naming, section, nameOf } = build
+  const { nameOf } = build
   const { steps, pressed, once, isLeast } = reach
+  const opening = openingOf(steps, targets)
+  const listed = { build, targets }
   return (
     <>
       <h2 className="text-[1.35rem] leading-tight">
@@ -39,27 +42,47 @@ export function ReachSteps({ build, reach, targets }: ReachStepsProps) {
           ? 'All of them go in again.'
           : `New each time: ${once.map(nameOf).join(', ')}.`}
       </p>
-      <ol className="flex flex-col">
-        {steps.map((step, at) => (
-          <li key={step.part.id} className="border-rule flex items-center gap-2 border-t py-1">
-            <span className="text-graphite w-7 flex-none text-right tabular-nums">{at + 1}</span>
-            <span className="h-9 w-12 flex-none">
-              <PartPicture
-                index={naming.box}
-                section={section}
-                part={step.part}
-                width={48}
-                height={36}
-              />
-            </span>
-            <span className={targets.includes(step.part) ? 'font-bold' : undefined}>
-              {stepWords(naming, step, 'down')}
-            </span>
-          </li>
-        ))}
-      </ol>
+      {opening.length > 0 && (
+        <details>
+          <summary className="border-rule border-t font-semibold">
+            Open the case: {opening.length} parts come off first
+          </summary>
+          <StepList {...listed} steps={opening} start={1} />
+        </details>
+      )}
+      <StepList {...listed} steps={steps.slice(opening.length)} start={opening.length + 1} />
       <WhileOpen steps={steps} nameOf={nameOf} />
     </>
+  )
+}
+
+interface StepListProps extends Pick<ReachStepsProps, 'build' | 'targets'>, Pick<Reach, 'steps'> {
+  /** The number of its first step. */
+  readonly start: number
+}
+
+/** What comes off one after another, each with its picture. */
+function StepList({ build: { naming, section }, targets, steps, start }: StepListProps) {
+  return (
+    <ol className="flex flex-col" start={start}>
+      {steps.map((step, at) => (
+        <li key={step.part.id} className="border-rule flex items-center gap-2 border-t py-1">
+          <span className="text-graphite w-7 flex-none text-right tabular-nums">{start + at}</span>
+          <span className="h-9 w-12 flex-none">
+            <PartPicture
+              index={naming.box}
+              section={section}
+              part={step.part}
+              width={48}
+              height={36}
+            />
+          </span>
+          <span className={targets.includes(step.part) ? 'font-bold' : undefined}>
+            {stepWords(naming, step, 'down')}
+          </span>
+        </li>
+      ))}
+    </ol>
   )
 }
 

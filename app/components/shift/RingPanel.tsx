@@ -7,6 +7,7 @@ import {
   namesOf,
   reducedInertia,
   ringWork,
+  withUsualFigures,
   toNumber,
 } from 'core'
 
@@ -19,7 +20,7 @@ import { wearLeftWords } from '~/words/contact.ts'
 import type { LengthUnit, TorqueUnit } from '~/words/format.ts'
 import type { Naming } from '~/words/names.ts'
 import { bodyName, placeName } from '~/words/names.ts'
-import { leftOutWords, neededWords, ringSentences } from '~/words/ring.ts'
+import { leftOutWords, ringSentences, takenWords } from '~/words/ring.ts'
 
 interface RingPanelProps {
   readonly naming: Naming
@@ -96,7 +97,8 @@ export function RingPanel(props: RingPanelProps) {
   const slip = greatestSlip(match)
   const slipRpm = slip === null ? 0 : Math.abs(toNumber(slip)) * inputRpm
   const { kgM2, missing } = reducedInertia(naming.box, match.brought)
-  const result = ringWork(ring, {
+  const { figures, taken } = withUsualFigures(ring)
+  const result = ringWork(figures, {
     slipRadPerS: slipRpm * RAD_PER_S,
     inertiaKgM2: kgM2,
     dragNm,
@@ -114,7 +116,8 @@ export function RingPanel(props: RingPanelProps) {
       {gapMm !== null && gapMm > 0 && (
         <p>{wearLeftWords(gapMm, wearLeftMm(ring, gapMm), true, lengthUnit, isCondemned)}</p>
       )}
-      {result.ok ? (
+      {taken.length > 0 && <p className="font-semibold">{takenWords(taken)}</p>}
+      {result.ok && (
         <>
           {ringSentences(result.work, { slipRpm, inertiaKgM2: kgM2, dragNm }, torqueUnit).map(
             (sentence) => (
@@ -128,8 +131,6 @@ export function RingPanel(props: RingPanelProps) {
             </p>
           )}
         </>
-      ) : (
-        <p>{neededWords(result.missing)}</p>
       )}
       <RingFigures {...props} />
     </section>

@@ -2,7 +2,7 @@ import { Suspense, lazy } from 'react'
 import { Link } from 'react-router'
 
 import type { Analysis, BoxPosition, Drive, Gear, RatioFactor } from 'core'
-import { isDisputed, roadSpeedKmh, toNumber } from 'core'
+import { compareRatios, finalPinionShaft, isDisputed, roadSpeedKmh, toNumber } from 'core'
 
 import {
   formatExact,
@@ -66,7 +66,13 @@ export function TraceResult(props: TraceResultProps) {
         )}
       </h2>
       {analysis.state === 'drive' ? (
-        <DriveFigures naming={naming} drive={analysis} input={input} ratiosHref={ratiosHref}>
+        <DriveFigures
+          naming={naming}
+          position={position}
+          drive={analysis}
+          input={input}
+          ratiosHref={ratiosHref}
+        >
           {inputFields}
         </DriveFigures>
       ) : analysis.state === 'uncounted' ? (
@@ -194,15 +200,38 @@ function AtOutputs({ naming, drive, input, isNamed }: AtOutputsProps) {
   )
 }
 
+interface OverallProps {
+  readonly naming: Naming
+  readonly position: BoxPosition
+  readonly drive: Drive
+}
+
+/** Down to the wheels, where a final drive is known; before one that the box holds, what its shaft turns. */
+function Overall({ naming, position, drive }: OverallProps) {
+  const { draft } = naming.box
+  const at = finalPinionShaft(draft, drive)
+  const [row] = compareRatios([{ position, analysis: drive }], draft, at)
+  if (!row?.ratio || !row.overall || (at === undefined && !draft.finalDrive)) return null
+  return (
+    <p data-testid="overall">
+      {at !== undefined && (
+        <>
+          <b>{formatRatio(row.ratio)}</b> at the {bodyName(naming, at)},{' '}
+        </>
+      )}
+      <b>{formatRatio(row.overall)}</b> overall, with the final drive
+    </p>
+  )
+}
+
 function DriveFigures({
   naming,
+  position,
   drive,
   input,
   ratiosHref,
   children,
-}: {
-  readonly naming: Naming
-  readonly drive: Drive
+}: OverallProps & {
   readonly input: TraceInput
   readonly ratiosHref: string
   readonly children: React.ReactNode
@@ -229,6 +258,7 @@ function DriveFigures({
           </b>
         </p>
         <p className="mt-1 font-semibold">{ratioSentence(naming.words, ratio, elsewhere)}</p>
+        <Overall naming={naming} position={position} drive={drive} />
       </div>
       {disputed && (
         <Warning>

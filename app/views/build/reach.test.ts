@@ -1,6 +1,6 @@
 import { assemblyOf, buildPattern, indexBox, orderOf, withBuild } from 'core'
 
-import { reachOf } from './reach.ts'
+import { openingOf, reachOf } from './reach.ts'
 
 const draft = withBuild(buildPattern('three-shaft', 'unit', { forward: '4', overdrives: 'none' }))
 const index = indexBox(draft)
@@ -44,4 +44,15 @@ test('what never comes off is told as that', () => {
   const bearing = held.byRef.get('piece:ball-bearing-2')
   if (!bearing) throw new Error('no bearing')
   expect(reachOf(indexBox(tight), held, orderOf(held), [bearing], new Set())).toBeUndefined()
+})
+
+test('what opens the case is told apart from what stands on the shafts, where it is much', () => {
+  const target = assembly.byRef.get('gear:main-2')
+  const steps = reached(['gear:main-2'])?.steps ?? []
+  const opening = openingOf(steps, target ? [target] : [])
+  expect(opening.length).toBeGreaterThan(2)
+  expect(opening.every(({ part }) => part.bench === null)).toBe(true)
+  expect(steps[opening.length]?.part.bench).not.toBeNull()
+  // The nut and its flange are read at a glance.
+  expect(openingOf(reached(['piece:flange-1'])?.steps ?? [], [])).toEqual([])
 })

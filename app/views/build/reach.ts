@@ -48,3 +48,19 @@ export function reachOf(
     isLeast,
   }
 }
+
+/** So few steps are read at a glance. */
+const FEWEST_FOLDED = 3
+
+/**
+ * The steps before the first that is wanted, or that stands on a shaft: what opens the case. None
+ * where they are too few to be worth folding.
+ */
+export function openingOf(
+  steps: readonly Step[],
+  targets: readonly AssemblyPart[],
+): readonly Step[] {
+  const end = steps.findIndex(({ part }) => part.bench !== null || targets.includes(part))
+  const opening = end < 0 ? steps : steps.slice(0, end)
+  return opening.length < FEWEST_FOLDED ? [] : opening
+}
