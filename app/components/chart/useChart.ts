@@ -50,7 +50,13 @@ class LazyChart {
     window
       .matchMedia('(prefers-color-scheme: dark)')
       .addEventListener('change', onTheme, { signal })
-    window.addEventListener('beforeprint', () => this.#draw(), { signal })
+    window.addEventListener(
+      'beforeprint',
+      () => {
+        this.#draw()
+      },
+      { signal },
+    )
   }
 
   show(optionOf: OptionOf): void {
