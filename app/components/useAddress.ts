@@ -1,5 +1,5 @@
 import { useQueryStates } from 'nuqs'
-import { useCallback, useRef } from 'react'
+import { startTransition, useCallback, useRef } from 'react'
 import { useNavigate } from 'react-router'
 
 import type { Address, AddressChanges, AddressPage, ChangeAddress } from '~/views/addresses.ts'
@@ -33,10 +33,14 @@ export function useAddress<P extends AddressPage>(
   const navigate = useNavigate()
   const following = useRef<Promise<unknown>>(undefined)
   const change: ChangeAddress<P> = useCallback(
-    (asked) => {
-      following.current = set((latest) =>
-        withoutEmpty(typeof asked === 'function' ? asked(latest) : asked),
-      )
+    (asked, when = 'at-once') => {
+      const put = (): void => {
+        following.current = set((latest) =>
+          withoutEmpty(typeof asked === 'function' ? asked(latest) : asked),
+        )
+      }
+      if (when === 'at-once') put()
+      else startTransition(put)
     },
     [set],
   )

@@ -114,7 +114,7 @@ export default function MeasurePage() {
     parts[0]
   const isDisabled = current === undefined || job.isClosed
   const choose = (ref: string): void => {
-    change({ part: ref, measure: '', kind: '' })
+    change({ part: ref, measure: '', kind: '' }, 'after-paint')
   }
   if (!part)
     return (

@@ -171,7 +171,7 @@ export default function Shift() {
               positions={positions}
               selected={shown[end].id}
               onSelect={(id) => {
-                change({ [end]: id, at: '' })
+                change({ [end]: id, at: '' }, 'after-paint')
               }}
             />
           ))}

@@ -114,7 +114,7 @@ export default function TraceDrawing() {
     drive && layers.has('forces') ? solveForces(solver.box, drive, input.torqueNm) : undefined
   return (
     <PositionFrame title="Trace" onSelect={select}>
-      <div className="min-h-0 flex-1">
+      <div className="min-h-0 flex-1 print:h-[9cm] print:flex-none">
         <SectionDrawing
           draft={draft}
           words={words}

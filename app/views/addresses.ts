@@ -83,9 +83,14 @@ export type Address<P extends AddressPage> = Readonly<inferParserType<(typeof AD
 export type AddressChanges<P extends AddressPage> = {
   readonly [K in keyof Address<P>]?: Address<P>[K] | '' | undefined
 }
-/** Changes an address; what is worked out from the latest of it is handed a function. */
+/**
+ * Changes an address; what is worked out from the latest of it is handed a function. A press that
+ * has much of a page drawn anew is answered after the page has shown that it was felt; what a field
+ * holds changes at once.
+ */
 export type ChangeAddress<P extends AddressPage> = (
   changes: AddressChanges<P> | ((latest: Address<P>) => AddressChanges<P>),
+  when?: 'at-once' | 'after-paint',
 ) => void
 
 /** What a request, an address or a search of it says, as that page has it. */

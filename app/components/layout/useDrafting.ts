@@ -24,7 +24,7 @@ export function useDrafting(): Drafting {
   const [search, change] = useAddress('layout')
   const select = useCallback(
     (part: PartRef | undefined) => {
-      change({ part: part ? formatPartRef(part) : '' })
+      change({ part: part ? formatPartRef(part) : '' }, 'after-paint')
     },
     [change],
   )

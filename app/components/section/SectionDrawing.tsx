@@ -3,6 +3,7 @@
  * free on it; a sleeve stands where the selected position puts it. Heights are to
  * scale, so gears in mesh touch at their pitch line.
  */
+import type { RefObject } from 'react'
 import { memo, useMemo, useRef } from 'react'
 
 import type {
@@ -88,13 +89,18 @@ function useLayout(
   hasPieces: boolean,
   places: Places,
   onTheWay: OnTheWay | undefined,
-  widestUnits: number,
+  drawing: RefObject<SVGSVGElement | null>,
 ): Layout {
+  const whole = useMemo(() => {
+    const laidOut = layOutSection(draft)
+    const section = hasPieces ? laidOut : { ...laidOut, pieces: [] }
+    return { section, usual: scaleOf(section), seats: gearSeats(section) }
+  }, [draft, hasPieces])
+  const room = useRoom(drawing, whole.usual)
   const still = useMemo(() => {
-    const whole = layOutSection(draft)
-    const section = hasPieces ? whole : { ...whole, pieces: [] }
-    return { section, scale: scaleOf(section, widestUnits), seats: gearSeats(section) }
-  }, [draft, hasPieces, widestUnits])
+    const { section, seats } = whole
+    return { section, scale: scaleOf(section, room), seats }
+  }, [whole, room])
   return useMemo(() => {
     const shifts = slidOnTheWay(still.section, places, onTheWay)
     return { ...still, shifts: shifts.size > 0 ? shifts : NO_SHIFTS }
@@ -117,8 +123,7 @@ export function SectionDrawing({ classOf, ...props }: SectionDrawingProps) {
     [state],
   )
   const drawing = useRef<SVGSVGElement>(null)
-  const widest = useRoom(drawing)
-  const layout = useLayout(draft, layers.has('parts'), places, onTheWay, widest)
+  const layout = useLayout(draft, layers.has('parts'), places, onTheWay, drawing)
   const presentLinks = useMemo(() => linksIn(places), [places])
   const motions = state?.motions
   const shownMotions = layers.has('rest') ? motions : undefined

@@ -1,36 +1,55 @@
 import type { RefObject } from 'react'
 import { useLayoutEffect, useState } from 'react'
 
-import { TYPE_SIZE, WIDEST } from '~/views/section/scale.ts'
+import type { Room, Scale } from '~/views/section/scale.ts'
+import { TYPE_SIZE, USUAL_ROOM } from '~/views/section/scale.ts'
 
 /** What is written on a drawing is no smaller on the screen, in CSS pixels. */
 const LEAST_TYPE_PX = 11
-/** Below this names find no room; and it is followed in steps, so that nothing flickers. */
-const NARROWEST = 320
+/** A drawing is followed in steps, so that nothing flickers; in fewer units names find no room. */
 const STEP = 20
+const LEAST = 160
+/** A box that takes its height from the drawing has it to within rounding. */
+const SLACK = 0.98
+
+/** The room in units of which one is as large as it has to be for type to be read. */
+function roomIn({ width, height }: DOMRect, usual: Pick<Scale, 'width' | 'height'>): Room {
+  const [across, down] = [width / usual.width, height / usual.height]
+  if (Math.min(across, down) * TYPE_SIZE >= LEAST_TYPE_PX) return USUAL_ROOM
+  const units = (px: number, most: number): number => {
+    const fitting = Math.floor((px * TYPE_SIZE) / LEAST_TYPE_PX / STEP) * STEP
+    return Math.min(most, Math.max(LEAST, fitting))
+  }
+  const isLow = down < across * SLACK
+  return {
+    widest: units(width, USUAL_ROOM.widest),
+    tallest: isLow ? units(height, USUAL_ROOM.tallest) : USUAL_ROOM.tallest,
+  }
+}
 
 /**
- * How many units a drawing may be wide: fewer on a small screen, so that what is written on it can
- * be read there. The usual width until the page has been laid out.
+ * The units that a drawing has room for: fewer on a small screen, so that what is written on it can
+ * be read there. The usual ones until the page has been laid out. `usual` is its size in those.
  */
-export function useRoom(drawing: RefObject<SVGSVGElement | null>): number {
-  const [widest, setWidest] = useState(WIDEST)
+export function useRoom(
+  drawing: RefObject<SVGSVGElement | null>,
+  { width, height }: Pick<Scale, 'width' | 'height'>,
+): Room {
+  const [room, setRoom] = useState(USUAL_ROOM)
   useLayoutEffect(() => {
     const svg = drawing.current
     if (!svg) return undefined
     const fit = (): void => {
-      const { width, height } = svg.getBoundingClientRect()
-      const box = svg.viewBox.baseVal
-      if (width === 0 || height === 0) return
-      const pxPerUnit = Math.min(width / box.width, height / box.height)
-      const fitting = Math.floor((widest * pxPerUnit * TYPE_SIZE) / LEAST_TYPE_PX / STEP) * STEP
-      setWidest(Math.min(WIDEST, Math.max(NARROWEST, fitting)))
+      const box = svg.getBoundingClientRect()
+      if (box.width === 0 || box.height === 0) return
+      const next = roomIn(box, { width, height })
+      setRoom((now) => (now.widest === next.widest && now.tallest === next.tallest ? now : next))
     }
     const size = new ResizeObserver(fit)
     size.observe(svg)
     return () => {
       size.disconnect()
     }
-  }, [drawing, widest])
-  return widest
+  }, [drawing, width, height])
+  return room
 }

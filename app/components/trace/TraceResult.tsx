@@ -53,7 +53,10 @@ export function TraceResult(props: TraceResultProps) {
   const { naming, input } = trace
   const { position, analysis } = trace.selected
   return (
-    <div aria-live="polite" className="flex flex-col gap-3">
+    <div
+      aria-live="polite"
+      className="flex flex-col gap-3 print:block print:columns-2 print:[&>*]:mb-2"
+    >
       <h2 className="text-graphite -mb-2 text-[1.05rem]">
         {trace.isByHand
           ? inWords(naming.words, 'Sleeves moved by hand')
@@ -248,7 +251,10 @@ function DriveFigures({
   return (
     <>
       <div>
-        <p className="text-[3.4rem] leading-none font-bold tracking-tight" data-testid="ratio">
+        <p
+          className="text-[3.4rem] leading-none font-bold tracking-tight print:text-[2.4rem]"
+          data-testid="ratio"
+        >
           {formatRatio(ratio)}
         </p>
         <p className="text-graphite mt-1 text-[1.1rem]">

@@ -1,3 +1,4 @@
+import { useEffect, useRef } from 'react'
 import { useHotkeys } from 'react-hotkeys-hook'
 
 import { useOpenTrace } from './traceContext.ts'
@@ -10,22 +11,29 @@ function movesItself({ target }: KeyboardEvent): boolean {
 /** Chooses one of the listed positions, by call or by key. */
 export function usePositionChoice(onChoose: () => void): (index: number) => void {
   const { positions, at, change } = useOpenTrace()
+  // The page follows a little later, so steps in quick succession build on this.
+  const latest = useRef(at)
+  useEffect(() => {
+    latest.current = at
+  }, [at])
   const select = (index: number): void => {
-    const next = positions[Math.min(Math.max(index, 0), positions.length - 1)]
-    if (next) change({ position: next.position.id, moved: '', waits: '' })
+    const within = Math.min(Math.max(index, 0), positions.length - 1)
+    const next = positions[within]
+    latest.current = within
+    if (next) change({ position: next.position.id, moved: '', waits: '' }, 'after-paint')
     onChoose()
   }
   useHotkeys(
     'left',
     () => {
-      select(at - 1)
+      select(latest.current - 1)
     },
     { ignoreEventWhen: movesItself },
   )
   useHotkeys(
     'right',
     () => {
-      select(at + 1)
+      select(latest.current + 1)
     },
     { ignoreEventWhen: movesItself },
   )

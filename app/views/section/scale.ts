@@ -1,10 +1,15 @@
 /** From millimetres of the box to units of the drawing's viewBox. */
 import type { Section } from 'core'
 
-/** The viewBox fits into this where there is room; the size of type in it, as in the style sheet. */
-export const WIDEST = 1000
+/** What a viewBox fits into, in its units. */
+export interface Room {
+  readonly widest: number
+  readonly tallest: number
+}
+
+/** Where there is no lack of room; the size of type in it, as in the style sheet. */
+export const USUAL_ROOM: Room = { widest: 1000, tallest: 640 }
 export const TYPE_SIZE = 17
-const TALLEST = 640
 /** Room for the names over the outermost gears, and at the sides, in viewBox units. */
 const MARGIN = { side: 14, topBottom: 30 }
 /** How much longer than high a millimetre may be drawn where the box is short and tall. */
@@ -18,15 +23,15 @@ export interface Scale {
   readonly y: (mm: number) => number
   readonly width: number
   readonly height: number
-  /** How wide the drawing may be, as a share of the usual width. */
+  /** How large the drawing may be, as a share of the usual size. */
   readonly share: number
 }
 
 /** A drawing of fewer units is smaller beside what is written on it. */
-export function scaleOf(section: Section, widestUnits = WIDEST): Scale {
+export function scaleOf(section: Section, room = USUAL_ROOM): Scale {
   const widthMm = section.toMm - section.fromMm
   const heightMm = section.bottomMm - section.topMm
-  const [widest, tallest] = [widestUnits - 2 * MARGIN.side, TALLEST - 2 * MARGIN.topBottom]
+  const [widest, tallest] = [room.widest - 2 * MARGIN.side, room.tallest - 2 * MARGIN.topBottom]
   const perMmY = Math.min(widest / widthMm, tallest / heightMm)
   const perMmX = Math.min(widest / widthMm, perMmY * MOST_STRETCH)
   return {
@@ -36,6 +41,6 @@ export function scaleOf(section: Section, widestUnits = WIDEST): Scale {
     y: (mm) => (mm - section.topMm) * perMmY + MARGIN.topBottom,
     width: widthMm * perMmX + 2 * MARGIN.side,
     height: heightMm * perMmY + 2 * MARGIN.topBottom,
-    share: widestUnits / WIDEST,
+    share: Math.min(room.widest / USUAL_ROOM.widest, room.tallest / USUAL_ROOM.tallest),
   }
 }
