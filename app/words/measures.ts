@@ -301,7 +301,7 @@ export function readingProblemWords(text: string, problem: ReadingProblem | 'not
 export function readingIssueWords(issue: ReadingIssue, unit: ReadingUnit): string {
   switch (issue.code) {
     case 'too-few':
-      return `This needs ${issue.needed} readings or more, and you have ${issue.given}. Measure at more places round it.`
+      return `This needs ${issue.needed} ${issue.needed === 1 ? 'reading' : 'readings'} or more, and you have ${issue.given}. Measure at more places round it.`
     case 'too-many':
       return `One measurement has ${issue.most} readings at most, not ${issue.given}. Split it, or keep the ones that matter.`
     case 'negative':

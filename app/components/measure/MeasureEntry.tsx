@@ -117,6 +117,8 @@ export function MeasureEntry(props: MeasureEntryProps) {
       className="grid gap-2"
       onSubmit={(event) => {
         event.preventDefault()
+        // Enter in the last field has kept it already.
+        if (isKept && measuring.written.length === 0) return
         const keeps = measuring.keep()
         setIsKept(keeps)
         if (keeps) fields.current[0]?.focus()

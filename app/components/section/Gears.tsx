@@ -123,7 +123,8 @@ export function GearFigures(props: GearFiguresProps) {
   const disputed = isDisputed(gear)
   const said = sayGear(naming, gear)
   return (
-    <GearLink {...props} said={said}>
+    <GearLink {...props}>
+      {/* It names the link too. */}
       <title>{said}</title>
       <rect className="frame" {...frame} />
       {layers.has('counts') && (
@@ -152,13 +153,12 @@ export function GearFigures(props: GearFiguresProps) {
 
 interface GearLinkProps extends GearLinks {
   readonly drawn: SectionGear
-  readonly said: string
   readonly children: React.ReactNode
 }
 
 /** What leads to a gear where gears lead somewhere, and tells when it is pointed at. */
 function GearLink(props: GearLinkProps) {
-  const { drawn, said, gearHref, onChooseGear, onPoint, children } = props
+  const { drawn, gearHref, onChooseGear, onPoint, children } = props
   const { id } = drawn.gear
   const [enter, leave] = [() => onPoint?.(id), () => onPoint?.(undefined)]
   const point = onPoint && {
@@ -171,7 +171,6 @@ function GearLink(props: GearLinkProps) {
   return (
     <a
       href={gearHref(id)}
-      aria-label={said}
       {...point}
       onClick={(event) => {
         if (!onChooseGear || event.metaKey || event.ctrlKey) return
