@@ -81,7 +81,7 @@ try {
     of('Ostrel', 'trace/spin?test=output&output-moved=main-2&output-stood=counter,input'),
   )
   await page.getByRole('button', { name: 'Keep in the job' }).click()
-  await page.getByText('All entries kept').waitFor()
+  await page.getByText('Kept', { exact: true }).waitFor()
   await takePicture(page, 'trace-spin')
 
   await take(
@@ -96,7 +96,7 @@ try {
     await page.getByText(new RegExp(`^${number} of \\d+$`)).waitFor()
     await page.getByRole('button', { name: /^Done/ }).click()
   }
-  await page.getByText('All entries kept').waitFor()
+  await page.getByText('Kept', { exact: true }).waitFor()
   await takePicture(page, 'build')
 
   await page.goto(of('Harrowgap', 'layout'))
