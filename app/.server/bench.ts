@@ -167,15 +167,19 @@ export async function lastEditsOf(
   boxIds: readonly string[],
 ): Promise<ReadonlyMap<string, { readonly at: Date; readonly by: string }>> {
   if (boxIds.length === 0) return new Map()
-  const rows = await db
-    .selectDistinctOn([boxRevisions.boxId], {
-      boxId: boxRevisions.boxId,
-      at: boxRevisions.at,
-      origin: boxRevisions.origin,
-    })
+  const latest = db
+    .select({ at: boxRevisions.at, origin: boxRevisions.origin })
     .from(boxRevisions)
-    .where(inArray(boxRevisions.boxId, [...boxIds]))
-    .orderBy(boxRevisions.boxId, desc(boxRevisions.id))
+    .where(eq(boxRevisions.boxId, boxes.id))
+    .orderBy(desc(boxRevisions.id))
+    .limit(1)
+    .as('latest')
+  // One line of each box is looked at, however many it has.
+  const rows = await db
+    .select({ boxId: boxes.id, at: latest.at, origin: latest.origin })
+    .from(boxes)
+    .crossJoinLateral(latest)
+    .where(inArray(boxes.id, [...boxIds]))
   return new Map(
     rows.map(({ boxId, at, origin }) => [boxId, { at, by: keptOriginSchema.parse(origin).by }]),
   )

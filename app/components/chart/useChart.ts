@@ -22,6 +22,8 @@ class LazyChart {
   #chart: echarts.EChartsType | undefined
   #optionOf: OptionOf | undefined
   #isInSight = false
+  /** What is drawn is not what is to be shown any more. */
+  #isStale = false
   #frame = 0
   #later: ReturnType<typeof setTimeout> | undefined
 
@@ -30,7 +32,7 @@ class LazyChart {
     const { signal } = this.#leaving
     const sight = new IntersectionObserver((entries) => {
       this.#isInSight = entries.at(-1)?.isIntersecting ?? false
-      if (!this.#chart) this.#drawSoon()
+      if (this.#isStale) this.#drawSoon()
     })
     sight.observe(container)
     const size = new ResizeObserver(() => {
@@ -73,6 +75,7 @@ class LazyChart {
 
   /** What changes once more before that is drawn once. */
   #drawSoon(): void {
+    this.#isStale = true
     cancelAnimationFrame(this.#frame)
     clearTimeout(this.#later)
     if (!this.#isInSight) return
@@ -85,6 +88,7 @@ class LazyChart {
 
   #draw(): void {
     if (!this.#optionOf) return
+    this.#isStale = false
     const { color, borderColor, fontFamily } = getComputedStyle(this.#container)
     this.#chart ??= echarts.init(this.#container, null, { renderer: 'svg' })
     const option = this.#optionOf({ ink: color, rule: borderColor, fontFamily })

@@ -22,6 +22,15 @@ test('what cannot be is left out, and then nothing is', () => {
   expect(read(`q=${'x'.repeat(500)}`).search).toHaveLength(120)
 })
 
+test.each(['0000-01-01', '1969-12-31', '3000-01-01', '9999-12-31', '+010000-01-01'])(
+  'no unit was here on %s',
+  (day) => {
+    expect(read(`since=${encodeURIComponent(day)}&until=${encodeURIComponent(day)}`)).toEqual(
+      WHOLE_BENCH,
+    )
+  },
+)
+
 test.each(['q=a', 'stage=none', 'waits=said', 'who=mk', 'since=2026-09-01', 'until=2026-09-01'])(
   '%s leaves boxes out',
   (query) => {

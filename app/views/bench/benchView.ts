@@ -31,9 +31,13 @@ export const WHOLE_BENCH: BenchView = {
 /** Characters that a search may have. */
 export const LONGEST_SEARCH = 120
 
+/** No unit was here before the first, or comes after the last; a database knows no days without bounds. */
+const DAYS = { first: '1970-01-01', last: '2999-12-31' } as const
+
 /** A day as an address and a field for days have it; null where it is none. */
 function dayOf(text: string | null): string | null {
-  return text !== null && z.iso.date().safeParse(text).success ? text : null
+  const isDay = text !== null && z.iso.date().safeParse(text).success
+  return isDay && text >= DAYS.first && text <= DAYS.last ? text : null
 }
 
 /** As an address asks for it; what it asks for that cannot be is left out. */
