@@ -2,7 +2,7 @@
 import type { Page } from '@playwright/test'
 
 import { WAY } from '../app/views/box/way.ts'
-import { TRY_AGAIN, addressOf } from './pages.ts'
+import { TRY_AGAIN, addressOf, placeOf, turnWithin } from './pages.ts'
 import { expect, test } from './udrix.ts'
 
 /** The addresses of Udrix that a page links to. */
@@ -31,3 +31,26 @@ for (const name of ['Ostrel', 'Wrenfield'])
       expect([on, link, answer.status()]).toEqual([on, link, 200])
     }
   })
+
+test('a page that is pressed while another comes is the one that stays', async ({ page }) => {
+  await page.goto(`${await addressOf(page, 'Ostrel')}/count`)
+  await page.locator('html[data-live]').waitFor({ state: 'attached' })
+  await turnWithin(page, placeOf('Turns'))
+  // The first is at hand, and what the second is made of comes long after it.
+  await page.route('**/assets/closedBox-*.js', async (route) => {
+    await new Promise((resolve) => setTimeout(resolve, 1_000))
+    await route.continue()
+  })
+  await page.evaluate(() => {
+    const press = (path: string): void => {
+      document.querySelector<HTMLAnchorElement>(`nav a[href$="${path}"]`)?.click()
+    }
+    press('/count')
+    press('/turns/closed')
+  })
+  await expect(page).toHaveURL(/turns\/closed$/)
+  await expect(page.getByRole('link', { name: 'Only turns known' })).toHaveAttribute(
+    'aria-current',
+    'page',
+  )
+})

@@ -71,7 +71,7 @@ export async function openDemo(page: Page, name: string, title: string): Promise
 }
 
 /** The page of that title, or the first one of a step that has it. */
-function placeOf(title: string): Here {
+export function placeOf(title: string): Here {
   const named = WAY.find((step) => step.title === title)
   if (named) return { step: named, page: named.pages[0] }
   for (const step of WAY) {

@@ -1,13 +1,7 @@
 import { TriangleAlert } from 'lucide-react'
 import { useEffect, useRef } from 'react'
 import type { Location } from 'react-router'
-import {
-  NavigationType as Action,
-  matchRoutes,
-  useBlocker,
-  useLocation,
-  useNavigate,
-} from 'react-router'
+import { NavigationType as Action, matchRoutes, useBlocker, useNavigate } from 'react-router'
 
 import { stay, untilDone, useIsWaiting } from '~/client/waiting.ts'
 
@@ -92,7 +86,6 @@ function noteSending(): void {
  * meanwhile takes its place. Back and forward lead to pages that were here before.
  */
 function useHold(): void {
-  const { pathname } = useLocation()
   const navigate = useNavigate()
   const holding = useRef(new AbortController())
   const hold = (location: Location): void => {
@@ -112,6 +105,8 @@ function useHold(): void {
       filesMissing(nextLocation.pathname).length > 0
     // Gone to anew from here: what the router holds ends with any data that are looked at anew.
     if (isHeld) hold(nextLocation)
+    // What was pressed before it may still come, and takes nothing from it.
+    else if (currentLocation.pathname !== nextLocation.pathname) holding.current.abort()
     return isHeld
   })
   useEffect(() => {
@@ -120,12 +115,6 @@ function useHold(): void {
       removeEventListener('submit', noteSending, true)
     }
   }, [])
-  useEffect(
-    () => () => {
-      holding.current.abort()
-    },
-    [pathname],
-  )
 }
 
 /**

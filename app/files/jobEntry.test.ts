@@ -51,6 +51,17 @@ describe('what cannot be is refused in a sentence that says what to do', () => {
       body: stack({ text: '80', unit: 'Nm' }),
       sentence: /A length is in mm or in/,
     },
+    {
+      case: 'a job of somebody called 7',
+      body: {
+        kind: 'intake',
+        intake: {
+          ...{ reference: '', complaint: '', distance: null, oil: '', cameWith: '' },
+          assignee: '7',
+        },
+      },
+      sentence: /one to four letters/,
+    },
     { case: 'words', body: gap(['wide', '0.9', '0.9']), sentence: /“wide” is no number/ },
     {
       case: 'a hundred thousand readings',

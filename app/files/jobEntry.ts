@@ -31,6 +31,7 @@ import {
 import { LONGEST_LINE, LONGEST_TEXT, LONGEST_TRAY } from '../words/lengths.ts'
 import { readingIssueWords, readingProblemWords } from '../words/measures.ts'
 
+import { areInitials } from '../settings.ts'
 import { initialsText, writtenText } from './text.ts'
 import type { Steps } from './versions.ts'
 import { ENTRY_VERSION, broughtUp } from './versions.ts'
@@ -187,7 +188,9 @@ const BODIES = {
       distance: distance.nullable(),
       oil: shortText,
       cameWith: shortText,
-      assignee: initialsText().optional(),
+      assignee: initialsText()
+        .refine(areInitials, 'Whose job it is, is said by one to four letters.')
+        .optional(),
     }),
   }),
   note: z.strictObject({

@@ -68,7 +68,9 @@ export async function loader({ request }: Route.LoaderArgs) {
       touched: touchedBy(updatedAt, job, edits.get(id)),
     }
   })
-  const people = shelf.initials
+  // Whoever has a job here is one of them too.
+  const assignees = [...jobs.values()].flatMap(({ assignee }) => assignee || [])
+  const people = [...new Set([...shelf.initials, ...assignees])]
   return { ...page, boxes, view, settings, people, deletedCount, isTourOffered: demoBox !== null }
 }
 

@@ -83,17 +83,11 @@ interface WhatWasEnteredProps {
 /** What came in, what was noted and shown, the log, and the end of the job. */
 function WhatWasEntered({ current, naming, stages }: WhatWasEnteredProps) {
   const { id } = useOpenBox()
-  const { job, shelf, record } = useOpenJob()
+  const { job, record } = useOpenJob()
   const isDisabled = job.isClosed
   return (
     <div className="no-print grid grid-cols-[minmax(0,1fr)] content-start gap-4">
-      <IntakeForm
-        key={current.id}
-        intake={job.intake}
-        people={shelf.initials}
-        isDisabled={isDisabled}
-        onKeep={record}
-      />
+      <IntakeForm key={current.id} intake={job.intake} isDisabled={isDisabled} onKeep={record} />
       <Jotting
         waitingFor={job.waitingFor}
         isDisabled={isDisabled}

@@ -15,6 +15,7 @@ import { useOpenBox } from '~/components/box/boxContext.ts'
 import { NextLink } from '~/components/box/Way.tsx'
 import type { LoadedJob } from '~/components/job/jobContext.ts'
 import {
+  PEOPLE_LIST,
   JobOutboxProvider,
   OpenJobProvider,
   useKeptJob,
@@ -123,6 +124,10 @@ export default function Jobs({ loaderData }: { readonly loaderData: LoadedJobs }
   const isOnItsWay = outbox.pending.length > 0
   useEffect(() => {
     setEntries(outbox.isWaiting ? 'waiting' : isOnItsWay ? 'on-their-way' : 'kept')
+    return () => {
+      // A page of no job hears of no answer; what waits is still told.
+      setEntries((entries) => (entries === 'waiting' ? entries : 'kept'))
+    }
   }, [setEntries, outbox.isWaiting, isOnItsWay])
   const box = useMemo(() => {
     const checked = checkBox(draft)
@@ -195,7 +200,7 @@ function Initials({
           maxLength={4}
           placeholder="initials"
           autoComplete="off"
-          list="people"
+          list={PEOPLE_LIST}
           aria-invalid={isMistyped}
           aria-describedby={problem === undefined ? undefined : 'initials-problem'}
           onKeyDown={leaveOnEnter}
@@ -207,7 +212,7 @@ function Initials({
           }}
         />
       </label>
-      <datalist id="people">
+      <datalist id={PEOPLE_LIST}>
         {known.map((initials) => (
           <option key={initials} value={initials} />
         ))}

@@ -21,7 +21,7 @@ interface Main {
 
 const GEAR_KEYS = 'nav[aria-label="Positions"] a'
 
-/** Of the box with the job; the bench, at the end, is outside of it. */
+/** Pages of the box with the job. */
 const MAIN: Readonly<Record<string, Main>> = {
   Job: { path: '/job', tap: 'button:has-text("Mark as done")' },
   'Lay out': { path: '/layout', tap: '[role=button][aria-label^="2nd gear, main"]' },
@@ -67,25 +67,23 @@ function observe(): void {
   })
 }
 
-async function roundOn(page: Page, url: string, tap: string | null): Promise<Met> {
+async function roundOn(page: Page, url: string, tap: string): Promise<Met> {
   await openPage(page, url)
   await page.waitForTimeout(REST_MS)
   const read = () => page.evaluate(() => (window as unknown as { met: Record<string, number> }).met)
   const { paint = NaN, blocked = NaN } = await read()
-  if (tap !== null) {
-    const target = page.locator(tap).first()
-    await target.scrollIntoViewIfNeeded()
-    const { x, y, width, height } = (await target.boundingBox()) ?? NOWHERE
-    // What was asked of the page to find it is over before the finger comes down.
-    await page.waitForTimeout(SETTLE_MS)
-    await page.touchscreen.tap(x + width / 2, y + height / 2)
-    await page.waitForTimeout(SETTLE_MS)
-  }
+  const target = page.locator(tap).first()
+  await target.scrollIntoViewIfNeeded()
+  const { x, y, width, height } = (await target.boundingBox()) ?? NOWHERE
+  // What was asked of the page to find it is over before the finger comes down.
+  await page.waitForTimeout(SETTLE_MS)
+  await page.touchscreen.tap(x + width / 2, y + height / 2)
+  await page.waitForTimeout(SETTLE_MS)
   const { next = NaN } = await read()
   return { paintMs: paint, blockedMs: blocked, nextPaintMs: next }
 }
 
-async function medianOn(browser: Browser, url: string, tap: string | null): Promise<Met> {
+async function medianOn(browser: Browser, url: string, tap: string): Promise<Met> {
   const rounds: Met[] = []
   const context = await browser.newContext(TABLET)
   const page = await context.newPage()

@@ -65,26 +65,23 @@ function Days({ view: { since, until } }: Pick<BenchFilterProps, 'view'>) {
     <details className="open:basis-full" open={since !== null || until !== null}>
       <summary className="text-accent px-2 font-semibold">By date</summary>
       <div className="flex flex-wrap items-center gap-2 pb-1">
-        <label className="flex items-center gap-2">
-          Here from
-          <input
-            key={since}
-            type="date"
-            name="since"
-            className="field w-auto"
-            defaultValue={since ?? ''}
-          />
-        </label>
-        <label className="flex items-center gap-2">
-          to
-          <input
-            key={until}
-            type="date"
-            name="until"
-            className="field w-auto"
-            defaultValue={until ?? ''}
-          />
-        </label>
+        {(
+          [
+            ['since', 'Here from', since],
+            ['until', 'to', until],
+          ] as const
+        ).map(([name, title, day]) => (
+          <label key={name} className="flex items-center gap-2">
+            {title}
+            <input
+              key={day}
+              type="date"
+              name={name}
+              className="field w-auto"
+              defaultValue={day ?? ''}
+            />
+          </label>
+        ))}
         <button className="button">Find</button>
       </div>
     </details>

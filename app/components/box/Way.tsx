@@ -63,7 +63,7 @@ export function Steps({ standing, here, hrefOf }: Place) {
           return (
             <li
               key={step.title}
-              className={`hover:bg-accent-wash relative flex min-h-[48px] flex-1 flex-col justify-center border-b-4 px-2 leading-tight xl:min-h-[56px] xl:flex-none xl:px-2 ${isHere ? 'border-accent' : 'border-transparent'}`}
+              className={`hover:bg-accent-wash relative flex min-h-[48px] flex-1 flex-col justify-center border-b-4 px-2 leading-tight xl:min-h-[56px] xl:flex-none ${isHere ? 'border-accent' : 'border-transparent'}`}
             >
               <Link
                 to={hrefOf(step.pages[0])}

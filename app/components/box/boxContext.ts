@@ -1,3 +1,4 @@
+import type { Dispatch, SetStateAction } from 'react'
 import { createContext, useContext } from 'react'
 
 import type { BoxDraft } from 'core'
@@ -35,7 +36,7 @@ export interface OpenBox extends KeptBox {
   readonly areCautionsRead: boolean
   readonly confirmCautions: () => void
   /** Tells the head of the page how far the entries of a job are. */
-  readonly setEntries: (entries: Entries) => void
+  readonly setEntries: Dispatch<SetStateAction<Entries>>
   /** What is useful next, elsewhere than on this page. */
   readonly next: NextThing | null
 }

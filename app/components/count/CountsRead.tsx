@@ -71,9 +71,7 @@ export function CountsRead({ read, onDone }: CountsReadProps) {
         <Preview
           title={`Change ${read.changed.length} ${read.changed.length === 1 ? 'count' : 'counts'}?`}
           confirm="Change them"
-          onCancel={() => {
-            onDone()
-          }}
+          onCancel={onDone}
           onConfirm={() => {
             become(read.draft)
             onDone()

@@ -3,6 +3,7 @@ import { useState } from 'react'
 import type { EntryBody, Intake, ReadingUnit } from 'core'
 
 import { leaveOnEnter } from '~/components/Fields.tsx'
+import { PEOPLE_LIST } from '~/components/job/jobContext.ts'
 import { entryBodySchema } from '~/files/jobEntry.ts'
 import { Warning } from '~/components/Warning.tsx'
 
@@ -58,14 +59,12 @@ function DistanceField({ distance, isWrong, onKeep }: DistanceFieldProps) {
 
 interface IntakeFormProps {
   readonly intake: Intake
-  /** Initials of the people of the shop. */
-  readonly people: readonly string[]
   readonly isDisabled: boolean
   readonly onKeep: (body: EntryBody) => void
 }
 
 /** What came in. Kept field by field, on leaving each. */
-export function IntakeForm({ intake, people, isDisabled, onKeep }: IntakeFormProps) {
+export function IntakeForm({ intake, isDisabled, onKeep }: IntakeFormProps) {
   const [problem, setProblem] = useState<string>()
   const keep = (next: Intake): void => {
     if (JSON.stringify(next) === JSON.stringify(intake)) return
@@ -109,7 +108,7 @@ export function IntakeForm({ intake, people, isDisabled, onKeep }: IntakeFormPro
             className="field text-base font-normal uppercase"
             maxLength={4}
             autoComplete="off"
-            list="people-of-the-shop"
+            list={PEOPLE_LIST}
             defaultValue={intake.assignee ?? ''}
             onKeyDown={leaveOnEnter}
             onBlur={(event) => {
@@ -118,11 +117,6 @@ export function IntakeForm({ intake, people, isDisabled, onKeep }: IntakeFormPro
             }}
           />
         </label>
-        <datalist id="people-of-the-shop">
-          {people.map((initials) => (
-            <option key={initials} value={initials} />
-          ))}
-        </datalist>
       </fieldset>
       {problem && (
         <Warning role="alert" className="mt-1">

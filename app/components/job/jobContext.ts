@@ -52,6 +52,9 @@ export type JobOutbox = Omit<Outbox<SentEntry>, 'put'>
 
 const Context = createContext<OpenJob | undefined>(undefined)
 
+/** The id of the list of the shop's people, which the bar of the job holds for fields of all its pages. */
+export const PEOPLE_LIST = 'people'
+
 export const OpenJobProvider = Context.Provider
 
 export function useOpenJob(): OpenJob {
