@@ -28,8 +28,15 @@ test('two clutches change without a gap, by hand there is one; a change is looke
   await expect(page).toHaveURL(/way=clutch/)
   await page.reload()
   await expect(changes).toContainText('through neutral')
+  // The chart has the page's own type.
+  const name = page.locator('svg text', { hasText: 'Wheels, N·m' })
+  await expect(name).toHaveCSS('font-size', '14px')
+  expect(await name.evaluate((text) => getComputedStyle(text).fontFamily)).toBe(
+    await page.evaluate(() => getComputedStyle(document.body).fontFamily),
+  )
   const text = (await printed(page, 'A4')).map((each) => each.text).join(' ')
   expect(text).toContain('Where the work went')
+  expect(text).toContain('Wheels, N·m')
 })
 
 test('a rule is set, one beyond its limits refused', async ({ page }) => {

@@ -267,3 +267,23 @@ test('what cannot be had of a job is not reckoned with, and a change is shown al
   await expect(page.getByText(/^Job \d/).first()).toBeVisible()
   await expect(told).toHaveCount(0)
 })
+
+test('the ribbon fills its width at the torque of the position on other pages as well', async ({
+  page,
+}) => {
+  await page.goto(`${await addressOf(page, 'Ostrel')}/shift?from=4&to=5`)
+  const widest = async (): Promise<number> =>
+    Math.max(
+      ...(await page
+        .locator('.ribbon line')
+        .evaluateAll((lines) => lines.map((line) => Number(line.getAttribute('stroke-width'))))),
+    )
+  const ofBox = await widest()
+  const byPosition = page.getByRole('button', { name: 'Ribbon as wide as this position’s torque' })
+  await byPosition.click()
+  await expect(byPosition).toHaveAttribute('aria-pressed', 'true')
+  // First has the most of the box, 37/24 × 44/17, and fourth is direct: by the demo's counts.
+  await expect.poll(async () => ofBox / (await widest())).toBeCloseTo(17 / 44 / (37 / 24), 2)
+  await page.reload()
+  await expect(byPosition).toHaveAttribute('aria-pressed', 'true')
+})

@@ -9,7 +9,7 @@ import { analyseDraft } from '../views/box/analysis.ts'
 import sectionStyle from '../components/section/section.css?raw'
 import { SectionDrawing } from '../components/section/SectionDrawing.tsx'
 import { readTraceInput } from '../views/trace/traceInput.ts'
-import { parseRibbonScale, ribbonFullTorque } from '../views/trace/ribbonScale.ts'
+import { parseRibbonScale, ribbonFullTorque } from '../views/section/ribbonScale.ts'
 import { parseLayers, readTraceState } from '../views/trace/traceState.ts'
 import type { Settings } from '../settings.ts'
 import { vocabularyOf } from '../words/vocabulary.ts'
@@ -41,7 +41,13 @@ export function drawSvg(
       state={analysis}
       drive={drive}
       ribbonFullTorque={
-        state && ribbonFullTorque(parseRibbonScale(address.ribbon), state, input.torqueNm)
+        state &&
+        ribbonFullTorque(
+          parseRibbonScale(address.ribbon),
+          state.fullTorque,
+          state.selected.analysis,
+          input.torqueNm,
+        )
       }
       input={input}
       layers={layers}

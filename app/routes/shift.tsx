@@ -7,7 +7,7 @@ import { analyse, fullPlaces, isLocked, rodsOf, selectorFaults } from 'core'
 import { useOpenBox } from '~/components/box/boxContext.ts'
 import { IssueList } from '~/components/box/IssueList.tsx'
 import { PrintButton } from '~/components/PrintButton.tsx'
-import { SectionDrawing } from '~/components/section/SectionDrawing.tsx'
+import { ScaledSection } from '~/components/section/ScaledSection.tsx'
 import { ChangeControls } from '~/components/shift/ChangeControls.tsx'
 import { EngagePanels } from '~/components/shift/EngagePanels.tsx'
 import { MatchTable } from '~/components/shift/MatchTable.tsx'
@@ -137,16 +137,16 @@ export default function Shift() {
         <h2 className="hidden text-[1.3rem] print:block">{`${draft.name}, from ${from.label} to ${to.label}`}</h2>
         {!saysWhatMoves(draft) && <ShiftProposal draft={draft} />}
         <SelectorFaults draft={draft} naming={naming} />
-        <div className="min-h-[15rem] flex-1">
-          <SectionDrawing
-            draft={draft}
-            words={words}
-            state={state}
-            onTheWay={moment.onTheWay}
-            drive={state.state === 'drive' && !moment.isUnloaded ? state : undefined}
-            title={`Section along the shafts of ${draft.name}, between ${from.label} and ${to.label}`}
-          />
-        </div>
+        <ScaledSection
+          draft={draft}
+          words={words}
+          state={state}
+          onTheWay={moment.onTheWay}
+          isLoaded={!moment.isUnloaded}
+          scale={search.ribbon}
+          change={change}
+          title={`Section along the shafts of ${draft.name}, between ${from.label} and ${to.label}`}
+        />
         <TimeLine
           naming={naming}
           rods={rods}

@@ -1,5 +1,5 @@
 import type { ChangeAddress } from '~/views/addresses.ts'
-import { useEffect } from 'react'
+import { memo, useEffect } from 'react'
 import type { ShouldRevalidateFunctionArgs } from 'react-router'
 
 import type { DriveWay } from 'core'
@@ -63,7 +63,8 @@ interface WhatItDoesProps {
 }
 
 /** The changes of a drive one by one, and its figures beside those of other ways and units. */
-function WhatItDoes({ answer, way, loaderData, change }: WhatItDoesProps) {
+const WhatItDoes = memo(function WhatItDoes(props: WhatItDoesProps) {
+  const { answer, way, loaderData, change } = props
   const { draft, naming } = useShift()
   const { asked, choices, units, isAway } = loaderData
   const [own] = answer.figures
@@ -108,7 +109,7 @@ function WhatItDoes({ answer, way, loaderData, change }: WhatItDoesProps) {
       <EnergyTable result={answer.result} />
     </div>
   )
-}
+})
 
 /** The box driven over a course, and what its changes of gear do to clutches, rings and torque. */
 export default function ShiftDrive({ loaderData }: Route.ComponentProps) {
@@ -161,7 +162,8 @@ export default function ShiftDrive({ loaderData }: Route.ComponentProps) {
         <CourseControls task={task} positions={positions} result={result} change={change} />
         {answer?.ok && isRunning && (
           <p role="status" className="text-graphite">
-            Driving it otherwise… {formatShare(done)}
+            {/* A text that changes would have the whole page laid out anew each time. */}
+            Driving it otherwise… <progress value={done} max={1} />
           </p>
         )}
         {answer?.ok && (

@@ -6,7 +6,7 @@ import { analyse, placesOver, proveDrum, rational, settlesAt } from 'core'
 import { useOpenBox } from '~/components/box/boxContext.ts'
 import { useBecome } from '~/components/box/useBecome.ts'
 import { IssueList } from '~/components/box/IssueList.tsx'
-import { SectionDrawing } from '~/components/section/SectionDrawing.tsx'
+import { ScaledSection } from '~/components/section/ScaledSection.tsx'
 import { DrumFigure } from '~/components/shift/DrumFigure.tsx'
 import { FalseNeutrals, GrooveFields, StarKeys } from '~/components/shift/DrumPanels.tsx'
 import { ShiftProposal, saysWhatMoves } from '~/components/shift/ShiftProposal.tsx'
@@ -103,15 +103,14 @@ export default function ShiftDrum() {
         {drumFaults(naming, proof).map((sentence) => (
           <Warning key={sentence}>{sentence}</Warning>
         ))}
-        <div className="min-h-[12rem] flex-1">
-          <SectionDrawing
-            draft={draft}
-            words={words}
-            state={state}
-            drive={state?.state === 'drive' ? state : undefined}
-            title={`Section along the shafts of ${draft.name} with the drum at ${formatAngle(angleDeg)}`}
-          />
-        </div>
+        <ScaledSection
+          draft={draft}
+          words={words}
+          state={state}
+          scale={search.ribbon}
+          change={change}
+          title={`Section along the shafts of ${draft.name} with the drum at ${formatAngle(angleDeg)}`}
+        />
         <DrumFigure
           naming={naming}
           drum={drum}

@@ -12,7 +12,7 @@ import { GearReadout } from '~/components/trace/GearReadout.tsx'
 import { formatPlaces, moveCoupler, positionAt } from '~/views/trace/movedPlaces.ts'
 import { PositionFrame } from '~/components/trace/PositionFrame.tsx'
 import { SleeveGrips } from '~/components/trace/SleeveGrips.tsx'
-import { parseRibbonScale, ribbonFullTorque } from '~/views/trace/ribbonScale.ts'
+import { parseRibbonScale, ribbonFullTorque } from '~/views/section/ribbonScale.ts'
 import { useOpenTrace } from '~/components/trace/traceContext.ts'
 import { usePositionChoice } from '~/components/trace/usePositionChoice.ts'
 import type { Naming } from '~/words/names.ts'
@@ -122,7 +122,8 @@ export default function TraceDrawing() {
           drive={drive}
           ribbonFullTorque={ribbonFullTorque(
             parseRibbonScale(search.ribbon),
-            trace,
+            trace.fullTorque,
+            trace.selected.analysis,
             input.torqueNm,
           )}
           input={input}

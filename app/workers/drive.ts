@@ -1,11 +1,11 @@
 /** Drives a box over a course away from the page. */
 import { expose } from 'comlink'
 
-import type { DriveAnswer, DriveJob, TellDrive } from '~/views/drive/driveJob.ts'
+import type { LastOfDrive, DriveJob, TellDrive } from '~/views/drive/driveJob.ts'
 import { runDrive } from '~/views/drive/driveJob.ts'
 
 export interface DriveWorker {
-  readonly run: (job: DriveJob, onTell: TellDrive) => DriveAnswer
+  readonly run: (job: DriveJob, onTell: TellDrive) => LastOfDrive
 }
 
 const worker: DriveWorker = { run: runDrive }

@@ -1,13 +1,9 @@
-import { LineChart } from 'echarts/charts'
-import { GridComponent } from 'echarts/components'
-import * as echarts from 'echarts/core'
-import { SVGRenderer } from 'echarts/renderers'
 import { useCallback } from 'react'
 
 import type { DriveResult, DriveSample } from 'core'
 
-import type { ChartLook } from '~/components/chart/useChart.ts'
-import { useChart } from '~/components/chart/useChart.ts'
+import type { ChartLook } from '~/components/chart/Chart.tsx'
+import { Chart } from '~/components/chart/Chart.tsx'
 import type { Theme } from '~/settings.ts'
 import type { RoadSpeedUnit, TorqueUnit } from '~/words/format.ts'
 import {
@@ -16,8 +12,6 @@ import {
   roadSpeedIn,
   torqueUnitNm,
 } from '~/words/format.ts'
-
-echarts.use([LineChart, GridComponent, SVGRenderer])
 
 interface DriveChartProps {
   readonly result: DriveResult
@@ -36,10 +30,10 @@ interface DriveChartProps {
 const MOST_POINTS = 900
 /** Of the height: where each of the four begins and how high it is. */
 const PANELS = [
-  { top: 7, height: 15 },
-  { top: 31, height: 10 },
-  { top: 50, height: 10 },
-  { top: 69, height: 23 },
+  { top: 8, height: 14 },
+  { top: 31, height: 12 },
+  { top: 52, height: 12 },
+  { top: 73, height: 18 },
 ] as const
 const LEFT_PX = 62
 const RIGHT_PX = 54
@@ -47,14 +41,11 @@ const RIGHT_PX = 54
 const WIDE = 10_000
 
 /** Speed and engine, torque of the clutches, torque at the wheels and gears, over time. */
-export default function DriveChart(props: DriveChartProps) {
+export function DriveChart(props: DriveChartProps) {
   const { result, fromS, toS, atS, roadSpeedUnit, torqueUnit, theme, onPick } = props
-  const element = useChart(
-    useCallback(
-      (look: ChartLook) => optionOf({ result, fromS, toS, roadSpeedUnit, torqueUnit }, look),
-      [result, fromS, toS, roadSpeedUnit, torqueUnit],
-    ),
-    theme,
+  const chartOf = useCallback(
+    (look: ChartLook) => optionOf({ result, fromS, toS, roadSpeedUnit, torqueUnit }, look),
+    [result, fromS, toS, roadSpeedUnit, torqueUnit],
   )
   const x = ((atS - fromS) / (toS - fromS)) * WIDE
   return (
@@ -67,7 +58,7 @@ export default function DriveChart(props: DriveChartProps) {
         onPick(fromS + Math.min(Math.max(part, 0), 1) * (toS - fromS))
       }}
     >
-      <div ref={element} className="text-ink border-rule h-full min-h-0 w-full" />
+      <Chart optionOf={chartOf} theme={theme} className="h-full min-h-0 w-full" />
       {/* The moment moves by itself, so that nothing is drawn anew but a line. */}
       <div className="pointer-events-none absolute inset-y-0 right-[54px] left-[62px]">
         <svg
@@ -103,8 +94,8 @@ function samplesIn({ result: { samples }, fromS, toS }: Shown): readonly DriveSa
   return within.filter((_, at) => at % every === 0)
 }
 
-function textOf({ ink, fontFamily }: ChartLook) {
-  return { color: ink, fontSize: 14, fontFamily }
+function textOf({ ink }: ChartLook) {
+  return { color: ink, fontSize: 14 }
 }
 
 /** Time under each panel, written under the lowest alone. */
@@ -112,12 +103,12 @@ function timeAxis(at: number, { fromS, toS }: Shown, look: ChartLook) {
   return {
     type: 'value' as const,
     gridIndex: at,
-    min: fromS,
-    max: toS,
+    min: Number(fromS.toFixed(2)),
+    max: Number(toS.toFixed(2)),
     axisLabel: {
       ...textOf(look),
       show: at === PANELS.length - 1,
-      formatter: (value: number) => `${Number(value.toFixed(2))} s`,
+      formatter: '{value} s',
     },
     axisLine: { lineStyle: { color: look.ink }, onZero: false },
     splitLine: { lineStyle: { color: look.rule } },
@@ -130,11 +121,11 @@ function valueAxis(at: number, name: string, look: ChartLook, more: object = {})
     type: 'value' as const,
     gridIndex: at,
     name,
-    nameTextStyle: { ...text, align: 'left' as const, padding: [0, 0, 0, -LEFT_PX + 8] },
+    nameTextStyle: { ...text, align: 'left' as const },
     // Clear of the figure at the top of its axis.
     nameGap: 11,
     splitNumber: 2,
-    axisLabel: { ...text, hideOverlap: true },
+    axisLabel: { ...text, hideOverlap: true, showMaxLabel: true },
     axisLine: { lineStyle: { color: look.ink } },
     splitLine: { lineStyle: { color: look.rule } },
     ...more,
@@ -155,16 +146,15 @@ function valueAxes(
     axis(1, hasTwoClutches ? `First clutch, ${torque} ——    second - - -` : `Clutch, ${torque}`, {
       splitNumber: 1,
     }),
-    axis(2, `Wheels, ${torque}`, { splitNumber: 1 }),
+    axis(2, `Wheels, ${torque}`),
     axis(3, hasTwoClutches ? 'Gear ——    made ready - - -' : 'Gear', {
-      min: 0,
-      max: gears.length + 1,
-      interval: 1,
-      axisLabel: {
-        ...textOf(look),
-        hideOverlap: true,
-        formatter: (value: number) => labels[gears[value - 1] ?? -1] ?? '',
-      },
+      type: 'category' as const,
+      boundaryGap: false,
+      // Free above and below, as the lines would else lie on the frame.
+      data: ['', ...gears.map((gear) => labels[gear] ?? ''), ''],
+      splitLine: { show: true, lineStyle: { color: look.rule } },
+      axisTick: { show: false },
+      axisLabel: { ...textOf(look), fontSize: 12, interval: 0, hideOverlap: true },
     }),
     { ...axis(0, ''), position: 'right' as const, splitLine: { show: false } },
   ]
@@ -182,7 +172,6 @@ function optionOf(chart: Shown, look: ChartLook) {
   const clutchCount = result.samples[0]?.clutchNm.length ?? 1
   const line = (at: number, of: (sample: DriveSample) => number | null, more: object = {}) => ({
     type: 'line' as const,
-    animation: false,
     symbol: 'none' as const,
     xAxisIndex: at,
     yAxisIndex: at,
@@ -192,7 +181,6 @@ function optionOf(chart: Shown, look: ChartLook) {
   })
   const dashed = { color: look.ink, width: 2, type: 'dashed' as const }
   return {
-    animation: false,
     grid: PANELS.map(({ top, height }) => ({
       left: LEFT_PX,
       right: RIGHT_PX,

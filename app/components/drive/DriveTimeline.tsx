@@ -1,16 +1,15 @@
 import type { Address, ChangeAddress } from '~/views/addresses.ts'
-import { Suspense, lazy, useMemo } from 'react'
+import { memo, useMemo } from 'react'
 
 import type { DriveResult, Solver } from 'core'
 import { analyse } from 'core'
 
 import { useOpenBox } from '~/components/box/boxContext.ts'
-import { SectionDrawing } from '~/components/section/SectionDrawing.tsx'
-import { analyseDraft } from '~/views/box/analysis.ts'
+import { ScaledSection } from '~/components/section/ScaledSection.tsx'
 import { flowAt, mostInputNm, placesOf, sampleAt } from '~/views/drive/driveView.ts'
 import { formatSeconds, momentWords } from '~/words/drive.ts'
 
-const DriveChart = lazy(() => import('./DriveChart.tsx'))
+import { DriveChart } from './DriveChart.tsx'
 
 /** Shown before and after a change that was picked. */
 const AROUND_S = 0.7
@@ -71,7 +70,8 @@ function MomentSlider({ moment, fromS, toS, atS, isPart, change }: MomentSliderP
 }
 
 /** The charts of a drive with a moment that can be moved, and the box as it stands then. */
-export function DriveTimeline({ solver, result, endS, search, change }: DriveTimelineProps) {
+export const DriveTimeline = memo(function DriveTimeline(props: DriveTimelineProps) {
+  const { solver, result, endS, search, change } = props
   const { draft, words, settings } = useOpenBox()
   const picked = result.changes[Number(search.change ?? '') - 1]
   const [fromS, toS] = picked
@@ -90,20 +90,18 @@ export function DriveTimeline({ solver, result, endS, search, change }: DriveTim
   return (
     <>
       <div className="h-[17rem] min-h-[17rem] flex-[2]">
-        <Suspense>
-          <DriveChart
-            result={result}
-            fromS={fromS}
-            toS={toS}
-            atS={atS}
-            roadSpeedUnit={settings.roadSpeedUnit}
-            torqueUnit={settings.torqueUnit}
-            theme={settings.theme}
-            onPick={(timeS) => {
-              change({ at: timeS.toFixed(2) })
-            }}
-          />
-        </Suspense>
+        <DriveChart
+          result={result}
+          fromS={fromS}
+          toS={toS}
+          atS={atS}
+          roadSpeedUnit={settings.roadSpeedUnit}
+          torqueUnit={settings.torqueUnit}
+          theme={settings.theme}
+          onPick={(timeS) => {
+            change({ at: timeS.toFixed(2) })
+          }}
+        />
       </div>
       <MomentSlider
         moment={moment}
@@ -113,25 +111,25 @@ export function DriveTimeline({ solver, result, endS, search, change }: DriveTim
         isPart={picked !== undefined}
         change={change}
       />
-      <div className="min-h-[15rem] flex-[3]">
-        <SectionDrawing
-          draft={draft}
-          words={words}
-          state={state}
-          drive={flow && state?.state === 'drive' ? state : undefined}
-          ribbonFullTorque={flow ? analyseDraft(draft).fullTorque / flow.part : undefined}
-          input={
-            flow
-              ? {
-                  torqueNm: flow.part * mostNm,
-                  speedRpm: sample.engineRpm,
-                  torqueUnit: settings.torqueUnit,
-                }
-              : undefined
-          }
-          title={`Section along the shafts of ${draft.name} after ${formatSeconds(sample?.timeS ?? 0)}`}
-        />
-      </div>
+      <ScaledSection
+        draft={draft}
+        words={words}
+        state={state}
+        isLoaded={flow !== undefined}
+        part={flow?.part}
+        scale={search.ribbon}
+        change={change}
+        input={
+          flow
+            ? {
+                torqueNm: flow.part * mostNm,
+                speedRpm: sample.engineRpm,
+                torqueUnit: settings.torqueUnit,
+              }
+            : undefined
+        }
+        title={`Section along the shafts of ${draft.name} after ${formatSeconds(sample?.timeS ?? 0)}`}
+      />
     </>
   )
-}
+})

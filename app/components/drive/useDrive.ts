@@ -1,8 +1,8 @@
 /** Drives in a worker of their own; a new task ends the one that is under way. */
 import { proxy, wrap } from 'comlink'
-import { useEffect, useState } from 'react'
+import { startTransition, useEffect, useMemo, useState } from 'react'
 
-import type { DriveAnswer, DriveJob, TellDrive } from '~/views/drive/driveJob.ts'
+import type { DriveAnswer, DriveJob, LastOfDrive, TellDrive } from '~/views/drive/driveJob.ts'
 import type { DriveWorker } from '~/workers/drive.ts'
 
 /** What came of the drive that is asked for, once there is something. */
@@ -15,49 +15,50 @@ interface DriveState {
   readonly hasFailed: boolean
 }
 
-/** What has been heard of a drive. */
-interface Told {
-  readonly job: DriveJob
-  readonly answer?: DriveAnswer | undefined
+/** What a worker tells of its job; the drive itself may come after what it ends with. */
+interface Heard {
   readonly done: number
+  readonly first?: DriveAnswer
+  readonly last?: LastOfDrive
   readonly hasFailed?: true
 }
 
-/** What is told of a job beside what is known of it; the drive itself stays the one that is drawn. */
-function withKnown(
-  what: Omit<Told, 'job'>,
-  before: Told | undefined,
-  job: DriveJob,
-): Omit<Told, 'job'> {
-  const known = before?.job === job ? before.answer : undefined
-  if (what.hasFailed || !known?.ok) return what
-  const { answer } = what
-  return { ...what, answer: answer?.ok ? { ...answer, result: known.result } : known }
+interface Known extends Heard {
+  readonly job: DriveJob
+}
+
+function answerOf({ first, last }: Heard): DriveAnswer | undefined {
+  if (last?.ok === false) return last
+  return first?.ok && last ? { ...first, ...last } : first
 }
 
 export function useDrive(job: DriveJob | undefined): DriveState {
-  const [told, setTold] = useState<Told>()
+  const [known, setKnown] = useState<Known>()
   useEffect(() => {
     if (!job) return
     const worker = new Worker(new URL('../../workers/drive.ts', import.meta.url), {
       type: 'module',
     })
     let isWanted = true
-    const tell = (what: Omit<Told, 'job'>): void => {
-      if (isWanted) setTold((before) => ({ job, ...withKnown(what, before, job) }))
+    const hear = (heard: Heard): void => {
+      // Much is drawn anew, and what a hand does comes before it.
+      startTransition(() => {
+        if (isWanted)
+          setKnown((before) => ({ ...(before?.job === job ? before : {}), ...heard, job }))
+      })
     }
     const fail = (): void => {
-      tell({ done: 1, hasFailed: true })
+      hear({ done: 1, hasFailed: true })
     }
     worker.addEventListener('error', fail)
     const onTell: TellDrive = (done, answer) => {
-      // Whatever is told last says that it is done.
-      tell({ done: Math.min(done, 0.99), answer })
+      // Whatever it ends with says that it is done.
+      hear({ done: Math.min(done, 0.99), ...(answer && { first: answer }) })
     }
     void wrap<DriveWorker>(worker)
       .run(job, proxy(onTell))
-      .then((answer) => {
-        tell({ done: 1, answer })
+      .then((last) => {
+        hear({ done: 1, last })
       }, fail)
       .finally(() => {
         worker.terminate()
@@ -68,10 +69,11 @@ export function useDrive(job: DriveJob | undefined): DriveState {
     }
   }, [job])
   // What came of another job is not shown under the name of this one.
-  const own = told?.job === job ? told : undefined
+  const own = known?.job === job ? known : undefined
+  const answer = useMemo(() => own && answerOf(own), [own])
   return {
-    answer: own?.answer,
-    isRunning: job !== undefined && (own?.done ?? 0) < 1,
+    answer,
+    isRunning: job !== undefined && !own?.last && !own?.hasFailed,
     done: own?.done ?? 0,
     hasFailed: own?.hasFailed === true,
   }

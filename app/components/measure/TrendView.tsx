@@ -1,12 +1,10 @@
-import { Suspense, lazy } from 'react'
-
 import type { ReadingUnit, TrendPoint } from 'core'
 import { trendOf } from 'core'
 
 import type { Theme } from '~/settings.ts'
 import { formatFigure } from '~/words/measures.ts'
 
-const TrendChart = lazy(() => import('./TrendChart.tsx'))
+import { TrendChart } from './TrendChart.tsx'
 
 interface TrendViewProps {
   readonly points: readonly TrendPoint[]
@@ -25,16 +23,14 @@ export function TrendView({ points, limit, unit, distanceUnit, theme }: TrendVie
   return (
     <section aria-label="Trend over distance" className="border-rule border-t-2 pt-2">
       <h3 className="font-semibold">Over the jobs of this unit</h3>
-      <Suspense fallback={<div className="h-[11rem]" />}>
-        <TrendChart
-          points={points}
-          trend={trend}
-          limit={limit}
-          unit={unit}
-          distanceUnit={distanceUnit}
-          theme={theme}
-        />
-      </Suspense>
+      <TrendChart
+        points={points}
+        trend={trend}
+        limit={limit}
+        unit={unit}
+        distanceUnit={distanceUnit}
+        theme={theme}
+      />
       <p>
         {points
           .map(({ distanceKm, figure }) => `${formatFigure(figure, unit)} at ${run(distanceKm)}`)

@@ -1,17 +1,11 @@
-import { LineChart } from 'echarts/charts'
-import { GridComponent } from 'echarts/components'
-import * as echarts from 'echarts/core'
-import { SVGRenderer } from 'echarts/renderers'
 import { useCallback } from 'react'
 
-import type { ChartLook } from '~/components/chart/useChart.ts'
-import { useChart } from '~/components/chart/useChart.ts'
+import type { ChartLook } from '~/components/chart/Chart.tsx'
+import { Chart } from '~/components/chart/Chart.tsx'
 import type { Theme } from '~/settings.ts'
 import type { ForwardPosition, Shift, Travel } from '~/views/ratios/shiftPoints.ts'
 import type { RoadSpeedUnit } from '~/words/format.ts'
 import { ROAD_SPEED_UNIT_NAMES, formatNumber, roadSpeedIn } from '~/words/format.ts'
-
-echarts.use([LineChart, GridComponent, SVGRenderer])
 
 interface ShiftChartProps {
   readonly positions: readonly ForwardPosition[]
@@ -28,14 +22,11 @@ interface ShiftChartProps {
 const BELOW = [26, 2] as const
 
 /** Engine speed against road speed: a line a position, and the way along them with its falls. */
-export default function ShiftChart(props: ShiftChartProps) {
+export function ShiftChart(props: ShiftChartProps) {
   const { positions, shifts, travel, engineRpm, roadSpeedUnit, theme } = props
-  const element = useChart(
-    useCallback(
-      (look: ChartLook) => optionOf({ positions, shifts, travel, engineRpm, roadSpeedUnit }, look),
-      [positions, shifts, travel, engineRpm, roadSpeedUnit],
-    ),
-    theme,
+  const chartOf = useCallback(
+    (look: ChartLook) => optionOf({ positions, shifts, travel, engineRpm, roadSpeedUnit }, look),
+    [positions, shifts, travel, engineRpm, roadSpeedUnit],
   )
   return (
     <figure className="flex min-h-[15rem] min-w-0 flex-1 flex-col">
@@ -45,16 +36,16 @@ export default function ShiftChart(props: ShiftChartProps) {
           ? `road speed, ${ROAD_SPEED_UNIT_NAMES[roadSpeedUnit]}`
           : 'output speed, rev/min'}
       </figcaption>
-      <div ref={element} aria-hidden className="text-ink border-rule min-h-0 flex-1" />
+      <Chart optionOf={chartOf} theme={theme} className="min-h-0 flex-1" />
     </figure>
   )
 }
 
 function optionOf(
   { positions, shifts, travel, engineRpm, roadSpeedUnit }: Omit<ShiftChartProps, 'theme'>,
-  { ink, rule, fontFamily }: ChartLook,
+  { ink, rule }: ChartLook,
 ) {
-  const text = { color: ink, fontSize: 16, fontFamily }
+  const text = { color: ink, fontSize: 16 }
   const along = (value: number): number =>
     travel.kind === 'road' ? roadSpeedIn(value, roadSpeedUnit) : value
   const tops = positions.map(({ ratio }) => along(travel.at(engineRpm, ratio)))
@@ -95,7 +86,6 @@ function optionOf(
     ]
   })
   return {
-    animation: false,
     grid: { left: 62, right: 24, top: 28, bottom: 32 },
     xAxis: { ...axis, max: farthest, axisLabel: { ...text, showMaxLabel: false } },
     yAxis: { ...axis, max: engineRpm },

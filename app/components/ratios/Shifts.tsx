@@ -1,4 +1,4 @@
-import { Suspense, lazy, useMemo } from 'react'
+import { useMemo } from 'react'
 
 import type { FinalDrive, RatioRow } from 'core'
 
@@ -15,7 +15,7 @@ import {
 } from '~/views/ratios/shiftPoints.ts'
 import { formatRoadSpeed, formatSpeed } from '~/words/format.ts'
 
-const ShiftChart = lazy(() => import('./ShiftChart.tsx'))
+import { ShiftChart } from './ShiftChart.tsx'
 
 interface ShiftsProps {
   readonly rows: readonly RatioRow[]
@@ -37,16 +37,14 @@ export function Shifts(props: ShiftsProps) {
   if (positions.length === 0) return null
   return (
     <section aria-label="Shifts" className="flex min-w-0 flex-col gap-2">
-      <Suspense fallback={<p className="text-graphite min-h-[15rem]">Drawing the chart…</p>}>
-        <ShiftChart
-          positions={positions}
-          shifts={shifts}
-          travel={travel}
-          engineRpm={engineRpm}
-          roadSpeedUnit={settings.roadSpeedUnit}
-          theme={settings.theme}
-        />
-      </Suspense>
+      <ShiftChart
+        positions={positions}
+        shifts={shifts}
+        travel={travel}
+        engineRpm={engineRpm}
+        roadSpeedUnit={settings.roadSpeedUnit}
+        theme={settings.theme}
+      />
       {shifts.length > 0 && (
         <div
           className="max-h-[16rem] overflow-auto"

@@ -17,7 +17,7 @@ import { LAYERS } from '~/views/section/layers.ts'
 import { useMayMove } from '~/components/section/useMayMove.ts'
 import { formatLayers } from '~/views/trace/traceState.ts'
 
-import { ribbonSteps } from '~/views/trace/ribbonScale.ts'
+import { ribbonSteps } from '~/views/section/ribbonScale.ts'
 import { formatTorque, torqueUnitNm } from '~/words/format.ts'
 
 import { useOpenTrace } from './traceContext.ts'

@@ -40,14 +40,17 @@ export interface BesideAnswer {
   readonly answer: { readonly ok: true; readonly figures: DriveFigures } | NotDriven
 }
 
-export type DriveAnswer =
-  | {
-      readonly ok: true
-      readonly result: DriveResult
-      readonly figures: readonly (readonly [DriveWay, DriveFigures])[]
-      readonly beside: readonly BesideAnswer[]
-    }
-  | NotDriven
+interface Driven {
+  readonly ok: true
+  readonly result: DriveResult
+  readonly figures: readonly (readonly [DriveWay, DriveFigures])[]
+  readonly beside: readonly BesideAnswer[]
+}
+
+export type DriveAnswer = Driven | NotDriven
+
+/** What a job ends with: the drive itself was told before, and is much to send. */
+export type LastOfDrive = Omit<Driven, 'result'> | NotDriven
 
 function powertrainOfDraft(draft: BoxDraft): PowertrainResult {
   const checked = checkBox(draft)
@@ -76,7 +79,7 @@ function drive({ powertrain }: { readonly powertrain: Powertrain }, how: Drive):
 export type TellDrive = (done: number, answer?: DriveAnswer) => void
 
 /** Drives the box first, then in other ways, then what stands beside it. */
-export function runDrive(job: DriveJob, onTell?: TellDrive): DriveAnswer {
+export function runDrive(job: DriveJob, onTell?: TellDrive): LastOfDrive {
   const { draft, car, course, way, others, beside, rules, times } = job
   const found = powertrainOfDraft(draft)
   if (!found.ok) return found
@@ -95,7 +98,6 @@ export function runDrive(job: DriveJob, onTell?: TellDrive): DriveAnswer {
   })
   return {
     ok: true,
-    result,
     figures: [own, ...figures],
     beside: beside.map((unit, at): BesideAnswer => {
       const theirs = powertrainOfDraft(unit.draft)

@@ -1,5 +1,5 @@
 import { USUAL_CAR, USUAL_RULES, USUAL_TIMES, buildPattern, checkBox, prepareSolver } from 'core'
-import type { BoxDraft, DriveSample } from 'core'
+import type { BoxDraft, DriveResult, DriveSample } from 'core'
 
 import { dualClutch } from '../../../core/testing/boxes.ts'
 
@@ -108,12 +108,18 @@ const job = {
 } as const
 
 test('a job drives its way and, for their figures, the others', () => {
-  const answer = runDrive({ draft: counted('three-shaft'), ...job })
-  if (!answer.ok) throw new Error(answer.kind)
+  const results: DriveResult[] = []
+  const answer = runDrive({ draft: counted('three-shaft'), ...job }, (_done, part) => {
+    if (part?.ok) results.push(part.result)
+  })
+  const [result, second] = results
+  if (!answer.ok || !result) throw new Error('It does not drive.')
+  // It is sent once.
+  expect(second).toBeUndefined()
   expect(answer.figures.map(([way]) => way)).toEqual(['clutch', 'double-declutch'])
-  expect(answer.figures[0]?.[1].distanceM).toBe(answer.result.distanceM)
-  expect(sampleAt(answer.result, 3)?.timeS).toBeCloseTo(3, 9)
-  expect(sampleAt(answer.result, 99)).toBe(answer.result.samples.at(-1))
+  expect(answer.figures[0]?.[1].distanceM).toBe(result.distanceM)
+  expect(sampleAt(result, 3)?.timeS).toBeCloseTo(3, 9)
+  expect(sampleAt(result, 99)).toBe(result.samples.at(-1))
 })
 
 test('a job tells how far it is, and what came of the box itself before all else', () => {

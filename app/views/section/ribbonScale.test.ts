@@ -2,16 +2,16 @@ import { analyseDraft } from '~/views/box/analysis.ts'
 
 import { fourSpeed } from '../../../core/testing/boxes.ts'
 import { parseRibbonScale, ribbonFullTorque, ribbonSteps } from './ribbonScale.ts'
-import { readAddress } from '../addresses.ts'
-import { readTraceState } from './traceState.ts'
 
 const draft = fourSpeed('constant-mesh')
 
-function traced(position: string) {
-  const address = readAddress('trace', new URLSearchParams({ position }))
-  const state = readTraceState(draft, analyseDraft(draft), address)
-  if (!state) throw new Error('the box cannot be traced')
-  return state
+type Scale = ReturnType<typeof parseRibbonScale>
+
+function fullAt(scale: Scale, label: string, inputTorqueNm?: number): number {
+  const { fullTorque, positions } = analyseDraft(draft)
+  const found = positions.find(({ position }) => position.label === label)
+  if (!found) throw new Error(`no position ${label}`)
+  return ribbonFullTorque(scale, fullTorque, found.analysis, inputTorqueNm)
 }
 
 test('the address names the position, a torque, or nothing for the whole box', () => {
@@ -22,15 +22,16 @@ test('the address names the position, a torque, or nothing for the whole box', (
 })
 
 test('first carries four times the torque of direct, so direct alone fills the width at its own scale', () => {
-  const direct = traced('4')
   // 40/20 × 40/20 by hand.
-  expect(ribbonFullTorque('box', direct, 100)).toBeCloseTo(4)
-  expect(ribbonFullTorque('position', direct, 100)).toBeCloseTo(1)
-  expect(ribbonFullTorque(200, direct, 100)).toBeCloseTo(2)
+  expect(fullAt('box', '4', 100)).toBeCloseTo(4)
+  expect(fullAt('position', '4', 100)).toBeCloseTo(1)
+  expect(fullAt(200, '4', 100)).toBeCloseTo(2)
   // No wider than the box needs, and no division by nothing.
-  expect(ribbonFullTorque(5000, direct, 100)).toBeCloseTo(4)
-  expect(ribbonFullTorque(200, direct, 0)).toBeCloseTo(4)
-  expect(ribbonFullTorque('position', traced('N'), 100)).toBeCloseTo(4)
+  expect(fullAt(5000, '4', 100)).toBeCloseTo(4)
+  expect(fullAt(200, '4', 0)).toBeCloseTo(4)
+  expect(fullAt('position', 'N', 100)).toBeCloseTo(4)
+  // Where nothing says what goes in, the position is told all the same.
+  expect(fullAt('position', '4')).toBeCloseTo(1)
 })
 
 test('round torques to choose from, below the most', () => {

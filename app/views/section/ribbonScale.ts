@@ -1,5 +1,6 @@
 /** What torque the ribbon shows at its full width, as the address asks for it. */
-import type { TraceState } from './traceState.ts'
+import type { Analysis } from 'core'
+
 import { mostTorque } from '~/views/box/analysis.ts'
 
 /** The most of the whole box, the most of the position, or a torque in newton-metres. */
@@ -15,15 +16,16 @@ export function parseRibbonScale(text: string | null): RibbonScale {
   return text !== null && torqueNm >= LEAST_SCALE_NM && torqueNm <= MOST_SCALE_NM ? torqueNm : 'box'
 }
 
-/** Torque at full width for one unit of input torque; what is more is no wider. */
+/** Torque at full width for one unit of input torque, of a box with this most; what is more is no wider. */
 export function ribbonFullTorque(
   scale: RibbonScale,
-  { fullTorque, selected }: Pick<TraceState, 'fullTorque' | 'selected'>,
-  inputTorqueNm: number,
+  fullTorque: number,
+  analysis: Analysis,
+  inputTorqueNm = 0,
 ): number {
-  if (scale === 'box' || inputTorqueNm <= 0) return fullTorque
-  return scale === 'position'
-    ? mostTorque(selected.analysis) || fullTorque
+  if (scale === 'position') return mostTorque(analysis) || fullTorque
+  return scale === 'box' || inputTorqueNm <= 0
+    ? fullTorque
     : Math.min(scale / inputTorqueNm, fullTorque)
 }
 

@@ -1,0 +1,90 @@
+/** A picture of figures, drawn in a worker in the page's colours and at its element's size. */
+import type { Remote } from 'comlink'
+import { wrap } from 'comlink'
+import type { EChartsCoreOption } from 'echarts/core'
+import { useEffect, useRef, useState, useSyncExternalStore } from 'react'
+
+import type { Theme } from '~/settings.ts'
+import type { ChartWorker } from '~/workers/chart.ts'
+
+/** Colours, read from the element: of its text and its border. */
+export interface ChartLook {
+  readonly ink: string
+  readonly rule: string
+}
+
+interface ChartProps {
+  /** What is drawn, without functions in it: it goes to a worker. */
+  readonly optionOf: (look: ChartLook) => EChartsCoreOption
+  /** Colours are read anew whenever this changes. */
+  readonly theme: Theme
+  readonly className: string
+}
+
+/** One for all charts, which so have no name twice within a page. */
+let shared: Remote<ChartWorker> | undefined
+
+function chartWorker(): Remote<ChartWorker> {
+  shared ??= wrap<ChartWorker>(
+    new Worker(new URL('../../workers/chart.ts', import.meta.url), { type: 'module' }),
+  )
+  return shared
+}
+
+/** Whether the device asks for dark, while the page is left to follow it. */
+function useIsDarkDevice(): boolean {
+  return useSyncExternalStore(
+    (onChange) => {
+      const query = matchMedia('(prefers-color-scheme: dark)')
+      query.addEventListener('change', onChange)
+      return () => {
+        query.removeEventListener('change', onChange)
+      }
+    },
+    () => matchMedia('(prefers-color-scheme: dark)').matches,
+    () => false,
+  )
+}
+
+/** Says nothing to a reader: what it shows is told beside it. */
+export function Chart({ optionOf, theme, className }: ChartProps) {
+  const element = useRef<HTMLDivElement>(null)
+  const [size, setSize] = useState({ width: 0, height: 0 })
+  const [svg, setSvg] = useState('')
+  const isDarkDevice = useIsDarkDevice()
+  useEffect(() => {
+    const { current } = element
+    if (!current) return undefined
+    const observer = new ResizeObserver(() => {
+      const { clientWidth: width, clientHeight: height } = current
+      setSize((now) => (now.width === width && now.height === height ? now : { width, height }))
+    })
+    observer.observe(current)
+    return () => {
+      observer.disconnect()
+    }
+  }, [])
+  useEffect(() => {
+    const { current } = element
+    if (!current || size.width === 0 || size.height === 0) return undefined
+    let isWanted = true
+    const { color, borderColor } = getComputedStyle(current)
+    const option = optionOf({ ink: color, rule: borderColor })
+    void chartWorker()
+      .draw(option, size.width, size.height)
+      .then((drawn) => {
+        if (isWanted) setSvg(drawn)
+      })
+    return () => {
+      isWanted = false
+    }
+  }, [optionOf, theme, isDarkDevice, size])
+  return (
+    <div
+      ref={element}
+      aria-hidden
+      className={`text-ink border-rule overflow-hidden ${className} [&>svg]:pointer-events-none [&>svg]:block [&>svg]:h-full [&>svg]:w-full`}
+      dangerouslySetInnerHTML={{ __html: svg }}
+    />
+  )
+}

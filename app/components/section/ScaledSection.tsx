@@ -1,0 +1,54 @@
+import { Ruler } from 'lucide-react'
+import type { ComponentProps } from 'react'
+
+import type { Analysis } from 'core'
+
+import { analyseDraft } from '~/views/box/analysis.ts'
+import { parseRibbonScale, ribbonFullTorque } from '~/views/section/ribbonScale.ts'
+
+import { SectionDrawing } from './SectionDrawing.tsx'
+
+interface ScaledSectionProps extends Omit<
+  ComponentProps<typeof SectionDrawing>,
+  'state' | 'drive' | 'ribbonFullTorque'
+> {
+  readonly state: Analysis | undefined
+  /** Torque runs through it. */
+  readonly isLoaded?: boolean
+  /** What is put in, as a part of what the ribbon is full at. */
+  readonly part?: number | undefined
+  /** Of the ribbon, as the address has it. */
+  readonly scale: string | null
+  readonly change: (changes: { readonly ribbon: string }) => void
+}
+
+/** The section with a ribbon that is full at the most of the box, or of the position: a low gear makes all others thin. */
+export function ScaledSection(props: ScaledSectionProps) {
+  const { state, isLoaded = true, part = 1, scale, change, ...section } = props
+  const { fullTorque } = analyseDraft(section.draft)
+  const isByPosition = scale === 'position'
+  return (
+    <>
+      <div className="min-h-[15rem] flex-[3]">
+        <SectionDrawing
+          {...section}
+          state={state}
+          drive={isLoaded && state?.state === 'drive' ? state : undefined}
+          ribbonFullTorque={
+            state && ribbonFullTorque(parseRibbonScale(scale), fullTorque, state) / part
+          }
+        />
+      </div>
+      <button
+        type="button"
+        className="button-quiet no-print aria-pressed:bg-accent-wash self-start"
+        aria-pressed={isByPosition}
+        onClick={() => {
+          change({ ribbon: isByPosition ? '' : 'position' })
+        }}
+      >
+        <Ruler aria-hidden /> Ribbon as wide as this position’s torque
+      </button>
+    </>
+  )
+}
