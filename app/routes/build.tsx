@@ -1,5 +1,5 @@
 import type { Address, ChangeAddress } from '~/views/addresses.ts'
-import { Fragment, useCallback, useMemo, useState } from 'react'
+import { Fragment, useDeferredValue, useCallback, useMemo, useState } from 'react'
 import { Link } from 'react-router'
 
 import type { AssemblyPart, Direction, Job, UnitPart } from 'core'
@@ -125,6 +125,8 @@ export default function BuildPage() {
   const build = useBuild()
   const { naming, assembly, order } = build
   const { progress, inHand, standing } = useStanding(build, direction, search.part ?? '')
+  // What is next is told before the unit is drawn without what came off.
+  const seen = useDeferredValue(standing)
   const isDisabled = current === undefined || job.isClosed
   const partOf = (ref: string): AssemblyPart | undefined => assembly.byRef.get(ref)
   const { choose, chooseRow, letGo } = useChosen(search, change)
@@ -160,7 +162,7 @@ export default function BuildPage() {
         <UnitAsItStands
           draft={draft}
           build={build}
-          standing={standing}
+          standing={seen}
           direction={direction}
           row={search.row ?? ''}
           onRow={chooseRow}

@@ -1,5 +1,5 @@
 import { ClipboardPlus } from 'lucide-react'
-import { useMemo, useState } from 'react'
+import { useCallback, useDeferredValue, useMemo, useState } from 'react'
 import { Form, Link, redirect, useLocation } from 'react-router'
 
 import type { StageState } from 'core'
@@ -17,7 +17,7 @@ import { HowToBegin } from '~/components/job/HowToBegin.tsx'
 import { IntakeForm } from '~/components/job/IntakeForm.tsx'
 import { JobLog } from '~/components/job/JobLog.tsx'
 import type { LoadedJob } from '~/components/job/jobContext.ts'
-import { useJobOutbox, useOpenJob } from '~/components/job/jobContext.ts'
+import { OpenJobProvider, useJobOutbox, useOpenJob } from '~/components/job/jobContext.ts'
 import { Photos } from '~/components/job/Photos.tsx'
 import { StageList } from '~/components/job/StageList.tsx'
 import { WaitingList } from '~/components/job/WaitingList.tsx'
@@ -74,6 +74,17 @@ function JobsOfUnit() {
   )
 }
 
+const SHEET = (
+  <div className="hidden print:block">
+    <HandOverSheet />
+  </div>
+)
+
+/** Only paper shows it: it follows what is entered once that has been painted. */
+function PrintedSheet() {
+  return <OpenJobProvider value={useDeferredValue(useOpenJob())}>{SHEET}</OpenJobProvider>
+}
+
 interface WhatWasEnteredProps {
   readonly current: LoadedJob
   readonly naming: Naming
@@ -85,6 +96,14 @@ function WhatWasEntered({ current, naming, stages }: WhatWasEnteredProps) {
   const { id } = useOpenBox()
   const { job, record } = useOpenJob()
   const isDisabled = job.isClosed
+  // A long log is no reason to wait for what was pressed.
+  const logged = useDeferredValue(job)
+  const onWithdraw = useCallback(
+    (entry: string) => {
+      record({ kind: 'withdraw', entry })
+    },
+    [record],
+  )
   return (
     <div className="no-print grid grid-cols-[minmax(0,1fr)] content-start gap-4">
       <IntakeForm key={current.id} intake={job.intake} isDisabled={isDisabled} onKeep={record} />
@@ -101,14 +120,7 @@ function WhatWasEntered({ current, naming, stages }: WhatWasEnteredProps) {
       <Photos boxId={id} />
       <section aria-label="Log">
         <h2 className="text-[1.2rem]">Log</h2>
-        <JobLog
-          job={job}
-          naming={naming}
-          isDisabled={isDisabled}
-          onWithdraw={(entry) => {
-            record({ kind: 'withdraw', entry })
-          }}
-        />
+        <JobLog job={logged} naming={naming} isDisabled={isDisabled} onWithdraw={onWithdraw} />
       </section>
       <CloseJob
         boxId={id}
@@ -134,9 +146,7 @@ export default function JobPage({ actionData }: Route.ComponentProps) {
   return (
     <main className="grid flex-1 grid-cols-[minmax(0,1fr)] content-start gap-x-8 gap-y-4 px-4 py-3 lg:min-h-0 lg:grid-cols-[25rem_minmax(0,1fr)] lg:overflow-auto print:block">
       <title>{`${draft.name} · Job · Udrix`}</title>
-      <div className="hidden print:block">
-        <HandOverSheet />
-      </div>
+      <PrintedSheet />
       <div className="no-print">
         {actionData && <Warning role="alert">{actionData.sentence}</Warning>}
         <h2 className="text-[1.2rem]">Waits for you</h2>

@@ -1,5 +1,5 @@
 import { Undo2 } from 'lucide-react'
-import { useState } from 'react'
+import { memo, useState } from 'react'
 
 import type { Entry, Job } from 'core'
 
@@ -23,7 +23,8 @@ const canBeWithdrawn = ({ body }: Entry): boolean =>
   body.kind !== 'withdraw' && body.kind !== 'close' && body.kind !== 'reopen'
 
 /** Everything entered, the latest first. */
-export function JobLog({ job, naming, isDisabled, onWithdraw }: JobLogProps) {
+export const JobLog = memo(function JobLog(props: JobLogProps) {
+  const { job, naming, isDisabled, onWithdraw } = props
   const [shown, setShown] = useState(PAGE)
   const latest = [...logRows(job.entries)].reverse()
   const intakes = job.entries.flatMap(({ id, body }) =>
@@ -73,4 +74,4 @@ export function JobLog({ job, naming, isDisabled, onWithdraw }: JobLogProps) {
       )}
     </>
   )
-}
+})
