@@ -279,7 +279,7 @@ test('the ribbon fills its width at the torque of the position on other pages as
         .evaluateAll((lines) => lines.map((line) => Number(line.getAttribute('stroke-width'))))),
     )
   const ofBox = await widest()
-  const byPosition = page.getByRole('button', { name: 'Ribbon as wide as this position’s torque' })
+  const byPosition = page.getByRole('button', { name: 'Ribbon full by position' })
   await byPosition.click()
   await expect(byPosition).toHaveAttribute('aria-pressed', 'true')
   // First has the most of the box, 37/24 × 44/17, and fourth is direct: by the demo's counts.

@@ -7,7 +7,7 @@ import { analyse, fullPlaces, isLocked, rodsOf, selectorFaults } from 'core'
 import { useOpenBox } from '~/components/box/boxContext.ts'
 import { IssueList } from '~/components/box/IssueList.tsx'
 import { PrintButton } from '~/components/PrintButton.tsx'
-import { ScaledSection } from '~/components/section/ScaledSection.tsx'
+import { RibbonSwitch, ScaledSection } from '~/components/section/ScaledSection.tsx'
 import { ChangeControls } from '~/components/shift/ChangeControls.tsx'
 import { EngagePanels } from '~/components/shift/EngagePanels.tsx'
 import { MatchTable } from '~/components/shift/MatchTable.tsx'
@@ -144,9 +144,9 @@ export default function Shift() {
           onTheWay={moment.onTheWay}
           isLoaded={!moment.isUnloaded}
           scale={search.ribbon}
-          change={change}
           title={`Section along the shafts of ${draft.name}, between ${from.label} and ${to.label}`}
         />
+        <RibbonSwitch scale={search.ribbon} change={change} />
         <TimeLine
           naming={naming}
           rods={rods}

@@ -6,7 +6,7 @@ import { analyse, placesOver, proveDrum, rational, settlesAt } from 'core'
 import { useOpenBox } from '~/components/box/boxContext.ts'
 import { useBecome } from '~/components/box/useBecome.ts'
 import { IssueList } from '~/components/box/IssueList.tsx'
-import { ScaledSection } from '~/components/section/ScaledSection.tsx'
+import { RibbonSwitch, ScaledSection } from '~/components/section/ScaledSection.tsx'
 import { DrumFigure } from '~/components/shift/DrumFigure.tsx'
 import { FalseNeutrals, GrooveFields, StarKeys } from '~/components/shift/DrumPanels.tsx'
 import { ShiftProposal, saysWhatMoves } from '~/components/shift/ShiftProposal.tsx'
@@ -108,9 +108,9 @@ export default function ShiftDrum() {
           words={words}
           state={state}
           scale={search.ribbon}
-          change={change}
           title={`Section along the shafts of ${draft.name} with the drum at ${formatAngle(angleDeg)}`}
         />
+        <RibbonSwitch scale={search.ribbon} change={change} />
         <DrumFigure
           naming={naming}
           drum={drum}

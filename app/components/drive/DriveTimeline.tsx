@@ -5,7 +5,7 @@ import type { DriveResult, Solver } from 'core'
 import { analyse } from 'core'
 
 import { useOpenBox } from '~/components/box/boxContext.ts'
-import { ScaledSection } from '~/components/section/ScaledSection.tsx'
+import { RibbonSwitch, ScaledSection } from '~/components/section/ScaledSection.tsx'
 import { flowAt, mostInputNm, placesOf, sampleAt } from '~/views/drive/driveView.ts'
 import { formatSeconds, momentWords } from '~/words/drive.ts'
 
@@ -30,20 +30,23 @@ interface MomentSliderProps {
   readonly atS: number
   /** Whether a part of the drive is shown only. */
   readonly isPart: boolean
+  readonly scale: string | null
   readonly change: DriveTimelineProps['change']
 }
 
-function MomentSlider({ moment, fromS, toS, atS, isPart, change }: MomentSliderProps) {
+function MomentSlider(props: MomentSliderProps) {
+  const { moment, fromS, toS, atS, isPart, scale, change } = props
   return (
     <>
       <div className="no-print flex flex-wrap items-center gap-x-3">
-        <label htmlFor="drive-moment" className="font-semibold">
+        <label htmlFor="drive-moment" className="mr-auto font-semibold">
           {moment}
         </label>
+        <RibbonSwitch scale={scale} change={change} />
         {isPart && (
           <button
             type="button"
-            className="button ml-auto"
+            className="button"
             onClick={() => {
               change({ change: '' })
             }}
@@ -109,6 +112,7 @@ export const DriveTimeline = memo(function DriveTimeline(props: DriveTimelinePro
         toS={toS}
         atS={atS}
         isPart={picked !== undefined}
+        scale={search.ribbon}
         change={change}
       />
       <ScaledSection
@@ -118,7 +122,6 @@ export const DriveTimeline = memo(function DriveTimeline(props: DriveTimelinePro
         isLoaded={flow !== undefined}
         part={flow?.part}
         scale={search.ribbon}
-        change={change}
         input={
           flow
             ? {

@@ -8,6 +8,29 @@ import { parseRibbonScale, ribbonFullTorque } from '~/views/section/ribbonScale.
 
 import { SectionDrawing } from './SectionDrawing.tsx'
 
+interface RibbonSwitchProps {
+  /** Of the ribbon, as the address has it. */
+  readonly scale: string | null
+  readonly change: (changes: { readonly ribbon: string }) => void
+}
+
+/** Whether the ribbon is full at the most of the position: a low gear makes all others thin. */
+export function RibbonSwitch({ scale, change }: RibbonSwitchProps) {
+  const isByPosition = scale === 'position'
+  return (
+    <button
+      type="button"
+      className="button-quiet no-print aria-pressed:bg-accent-wash flex-none self-start"
+      aria-pressed={isByPosition}
+      onClick={() => {
+        change({ ribbon: isByPosition ? '' : 'position' })
+      }}
+    >
+      <Ruler aria-hidden /> Ribbon full by position
+    </button>
+  )
+}
+
 interface ScaledSectionProps extends Omit<
   ComponentProps<typeof SectionDrawing>,
   'state' | 'drive' | 'ribbonFullTorque'
@@ -19,36 +42,22 @@ interface ScaledSectionProps extends Omit<
   readonly part?: number | undefined
   /** Of the ribbon, as the address has it. */
   readonly scale: string | null
-  readonly change: (changes: { readonly ribbon: string }) => void
 }
 
-/** The section with a ribbon that is full at the most of the box, or of the position: a low gear makes all others thin. */
+/** The section with its ribbon to the scale that the address asks for. */
 export function ScaledSection(props: ScaledSectionProps) {
-  const { state, isLoaded = true, part = 1, scale, change, ...section } = props
+  const { state, isLoaded = true, part = 1, scale, ...section } = props
   const { fullTorque } = analyseDraft(section.draft)
-  const isByPosition = scale === 'position'
   return (
-    <>
-      <div className="min-h-[15rem] flex-[3]">
-        <SectionDrawing
-          {...section}
-          state={state}
-          drive={isLoaded && state?.state === 'drive' ? state : undefined}
-          ribbonFullTorque={
-            state && ribbonFullTorque(parseRibbonScale(scale), fullTorque, state) / part
-          }
-        />
-      </div>
-      <button
-        type="button"
-        className="button-quiet no-print aria-pressed:bg-accent-wash self-start"
-        aria-pressed={isByPosition}
-        onClick={() => {
-          change({ ribbon: isByPosition ? '' : 'position' })
-        }}
-      >
-        <Ruler aria-hidden /> Ribbon as wide as this position’s torque
-      </button>
-    </>
+    <div className="min-h-[15rem] flex-[3]">
+      <SectionDrawing
+        {...section}
+        state={state}
+        drive={isLoaded && state?.state === 'drive' ? state : undefined}
+        ribbonFullTorque={
+          state && ribbonFullTorque(parseRibbonScale(scale), fullTorque, state) / part
+        }
+      />
+    </div>
   )
 }
