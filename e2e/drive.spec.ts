@@ -101,3 +101,10 @@ test('other units are driven beside it, stand in the address, and can be taken o
   await expect(table.getByRole('row')).toHaveCount(3)
   await expect(table).not.toContainText('Solvane')
 })
+
+test('a chart that cannot be had says so, and its figures stand all the same', async ({ page }) => {
+  await page.route(/\/chart-[^/]*\.js$/, (route) => route.fulfill({ status: 404 }))
+  await page.goto(`${await addressOf(page, 'Ostrel')}/shift/drive`)
+  await expect(page.getByText(/^The chart cannot be drawn now/)).toBeVisible()
+  await expect(page.getByRole('table', { name: 'Changes of gear' })).toBeVisible()
+})

@@ -1,5 +1,4 @@
 /** A picture of figures, drawn in a worker in the page's colours and at its element's size. */
-import type { Remote } from 'comlink'
 import { wrap } from 'comlink'
 import type { EChartsCoreOption } from 'echarts/core'
 import { useEffect, useRef, useState, useSyncExternalStore } from 'react'
@@ -21,14 +20,27 @@ interface ChartProps {
   readonly className: string
 }
 
-/** One for all charts, which so have no name twice within a page. */
-let shared: Remote<ChartWorker> | undefined
+type Draw = (...asked: Parameters<ChartWorker['draw']>) => Promise<string>
 
-function chartWorker(): Remote<ChartWorker> {
-  shared ??= wrap<ChartWorker>(
-    new Worker(new URL('../../workers/chart.ts', import.meta.url), { type: 'module' }),
-  )
-  return shared
+/** One for all charts, which so have no name twice within a page. */
+let shared: Draw | undefined
+
+/** Draws in the worker; rejects where that cannot be had, and starts another the next time. */
+const draw: Draw = (...asked) => {
+  shared ??= startWorker()
+  return shared(...asked)
+}
+
+function startWorker(): Draw {
+  const worker = new Worker(new URL('../../workers/chart.ts', import.meta.url), { type: 'module' })
+  const remote = wrap<ChartWorker>(worker)
+  const failed = new Promise<never>((_, reject) => {
+    worker.addEventListener('error', () => {
+      shared = undefined
+      reject(new Error('the worker of the charts cannot be had'))
+    })
+  })
+  return (...asked) => Promise.race([remote.draw(...asked), failed])
 }
 
 /** Whether the device asks for dark, while the page is left to follow it. */
@@ -50,7 +62,7 @@ function useIsDarkDevice(): boolean {
 export function Chart({ optionOf, theme, className }: ChartProps) {
   const element = useRef<HTMLDivElement>(null)
   const [size, setSize] = useState({ width: 0, height: 0 })
-  const [svg, setSvg] = useState('')
+  const [{ svg, hasFailed }, setDrawn] = useState({ svg: '', hasFailed: false })
   const isDarkDevice = useIsDarkDevice()
   useEffect(() => {
     const { current } = element
@@ -70,20 +82,30 @@ export function Chart({ optionOf, theme, className }: ChartProps) {
     let isWanted = true
     const { color, borderColor } = getComputedStyle(current)
     const option = optionOf({ ink: color, rule: borderColor })
-    void chartWorker()
-      .draw(option, size.width, size.height)
-      .then((drawn) => {
-        if (isWanted) setSvg(drawn)
-      })
+    draw(option, size.width, size.height).then(
+      (drawn) => {
+        if (isWanted) setDrawn({ svg: drawn, hasFailed: false })
+      },
+      () => {
+        if (isWanted) setDrawn({ svg: '', hasFailed: true })
+      },
+    )
     return () => {
       isWanted = false
     }
   }, [optionOf, theme, isDarkDevice, size])
+  const box = `text-ink border-rule overflow-hidden ${className}`
+  if (hasFailed)
+    return (
+      <p className={box}>
+        The chart cannot be drawn now; its figures are in the tables. Reload the page to try again.
+      </p>
+    )
   return (
     <div
       ref={element}
       aria-hidden
-      className={`text-ink border-rule overflow-hidden ${className} [&>svg]:pointer-events-none [&>svg]:block [&>svg]:h-full [&>svg]:w-full`}
+      className={`${box} [&>svg]:pointer-events-none [&>svg]:block [&>svg]:h-full [&>svg]:w-full`}
       dangerouslySetInnerHTML={{ __html: svg }}
     />
   )

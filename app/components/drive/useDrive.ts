@@ -15,7 +15,7 @@ interface DriveState {
   readonly hasFailed: boolean
 }
 
-/** What a worker tells of its job; the drive itself may come after what it ends with. */
+/** What a worker tells of its job. */
 interface Heard {
   readonly done: number
   readonly first?: DriveAnswer
@@ -51,9 +51,10 @@ export function useDrive(job: DriveJob | undefined): DriveState {
       hear({ done: 1, hasFailed: true })
     }
     worker.addEventListener('error', fail)
-    const onTell: TellDrive = (done, answer) => {
+    const onTell = (...[done, answer]: Parameters<TellDrive>): Promise<void> => {
       // Whatever it ends with says that it is done.
       hear({ done: Math.min(done, 0.99), ...(answer && { first: answer }) })
+      return Promise.resolve()
     }
     void wrap<DriveWorker>(worker)
       .run(job, proxy(onTell))
