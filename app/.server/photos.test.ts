@@ -49,6 +49,15 @@ describe('what a picture is, is told by its content', () => {
   })
 })
 
+test('a photograph that is looked at while the server ends is no wrong one, and is sent again', async () => {
+  endPictures()
+  const look = lookAtPicture(await picture('jpeg'))
+  // The program has been started, and takes longer than this to be there.
+  await new Promise(setImmediate)
+  endPictures()
+  expect(await look).toEqual({ kind: 'busy' })
+})
+
 test('a photograph sent twice is kept once, and comes back byte for byte', async () => {
   const { boxId, jobId } = await unitWithJob()
   const [id, bytes] = [uuidv7(), await picture('png')]

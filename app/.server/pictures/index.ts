@@ -38,19 +38,21 @@ function start(): ChildProcess {
   return child
 }
 
-/** Ends the program, when the server ends or when it has taken too long. */
+/** Ends the program, when the server ends or when it has taken too long; what it looks at is to be sent again. */
 export function endPictures(): void {
   clearTimeout(idle)
   program?.kill('SIGKILL')
   program = undefined
 }
 
-/** One picture; what makes the program die or takes too long is none. */
-function lookAtOne(bytes: Buffer): Promise<Look> {
+type LookOrBusy = Look | { readonly kind: 'busy' }
+
+/** One picture; what makes the program die or takes too long is none, and says nothing where it was ended. */
+function lookAtOne(bytes: Buffer): Promise<LookOrBusy> {
   clearTimeout(idle)
   const child = (program ??= start())
   return new Promise((resolve) => {
-    const settle = (look: Look): void => {
+    const settle = (look: LookOrBusy): void => {
       clearTimeout(late)
       child.off('message', onMessage).off('close', onClose)
       resolve(look)
@@ -61,11 +63,13 @@ function lookAtOne(bytes: Buffer): Promise<Look> {
       settle(message as Look)
     }
     const onClose = (): void => {
-      if (program === child) program = undefined
-      settle({ kind: 'none' })
+      const diedOfIt = program === child
+      if (diedOfIt) program = undefined
+      settle({ kind: diedOfIt ? 'none' : 'busy' })
     }
     const late = setTimeout(() => {
       log.warn('a picture took too long')
+      settle({ kind: 'none' })
       endPictures()
     }, LONGEST_LOOK_MS)
     child.on('message', onMessage).on('close', onClose)
@@ -76,7 +80,7 @@ function lookAtOne(bytes: Buffer): Promise<Look> {
 }
 
 /** The type and size of a picture; `busy` where too many wait already. */
-export async function lookAtPicture(bytes: Buffer): Promise<Look | { readonly kind: 'busy' }> {
+export async function lookAtPicture(bytes: Buffer): Promise<LookOrBusy> {
   if (waiting >= MOST_WAITING) return { kind: 'busy' }
   waiting += 1
   const look = last.then(() => lookAtOne(bytes))
