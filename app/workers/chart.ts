@@ -9,6 +9,7 @@ import { SVGRenderer } from 'echarts/renderers'
 echarts.use([LineChart, ScatterChart, GridComponent, MarkLineComponent, SVGRenderer])
 
 export interface ChartWorker {
+  /** An SVG element of that size in CSS pixels. Fails where the option is none that can be drawn. */
   readonly draw: (option: EChartsCoreOption, widthPx: number, heightPx: number) => string
 }
 

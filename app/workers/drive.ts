@@ -6,11 +6,11 @@ import { runDrive } from '~/views/drive/driveJob.ts'
 
 export interface DriveWorker {
   /** What it ends with is sent once everything told before has been heard. */
-  readonly run: (job: DriveJob, onTell: Heard<TellDrive>) => Promise<LastOfDrive>
+  readonly run: (job: DriveJob, onTell: Acknowledged<TellDrive>) => Promise<LastOfDrive>
 }
 
 /** As it is called from here: each call is answered once it has been heard. */
-type Heard<F extends (...args: never[]) => void> = (...args: Parameters<F>) => Promise<void>
+type Acknowledged<F extends (...args: never[]) => void> = (...args: Parameters<F>) => Promise<void>
 
 const worker: DriveWorker = {
   run: async (job, onTell) => {

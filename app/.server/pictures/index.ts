@@ -38,7 +38,7 @@ function start(): ChildProcess {
   return child
 }
 
-/** Ends the program, when the server ends or when it has taken too long; what it looks at is to be sent again. */
+/** Ends the program; what it looks at just then is to be sent again. */
 export function endPictures(): void {
   clearTimeout(idle)
   program?.kill('SIGKILL')
@@ -47,7 +47,7 @@ export function endPictures(): void {
 
 type LookOrBusy = Look | { readonly kind: 'busy' }
 
-/** One picture; what makes the program die or takes too long is none, and says nothing where it was ended. */
+/** One picture; what makes the program die or takes too long is none. `busy` where the program was ended meanwhile. */
 function lookAtOne(bytes: Buffer): Promise<LookOrBusy> {
   clearTimeout(idle)
   const child = (program ??= start())
@@ -79,7 +79,7 @@ function lookAtOne(bytes: Buffer): Promise<LookOrBusy> {
   })
 }
 
-/** The type and size of a picture; `busy` where too many wait already. */
+/** The type and size of a picture; `busy` where too many wait already, or the server ends. */
 export async function lookAtPicture(bytes: Buffer): Promise<LookOrBusy> {
   if (waiting >= MOST_WAITING) return { kind: 'busy' }
   waiting += 1

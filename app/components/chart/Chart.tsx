@@ -1,8 +1,9 @@
 /** A picture of figures, drawn in a worker in the page's colours and at its element's size. */
 import { wrap } from 'comlink'
 import type { EChartsCoreOption } from 'echarts/core'
-import { useEffect, useRef, useState, useSyncExternalStore } from 'react'
+import { useEffect, useRef, useState } from 'react'
 
+import { useMedia } from '~/components/useMedia.ts'
 import type { Theme } from '~/settings.ts'
 import type { ChartWorker } from '~/workers/chart.ts'
 
@@ -43,27 +44,13 @@ function startWorker(): Draw {
   return (...asked) => Promise.race([remote.draw(...asked), failed])
 }
 
-/** Whether the device asks for dark, while the page is left to follow it. */
-function useIsDarkDevice(): boolean {
-  return useSyncExternalStore(
-    (onChange) => {
-      const query = matchMedia('(prefers-color-scheme: dark)')
-      query.addEventListener('change', onChange)
-      return () => {
-        query.removeEventListener('change', onChange)
-      }
-    },
-    () => matchMedia('(prefers-color-scheme: dark)').matches,
-    () => false,
-  )
-}
-
 /** Says nothing to a reader: what it shows is told beside it. */
 export function Chart({ optionOf, theme, className }: ChartProps) {
   const element = useRef<HTMLDivElement>(null)
   const [size, setSize] = useState({ width: 0, height: 0 })
   const [{ svg, hasFailed }, setDrawn] = useState({ svg: '', hasFailed: false })
-  const isDarkDevice = useIsDarkDevice()
+  // Where the page is left to follow the device.
+  const isDarkDevice = useMedia('(prefers-color-scheme: dark)')
   useEffect(() => {
     const { current } = element
     if (!current) return undefined
@@ -98,7 +85,7 @@ export function Chart({ optionOf, theme, className }: ChartProps) {
   if (hasFailed)
     return (
       <p className={box}>
-        The chart cannot be drawn now; its figures are in the tables. Reload the page to try again.
+        The chart cannot be drawn now; its figures stand beside it. Reload the page to try again.
       </p>
     )
   return (

@@ -143,9 +143,7 @@ function valueAxes(
   const axis = (at: number, name: string, more?: object) => valueAxis(at, name, look, more)
   return [
     axis(0, `${ROAD_SPEED_UNIT_NAMES[roadSpeedUnit]} ——    engine, rev/min - - - (right)`),
-    axis(1, hasTwoClutches ? `First clutch, ${torque} ——    second - - -` : `Clutch, ${torque}`, {
-      splitNumber: 1,
-    }),
+    axis(1, hasTwoClutches ? `First clutch, ${torque} ——    second - - -` : `Clutch, ${torque}`),
     axis(2, `Wheels, ${torque}`),
     axis(3, hasTwoClutches ? 'Gear ——    made ready - - -' : 'Gear', {
       type: 'category' as const,

@@ -18,7 +18,9 @@ interface DriveState {
 /** What a worker tells of its job. */
 interface Heard {
   readonly done: number
+  /** What came of the box itself, before the figures of other drives. */
   readonly first?: DriveAnswer
+  /** What it ends with. */
   readonly last?: LastOfDrive
   readonly hasFailed?: true
 }
