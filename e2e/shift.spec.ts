@@ -287,3 +287,37 @@ test('the ribbon fills its width at the torque of the position on other pages as
   await page.reload()
   await expect(byPosition).toHaveAttribute('aria-pressed', 'true')
 })
+
+test('a change is played, stopped, and followed by dragging rod, lever and slider', async ({
+  page,
+}) => {
+  await page.goto(`${await addressOf(page, 'Ostrel')}/shift?from=1&to=2`)
+  const sleeve = page.locator('[data-fork="coupler-1-2"]')
+  const boss = async (): Promise<number> => (await sleeve.boundingBox())?.x ?? NaN
+  const inFirst = await boss()
+  await page.getByRole('button', { name: 'quick' }).click()
+  await page.getByRole('button', { name: 'Play' }).click()
+  await expect(page.getByText('In 2', { exact: true })).toBeVisible()
+  await expect(page).toHaveURL(/at=70/)
+  // First lies towards the output end, second towards the input end.
+  const inSecond = await boss()
+  expect(inSecond).toBeLessThan(inFirst - 10)
+  const rod = page.locator('[data-rod="rod-coupler-1-2"]')
+  const at = await rod.boundingBox()
+  if (!at) throw new Error('a rod')
+  await page.mouse.move(at.x + at.width / 2, at.y + at.height / 2)
+  await page.mouse.down()
+  await page.mouse.move(at.x + at.width / 2 + (inFirst - inSecond), at.y + at.height / 2, {
+    steps: 6,
+  })
+  await page.mouse.up()
+  await expect.poll(boss).toBeGreaterThan(inFirst - 3)
+  await page.getByRole('button', { name: 'All gears' }).click()
+  await expect(
+    page.getByRole('heading', { name: 'From 2 to 3' }).or(page.getByText(/In 3/)),
+  ).toBeVisible({
+    timeout: 20_000,
+  })
+  await page.getByRole('button', { name: 'Pause' }).click()
+  await expect(page.getByRole('button', { name: 'Play' })).toBeVisible()
+})

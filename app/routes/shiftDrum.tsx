@@ -1,12 +1,13 @@
 import { useMemo } from 'react'
 
-import type { Drum, DrumProof, DrumStretch } from 'core'
-import { analyse, placesOver, proveDrum, rational, settlesAt } from 'core'
+import type { Drum, DrumProof, DrumStretch, Selector } from 'core'
+import { analyse, drumWays, placesOver, proveDrum, rational, settlesAt } from 'core'
 
 import { useOpenBox } from '~/components/box/boxContext.ts'
 import { useBecome } from '~/components/box/useBecome.ts'
 import { IssueList } from '~/components/box/IssueList.tsx'
-import { RibbonSwitch, ScaledSection } from '~/components/section/ScaledSection.tsx'
+import { RibbonSwitch } from '~/components/section/ScaledSection.tsx'
+import { LinkedSection } from '~/components/shift/LinkedSection.tsx'
 import { DrumFigure } from '~/components/shift/DrumFigure.tsx'
 import { FalseNeutrals, GrooveFields, StarKeys } from '~/components/shift/DrumPanels.tsx'
 import { ShiftProposal, saysWhatMoves } from '~/components/shift/ShiftProposal.tsx'
@@ -16,6 +17,8 @@ import { Warning } from '~/components/Warning.tsx'
 import { NothingToShow, WorkArea, WorkMain, WorkPanel } from '~/components/WorkArea.tsx'
 import { stretchAt, withPoints } from '~/views/shift/drumView.ts'
 import { drumFaults, formatAngle, settleWords, stretchWords } from '~/words/drum.ts'
+
+const NO_RODS: readonly Selector[] = []
 
 /** Why there is no drum to show. */
 function NoDrum() {
@@ -103,9 +106,17 @@ export default function ShiftDrum() {
         {drumFaults(naming, proof).map((sentence) => (
           <Warning key={sentence}>{sentence}</Warning>
         ))}
-        <ScaledSection
+        <LinkedSection
           draft={draft}
           words={words}
+          naming={naming}
+          rods={NO_RODS}
+          drum={drum}
+          drumDeg={angleDeg}
+          onTheWay={drumWays(draft.couplers, drum, angleDeg)}
+          onTurnDrum={(angle) => {
+            turnTo((Math.round((((angle % 360) + 360) % 360) * 2) / 2) % 360)
+          }}
           state={state}
           scale={search.ribbon}
           title={`Section along the shafts of ${draft.name} with the drum at ${formatAngle(angleDeg)}`}

@@ -6,15 +6,15 @@ import { analyse, explainLock, isLocked, placesWith, proveInterlock, rodsOf } fr
 
 import { useOpenBox } from '~/components/box/boxContext.ts'
 import { IssueList } from '~/components/box/IssueList.tsx'
-import { SectionDrawing } from '~/components/section/SectionDrawing.tsx'
 import { WithEveryPart, WithOneOut } from '~/components/shift/InterlockProofs.tsx'
+import { LinkedSection } from '~/components/shift/LinkedSection.tsx'
 import { RodKeys } from '~/components/shift/RodKeys.tsx'
-import { RodsFigure } from '~/components/shift/RodsFigure.tsx'
 import { ShiftProposal, saysWhatMoves } from '~/components/shift/ShiftProposal.tsx'
 import { useShift } from '~/components/shift/useShift.ts'
 import { useAddress } from '~/components/useAddress.ts'
 import { Warning } from '~/components/Warning.tsx'
 import { NothingToShow, WorkArea, WorkMain, WorkPanel } from '~/components/WorkArea.tsx'
+import { placeDraggedTo } from '~/views/shift/linkage.ts'
 import { formatMoved, holderOf, inRows, parseMoved } from '~/views/shift/rodsView.ts'
 import { lockSentence } from '~/words/lock.ts'
 import { rodName } from '~/words/shift.ts'
@@ -67,24 +67,21 @@ export default function ShiftInterlock() {
     <WorkArea title={`${draft.name} · Interlock`}>
       <WorkMain label="Rods and what lies between them">
         {!saysWhatMoves(draft) && <ShiftProposal draft={draft} />}
-        <div className="min-h-[17rem] flex-1">
-          <SectionDrawing
-            draft={draft}
-            words={words}
-            state={state}
-            title={`Section along the shafts of ${draft.name} with these rods moved`}
-          />
-        </div>
-        {rods.length > 0 && (
-          <RodsFigure
-            naming={naming}
-            rods={rods}
-            parts={parts}
-            out={out}
-            moved={moved}
-            title={`${rods.length} rods with ${left.length} of ${parts.length} balls, pins and plates between them`}
-          />
-        )}
+        <LinkedSection
+          draft={draft}
+          words={words}
+          naming={naming}
+          rods={rods}
+          out={out}
+          state={state}
+          isLoaded={false}
+          scale={null}
+          title={`Section along the shafts of ${draft.name} with these rods moved: ${rods.length} rods with ${left.length} of ${parts.length} balls, pins and plates between them`}
+          onDragRod={(id, shift, standing) => {
+            const rod = rods.find((each) => each.id === id)
+            if (rod) set(rod, placeDraggedTo(rod, shift, standing))
+          }}
+        />
         <RodKeys naming={naming} rods={rods} moved={moved} onSet={set} />
         <div role="status" className="min-h-[1.6rem]">
           {refused && holder && (

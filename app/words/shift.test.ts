@@ -53,7 +53,7 @@ test('every step of second to third in a sentence', () => {
   expect(changeOf('2', '3').steps.map((step) => changeStepWords(naming, step, 2_800))).toEqual(
     [
       'Clutch down.',
-      'Lever out of row 2, back, into neutral.',
+      'Lever forward, out of row 2 into neutral.',
       'The 1–2 sleeve comes out of 2.',
       'Lever across from row 2 to row 3.',
       'Lever forward in row 3.',

@@ -132,7 +132,7 @@ function leverWords(naming: Naming, move: LeverMove): string {
   const lever = capitalize(leverName(naming, move.lever))
   switch (move.kind) {
     case 'out':
-      return `${lever} out of row ${move.row}, ${END_WORDS[move.end]}, into neutral.`
+      return `${lever} ${END_WORDS[move.end === 'forward' ? 'back' : 'forward']}, out of row ${move.row} into neutral.`
     case 'across':
       return `${lever} across from row ${move.row} to row ${move.to}.`
     case 'in':

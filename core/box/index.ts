@@ -1,6 +1,14 @@
 /** What a gearbox is, whether it hangs together, and how it is changed. */
 export type { Box, BoxIndex, CouplerPlaces } from './box.ts'
-export { bodyOfGear, centreOf, indexBox, memberOfBody, namedPlace, placesAtRest } from './box.ts'
+export {
+  bodyOfGear,
+  centreOf,
+  indexBox,
+  memberOfBody,
+  namedPlace,
+  placeOf,
+  placesAtRest,
+} from './box.ts'
 export { brokenInterlock, brokenRule, checkBox, leftWarning, warningKey } from './check.ts'
 export { COUPLER_DEFINITIONS, USUAL_TRAVEL_MM, couplersWithRings, isClutch } from './couplers.ts'
 export type { CountingProgress } from './counting.ts'

@@ -14,6 +14,7 @@ export {
   RIM_MM,
   SLEEVE_RADIUS_MM,
   SLEEVE_WIDTH_MM,
+  couplerShift,
   layOutSection,
   sleeveShiftMm,
   slidShiftsMm,

@@ -528,27 +528,34 @@ export function sleeveShiftMm(place: CouplerPosition | undefined): number {
 }
 
 /**
- * How far each sliding gear stands from where it rests, by gear id, when the
- * couplers stand at `places`, by coupler id: it goes to the station of the mate it
- * meshes with, and where it only engages dogs it moves as far as a sleeve does.
+ * How far a coupler stands from where it rests at one of its places, and the gears that go with it:
+ * a sliding gear goes to the station of the mate it meshes with, and where it only engages dogs it
+ * moves as far as a sleeve does.
  */
+export function couplerShift(
+  section: Section,
+  coupler: Coupler,
+  place: CouplerPosition | undefined,
+): { readonly shiftMm: number; readonly gears: readonly string[] } {
+  for (const engagement of place?.engages ?? []) {
+    if (engagement.kind !== 'mesh') continue
+    const mesh = section.meshes.find(({ link }) => link.id === engagement.link)
+    const slid = mesh && [mesh.a, mesh.b].find(({ gear }) => gear.mount === 'sliding')
+    if (mesh && slid)
+      return { shiftMm: mesh.stationMm - slid.gear.stationMm, gears: [slid.gear.id] }
+  }
+  return { shiftMm: sleeveShiftMm(place), gears: coupler.gears ?? [] }
+}
+
+/** How far each sliding gear stands from where it rests, by gear id, with couplers at `places`. */
 export function slidShiftsMm(
   section: Section,
   places: ReadonlyMap<string, CouplerPosition>,
 ): ReadonlyMap<string, number> {
   const shifts = new Map<string, number>()
   for (const { coupler } of section.couplers) {
-    const place = places.get(coupler.id)
-    if (!place) continue
-    if (sleeveShiftMm(place) !== 0)
-      for (const gear of coupler.gears ?? []) shifts.set(gear, sleeveShiftMm(place))
-    for (const engagement of place.engages) {
-      if (engagement.kind !== 'mesh') continue
-      const mesh = section.meshes.find(({ link }) => link.id === engagement.link)
-      for (const drawn of mesh ? [mesh.a, mesh.b] : [])
-        if (mesh && drawn.gear.mount === 'sliding')
-          shifts.set(drawn.gear.id, mesh.stationMm - drawn.gear.stationMm)
-    }
+    const { shiftMm, gears } = couplerShift(section, coupler, places.get(coupler.id))
+    if (shiftMm !== 0) for (const gear of gears) shifts.set(gear, shiftMm)
   }
   return shifts
 }

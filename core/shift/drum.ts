@@ -5,7 +5,14 @@
  */
 import type { CouplerPlaces } from '../box/box.ts'
 import { centreOf, placesAtRest } from '../box/box.ts'
-import type { BoxPosition, Coupler, Drum, DrumStop, DrumTrack } from '../box/types.ts'
+import type {
+  BoxPosition,
+  Coupler,
+  CouplerPosition,
+  Drum,
+  DrumStop,
+  DrumTrack,
+} from '../box/types.ts'
 import type { Rational } from '../number/rational.ts'
 import { ZERO, rational } from '../number/rational.ts'
 import type { Analysis, Solver } from '../train/analysis.ts'
@@ -149,6 +156,55 @@ function placesOf(
 /** Where the couplers stand over a stretch; what only touches is not in. */
 export function placesOver(couplers: readonly Coupler[], { depths }: DrumStretch): CouplerPlaces {
   return placesOf(couplers, depths, ({ isDeep }) => isDeep)
+}
+
+/** A coupler between two of its places, or at one of them. */
+export interface CouplerWay {
+  /** Its id. */
+  readonly coupler: string
+  readonly from: CouplerPosition
+  readonly to: CouplerPosition
+  /** Of the way, 0 to 1. */
+  readonly part: number
+}
+
+/** Where the forks of a drum stand at an angle, as it is drawn. */
+function travelsAt({ tracks }: Drum, angleDeg: number) {
+  const angle = exact(angleDeg)
+  return tracks.map((track) => ({ track, mm: travelAt(track, angle) }))
+}
+
+/** Where a drum at an angle has its couplers; what only touches is not in. */
+export function drumPlaces(
+  couplers: readonly Coupler[],
+  drum: Drum,
+  angleDeg: number,
+): CouplerPlaces {
+  const depths = travelsAt(drum, angleDeg).map(({ track, mm }) => depthAt(track, mm))
+  const places = placesOf(couplers, depths, ({ isDeep }) => isDeep)
+  return Object.fromEntries(
+    drum.tracks.flatMap(({ coupler }) => {
+      const place = places[coupler]
+      return place === undefined ? [] : [[coupler, place]]
+    }),
+  )
+}
+
+/** How far each coupler of a drum is from its centre, as a part of what its groove brings it to. */
+export function drumWays(
+  couplers: readonly Coupler[],
+  drum: Drum,
+  angleDeg: number,
+): readonly CouplerWay[] {
+  return travelsAt(drum, angleDeg).flatMap(({ track, mm }): CouplerWay[] => {
+    const coupler = couplers.find(({ id }) => id === track.coupler)
+    const from = coupler && centreOf(coupler)
+    const side = mm.sign() < 0 ? -1 : mm.sign() > 0 ? 1 : 0
+    const to = coupler?.positions.find(({ id }) => id === placeOn(coupler, side))
+    if (!coupler || !from || !to) return []
+    const most = Math.max(0, ...track.points.map(({ travelMm }) => travelMm * side))
+    return [{ coupler: coupler.id, from, to, part: most > 0 ? Math.abs(mm.toNumber()) / most : 0 }]
+  })
 }
 
 type Look = Omit<DrumStretch, 'fromDeg' | 'toDeg' | 'depths'>

@@ -10,10 +10,9 @@ import type { Naming } from '~/words/names.ts'
 import { capitalize, couplerLabel, couplerName, placeName } from '~/words/names.ts'
 
 import type { Scale } from '~/views/section/scale.ts'
-import { PLATES_MM, SLEEVE_MM, isDrawn } from '~/views/section/sleeves.ts'
+import { HUB_MM, PLATES_MM, SLEEVE_MM, isDrawn } from '~/views/section/sleeves.ts'
 
 /** Of the parts of a coupler, outwards from what it sits on. */
-const HUB_MM = 6
 const DOGS_MM = 9.5
 const HUB_WIDTH_MM = 9
 const DOGS_WIDTH_MM = 8

@@ -1,3 +1,4 @@
+import clsx from 'clsx'
 import { Ruler } from 'lucide-react'
 import type { ComponentProps } from 'react'
 
@@ -31,6 +32,14 @@ export function RibbonSwitch({ scale, change }: RibbonSwitchProps) {
   )
 }
 
+/** The least height of a drawing, by what stands over its section. */
+function roomFor(above: number): string {
+  return above === 0 ? 'min-h-[15rem]' : above > MANY_RODS ? 'min-h-[25rem]' : 'min-h-[19rem]'
+}
+
+/** What four rods take, in units of the drawing. */
+const MANY_RODS = 140
+
 interface ScaledSectionProps extends Omit<
   ComponentProps<typeof SectionDrawing>,
   'state' | 'drive' | 'ribbonFullTorque'
@@ -49,7 +58,7 @@ export function ScaledSection(props: ScaledSectionProps) {
   const { state, isLoaded = true, part = 1, scale, ...section } = props
   const { fullTorque } = analyseDraft(section.draft)
   return (
-    <div className="min-h-[15rem] flex-[3]">
+    <div className={clsx('flex-[3]', roomFor(section.above?.height ?? 0))}>
       <SectionDrawing
         {...section}
         state={state}

@@ -11,6 +11,7 @@ import type {
   BodyMotion,
   BoxDraft,
   CouplerPosition,
+  CouplerWay,
   Drive,
   Forces,
   Section,
@@ -31,8 +32,7 @@ import { movingBlocks } from '~/views/section/layout.ts'
 import { findRoom } from '~/views/section/memberNames.ts'
 import { ARM_MM, CHAIN_AT, coveredByParts } from '~/views/section/obstacles.ts'
 import type { Pace } from '~/views/section/pace.ts'
-import type { OnTheWay } from '~/views/section/onTheWay.ts'
-import { sleeveOnTheWayMm, slidOnTheWay } from '~/views/section/onTheWay.ts'
+import { AT_THEIR_PLACES, sleeveOnTheWayMm, slidOnTheWay } from '~/views/section/onTheWay.ts'
 import type { Scale } from '~/views/section/scale.ts'
 import { scaleOf } from '~/views/section/scale.ts'
 import { couplerNameY, couplerNames } from '~/views/section/sleeves.ts'
@@ -50,13 +50,22 @@ import { Ribbon, SCALE_SIZE, TorqueScale } from './Ribbon.tsx'
 import { useMayMove } from './useMayMove.ts'
 import { useRoom } from './useRoom.ts'
 
+/** What is drawn above a section and down into it. */
+export interface Above {
+  /** The room that it takes, in units. */
+  readonly height: number
+  /** Couplers whose names it tells. */
+  readonly named: ReadonlySet<string>
+  readonly draw: (section: Section, scale: Scale) => React.ReactNode
+}
+
 interface SectionDrawingProps extends GearLinks {
   readonly draft: BoxDraft
   readonly words: Vocabulary
   /** Where the couplers stand and how everything moves; without it they stand at their centres. */
   readonly state?: Pick<Analysis, 'engaged' | 'motions'> | undefined
-  /** A coupler between two of its places. */
-  readonly onTheWay?: OnTheWay | undefined
+  /** Couplers between two of their places. */
+  readonly onTheWay?: readonly CouplerWay[] | undefined
   /** The way of the power to draw. */
   readonly drive?: Drive | undefined
   /** Torque that the ribbon shows at its full width, for one unit of input torque; the most of the box where it is not given. */
@@ -73,6 +82,8 @@ interface SectionDrawingProps extends GearLinks {
   readonly classOf?: ((ref: string) => string | undefined) | undefined
   /** What the drawing shows, in words. */
   readonly title: string
+  /** Drawn over the section, in room of its own, with the names of couplers that it makes needless. */
+  readonly above?: Above | undefined
   /** Drawn under what is written on the gears, in the same scale. */
   readonly underlay?: ((section: Section, scale: Scale) => React.ReactNode) | undefined
   /** Drawn over everything, in the same scale. */
@@ -88,23 +99,27 @@ function useLayout(
   draft: BoxDraft,
   hasPieces: boolean,
   places: Places,
-  onTheWay: OnTheWay | undefined,
+  onTheWay: readonly CouplerWay[],
+  above: number,
   drawing: RefObject<SVGSVGElement | null>,
 ): Layout {
   const whole = useMemo(() => {
     const laidOut = layOutSection(draft)
     const section = hasPieces ? laidOut : { ...laidOut, pieces: [] }
-    return { section, usual: scaleOf(section), seats: gearSeats(section) }
-  }, [draft, hasPieces])
+    return { section, usual: scaleOf(section, undefined, above), seats: gearSeats(section) }
+  }, [draft, hasPieces, above])
   const room = useRoom(drawing, whole.usual)
   const still = useMemo(() => {
     const { section, seats } = whole
-    return { section, scale: scaleOf(section, room), seats }
-  }, [whole, room])
-  return useMemo(() => {
-    const shifts = slidOnTheWay(still.section, places, onTheWay)
-    return { ...still, shifts: shifts.size > 0 ? shifts : NO_SHIFTS }
-  }, [still, places, onTheWay])
+    return { section, scale: scaleOf(section, room, above), seats }
+  }, [whole, room, above])
+  const shifts = slidOnTheWay(still.section, places, onTheWay)
+  const slid = [...shifts].flat().join()
+  return useMemo(
+    () => ({ ...still, shifts: shifts.size > 0 ? shifts : NO_SHIFTS }),
+    // eslint-disable-next-line react-hooks/exhaustive-deps -- the same shifts are the same layout
+    [still, slid],
+  )
 }
 
 /** The links that couplers at these places bring into mesh. */
@@ -116,14 +131,22 @@ function linksIn(places: Places): ReadonlySet<string> {
 }
 
 export function SectionDrawing({ classOf, ...props }: SectionDrawingProps) {
-  const { draft, words, state, litGear, title, layers = USUAL_LAYERS, pace, onTheWay } = props
+  const { onTheWay = AT_THEIR_PLACES, above, ...written } = props
+  const { draft, words, state, litGear, title, layers = USUAL_LAYERS, pace } = props
   const naming: Naming = useMemo(() => ({ box: indexBox(draft), words }), [draft, words])
   const places = useMemo(
     () => new Map(state?.engaged.map(({ coupler, place }) => [coupler.id, place]) ?? []),
     [state],
   )
   const drawing = useRef<SVGSVGElement>(null)
-  const layout = useLayout(draft, layers.has('parts'), places, onTheWay, drawing)
+  const layout = useLayout(
+    draft,
+    layers.has('parts'),
+    places,
+    onTheWay,
+    above?.height ?? 0,
+    drawing,
+  )
   const presentLinks = useMemo(() => linksIn(places), [places])
   const motions = state?.motions
   const shownMotions = layers.has('rest') ? motions : undefined
@@ -138,8 +161,7 @@ export function SectionDrawing({ classOf, ...props }: SectionDrawingProps) {
     () => new Set(isMoving ? moving.map(({ gear }) => gear) : []),
     [isMoving, moving],
   )
-  const size = { width: layout.scale.width.toFixed(0), height: layout.scale.height.toFixed(0) }
-  const viewBox = `0 0 ${size.width} ${size.height}`
+  const size = { width: Math.round(layout.scale.width), height: Math.round(layout.scale.height) }
   const parts = (
     <Parts
       naming={naming}
@@ -159,14 +181,48 @@ export function SectionDrawing({ classOf, ...props }: SectionDrawingProps) {
         places={places}
         onTheWay={onTheWay}
         hasNames={layers.has('names')}
+        named={above?.named}
         classOf={classOf}
       />
-      <Writing {...props} naming={naming} layout={layout} layers={layers} downwards={downwards} />
+      {above?.draw(layout.section, layout.scale)}
+      <Writing {...written} naming={naming} layout={layout} layers={layers} downwards={downwards} />
     </>
   )
-  if (pace === undefined)
+  return (
+    <Sheets
+      drawing={drawing}
+      size={size}
+      title={title}
+      parts={parts}
+      marks={
+        isMoving ? (
+          <MotionMarks blocks={moving} pace={pace} {...size} />
+        ) : (
+          pace !== undefined && null
+        )
+      }
+      writing={writing}
+    />
+  )
+}
+
+interface SheetsProps {
+  readonly drawing: RefObject<SVGSVGElement | null>
+  readonly size: { readonly width: number; readonly height: number }
+  readonly title: string
+  readonly parts: React.ReactNode
+  /** What moves between parts and writing; false where all is one drawing. */
+  readonly marks: React.ReactNode
+  readonly writing: React.ReactNode
+}
+
+/** One drawing, or two with what moves between them. */
+function Sheets({ drawing, size, title, parts, marks, writing }: SheetsProps) {
+  const viewBox = `0 0 ${size.width} ${size.height}`
+  const upper = { ref: drawing, viewBox, role: 'group', 'aria-label': title } as const
+  if (marks === false)
     return (
-      <svg className="section" ref={drawing} viewBox={viewBox} role="group" aria-label={title}>
+      <svg className="section" {...upper}>
         {parts}
         {writing}
       </svg>
@@ -176,21 +232,8 @@ export function SectionDrawing({ classOf, ...props }: SectionDrawingProps) {
       <svg className="section" viewBox={viewBox} aria-hidden>
         {parts}
       </svg>
-      {isMoving && (
-        <MotionMarks
-          blocks={moving}
-          pace={pace}
-          width={Number(size.width)}
-          height={Number(size.height)}
-        />
-      )}
-      <svg
-        className="section upper"
-        ref={drawing}
-        viewBox={viewBox}
-        role="group"
-        aria-label={title}
-      >
+      {marks}
+      <svg className="section upper" {...upper}>
         {writing}
       </svg>
     </div>
@@ -201,22 +244,31 @@ interface CouplerShapesProps {
   readonly naming: Naming
   readonly layout: Layout
   readonly places: Places
-  readonly onTheWay: OnTheWay | undefined
+  readonly onTheWay: readonly CouplerWay[]
   readonly hasNames: boolean
+  readonly named: ReadonlySet<string> | undefined
   readonly classOf: SectionDrawingProps['classOf']
 }
 
 function CouplerShapes({ naming, layout, places, onTheWay, ...rest }: CouplerShapesProps) {
   const { section, scale } = layout
+  const shiftOf = (id: string): number | undefined => {
+    const way = onTheWay.find(({ coupler }) => coupler === id)
+    return way && sleeveOnTheWayMm(way)
+  }
   return section.couplers.map((drawn) => (
     <g key={drawn.coupler.id} className={rest.classOf?.(pathTo('sleeve', drawn.coupler.id))}>
       <CouplerShape
         drawn={drawn}
         place={places.get(drawn.coupler.id)}
-        shiftMm={onTheWay?.coupler === drawn.coupler.id ? sleeveOnTheWayMm(onTheWay) : undefined}
+        shiftMm={shiftOf(drawn.coupler.id)}
         scale={scale}
         naming={naming}
-        nameY={rest.hasNames ? couplerNameY(drawn, section, scale) : undefined}
+        nameY={
+          rest.hasNames && rest.named?.has(drawn.coupler.id) !== true
+            ? couplerNameY(drawn, section, scale)
+            : undefined
+        }
       />
     </g>
   ))
@@ -290,7 +342,7 @@ const Parts = memo(function Parts(props: PartsProps) {
   )
 })
 
-interface WritingProps extends Omit<SectionDrawingProps, 'classOf'> {
+interface WritingProps extends Omit<SectionDrawingProps, 'classOf' | 'onTheWay' | 'above'> {
   readonly naming: Naming
   readonly layout: Layout
   readonly layers: Layers

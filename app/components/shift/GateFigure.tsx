@@ -1,7 +1,8 @@
 /** The gate of one lever from above, as the driver sees it, with the lever where it stands. */
 import type { Slot } from 'core'
 
-import type { LeverAt } from '~/views/shift/changeView.ts'
+import { useDrag } from '~/components/section/useDrag.ts'
+import type { LeverAt, LeverWay } from '~/views/shift/moment.ts'
 import { END_WORDS, GUARD_NAMES, rodPlaceName } from '~/words/shift.ts'
 import type { Naming } from '~/words/names.ts'
 
@@ -11,22 +12,39 @@ const MARGIN = 26
 const NEUTRAL = 62
 const HEIGHT = 2 * NEUTRAL
 
+const along = (from: number, to: number, part: number): number => from + (to - from) * part
+
 interface GateFigureProps {
   readonly naming: Naming
   readonly slots: readonly Slot[]
-  readonly lever: LeverAt | null
-  /** Where the lever is going, and how much of that way it has gone. */
-  readonly leverTo?: LeverAt | null
-  readonly part?: number | undefined
+  /** Where the lever is; it is not drawn where nobody says. */
+  readonly lever: LeverWay | null
   readonly title: string
+  /** The lever is dragged; what is given tells how far one is from there. */
+  readonly onDrag?: ((distance: (lever: LeverWay | undefined) => number) => void) | undefined
 }
 
 export function GateFigure(props: GateFigureProps) {
-  const { naming, slots, lever, leverTo, part = 0, title } = props
+  const { naming, slots, lever, title, onDrag } = props
   const rows = [...new Set(slots.map(({ row }) => row))].sort((one, other) => one - other)
   const xOf = (row: number): number => MARGIN + Math.max(0, rows.indexOf(row)) * ROW
   const yOf = (end: LeverAt['end']): number =>
     end === 'forward' ? NEUTRAL - REACH : end === 'back' ? NEUTRAL + REACH : NEUTRAL
+  const leverAt = ({ from, to, part }: LeverWay) => ({
+    x: along(xOf(from.row), xOf(to.row), part),
+    y: along(yOf(from.end), yOf(to.end), part),
+  })
+  const drag = useDrag(
+    () => null,
+    onDrag &&
+      ((_gone, _start, hand) => {
+        onDrag((each) => {
+          const at = each && leverAt(each)
+          return at ? Math.hypot(at.x - hand.x, at.y - hand.y) : Infinity
+        })
+      }),
+  )
+  const at = lever && leverAt(lever)
   const width = 2 * MARGIN + Math.max(0, rows.length - 1) * ROW
   return (
     <svg
@@ -65,13 +83,11 @@ export function GateFigure(props: GateFigureProps) {
           </g>
         )
       })}
-      {lever && (
-        <circle
-          className="gate-lever"
-          cx={xOf(lever.row) + part * (xOf(leverTo?.row ?? lever.row) - xOf(lever.row))}
-          cy={yOf(lever.end) + part * (yOf((leverTo ?? lever).end) - yOf(lever.end))}
-          r={9}
-        />
+      {at && (
+        <g {...drag}>
+          <circle className="gate-knob" cx={at.x} cy={at.y} r={24} />
+          <circle className="gate-lever" cx={at.x} cy={at.y} r={9} />
+        </g>
       )}
     </svg>
   )

@@ -1,8 +1,8 @@
 import type { GearChange, Selector } from 'core'
 import { slotsOf, switchedOf } from 'core'
 
-import type { Moment } from '~/views/shift/changeView.ts'
-import { PARTS_OF_A_STEP } from '~/views/shift/changeView.ts'
+import type { Moment } from '~/views/shift/moment.ts'
+import { PARTS_OF_A_STEP } from '~/views/shift/moment.ts'
 import type { Naming } from '~/words/names.ts'
 import { SWITCH_NAMES, changeStepWords, rodName, rodPlaceName } from '~/words/shift.ts'
 
@@ -17,17 +17,21 @@ interface TimeLineProps {
   readonly at: number
   readonly inputRpm: number
   readonly onMove: (at: number) => void
+  /** A lever is dragged: goes to the moment in which it is nearest to there. */
+  readonly onLever: (distance: (moment: Moment) => number) => void
+  /** What plays it. */
+  readonly children: React.ReactNode
 }
 
 /** The levers in their gates, and the change along its steps, to be stopped anywhere. */
 export function TimeLine(props: TimeLineProps) {
-  const { naming, rods, gear, moment, at, inputRpm, onMove } = props
+  const { naming, rods, gear, moment, at, inputRpm, onMove, onLever, children } = props
   const { steps, from, to } = gear
   const slots = slotsOf(rods)
   const step = steps[moment.done]
   return (
     <div className="flex flex-wrap items-center gap-x-4 gap-y-1">
-      <Gates naming={naming} slots={slots} moment={moment} />
+      <Gates naming={naming} slots={slots} moment={moment} onLever={onLever} />
       <div className="min-w-[16rem] flex-[3_1_16rem]">
         <SwitchedList naming={naming} rods={rods} moment={moment} />
         <label htmlFor="moment" className="font-semibold">
@@ -35,7 +39,7 @@ export function TimeLine(props: TimeLineProps) {
             ? `In ${from.label}`
             : step === undefined
               ? `In ${to.label}`
-              : `Step ${moment.done + 1} of ${steps.length}`}
+              : `${moment.done + 1} of ${steps.length}: ${changeStepWords(naming, step, inputRpm)}`}
         </label>
         <input
           id="moment"
@@ -43,12 +47,13 @@ export function TimeLine(props: TimeLineProps) {
           className="accent-accent h-[44px] w-full"
           min={0}
           max={steps.length * PARTS_OF_A_STEP}
-          value={at}
+          value={Math.round(at)}
           aria-valuetext={step ? changeStepWords(naming, step, inputRpm) : `in ${to.label}`}
           onChange={(event) => {
             onMove(Number(event.target.value))
           }}
         />
+        {children}
       </div>
     </div>
   )

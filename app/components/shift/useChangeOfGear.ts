@@ -6,8 +6,9 @@ import type { BoxPosition, ChangeSchool, GearChange } from 'core'
 import { CHANGE_SCHOOLS, gearChange } from 'core'
 
 import { useOpenJob } from '~/components/job/jobContext.ts'
-import type { Moment } from '~/views/shift/changeView.ts'
-import { PARTS_OF_A_STEP, chosenPositions, momentOf } from '~/views/shift/changeView.ts'
+import { chosenPositions } from '~/views/shift/changeView.ts'
+import type { Course, Moment } from '~/views/shift/moment.ts'
+import { PARTS_OF_A_STEP, courseOf, momentOf } from '~/views/shift/moment.ts'
 import { spentRings } from '~/views/shift/contactView.ts'
 import { MOST_RPM, figureWithin, rollingSpeed } from '~/views/shift/shiftInput.ts'
 
@@ -19,6 +20,7 @@ export interface ChangeOfGear {
   readonly from: BoxPosition
   readonly to: BoxPosition
   readonly gear: GearChange
+  readonly course: Course
   readonly moment: Moment
   /** In parts of steps, and how many there are. */
   readonly at: number
@@ -55,11 +57,15 @@ export function useChangeOfGear(
   )
   const last = (gear?.steps.length ?? 0) * PARTS_OF_A_STEP
   const at = Math.min(figureWithin(search.at, 0, [0, Infinity]), last)
-  const moment = useMemo(() => gear && momentOf(draft, gear, at), [draft, gear, at])
+  const course = useMemo(() => gear && courseOf(draft, gear), [draft, gear])
+  const moment = useMemo(() => course && momentOf(course, at), [course, at])
   return {
     school,
     inputRpm,
     outputRpm,
-    shown: from && to && gear && moment ? { from, to, gear, moment, at, last } : undefined,
+    shown:
+      from && to && gear && course && moment
+        ? { from, to, gear, course, moment, at, last }
+        : undefined,
   }
 }

@@ -20,12 +20,12 @@ test('a sliding gear comes with its coupler, evenly, and nothing else moves', ()
   const to = coupler?.positions.find(({ engages }) => engages.length > 0)
   if (!coupler || !centre || !to) throw new Error('no sliding idler')
   const slid = (part: number) =>
-    slidOnTheWay(section, new Map(), { coupler: coupler.id, from: centre, to, part })
+    slidOnTheWay(section, new Map(), [{ coupler: coupler.id, from: centre, to, part }])
   const whole = slid(1)
   expect(whole.size).toBeGreaterThan(0)
   for (const [gear, shiftMm] of whole) {
     expect(slid(0).get(gear)).toBe(0)
     expect(slid(0.25).get(gear)).toBeCloseTo(shiftMm / 4, 12)
   }
-  expect(slidOnTheWay(section, new Map([[coupler.id, to]]), undefined)).toEqual(whole)
+  expect(slidOnTheWay(section, new Map([[coupler.id, to]]), [])).toEqual(whole)
 })

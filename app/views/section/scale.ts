@@ -27,20 +27,26 @@ export interface Scale {
   readonly share: number
 }
 
-/** A drawing of fewer units is smaller beside what is written on it. */
-export function scaleOf(section: Section, room = USUAL_ROOM): Scale {
+/**
+ * A drawing of fewer units is smaller beside what is written on it. `above` is left free over the
+ * section.
+ */
+export function scaleOf(section: Section, room = USUAL_ROOM, above = 0): Scale {
   const widthMm = section.toMm - section.fromMm
   const heightMm = section.bottomMm - section.topMm
-  const [widest, tallest] = [room.widest - 2 * MARGIN.side, room.tallest - 2 * MARGIN.topBottom]
+  const [widest, tallest] = [
+    room.widest - 2 * MARGIN.side,
+    Math.max(room.tallest - 2 * MARGIN.topBottom - above, room.tallest / 3),
+  ]
   const perMmY = Math.min(widest / widthMm, tallest / heightMm)
   const perMmX = Math.min(widest / widthMm, perMmY * MOST_STRETCH)
   return {
     perMmX,
     perMmY,
     x: (mm) => (mm - section.fromMm) * perMmX + MARGIN.side,
-    y: (mm) => (mm - section.topMm) * perMmY + MARGIN.topBottom,
+    y: (mm) => (mm - section.topMm) * perMmY + MARGIN.topBottom + above,
     width: widthMm * perMmX + 2 * MARGIN.side,
-    height: heightMm * perMmY + 2 * MARGIN.topBottom,
+    height: heightMm * perMmY + 2 * MARGIN.topBottom + above,
     share: Math.min(room.widest / USUAL_ROOM.widest, room.tallest / USUAL_ROOM.tallest),
   }
 }

@@ -13,6 +13,9 @@ import type { Scale } from './scale.ts'
 /** How far a sleeve, and the plates of a clutch, stand out from what they sit on. */
 export const SLEEVE_MM = SLEEVE_RADIUS_MM - SHAFT_RADIUS_MM
 export const PLATES_MM = 24
+/** How far a hub stands out from what it sits on, and how deep the groove for the fork goes. */
+export const HUB_MM = 6
+export const GROOVE_MM = (SLEEVE_MM - HUB_MM) / 2
 
 /** Whether a coupler is drawn; a sliding gear shows by itself where it stands, teeth on a sleeve move with it. */
 export function isDrawn({ kind, gears, positions }: Coupler): boolean {

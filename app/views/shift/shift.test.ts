@@ -1,9 +1,10 @@
 /** What the pages of Shift show of a change, of rods and of a drum. */
-import { buildPattern, checkBox, gearChange, prepareSolver, proveDrum } from 'core'
+import { RING_TEETH_FROM, buildPattern, checkBox, gearChange, prepareSolver, proveDrum } from 'core'
 import type { BoxDraft, DrumTrack } from 'core'
 
-import { PARTS_OF_A_STEP, chosenPositions, momentOf, slipLeft } from './changeView.ts'
+import { chosenPositions, slipLeft } from './changeView.ts'
 import { barsOf, groovePath, movedPoint, stretchAt, withPoints, xOfAngle } from './drumView.ts'
+import { PARTS_OF_A_STEP, courseOf, momentOf } from './moment.ts'
 import { formatMoved, holderOf, inRows, parseMoved } from './rodsView.ts'
 
 function counted(draft: BoxDraft): BoxDraft {
@@ -31,36 +32,43 @@ const position = (label: string) => {
 
 describe('a change along its time line', () => {
   const change = gearChange(solverOf(four), position('2'), position('3'), 'clutch')
-  const at = (step: number) => momentOf(four, change, step * PARTS_OF_A_STEP)
+  const course = courseOf(four, change)
+  const at = (step: number) => momentOf(course, step * PARTS_OF_A_STEP)
   const last = change.steps.length
   // Reverse by itself has the first row.
 
+  const back = { row: 2, end: 'back' as const }
+  const forward = { row: 3, end: 'forward' as const }
+
   test('begins where it came from and ends where it goes', () => {
     expect(at(0).places['coupler-1-2']).toBe('2')
-    expect(at(0).levers).toEqual(new Map([[1, { row: 2, end: 'back' }]]))
+    expect(at(0).levers).toEqual(new Map([[1, { from: back, to: back, part: 0 }]]))
     expect(at(last).places['coupler-1-2']).toBe('centre')
     expect(at(last).places['coupler-3-4']).toBe('3')
-    expect(at(last).levers).toEqual(new Map([[1, { row: 3, end: 'forward' }]]))
+    expect(at(last).levers).toEqual(new Map([[1, { from: forward, to: forward, part: 0 }]]))
     expect(at(last + 5)).toEqual(at(last))
   })
 
-  test('between two steps the lever and what it moves are on their way', () => {
+  test('the lever and what it moves go by one part of their way', () => {
     const lever = change.steps.findIndex(({ kind }) => kind === 'lever')
-    expect(at(lever + 0.5)).toMatchObject({
-      part: 0.5,
-      levers: new Map([[1, { row: 2, end: 'back' }]]),
-      leverTo: { lever: 1, row: 2, end: null },
-      onTheWay: undefined,
-    })
     const out = change.steps.findIndex(({ kind }) => kind === 'out')
-    expect(at(out + 0.3).onTheWay).toMatchObject({
-      coupler: 'coupler-1-2',
-      from: { id: '2' },
-      to: { id: 'centre' },
-      part: 0.3,
-    })
-    expect(at(out + 0.3).leverTo).toBeNull()
-    expect(at(out).onTheWay).toBeUndefined()
+    for (const step of [lever + 0.1, lever + 0.9, out + 0.3]) {
+      const { levers, onTheWay } = at(step)
+      expect(onTheWay).toMatchObject([
+        { coupler: 'coupler-1-2', from: { id: '2' }, to: { id: 'centre' } },
+      ])
+      expect(levers.get(1)).toMatchObject({ from: back, to: { row: 2, end: null } })
+      expect(levers.get(1)?.part).toBe(onTheWay[0]?.part)
+    }
+    // The hand and the sleeve share the way evenly.
+    expect(at(out).onTheWay[0]?.part).toBe(0.5)
+    expect(at(out + 1).onTheWay).toEqual([])
+  })
+
+  test('a sleeve waits at the teeth of its ring while the ring brakes', () => {
+    const ring = change.steps.findIndex(({ kind }) => kind === 'ring')
+    const parts = [0, 0.5, 0.9].map((step) => at(ring + step).onTheWay[0]?.part)
+    expect(parts).toEqual([RING_TEETH_FROM, RING_TEETH_FROM, RING_TEETH_FROM])
   })
 
   test('takes the load off with the pedal and puts it on again', () => {
@@ -80,7 +88,12 @@ describe('a change along its time line', () => {
 
   test('starts in a row of its own where it comes from neutral', () => {
     const fromRest = gearChange(solverOf(four), position('N'), position('3'), 'clutch')
-    expect(momentOf(four, fromRest, 0).levers.get(1)).toEqual({ row: 3, end: null })
+    const neutral = { row: 3, end: null }
+    expect(momentOf(courseOf(four, fromRest), 0).levers.get(1)).toEqual({
+      from: neutral,
+      to: neutral,
+      part: 0,
+    })
   })
 })
 

@@ -1,0 +1,305 @@
+/**
+ * Where rods, forks, fingers and balls are drawn over a section, in units of its drawing. A rod lies
+ * in a lane of its own above the shafts and has a fork down to each thing that it moves; all of them
+ * stand as far from their middle as what they move does. Where they lie in their case nobody states.
+ */
+import type {
+  BoxDraft,
+  Coupler,
+  CouplerPosition,
+  CouplerWay,
+  Drum,
+  Section,
+  SectionCoupler,
+  SectionGear,
+  Selector,
+  SelectorPlace,
+  Slot,
+} from 'core'
+import { couplerShift, isClutch, oncePer, placeOf, rational, slotsOf, travelAt } from 'core'
+
+import { couplerShiftMm } from '~/views/section/onTheWay.ts'
+import type { Scale } from '~/views/section/scale.ts'
+import { isDrawn } from '~/views/section/sleeves.ts'
+
+import type { LeverWay, Moment } from './moment.ts'
+
+/** How high a rod is, and from one to the next. */
+export const ROD_HEIGHT = 18
+const ROD_PITCH = 29
+/** Over the first rod: its ball and spring. */
+const ROD_HEAD = 26
+/** Half of a drum, seen from the side. */
+export const DRUM_RADIUS = 50
+const DRUM_HEAD = 8
+/** From the left end of where rods lie: jaw, detent and interlock. */
+export const ALONG = { jaw: 18, detent: 52, interlock: 84, name: 108 }
+/** How deep a notch is, and half of how wide. */
+export const NOTCH = { deep: 5, half: 8 }
+
+/** What moves the forks of a box, as a drawing has room for it. */
+export interface Movers {
+  readonly rods: readonly Selector[]
+  readonly drum: Drum | undefined
+}
+
+/** The room that rods, or a drum, take over a section. */
+export function linkageHeight({ rods, drum }: Movers): number {
+  if (drum) return 2 * (DRUM_HEAD + DRUM_RADIUS)
+  return rods.length === 0 ? 0 : ROD_HEAD + rods.length * ROD_PITCH
+}
+
+/** The middle of a lane of rods. */
+export function rodY(lane: number): number {
+  return ROD_HEAD + ROD_HEIGHT / 2 + lane * ROD_PITCH
+}
+
+export const DRUM_Y = DRUM_HEAD + DRUM_RADIUS
+
+/** Where everything that couplers move stands. */
+export interface Standing {
+  readonly section: Section
+  readonly scale: Scale
+  readonly places: ReadonlyMap<string, CouplerPosition>
+  readonly onTheWay: readonly CouplerWay[]
+}
+
+function drawnCoupler({ couplers }: Section, id: string): SectionCoupler | undefined {
+  return couplers.find(({ coupler }) => coupler.id === id)
+}
+
+function couplersOf({ places }: Selector): readonly string[] {
+  return [...new Set(places.flatMap(({ couplers }) => Object.keys(couplers)))]
+}
+
+/** How far a rod stands from its middle: as far as what it moves does. */
+export function rodShift(rod: Selector, { section, scale, places, onTheWay }: Standing): number {
+  for (const id of couplersOf(rod)) {
+    const drawn = drawnCoupler(section, id)
+    const shiftMm = drawn ? couplerShiftMm(section, drawn, places.get(id), onTheWay) : 0
+    if (shiftMm !== 0) return shiftMm * scale.perMmX
+  }
+  return 0
+}
+
+/** How far a rod stands from its middle in each of its places. */
+export function rodPlaces(
+  rod: Selector,
+  { section, scale }: Pick<Standing, 'section' | 'scale'>,
+): readonly number[] {
+  return rod.places.flatMap(({ couplers }) =>
+    Object.entries(couplers)
+      .slice(0, 1)
+      .flatMap(([id, at]) => {
+        const drawn = drawnCoupler(section, id)
+        const place = drawn?.coupler.positions.find((each) => each.id === at)
+        return drawn ? [couplerShift(section, drawn.coupler, place).shiftMm * scale.perMmX] : []
+      }),
+  )
+}
+
+/** The place of a rod that is nearest to where it was dragged; null in its middle. */
+export function placeDraggedTo(
+  rod: Selector,
+  shift: number,
+  standing: Pick<Standing, 'section' | 'scale'>,
+): SelectorPlace | null {
+  const places = rodPlaces(rod, standing)
+  const nearest = places.reduce(
+    (best, each, at) =>
+      Math.abs(each - shift) < Math.abs((places[best] ?? 0) - shift) ? at : best,
+    -1,
+  )
+  return rod.places[nearest] ?? null
+}
+
+/** A fork, over the groove of a sleeve or over the rim of a gear that slides. */
+export interface Fork {
+  readonly coupler: Coupler
+  readonly lane: number
+  /** Where it stands now. */
+  readonly x: number
+  readonly shift: number
+  readonly over:
+    | { readonly kind: 'sleeve'; readonly drawn: SectionCoupler }
+    | { readonly kind: 'gear'; readonly drawn: SectionGear }
+}
+
+/** What a fork lies over; undefined where nothing is moved by one. */
+function grippedBy(section: Section, drawn: SectionCoupler): Fork['over'] | undefined {
+  const { coupler } = drawn
+  if (isClutch(coupler)) return undefined
+  if (isDrawn(coupler)) return { kind: 'sleeve', drawn }
+  const moved = coupler.positions.flatMap((place) => couplerShift(section, coupler, place).gears)
+  const gear = section.gears.find((each) => moved.includes(each.gear.id))
+  return gear && { kind: 'gear', drawn: gear }
+}
+
+function forkOf(id: string, lane: number, standing: Standing): readonly Fork[] {
+  const { section, scale, places, onTheWay } = standing
+  const drawn = drawnCoupler(section, id)
+  const over = drawn && grippedBy(section, drawn)
+  if (!over) return []
+  const { coupler } = drawn
+  const shift = couplerShiftMm(section, drawn, places.get(id), onTheWay) * scale.perMmX
+  const stationMm = over.kind === 'sleeve' ? coupler.stationMm : over.drawn.gear.stationMm
+  return [{ coupler, lane, shift, x: scale.x(stationMm) + shift, over }]
+}
+
+/** Every fork, by the rod or the groove that moves it. */
+export function forksOf({ rods, drum }: Movers, standing: Standing): readonly Fork[] {
+  return drum
+    ? drum.tracks.flatMap(({ coupler }) => forkOf(coupler, 0, standing))
+    : rods.flatMap((rod, lane) => couplersOf(rod).flatMap((id) => forkOf(id, lane, standing)))
+}
+
+/** How far a ball lies out of the notches of its rod, for a rod that stands so far from its middle. */
+export function ballRise(notches: readonly number[], shift: number): number {
+  const off = Math.min(...[0, ...notches].map((notch) => Math.abs(shift - notch)))
+  return Math.min(1, off / NOTCH.half) * NOTCH.deep
+}
+
+/** Where the finger of a lever is: the height of its row, and how far it has gone with a rod. */
+export function fingerAt(
+  { rods }: Movers,
+  slots: readonly Slot[],
+  { from, to, part }: LeverWay,
+  shiftOf: (rod: Selector) => number,
+): { readonly y: number; readonly shift: number } | undefined {
+  const rodIn = ({ row, end }: LeverWay['from']): Selector | undefined =>
+    (
+      slots.find((slot) => slot.row === row && slot.end === end) ??
+      slots.find((slot) => slot.row === row)
+    )?.selector
+  const [one, other] = [rodIn(from), rodIn(to)]
+  const laneOf = (rod: Selector): number => rods.findIndex(({ id }) => id === rod.id)
+  if (!one || !other || laneOf(one) < 0 || laneOf(other) < 0) return undefined
+  const y = rodY(laneOf(one)) + (rodY(laneOf(other)) - rodY(laneOf(one))) * part
+  const pushed = to.end === null ? (from.end === null ? undefined : one) : other
+  return { y, shift: pushed ? shiftOf(pushed) : 0 }
+}
+
+/** The ends of the gate of one lever. */
+export function slotsOfLever(rods: readonly Selector[], lever: number): readonly Slot[] {
+  return slotsOf(rods).filter((slot) => slot.lever === lever)
+}
+
+/** How finely a groove and a star are drawn, in degrees. */
+const FINE_DEG = 3
+
+/** The travels of the grooves all round, and at their points. */
+const groovesOf = oncePer((drum: Drum) =>
+  drum.tracks.map((track) => {
+    const angles = new Set(track.points.map(({ angleDeg }) => angleDeg))
+    for (let angle = 0; angle < 360; angle += FINE_DEG) angles.add(angle)
+    return {
+      track,
+      mostMm: ([-1, 1] as const).map((side) =>
+        Math.max(0, ...track.points.map(({ travelMm }) => travelMm * side)),
+      ),
+      points: [...angles]
+        .sort((one, other) => one - other)
+        .map((angleDeg) => ({
+          angleDeg,
+          mm: travelAt(track, rational(Math.round(angleDeg * 1e6), 1_000_000)).toNumber(),
+        })),
+    }
+  }),
+)
+
+/** How far round the near side of a drum goes, as its edge is seen. */
+const NEAR_DEG = 84
+
+/** The near side of each groove of a drum that is turned so far, with the pin of its fork in the middle. */
+export function grooveLines(
+  drum: Drum,
+  angleDeg: number,
+  { section, scale }: Standing,
+): readonly { readonly coupler: string; readonly path: string }[] {
+  return groovesOf(drum).flatMap(({ track, mostMm, points }) => {
+    const drawn = drawnCoupler(section, track.coupler)
+    const over = drawn && grippedBy(section, drawn)
+    if (!over) return []
+    const stationMm = over.kind === 'sleeve' ? drawn.coupler.stationMm : over.drawn.gear.stationMm
+    const full = ([-1, 1] as const).map((side) => {
+      const place = drawn.coupler.positions.find(
+        ({ travel }) => travel === (side < 0 ? 'towards-input' : 'towards-output'),
+      )
+      return couplerShift(section, drawn.coupler, place).shiftMm
+    })
+    const xOf = (mm: number): number => {
+      const at = mm < 0 ? 0 : 1
+      const most = mostMm[at] ?? 0
+      return scale.x(stationMm + (most > 0 ? (Math.abs(mm) / most) * (full[at] ?? 0) : 0))
+    }
+    const near = points
+      .map(({ angleDeg: angle, mm }) => ({ off: turned(angle - angleDeg), mm }))
+      .filter(({ off }) => Math.abs(off) <= NEAR_DEG)
+      .sort((one, other) => one.off - other.off)
+      .map(
+        ({ off, mm }) => `${xOf(mm).toFixed(1)} ${(DRUM_Y + DRUM_RADIUS * sine(off)).toFixed(1)}`,
+      )
+    return near.length > 1 ? [{ coupler: track.coupler, path: `M${near.join('L')}` }] : []
+  })
+}
+
+/** An angle as one between −180° and 180°. */
+function turned(angle: number): number {
+  return ((((angle + 180) % 360) + 360) % 360) - 180
+}
+
+const sine = (deg: number): number => Math.sin((deg * Math.PI) / 180)
+const cosine = (deg: number): number => Math.cos((deg * Math.PI) / 180)
+
+/** Of a star: to the bottom of a notch and to its rim, and the roller. */
+const STAR = { least: 26, most: 36, roller: 7 }
+
+/** How far out the middle of the roller lies, over an angle of the drum. */
+function rollerRadius({ stops }: Drum, angleDeg: number): number {
+  const sorted = [...stops].sort((one, other) => one.angleDeg - other.angleDeg)
+  let depth = 0
+  sorted.forEach((stop, at) => {
+    const off = turned(angleDeg - stop.angleDeg)
+    const beside = sorted.at((at + (off < 0 ? -1 : 1)) % sorted.length) ?? stop
+    const gap = Math.abs(turned(beside.angleDeg - stop.angleDeg)) || 360
+    const reach = Math.max(1, Math.min(stop.reachDeg ?? gap / 2, gap / 2))
+    if (Math.abs(off) < reach) depth = Math.max(depth, (1 + cosine((off / reach) * 180)) / 2)
+  })
+  return STAR.most - (STAR.most - STAR.least) * depth
+}
+
+/** A star wheel that turns with its drum, about its middle, and the roller at its top. */
+export function starOf(drum: Drum, angleDeg: number) {
+  const rim: string[] = []
+  for (let angle = 0; angle < 360; angle += FINE_DEG) {
+    const [radius, at] = [rollerRadius(drum, angle), angle - angleDeg]
+    rim.push(`${(radius * sine(at)).toFixed(1)} ${(-radius * cosine(at)).toFixed(1)}`)
+  }
+  return {
+    path: `M${rim.join('L')}Z`,
+    rollerY: -(rollerRadius(drum, angleDeg) + STAR.roller),
+    rollerRadius: STAR.roller,
+    radius: STAR.most,
+  }
+}
+
+/** The couplers that something of these moves by a fork. */
+export function forked({ rods, drum }: Movers): ReadonlySet<string> {
+  return new Set(drum ? drum.tracks.map(({ coupler }) => coupler) : rods.flatMap(couplersOf))
+}
+
+/** Where couplers stand at a moment of a change. */
+export function standingAt(
+  { couplers }: BoxDraft,
+  { places, onTheWay }: Moment,
+): Pick<Standing, 'places' | 'onTheWay'> {
+  return {
+    onTheWay,
+    places: new Map(
+      couplers.flatMap((coupler) => {
+        const place = placeOf(coupler, places)
+        return place ? [[coupler.id, place] as const] : []
+      }),
+    ),
+  }
+}
