@@ -1,4 +1,7 @@
 import type { Address, ChangeAddress } from '~/views/addresses.ts'
+import { Pause, Play } from 'lucide-react'
+import { useCallback } from 'react'
+
 import type { Engageable, Approach, BoxDraft, Job } from 'core'
 import { engageables, contactOf } from 'core'
 
@@ -8,6 +11,7 @@ import { useOpenJob } from '~/components/job/jobContext.ts'
 import { PrintButton } from '~/components/PrintButton.tsx'
 import { ContactFigure } from '~/components/shift/ContactFigure.tsx'
 import { DogLoadFields, RingGapFields } from '~/components/shift/EngageFields.tsx'
+import { useEngaging } from '~/components/shift/useEngaging.ts'
 import { useShift } from '~/components/shift/useShift.ts'
 import { useAddress } from '~/components/useAddress.ts'
 import { NothingToShow, WorkArea, WorkMain, WorkPanel } from '~/components/WorkArea.tsx'
@@ -20,8 +24,12 @@ import {
   travelOf,
 } from '~/views/shift/contactView.ts'
 import { MOST_LOAD_NM, USUAL_LOAD_NM, figureWithin } from '~/views/shift/shiftInput.ts'
+import { slipAt } from '~/views/shift/engaging.ts'
 import { contactWords } from '~/words/contact.ts'
 import { capitalize, couplerName, placeName } from '~/words/names.ts'
+
+/** In the address: the ring is not there at all. */
+const RING_OUT = 'out'
 
 /** Of the way, in a hundredth, where the page opens. */
 const HALF = 50
@@ -47,6 +55,7 @@ function approachOf(
   const way = Number.isFinite(asked) ? Math.min(Math.max(Math.round(asked), 0), 100) : HALF
   const measuredMm = hasRing ? measuredGapMm(job, chosen) : null
   const tried = search.gap
+  const isRingOut = hasRing && tried === RING_OUT
   const triedMm = tried === null || !Number.isFinite(Number(tried)) ? null : Number(tried)
   const travelMm = travelOf(draft, chosen)
   const depthMm = depthOf(chosen, travelMm)
@@ -55,7 +64,7 @@ function approachOf(
     way,
     measuredMm,
     triedMm,
-    approach: { part: way / 100, hasRing, gapMm, travelMm, depthMm },
+    approach: { part: way / 100, hasRing, gapMm, travelMm, depthMm, isRingOut },
   }
 }
 
@@ -109,8 +118,9 @@ function FiguresOfPlace({ chosen, asked, search, change }: FiguresOfPlaceProps) 
       triedMm={asked.triedMm}
       unit={settings.lengthUnit}
       measureHref={measureAddress(id, ringOf(chosen))}
+      isOut={asked.approach.isRingOut === true}
       onTry={(gap) => {
-        change({ gap: gap === null ? '' : `${gap}` })
+        change({ gap: gap === null ? '' : gap === 'out' ? RING_OUT : `${gap}` })
       }}
     />
   ) : (
@@ -126,9 +136,72 @@ function FiguresOfPlace({ chosen, asked, search, change }: FiguresOfPlaceProps) 
   )
 }
 
+interface EngageStageProps {
+  readonly chosen: Engageable
+  readonly asked: AskedApproach
+  readonly onWay: (way: string) => void
+}
+
+/** The coupler on its way, as far as it is set, or as it goes in by itself. */
+function EngageStage({ chosen, asked, onWay }: EngageStageProps) {
+  const { settings } = useOpenBox()
+  const { naming } = useShift()
+  const { coupler, place, hasRing } = chosen
+  const { lengthUnit } = settings
+  const toEnd = useCallback(() => {
+    onWay('100')
+    // eslint-disable-next-line react-hooks/exhaustive-deps -- the address is changed alike each time
+  }, [])
+  const { played, play, stop } = useEngaging(asked.approach, toEnd)
+  const approach = played ? { ...asked.approach, part: played.part } : asked.approach
+  const contact = contactOf(approach)
+  const said = contactWords(contact, approach, lengthUnit)
+  const name = placeName(naming, coupler, place)
+  return (
+    <>
+      <div className="min-h-[18rem] flex-1">
+        <ContactFigure
+          approach={approach}
+          contact={contact}
+          dogs={place.dogs ?? {}}
+          lengthUnit={lengthUnit}
+          slip={played?.slip ?? slipAt(approach)}
+          turned={played?.turned}
+          coneCount={place.ring?.coneCount}
+          names={{
+            hub: naming.words.hub,
+            coupler: naming.words.couplers[coupler.kind],
+            ring: naming.words.ring,
+          }}
+          title={
+            hasRing
+              ? `Section of hub, ring, cone and gear for ${name}. ${said}`
+              : `Dogs of ${name} unrolled, seen from outside. ${said}`
+          }
+        />
+      </div>
+      <WaySlider
+        way={Math.round(approach.part * 100)}
+        said={said}
+        onWay={(next) => {
+          stop()
+          onWay(next)
+        }}
+      />
+      <button
+        type="button"
+        className="button button-main no-print self-start"
+        onClick={played ? stop : play}
+      >
+        {played ? <Pause aria-hidden /> : <Play aria-hidden />}
+        {played ? 'Stop' : 'Play'}
+      </button>
+    </>
+  )
+}
+
 /** One coupler large, at any part of its way: what touches, what slips, what grinds. */
 export default function ShiftEngage() {
-  const { settings } = useOpenBox()
   const { draft, naming } = useShift()
   const { job } = useOpenJob()
   const [search, change] = useAddress('engage')
@@ -140,41 +213,20 @@ export default function ShiftEngage() {
         <p>Nothing in this box locks anything. Draw its couplers on Lay out.</p>
       </NothingToShow>
     )
-  const { coupler, place, hasRing } = chosen
-  const { lengthUnit } = settings
+  const { coupler, place } = chosen
   const name = placeName(naming, coupler, place)
   const asked = approachOf(draft, job, chosen, search)
-  const { way, approach } = asked
-  const contact = contactOf(approach)
-  const said = contactWords(contact, approach, lengthUnit)
-  const { dogs = {} } = place
+  const { way } = asked
   return (
     <WorkArea title={`${name} half engaged · ${draft.name}`}>
       <WorkMain label={`${capitalize(couplerName(naming, coupler))}, on its way into ${name}`}>
         <h2 className="text-[1.3rem]">
           {capitalize(couplerName(naming, coupler))}, {way} % of the way into {name}
         </h2>
-        <div className="min-h-[16rem] flex-1">
-          <ContactFigure
-            approach={approach}
-            contact={contact}
-            dogs={dogs}
-            lengthUnit={lengthUnit}
-            names={{
-              hub: naming.words.hub,
-              coupler: naming.words.couplers[coupler.kind],
-              ring: naming.words.ring,
-            }}
-            title={
-              hasRing
-                ? `Section of hub, ring, cone and gear for ${name}. ${said}`
-                : `Dogs of ${name} unrolled, seen from outside. ${said}`
-            }
-          />
-        </div>
-        <WaySlider
-          way={way}
-          said={said}
+        <EngageStage
+          key={chosen.key}
+          chosen={chosen}
+          asked={asked}
           onWay={(next) => {
             change({ way: next })
           }}
@@ -197,8 +249,8 @@ export default function ShiftEngage() {
           <PrintButton />
         </div>
         <p className="text-graphite text-[0.9rem]">
-          Drawn to show what touches, not to scale. What a ring or dogs may wear is in the maker’s
-          manual.
+          The way, and the gap of a ring, are drawn to scale; all else to show what touches. What a
+          ring or dogs may wear is in the maker’s manual.
         </p>
       </WorkPanel>
     </WorkArea>

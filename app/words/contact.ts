@@ -16,6 +16,8 @@ export function contactWords(contact: Contact, approach: Approach, unit: LengthU
     case 'blocking':
       return 'The pointed teeth lean on those of the ring. As long as the cone slips, the ring is turned aside and they wait; at equal speeds it lets them by.'
     case 'unbraked':
+      if (approach.isRingOut === true)
+        return 'No ring is in: nothing brakes, nothing waits, and the teeth go on towards those of the gear.'
       return 'The face of the ring is on the gear and not on its cone: nothing brakes, nothing waits, and the teeth go on towards those of the gear.'
     case 'entering':
       return 'The speeds are equal: the pointed teeth turn the gear a little and slide in between its own.'

@@ -3,7 +3,15 @@ export { directionAhead } from './ahead.ts'
 export type { GearChange, ChangeSchool, ChangeStep } from './change.ts'
 export { CHANGE_SCHOOLS, gearChange, placeKey } from './change.ts'
 export type { Approach, Contact } from './contact.ts'
-export { GEAR_TEETH_FROM, RING_TEETH_FROM, contactOf, dogDepthMm } from './contact.ts'
+export {
+  GEAR_TEETH_FROM,
+  NEW_RING_GAP_MM,
+  RING_TEETH_FROM,
+  contactOf,
+  dogDepthMm,
+  isBraking,
+  ringTeethFrom,
+} from './contact.ts'
 export type { DogWork, NeededDogFigure } from './dogs.ts'
 export { dogWork } from './dogs.ts'
 export type { CouplerWay, Depth, DrumProof, DrumStretch, StarStop } from './drum.ts'

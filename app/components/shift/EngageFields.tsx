@@ -21,13 +21,15 @@ interface RingGapFieldsProps {
   readonly unit: LengthUnit
   /** Where this ring is measured. */
   readonly measureHref: string
+  /** Whether it is tried without any ring. */
+  readonly isOut: boolean
   /** Null takes what is tried away. */
-  readonly onTry: (gapMm: number | null) => void
+  readonly onTry: (gapMm: number | null | 'out') => void
 }
 
 /** The gap of a ring, measured or tried, and what it leaves to wear. */
 export function RingGapFields(props: RingGapFieldsProps) {
-  const { ring, measuredMm, isCondemned, triedMm, unit, measureHref, onTry } = props
+  const { ring, measuredMm, isCondemned, triedMm, unit, measureHref, isOut, onTry } = props
   const gapMm = triedMm ?? measuredMm
   return (
     <>
@@ -48,16 +50,39 @@ export function RingGapFields(props: RingGapFieldsProps) {
           return null
         }}
       />
+      <div role="group" aria-label="Ring" className="flex flex-wrap gap-1">
+        {(
+          [
+            [measuredMm === null ? 'a new one' : 'as measured', null],
+            ['worn to its gear', 0],
+            ['left out', 'out'],
+          ] as const
+        ).map(([title, gap]) => (
+          <button
+            key={title}
+            type="button"
+            className="button-quiet aria-pressed:bg-accent-wash"
+            aria-pressed={gap === 'out' ? isOut : !isOut && triedMm === gap}
+            onClick={() => {
+              onTry(gap)
+            }}
+          >
+            {title}
+          </button>
+        ))}
+      </div>
       <p>
-        {gapMm === null
-          ? 'Nobody has measured this ring in the job: it is taken to brake. Type a gap to try one.'
-          : wearLeftWords(
-              gapMm,
-              wearLeftMm(ring, gapMm),
-              triedMm === null,
-              unit,
-              triedMm === null && isCondemned,
-            )}
+        {isOut
+          ? 'Without its ring nothing brakes and nothing waits.'
+          : gapMm === null
+            ? 'Nobody has measured this ring in the job: it is taken to brake. Type a gap to try one.'
+            : wearLeftWords(
+                gapMm,
+                wearLeftMm(ring, gapMm),
+                triedMm === null,
+                unit,
+                triedMm === null && isCondemned,
+              )}
       </p>
       {triedMm !== null && measuredMm !== null && triedMm !== measuredMm && (
         <p className="text-graphite">
