@@ -9,7 +9,7 @@ test('a change is gone through by keyboard, stands in the address, and prints', 
   const box = await duplicateOf(page, 'Fenwold')
   await page.goto(`${box}/shift?from=2&to=3`)
   const moment = page.getByRole('slider', { name: 'In 2' })
-  await expect(moment).toHaveAttribute('aria-valuetext', 'Clutch down.')
+  await expect(moment).toHaveAttribute('aria-valuetext', 'Open the clutch.')
   await moment.focus()
   await page.keyboard.press('End')
   await expect(page.getByRole('slider', { name: 'In 3' })).toHaveAttribute('aria-valuetext', 'in 3')
@@ -27,7 +27,7 @@ test('a change is gone through by keyboard, stands in the address, and prints', 
   await expect(page.getByRole('alert')).toContainText('The speed is 1 to 30000.')
   const text = (await printed(page, 'A4')).map((each) => each.text).join(' ')
   expect(text).toContain('from 3 to 4')
-  expect(text).toContain('Clutch down')
+  expect(text).toContain('Open the clutch')
 })
 
 test('with a ball left out two gears go in together and lock; with it in the rod is held', async ({
@@ -259,7 +259,7 @@ test('what cannot be had of a job is not reckoned with, and a change is shown al
   await page.getByRole('link', { name: 'Change of gear', exact: true }).click()
   const told = page.getByText('what was entered in a job of this unit is not reckoned with here')
   await expect(told).toBeVisible()
-  await expect(page.getByRole('list', { name: 'Steps' })).toContainText('Clutch down.')
+  await expect(page.getByRole('list', { name: 'Steps' })).toContainText('Open the clutch.')
   await page.getByRole('link', { name: 'Drive', exact: true }).click()
   await expect(page.getByRole('table', { name: 'Changes of gear' })).toBeVisible()
   await page.unroute('**/*.data*')

@@ -9,6 +9,7 @@ import { useOpenBox } from '~/components/box/boxContext.ts'
 import { IssueList } from '~/components/box/IssueList.tsx'
 import { PrintButton } from '~/components/PrintButton.tsx'
 import { RibbonSwitch } from '~/components/section/ScaledSection.tsx'
+import { ChangeCautions, MostOfEngine } from '~/components/shift/ChangeCautions.tsx'
 import { ChangeControls } from '~/components/shift/ChangeControls.tsx'
 import { EngagePanels } from '~/components/shift/EngagePanels.tsx'
 import { LinkedSection } from '~/components/shift/LinkedSection.tsx'
@@ -82,6 +83,7 @@ function AsideOfChange({ asked, shown, state, search, change }: AsideOfChangePro
         outputRpm={outputRpm}
         countHref={`/boxes/${id}/count`}
       />
+      {solver && <ChangeCautions naming={naming} solver={solver} gear={gear} inputRpm={inputRpm} />}
       {isLocked(state) && (
         <Warning>Here the box is locked: nothing turns. Do not drive it like that.</Warning>
       )}
@@ -100,6 +102,7 @@ function AsideOfChange({ asked, shown, state, search, change }: AsideOfChangePro
         inputRpm={inputRpm}
         leftOf={({ coupler }) => slipLeft(gear, moment, coupler.id)}
       />
+      <MostOfEngine naming={naming} />
       <EngagePanels
         naming={naming}
         gear={gear}

@@ -15,7 +15,7 @@ import { useAddress } from '~/components/useAddress.ts'
 import { Warning } from '~/components/Warning.tsx'
 import { NothingToShow, WorkArea, WorkMain, WorkPanel } from '~/components/WorkArea.tsx'
 import { placeDraggedTo } from '~/views/shift/linkage.ts'
-import { formatMoved, holderOf, inRows, parseMoved } from '~/views/shift/rodsView.ts'
+import { formatMoved, holderOf, inRows, parseMoved, possibleOf } from '~/views/shift/rodsView.ts'
 import { lockSentence } from '~/words/lock.ts'
 import { rodName } from '~/words/shift.ts'
 
@@ -32,7 +32,7 @@ function useRods(search: Address<'interlock'>, change: ChangeAddress<'interlock'
   const parts = draft.interlockParts ?? NO_PARTS
   const out = new Set((search.out ?? '').split('|').filter(Boolean))
   const left = parts.filter(({ id }) => !out.has(id))
-  const moved = parseMoved(draft, search.moved)
+  const moved = possibleOf(left, parseMoved(draft, search.moved))
   const refused = rods.find(({ id }) => id === search.held)
   const holder = refused && holderOf(left, moved, refused.id)
   const set = (rod: MovedRod['selector'], place: MovedRod['place'] | null): void => {

@@ -1,6 +1,6 @@
 /** What goes wrong while shifting, as people tell it, and what this box answers. */
 import type { Complaint, CouplerPosition } from 'core'
-import { CHANGE_RPM } from 'core'
+import { CHANGE_RPM, couplersWithRings } from 'core'
 
 import type { TorqueUnit } from './format.ts'
 import { formatForce, formatNumber, formatSpeed, formatTorque, NBSP } from './format.ts'
@@ -41,8 +41,8 @@ export function complaintWords(naming: Naming, complaint: Complaint, unit: Torqu
     case 'standing': {
       const { into, hasRing } = complaint
       return hasRing
-        ? `${into.label} has a ring, which has to stop what still turns with the clutch disc. If it crunches, the clutch drags: it drives while the ring brakes.`
-        : `${into.label} has no ring: after the pedal goes down the clutch disc and all that hangs on it coast on. Wait, or touch a gear that has a ring first; if it never stops, the clutch drags.`
+        ? `${into.label} has a ring, which has to stop what still turns with the driven side of the clutch. If it crunches, the clutch drags: it drives while the ring brakes.`
+        : `${into.label} has no ring: with the clutch open, all that hangs on its driven side coasts on. Wait${couplersWithRings(naming.box.draft).size > 0 ? ', or touch a gear that has a ring first' : ''}; if it never stops, the clutch drags.`
     }
     case 'cold': {
       const { into, dragNm, warmS, coldS } = complaint

@@ -66,6 +66,7 @@ const UNIT_TEXTS: Readonly<Record<FieldUnit, string>> = {
   deg: '°',
   N: `${NBSP}N`,
   kgM2: `${NBSP}kg·m²`,
+  rpm: `${NBSP}rev/min`,
 }
 
 /** The unit over a field; none where a figure has none. */

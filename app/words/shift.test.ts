@@ -52,14 +52,14 @@ function changeOf(from: string, to: string, school: 'clutch' | 'without-clutch' 
 test('every step of second to third in a sentence', () => {
   expect(changeOf('2', '3').steps.map((step) => changeStepWords(naming, step, 2_800))).toEqual(
     [
-      'Clutch down.',
+      'Open the clutch.',
       'Lever forward, out of row 2 into neutral.',
       'The 1–2 sleeve comes out of 2.',
       'Lever across from row 2 to row 3.',
       'Lever forward in row 3.',
       'The synchro ring of the 3–4 sleeve brings both sides to one speed.',
       'The 3–4 rod brings the 3–4 sleeve towards the output end into 3.',
-      'Clutch up.',
+      'Close the clutch.',
     ].map((sentence) => sentence.replace('synchro ring', PLAIN_WORDS.ring)),
   )
 })

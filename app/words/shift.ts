@@ -1,6 +1,7 @@
 /** What happens in a change of gear, in sentences. */
 import type {
   BoxPosition,
+  ChangeCaution,
   ChangeSchool,
   ChangeStep,
   Coupler,
@@ -148,7 +149,7 @@ function couplerNames(naming: Naming, couplers: readonly Coupler[]): string {
 export function changeStepWords(naming: Naming, step: ChangeStep, inputRpm: number): string {
   switch (step.kind) {
     case 'clutch':
-      return step.is === 'down' ? 'Clutch down.' : 'Clutch up.'
+      return step.is === 'down' ? 'Open the clutch.' : 'Close the clutch.'
     case 'lift':
       return 'Lift the throttle: without load the dogs let go.'
     case 'lever':
@@ -236,6 +237,30 @@ function differenceText({ law }: Match, slip: Rational, inputRpm: number): strin
   return law.kind === 'lock' || law.kind === 'held'
     ? formatSpeed(perMinute)
     : `${formatNumber(perMinute, 0)}\u00a0teeth/min`
+}
+
+/** A caution of a change in a sentence. */
+export function changeCautionWords(
+  naming: Naming,
+  caution: ChangeCaution,
+  into: BoxPosition,
+  inputRpm: number,
+): string {
+  switch (caution.kind) {
+    case 'backwards':
+      return `${into.label} turns the wheels the other way: stop first. Going in while it rolls breaks teeth.`
+    case 'overspeed':
+      return `${into.label} would turn the engine at ${formatSpeed(caution.rpm)}; it bears ${formatSpeed(caution.mostRpm)}. Slow down first: no ring and no throttle keeps it from that once the clutch is closed.`
+    case 'unlike': {
+      const { match } = caution
+      const what = couplerName(naming, match.coupler)
+      return `Nothing brings the ${what} and what it meets to one speed: ${slipText(match, inputRpm)} go past. Pushed in, teeth chip and corners round off. Match the speeds, or wait until both turn alike.`
+    }
+    case 'lowest-rolling':
+      return `Into ${into.label} while it rolls the engine has to come up to ${formatSpeed(caution.rpm)}. Come nearly to a stand first, or match it; what is dragged up by force wears most here.`
+    case 'may-balk':
+      return 'If it balks, wait with a light hand. Forced through, the points of sleeve and ring wear off, and nothing holds the next change back until the speeds agree.'
+  }
 }
 
 /** What the difference is at either end of what a coasting side may have come to; null where there is only a stand. */

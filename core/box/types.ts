@@ -638,6 +638,8 @@ export interface BoxDraft {
   readonly finalDrive?: FinalDrive | null | undefined
   /** Of the driven wheels: the distance rolled in one turn, divided by 2π. */
   readonly rollingRadiusMm?: number | null | undefined
+  /** The fastest that the engine, or whatever turns the input, bears to be turned. */
+  readonly mostInputRpm?: number | null | undefined
   /** Clockwise where it is not stated; matters only to which way thrust goes. */
   readonly inputSense?: InputSense | null | undefined
 }

@@ -66,6 +66,15 @@ function told(step: ChangeStep): string {
   }
 }
 
+test('a gear behind the clutch that carries is changed with that clutch open (common practice)', () => {
+  // First and third are on one sleeve, behind the odd clutch.
+  const steps = changeOf(dualClutch(), '1', '3').steps.map(told)
+  expect(steps[0]).toBe('out clutch-odd')
+  expect(steps.at(-1)).toBe('in clutch-odd')
+  expect(steps).not.toContain('clutch down')
+  expect(steps).not.toContain('lift')
+})
+
 test('second to third: out of the back of one row, across, forward in the next (common practice)', () => {
   expect(changeOf(four, '2', '3').steps.map(told)).toEqual([
     'clutch down',

@@ -124,7 +124,10 @@ export function gearChange(
   const [start, end] = [endOf(solver, known, from), endOf(solver, known, to)]
   const [now, then] = [start.places, end.places]
   const [before, after] = [start.analysis, end.analysis]
-  const passing = passingNeutral(known, start, end)
+  const waits =
+    isMadeReady && findPreselections(solver, from).find(({ position }) => position.id === to.id)
+  const opening = waits ? [] : opensMeanwhile(couplers, start, end)
+  const passing = new Set([...passingNeutral(known, start, end), ...opening])
   const moving = couplers
     .filter(({ id }) => now[id] !== then[id] || passing.has(id))
     .flatMap((coupler): CouplerMove[] => {
@@ -146,8 +149,6 @@ export function gearChange(
     entering: entering.map(({ coupler }) => coupler),
     outputSpeed,
   })
-  const waits =
-    isMadeReady && findPreselections(solver, from).find(({ position }) => position.id === to.id)
   const inputSpeed = speedAfter(before, after, outputSpeed)
   return {
     from,
@@ -161,7 +162,7 @@ export function gearChange(
       : withGap({
           school,
           rings,
-          hand: handOf(draft, known, start, end, passing.size > 0),
+          hand: handOf(draft, known, start, end, passing),
           leaving,
           entering,
           inputSpeed,
@@ -233,6 +234,21 @@ function passingNeutral(
   return new Set(waits ? Object.keys(slot.place.couplers) : [])
 }
 
+/** A friction clutch that carries before and after opens while what lies behind it moves. */
+function opensMeanwhile(
+  couplers: readonly Coupler[],
+  { places: now }: End,
+  { places: then }: End,
+): readonly string[] {
+  const isMoved = ({ id }: Coupler): boolean => now[id] !== then[id]
+  if (!couplers.some((coupler) => !isClutch(coupler) && isMoved(coupler))) return []
+  return couplers.flatMap((coupler) =>
+    isClutch(coupler) && !isMoved(coupler) && now[coupler.id] !== centreOf(coupler)?.id
+      ? [coupler.id]
+      : [],
+  )
+}
+
 function rank({ coupler, selector }: CouplerMove): number {
   return isClutch(coupler) ? 2 : selector && selector.switched === undefined ? 1 : 0
 }
@@ -291,13 +307,20 @@ interface Hand {
   readonly in: readonly ChangeStep[]
 }
 
-function handOf(draft: BoxDraft, { slots }: Known, from: End, to: End, isPassing: boolean): Hand {
+function handOf(
+  draft: BoxDraft,
+  { slots }: Known,
+  from: End,
+  to: End,
+  passing: ReadonlySet<string>,
+): Hand {
   const [drum] = draft.drums ?? []
   const turn = drum && drumTurn(drum, draft, from, to)
   if (turn) return { out: [turn], in: [] }
   if (slots.length === 0) return { out: [], in: [] }
   const moves = [...from.standing].flatMap(([number, start]) => {
     const end = to.standing.get(number) ?? null
+    const isPassing = Object.keys(start?.place.couplers ?? {}).some((id) => passing.has(id))
     return isPassing && number === FIRST_LEVER
       ? [...leverMoves(start, null), ...leverMoves(null, end)]
       : leverMoves(start, end)
@@ -353,8 +376,10 @@ function withGap(change: Gapped): readonly ChangeStep[] {
   const isInNeutral = leaving.length === 0
   const pedal = (is: 'down' | 'up'): readonly ChangeStep[] =>
     hasPedal ? [{ kind: 'clutch', is }] : []
+  // A clutch of the box that opens takes the load off by itself.
+  const opens = leaving.some(({ coupler }) => isClutch(coupler))
   const release = (): readonly ChangeStep[] =>
-    hasPedal || isInNeutral ? pedal('down') : [{ kind: 'lift' }]
+    hasPedal || isInNeutral || opens ? pedal('down') : [{ kind: 'lift' }]
   const out = [...hand.out, ...leaving.map((move): ChangeStep => ({ kind: 'out', move }))]
   const isTwice =
     school === 'double-declutch' && hasPedal && matched.some(({ kind }) => kind === 'match')

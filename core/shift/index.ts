@@ -1,5 +1,7 @@
 /** Changing gear: what moves what, and what must match. */
 export { directionAhead } from './ahead.ts'
+export type { ChangeCaution } from './cautions.ts'
+export { changeCautions } from './cautions.ts'
 export type { GearChange, ChangeSchool, ChangeStep } from './change.ts'
 export { CHANGE_SCHOOLS, gearChange, placeKey } from './change.ts'
 export type { Approach, Contact } from './contact.ts'

@@ -61,7 +61,7 @@ export function WithOneOut({ naming, without, out, change }: WithOneOutProps) {
                 checked={!isOut}
                 onChange={() => {
                   const next = isOut ? [...out].filter((each) => each !== id) : [...out, id]
-                  change({ out: next.join('|'), moved: '', held: '' })
+                  change({ out: next.join('|'), held: '' })
                 }}
               />
               {capitalize(interlockPartWords(naming, loss.part))}

@@ -1,9 +1,8 @@
 import { Link } from 'react-router'
 
-import type { BoxPosition, GearChange, Rational } from 'core'
+import type { GearChange, Rational } from 'core'
 import { rational, toNumber } from 'core'
 
-import { Warning } from '~/components/Warning.tsx'
 import { formatPercent, formatSpeed } from '~/words/format.ts'
 import type { Naming } from '~/words/names.ts'
 import { countedName } from '~/words/names.ts'
@@ -53,21 +52,20 @@ export function Outcome({
     )
   return (
     <div>
-      <EngineSpeed into={to} inputSpeed={inputSpeed} inputRpm={inputRpm} outputRpm={outputRpm} />
+      <EngineSpeed inputSpeed={inputSpeed} inputRpm={inputRpm} outputRpm={outputRpm} />
       {isWithoutGap && <p>The torque is handed over from clutch to clutch, without a gap.</p>}
     </div>
   )
 }
 
 interface EngineSpeedProps {
-  readonly into: BoxPosition
   /** After the change, for 1 before. */
   readonly inputSpeed: Rational
   readonly inputRpm: number
   readonly outputRpm: number | null
 }
 
-function EngineSpeed({ into, inputSpeed, inputRpm, outputRpm }: EngineSpeedProps) {
+function EngineSpeed({ inputSpeed, inputRpm, outputRpm }: EngineSpeedProps) {
   const after = toNumber(inputSpeed) * inputRpm
   const isBackwards = after < 0
   return (
@@ -81,12 +79,6 @@ function EngineSpeed({ into, inputSpeed, inputRpm, outputRpm }: EngineSpeedProps
         )}
         .
       </p>
-      {isBackwards && (
-        <Warning>
-          {into.label} turns the wheels the other way: stop first. Going in while it rolls breaks
-          teeth.
-        </Warning>
-      )}
     </>
   )
 }

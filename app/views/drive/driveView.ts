@@ -96,14 +96,23 @@ export function unknownAsks(
   return [...new Set(course.map(({ ask }) => ask))].filter((ask) => ask !== '' && !labels.has(ask))
 }
 
+/** The usual engine, with what the unit’s own bears. */
+function engineBearing(mostRpm: number | null | undefined): Car['engine'] {
+  const { engine } = USUAL_CAR
+  return mostRpm === null || mostRpm === undefined
+    ? engine
+    : { ...engine, mostRpm, peakRpm: Math.min(engine.peakRpm, mostRpm) }
+}
+
 /** A car as it would be with this box: what the box says of wheels and axle goes before what is usual. */
 export function usualCar(
-  { finalDrive, rollingRadiusMm }: BoxDraft,
+  { finalDrive, rollingRadiusMm, mostInputRpm }: BoxDraft,
   topRatio: number | undefined,
 ): Car {
   return {
     ...USUAL_CAR,
     rollingRadiusMm: rollingRadiusMm ?? USUAL_CAR.rollingRadiusMm,
+    engine: engineBearing(mostInputRpm),
     finalRatio: finalDrive
       ? toNumber(finalDriveRatio(finalDrive))
       : topRatio !== undefined && topRatio > WITH_FINAL_DRIVE

@@ -1,4 +1,4 @@
-import { PATTERNS, buildPattern, layOutSection } from 'core'
+import { PATTERNS, buildPattern, couplerShift, layOutSection } from 'core'
 import { fourSpeed, planetaryDraft } from '../../../core/testing/boxes.ts'
 
 import type { GearName } from './gearLabels.ts'
@@ -128,10 +128,23 @@ test('a name stands on the other side where a chain or a sleeve is in the way', 
   expect(namesOf(FOUR, there).get('counter-1')).toBeUndefined()
 })
 
-test('what has slid says which way', () => {
-  const draft = fourSpeed('sliding-idler')
-  const text = (shiftMm: number) =>
-    placesOf(layoutOf(draft, new Map([['main-1', shiftMm]])), 'main-1').name?.text
-  expect(text(2)).toMatch(/ ▶$/)
-  expect(text(-2)).toMatch(/^◀ /)
+test('what has slid into mesh says which way, and what only rode along does not', () => {
+  const draft = buildPattern('sliding-gear', 'box', {})
+  const section = layOutSection(draft)
+  const slid = draft.couplers.flatMap((coupler) =>
+    coupler.positions.flatMap((place) => {
+      const { gears, shiftMm } = couplerShift(section, coupler, place)
+      return place.engages.some(({ kind }) => kind === 'mesh') && shiftMm !== 0
+        ? gears.map((gear) => ({ gear, shiftMm }))
+        : []
+    }),
+  )
+  expect(slid.length).toBeGreaterThan(0)
+  for (const { gear, shiftMm } of slid) {
+    const text = (mm: number) =>
+      placesOf(layoutOf(draft, new Map([[gear, mm]])), gear).name?.text ?? ''
+    expect(text(shiftMm)).toMatch(shiftMm > 0 ? / ▶$/ : /^◀ /)
+    expect(text(shiftMm / 3)).not.toMatch(/[◀▶]/)
+    expect(text(0)).not.toMatch(/[◀▶]/)
+  }
 })

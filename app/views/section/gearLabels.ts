@@ -1,5 +1,5 @@
 /** Where what is written on a gear and beside it stands, in viewBox units. */
-import type { Gear, Section, SectionGear } from 'core'
+import type { Section, SectionGear } from 'core'
 
 import type { Layout } from './layout.ts'
 import { outwards } from './layout.ts'
@@ -73,8 +73,22 @@ export function placeGearFigures(drawn: SectionGear, layout: Layout): GearFigure
   }
 }
 
-/** What is written beside a gear, and which way it has slid. */
-function labelOf({ label }: Gear, shiftMm: number): string {
+/** A gear that stands so near to where it meets its mate is in mesh with it. */
+const IN_MESH_MM = 0.5
+
+/** Whether a gear has slid into mesh, and did not only ride along with what did. */
+function isSlidIn({ meshes }: Section, { gear }: SectionGear, shiftMm: number): boolean {
+  return meshes.some(
+    ({ a, b, stationMm }) =>
+      (a.gear === gear || b.gear === gear) &&
+      Math.abs(stationMm - gear.stationMm - shiftMm) < IN_MESH_MM,
+  )
+}
+
+/** What is written beside a gear, and which way it has slid into mesh. */
+function labelOf(section: Section, drawn: SectionGear, slidMm: number): string {
+  const { label } = drawn.gear
+  const shiftMm = isSlidIn(section, drawn, slidMm) ? slidMm : 0
   const short = label.replace(/ (gear|idler)$/, '').replace(/^(chain|primary) sprocket$/, '$1')
   return shiftMm < 0 ? `◀ ${short}` : shiftMm > 0 ? `${short} ▶` : short
 }
@@ -136,7 +150,7 @@ export function placeGearNames(
   const names: Rectangle[] = []
   for (const drawn of section.gears) {
     const { id } = drawn.gear
-    const text = labelOf(drawn.gear, shifts.get(id) ?? 0)
+    const text = labelOf(section, drawn, shifts.get(id) ?? 0)
     const found = freeLine(text, linesFor(drawn, layout), parts, names, scale.height)
     if (!found) continue
     names.push(found.covers)

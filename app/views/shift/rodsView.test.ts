@@ -2,7 +2,7 @@
 import type { InterlockPart, Selector } from 'core'
 import { buildPattern, rodsOf, withSelectors } from 'core'
 
-import { formatMoved, holderOf, inRows, parseMoved } from './rodsView.ts'
+import { formatMoved, holderOf, inRows, parseMoved, possibleOf } from './rodsView.ts'
 
 const draft = withSelectors(
   buildPattern('three-shaft', 'unit', { forward: '5', overdrives: 'none' }),
@@ -35,6 +35,18 @@ test('a rod is held by another that is away from its middle, never by itself', (
   expect(holderOf([], moved, two.id)).toBeUndefined()
   expect(holderOf([ball], moved, one.id)).toBeUndefined()
   expect(holderOf([ball], [], two.id)).toBeUndefined()
+})
+
+test('a ball that is put back sends the second rod home, and one that is out keeps both', () => {
+  const [one, two] = rods
+  if (!one?.places[0] || !two?.places[0]) throw new Error('too few rods')
+  const moved = [
+    { selector: one, place: one.places[0] },
+    { selector: two, place: two.places[0] },
+  ]
+  const ball: InterlockPart = { id: 'ball', kind: 'ball', selectors: [one.id, two.id] }
+  expect(possibleOf([], moved)).toEqual(moved)
+  expect(possibleOf([ball], moved)).toEqual([moved[0]])
 })
 
 test('rods lie lever by lever, row by row, and those without a row last', () => {

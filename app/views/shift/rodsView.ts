@@ -29,6 +29,17 @@ export function holderOf(
   return moved.find(({ selector }) => selector.id !== rod && areHeldApart(parts, selector.id, rod))
 }
 
+/** Of rods that somebody moved, those that the parts let out together: a part put back sends one home. */
+export function possibleOf(
+  parts: readonly InterlockPart[],
+  moved: readonly MovedRod[],
+): readonly MovedRod[] {
+  return moved.reduce<readonly MovedRod[]>(
+    (out, rod) => (holderOf(parts, out, rod.selector.id) ? out : [...out, rod]),
+    [],
+  )
+}
+
 /** Rods as they lie beside one another: lever by lever, row by row of its gate, and what has no row after them. */
 export function inRows(rods: readonly Selector[]): readonly Selector[] {
   const rowOf = ({ places }: Selector): number =>
