@@ -8,7 +8,7 @@ import { pathTo } from '../box/partPath.ts'
 import type { BoxIndex } from '../box/box.ts'
 import { indexBox } from '../box/box.ts'
 import { oncePer } from '../box/oncePer.ts'
-import { hasHub } from '../box/couplers.ts'
+import { hasHub, sleevesOfTeeth } from '../box/couplers.ts'
 import { memberOfPiece } from '../box/pieces/index.ts'
 import type { BoxDraft, Coupler, PieceKind } from '../box/types.ts'
 import type { UnitPart } from '../job/unitParts.ts'
@@ -113,8 +113,9 @@ function inBundles(parts: readonly AssemblyPart[]): readonly AssemblyPart[] {
   )
 }
 
-/** Whether a part comes apart from the rest: a gear that stays on its shaft does not. */
+/** Whether a part comes apart from the rest: a gear that stays on its shaft does not, nor teeth on a sleeve. */
 function isApart({ index, stay }: UnitLookup, { ref, kind, id }: UnitPart): boolean {
+  if (kind === 'gear' && sleevesOfTeeth(index.draft).has(id)) return false
   if (kind === 'gear') return stay.get(index.gears.get(id)?.member ?? '')?.has(id) !== true
   if (kind === 'sleeve')
     return pieceOfRef(index, ref) !== undefined || hasSleeve(index.couplers.get(id))

@@ -59,3 +59,15 @@ export const couplersWithRings: (draft: BoxDraft) => ReadonlySet<string> = onceP
     }),
   )
 })
+
+/** The couplers on whose sleeves gears are cut as teeth, by the ids of those gears. */
+export const sleevesOfTeeth: (draft: BoxDraft) => ReadonlyMap<string, Coupler> = oncePer(
+  ({ couplers }) =>
+    new Map(
+      couplers.flatMap((coupler) =>
+        COUPLER_DEFINITIONS[coupler.kind].hasTeethOnSleeve
+          ? (coupler.gears ?? []).map((gear) => [gear, coupler] as const)
+          : [],
+      ),
+    ),
+)

@@ -10,7 +10,13 @@ export {
   placesAtRest,
 } from './box.ts'
 export { brokenInterlock, brokenRule, checkBox, leftWarning, warningKey } from './check.ts'
-export { COUPLER_DEFINITIONS, USUAL_TRAVEL_MM, couplersWithRings, isClutch } from './couplers.ts'
+export {
+  COUPLER_DEFINITIONS,
+  USUAL_TRAVEL_MM,
+  couplersWithRings,
+  isClutch,
+  sleevesOfTeeth,
+} from './couplers.ts'
 export type { CountingProgress } from './counting.ts'
 export {
   countedGears,

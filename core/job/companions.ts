@@ -7,7 +7,7 @@ import type { PathParts } from '../box/partPath.ts'
 import { pathTo, pathToRing, readPath } from '../box/partPath.ts'
 import type { BoxIndex } from '../box/box.ts'
 import { indexBox } from '../box/box.ts'
-import { couplersWithRings } from '../box/couplers.ts'
+import { couplersWithRings, sleevesOfTeeth } from '../box/couplers.ts'
 import { pairsOf } from '../box/links/index.ts'
 import { isNewEachTime, memberOfPiece } from '../box/pieces/index.ts'
 import type { BoxDraft, Piece } from '../box/types.ts'
@@ -46,6 +46,17 @@ function piecesWhere(index: BoxIndex, is: (piece: Piece) => boolean): readonly s
   return (index.draft.pieces ?? []).filter(is).map((piece) => refOfPiece(index, piece))
 }
 
+/** Sprockets that sit on a shaft and are not cut into it. */
+function sprocketsOn({ draft, gears }: BoxIndex, shaft: string): readonly string[] {
+  const chained = draft.links
+    .flatMap(pairsOf)
+    .flatMap(({ a, b, touch }) => (touch === 'sprockets' ? [a, b] : []))
+  return [...new Set(chained)].flatMap((id) => {
+    const gear = gears.get(id)
+    return gear?.member === shaft && gear.mount === 'fixed' ? [pathTo('gear', id)] : []
+  })
+}
+
 /** The rings that work on a gear. */
 function ringsOn({ draft }: BoxIndex, gear: string): readonly string[] {
   return draft.couplers
@@ -67,7 +78,10 @@ const COMPANION_RULES: readonly CompanionRule[] = [
       draft.links
         .flatMap(pairsOf)
         .flatMap(({ a, b }) => (a === id ? [b] : b === id ? [a] : []))
-        .map((mate) => pathTo('gear', mate)),
+        .map((mate) => {
+          const sleeve = sleevesOfTeeth(draft).get(mate)
+          return sleeve ? pathTo('sleeve', sleeve.id) : pathTo('gear', mate)
+        }),
   },
   {
     of: 'gear',
@@ -97,8 +111,10 @@ const COMPANION_RULES: readonly CompanionRule[] = [
     // Flange or sprocket has worn with the spline that carries it.
     of: 'shaft',
     why: 'spline-mate',
-    leadsTo: (index, { id }) =>
-      piecesWhere(index, ({ kind, on }) => kind === 'flange' && on === id),
+    leadsTo: (index, { id }) => [
+      ...piecesWhere(index, ({ kind, on }) => kind === 'flange' && on === id),
+      ...sprocketsOn(index, id),
+    ],
   },
   {
     // Hub and sleeve are fitted to one another.

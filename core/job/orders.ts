@@ -6,6 +6,7 @@
 import { pathTo, readPath } from '../box/partPath.ts'
 import type { BoxIndex } from '../box/box.ts'
 import { indexBox } from '../box/box.ts'
+import { sleevesOfTeeth } from '../box/couplers.ts'
 import { oncePer } from '../box/oncePer.ts'
 import type { OrderTarget } from '../box/pieces/index.ts'
 import { PIECE_DEFINITIONS, isNewEachTime, kindsWhere, memberOfPiece } from '../box/pieces/index.ts'
@@ -82,6 +83,13 @@ function targetPieces(index: BoxIndex, target: OrderTarget, ref: string): readon
   }
 }
 
+/** What a part is bought with: teeth on a sleeve are one part with it. */
+function wholePart({ draft }: BoxIndex, ref: string): string {
+  const { kind, id } = readPath(ref)
+  const sleeve = kind === 'gear' ? sleevesOfTeeth(draft).get(id) : undefined
+  return sleeve ? pathTo('sleeve', sleeve.id) : ref
+}
+
 /** What is replaced, or set, where a finding on a part asks for it. */
 export function orderTarget(
   index: BoxIndex,
@@ -100,7 +108,7 @@ export function condemnedParts(index: BoxIndex, job: Job): ReadonlySet<string> {
     latestFindings(job).flatMap((finding): readonly string[] => {
       if (standingVerdict(finding) !== 'replace') return []
       const target = orderTarget(index, finding)
-      if (target === 'itself') return [finding.part]
+      if (target === 'itself') return [wholePart(index, finding.part)]
       return targetPieces(index, target, finding.part).map((piece) => refOfPiece(index, piece))
     }),
   )
@@ -120,7 +128,11 @@ export function orderKeys(
   const piece = pieceOfRef(index, part)
   const { id } = readPath(part)
   const shaft = piece && memberOfPiece(index, piece)?.id
-  if (target === 'itself') return [piece ? keyOfPiece(index, piece) : part]
+  if (target === 'itself') {
+    const whole = wholePart(index, part)
+    const sold = pieceOfRef(index, whole)
+    return [sold ? keyOfPiece(index, sold) : whole]
+  }
   if (target === 'its-shaft') return [shaft === undefined ? part : pathTo('shaft', shaft)]
   const general = `${target}:${shaft ?? id}`
   const pieces = written.has(general) ? [] : targetPieces(index, target, part)

@@ -7,6 +7,7 @@
 import { pathTo } from '../partPath.ts'
 import type { BoxIndex } from '../box.ts'
 import { indexBox } from '../box.ts'
+import { sleevesOfTeeth } from '../couplers.ts'
 import { oncePer } from '../oncePer.ts'
 import type { BoxDraft, Gear, Member, Piece, ShaftEnd } from '../types.ts'
 import { PIECE_DEFINITIONS, opens } from './kinds.ts'
@@ -64,9 +65,10 @@ function boreOfGear(index: BoxIndex, gear: Gear): number {
   return thickestMm(member, gear.stationMm - half, gear.stationMm + half)
 }
 
+/** Teeth on a sleeve stand where that does, and are no part of the row by themselves. */
 function seatOfGear(index: BoxIndex, gear: Gear): Seated | undefined {
   const member = index.members.get(gear.member)
-  if (!member) return undefined
+  if (!member || sleevesOfTeeth(index.draft).has(gear.id)) return undefined
   const half = (gear.faceWidthMm ?? DRAWN_FACE_MM) / 2
   return {
     ref: pathTo('gear', gear.id),
