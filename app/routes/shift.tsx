@@ -10,6 +10,7 @@ import { IssueList } from '~/components/box/IssueList.tsx'
 import { PrintButton } from '~/components/PrintButton.tsx'
 import { RibbonSwitch } from '~/components/section/ScaledSection.tsx'
 import { ChangeCautions, MostOfEngine } from '~/components/shift/ChangeCautions.tsx'
+import { CondemnedRings } from '~/components/shift/CondemnedRings.tsx'
 import { ChangeControls } from '~/components/shift/ChangeControls.tsx'
 import { EngagePanels } from '~/components/shift/EngagePanels.tsx'
 import { LinkedSection } from '~/components/shift/LinkedSection.tsx'
@@ -82,6 +83,12 @@ function AsideOfChange({ asked, shown, state, search, change }: AsideOfChangePro
         inputRpm={inputRpm}
         outputRpm={outputRpm}
         countHref={`/boxes/${id}/count`}
+      />
+      <CondemnedRings
+        naming={naming}
+        of={gear.steps.flatMap((step) =>
+          step.kind === 'in' ? [{ coupler: step.move.coupler, place: step.move.to }] : [],
+        )}
       />
       {solver && <ChangeCautions naming={naming} solver={solver} gear={gear} inputRpm={inputRpm} />}
       {isLocked(state) && (

@@ -3,6 +3,7 @@ import { memo, useEffect } from 'react'
 import type { ShouldRevalidateFunctionArgs } from 'react-router'
 
 import type { DriveWay } from 'core'
+import { engageables } from 'core'
 
 import type { Route } from './+types/shiftDrive'
 import { withDatabase } from '~/.server/answers.ts'
@@ -18,6 +19,7 @@ import { DriveFields } from '~/components/drive/DriveFields.tsx'
 import { useDrive } from '~/components/drive/useDrive.ts'
 import { useDriveTask } from '~/components/drive/useDriveTask.ts'
 import { PrintButton } from '~/components/PrintButton.tsx'
+import { CondemnedRings } from '~/components/shift/CondemnedRings.tsx'
 import { useShift } from '~/components/shift/useShift.ts'
 import { useAddress } from '~/components/useAddress.ts'
 import { Warning } from '~/components/Warning.tsx'
@@ -136,6 +138,7 @@ export default function ShiftDrive({ loaderData }: Route.ComponentProps) {
         <h2 className="hidden text-[1.3rem] print:block">
           {draft.name}, {course.title}, {WAY_NAMES[way]}
         </h2>
+        <CondemnedRings naming={naming} of={engageables(draft).filter(({ hasRing }) => hasRing)} />
         {answer?.ok === false && <Warning>{notDrivenWords(naming, answer)}</Warning>}
         {hasFailed && (
           <Warning>

@@ -18,7 +18,7 @@ import { NothingToShow, WorkArea, WorkMain, WorkPanel } from '~/components/WorkA
 import { measureAddress } from '~/views/measure/measureAddress.ts'
 import {
   depthOf,
-  isRingCondemned,
+  ringCondemnedBy,
   measuredGapMm,
   ringOf,
   travelOf,
@@ -114,7 +114,7 @@ function FiguresOfPlace({ chosen, asked, search, change }: FiguresOfPlaceProps) 
     <RingGapFields
       ring={place.ring}
       measuredMm={asked.measuredMm}
-      isCondemned={isRingCondemned(naming.box, job, chosen)}
+      condemnedBy={ringCondemnedBy(naming.box, job, chosen)}
       triedMm={asked.triedMm}
       unit={settings.lengthUnit}
       measureHref={measureAddress(id, ringOf(chosen))}

@@ -1,8 +1,42 @@
 import type { Approach } from 'core'
+import { buildPattern, indexBox, latestFindings, readJob } from 'core'
 
-import { contactWords, wearLeftWords } from './contact.ts'
+import { condemnedRingWords, contactWords, wearLeftWords } from './contact.ts'
+import { PLAIN_WORDS } from './vocabulary.ts'
 
 const approach: Approach = { part: 0.5, hasRing: true, gapMm: 1, travelMm: 9, depthMm: 4 }
+
+/** A gap of 0.66 mm by a maker’s limit of at least 0.8 mm. */
+const [condemning] = latestFindings(
+  readJob([
+    {
+      id: '1',
+      at: '2026-03-01T08:00:00.000Z',
+      by: 'ab',
+      body: {
+        kind: 'measurement',
+        part: 'ring:coupler-1-2/1',
+        measure: 'ring-gap',
+        readings: ['0.66', '0.66', '0.66'],
+        unit: 'mm',
+        tool: '',
+        limit: { source: 'maker', unit: 'mm', least: '0.8' },
+        phase: 'found',
+      },
+    },
+  ]),
+)
+
+test('a ring that is not to be counted on is told with the limit that it is judged by', () => {
+  const draft = buildPattern('three-shaft', 'box', {})
+  const coupler = draft.couplers.find(({ id }) => id === 'coupler-1-2')
+  const place = coupler?.positions.find(({ id }) => id === '1')
+  if (!coupler || !place || !condemning) throw new Error('a ring that was found')
+  const naming = { box: indexBox(draft), words: PLAIN_WORDS }
+  expect(condemnedRingWords(naming, { coupler, place }, condemning)).toMatch(
+    /of 1 is judged to be replaced.*below the least of 0\.80/,
+  )
+})
 
 test('how deep dogs are in is told in the unit that was chosen', () => {
   // 8 of 9 mm of way, 4 mm deep: 3 mm.
@@ -26,7 +60,9 @@ test('what a gap leaves for wear, and that none leaves nothing', () => {
 })
 
 test('a ring that is judged to be replaced may wear no more, whatever is left of its cone', () => {
-  const words = wearLeftWords(0.66, 0.04, true, 'mm', true)
+  const words = wearLeftWords(0.66, 0.04, true, 'mm', condemning)
   expect(words).toContain('judged to be replaced')
   expect(words).not.toContain('may wear by')
+  // With its limit: 0.66 is 0.14 below 0.8.
+  expect(words).toContain('0.14\u00a0mm below the least of 0.80\u00a0mm')
 })

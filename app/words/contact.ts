@@ -1,9 +1,12 @@
 /** What a coupler touches half way in, in sentences. */
-import type { Approach, Contact } from 'core'
+import type { Approach, Contact, Engageable, Finding } from 'core'
 import { dogDepthMm } from 'core'
 
 import type { LengthUnit } from './format.ts'
 import { formatLength } from './format.ts'
+import { judgedWords } from './measures.ts'
+import type { Naming } from './names.ts'
+import { placeName } from './names.ts'
 
 /** What happens there, and what it does. */
 export function contactWords(contact: Contact, approach: Approach, unit: LengthUnit): string {
@@ -32,18 +35,27 @@ export function contactWords(contact: Contact, approach: Approach, unit: LengthU
   }
 }
 
+/** That a ring which is to be replaced is not to be counted on, and by what it was judged. */
+export function condemnedRingWords(
+  naming: Naming,
+  { coupler, place }: Pick<Engageable, 'coupler' | 'place'>,
+  finding: Finding,
+): string {
+  return `The ${naming.words.ring} of ${placeName(naming, coupler, place)} is judged to be replaced, so it is not to be counted on to bring the speeds together. ${judgedWords(finding)}`
+}
+
 /** How much more a ring may wear. */
 export function wearLeftWords(
   gapMm: number,
   wearLeftMm: number | null,
   isMeasured: boolean,
   unit: LengthUnit,
-  isCondemned = false,
+  condemnedBy?: Finding,
 ): string {
   const gap = `${isMeasured ? 'Measured at' : 'At'} ${formatLength(gapMm, unit)} from the gear`
   if (gapMm <= 0) return `${gap} the ring stands on it and brakes no more. Replace it.`
-  if (isCondemned)
-    return `${gap} the ring still brakes, and it is judged to be replaced: it may wear no more. Measure says by which limit.`
+  if (condemnedBy)
+    return `${gap} the ring still brakes, and it is judged to be replaced. ${judgedWords(condemnedBy)} It may wear no more.`
   return wearLeftMm === null
     ? `${gap} the ring brakes; at 0 its face meets the gear. Enter the half angle of its cone on Change of gear to say how much wear that leaves.`
     : `${gap} the ring brakes; its cone may wear by ${formatLength(wearLeftMm, unit)} in radius until its face meets the gear. The maker’s limit comes before that.`

@@ -1,6 +1,6 @@
 import { Link } from 'react-router'
 
-import type { DogFigures, RingFigures } from 'core'
+import type { DogFigures, Finding, RingFigures } from 'core'
 import { dogWork } from 'core'
 
 import { EntryField, TorqueField } from '~/components/Fields.tsx'
@@ -15,8 +15,8 @@ interface RingGapFieldsProps {
   readonly ring: RingFigures | undefined
   /** As the job measured it, and as somebody tries it; null where nobody did. */
   readonly measuredMm: number | null
-  /** Whether the job has it that this ring is to be replaced. */
-  readonly isCondemned: boolean
+  /** By what the job has it that this ring is to be replaced. */
+  readonly condemnedBy: Finding | undefined
   readonly triedMm: number | null
   readonly unit: LengthUnit
   /** Where this ring is measured. */
@@ -29,7 +29,7 @@ interface RingGapFieldsProps {
 
 /** The gap of a ring, measured or tried, and what it leaves to wear. */
 export function RingGapFields(props: RingGapFieldsProps) {
-  const { ring, measuredMm, isCondemned, triedMm, unit, measureHref, isOut, onTry } = props
+  const { ring, measuredMm, condemnedBy, triedMm, unit, measureHref, isOut, onTry } = props
   const gapMm = triedMm ?? measuredMm
   return (
     <>
@@ -81,7 +81,7 @@ export function RingGapFields(props: RingGapFieldsProps) {
                 wearLeftMm(ring, gapMm),
                 triedMm === null,
                 unit,
-                triedMm === null && isCondemned,
+                triedMm === null ? condemnedBy : undefined,
               )}
       </p>
       {triedMm !== null && measuredMm !== null && triedMm !== measuredMm && (

@@ -9,7 +9,7 @@ import { useBecome } from '~/components/box/useBecome.ts'
 import { useOpenJob } from '~/components/job/jobContext.ts'
 import { formatAddress } from '~/views/addresses.ts'
 import { withPart } from '~/views/layout/withPart.ts'
-import { isRingCondemned, measuredGapMm } from '~/views/shift/contactView.ts'
+import { ringCondemnedBy, measuredGapMm } from '~/views/shift/contactView.ts'
 import {
   COUPLER_M_S,
   MOST_DRAG_NM,
@@ -94,7 +94,7 @@ export function EngagePanels(props: EngagePanelsProps) {
           inputRpm={inputRpm}
           dragNm={figureWithin(search.drag, 0, [-MOST_DRAG_NM, MOST_DRAG_NM])}
           gapMm={measuredGapMm(job, { coupler: match.coupler, place })}
-          isCondemned={isRingCondemned(naming.box, job, { coupler: match.coupler, place })}
+          condemnedBy={ringCondemnedBy(naming.box, job, { coupler: match.coupler, place })}
           lengthUnit={settings.lengthUnit}
           torqueUnit={settings.torqueUnit}
           onRing={(ring) => {

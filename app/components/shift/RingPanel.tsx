@@ -1,4 +1,4 @@
-import type { CouplerPosition, Match, RingFigures } from 'core'
+import type { CouplerPosition, Finding, Match, RingFigures } from 'core'
 import {
   MEMBER,
   RING,
@@ -30,8 +30,8 @@ interface RingPanelProps {
   readonly dragNm: number
   /** As the job measured it; null where nobody did. */
   readonly gapMm: number | null
-  /** Whether the job has it that this ring is to be replaced. */
-  readonly isCondemned: boolean
+  /** By what the job has it that this ring is to be replaced. */
+  readonly condemnedBy: Finding | undefined
   readonly lengthUnit: LengthUnit
   readonly torqueUnit: TorqueUnit
   readonly onRing: (ring: RingFigures) => void
@@ -91,7 +91,7 @@ function RingFigures(props: RingPanelProps) {
 
 /** Whether the ring can bring the two sides together, and the figures that it takes to say so. */
 export function RingPanel(props: RingPanelProps) {
-  const { naming, match, place, inputRpm, dragNm, gapMm, isCondemned, lengthUnit, torqueUnit } =
+  const { naming, match, place, inputRpm, dragNm, gapMm, condemnedBy, lengthUnit, torqueUnit } =
     props
   const ring = place.ring ?? {}
   const slip = greatestSlip(match)
@@ -114,7 +114,7 @@ export function RingPanel(props: RingPanelProps) {
         </Warning>
       )}
       {gapMm !== null && gapMm > 0 && (
-        <p>{wearLeftWords(gapMm, wearLeftMm(ring, gapMm), true, lengthUnit, isCondemned)}</p>
+        <p>{wearLeftWords(gapMm, wearLeftMm(ring, gapMm), true, lengthUnit, condemnedBy)}</p>
       )}
       {taken.length > 0 && <p className="font-semibold">{takenWords(taken)}</p>}
       {result.ok && (

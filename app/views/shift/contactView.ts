@@ -1,9 +1,10 @@
 /** A coupler half way in, as the address and the job have it. */
-import type { BoxDraft, BoxIndex, Engageable, Job, PartPath, RingFigures } from 'core'
+import type { BoxDraft, BoxIndex, Engageable, Finding, Job, PartPath, RingFigures } from 'core'
 import {
   condemnedParts,
   coneWearMm,
   measuredOn,
+  worstByPart,
   rodsOf,
   USUAL_TRAVEL_MM,
   pathToRing,
@@ -43,6 +44,11 @@ export function measuredGapMm(job: Job, at: Of): number | null {
 /** Whether the job has it that a place’s ring is to be replaced. */
 export function isRingCondemned(box: BoxIndex, job: Job, at: Of): boolean {
   return condemnedParts(box, job).has(ringOf(at))
+}
+
+/** What condemns a place’s ring, as the job has it: the worst that was found of it. */
+export function ringCondemnedBy(box: BoxIndex, job: Job, at: Of): Finding | undefined {
+  return isRingCondemned(box, job, at) ? worstByPart(job).get(ringOf(at)) : undefined
 }
 
 /** The places whose ring stands on its gear, as the job has it, and brakes nothing. */
