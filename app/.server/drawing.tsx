@@ -36,6 +36,7 @@ export function drawSvg(
   const label = state?.selected.position.label ?? null
   const markup = renderToStaticMarkup(
     <SectionDrawing
+      isFixed
       draft={draft}
       words={vocabularyOf(settings)}
       state={analysis}

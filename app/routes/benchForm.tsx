@@ -83,6 +83,7 @@ export default function BenchForm() {
         </p>
         <div className="h-[17rem]">
           <SectionDrawing
+            isFixed
             draft={draft}
             words={words}
             title={`Section along the shafts of ${draft.name}`}

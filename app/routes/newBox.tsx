@@ -152,6 +152,7 @@ export default function NewBox({ loaderData, actionData }: Route.ComponentProps)
             </p>
             <div className="min-h-[9rem] flex-1">
               <SectionDrawing
+                isFixed
                 draft={draft}
                 words={words}
                 title="Section along the shafts of the new box"

@@ -10,6 +10,7 @@ import { SelectField } from '~/components/Fields.tsx'
 import { useOpenJob } from '~/components/job/jobContext.ts'
 import { PrintButton } from '~/components/PrintButton.tsx'
 import { ContactFigure } from '~/components/shift/ContactFigure.tsx'
+import { Zoomable } from '~/components/section/Zoomable.tsx'
 import { DogLoadFields, RingGapFields } from '~/components/shift/EngageFields.tsx'
 import { useEngaging } from '~/components/shift/useEngaging.ts'
 import { useShift } from '~/components/shift/useShift.ts'
@@ -160,25 +161,27 @@ function EngageStage({ chosen, asked, onWay }: EngageStageProps) {
   return (
     <>
       <div className="min-h-[18rem] flex-1">
-        <ContactFigure
-          approach={approach}
-          contact={contact}
-          dogs={place.dogs ?? {}}
-          lengthUnit={lengthUnit}
-          slip={played?.slip ?? slipAt(approach)}
-          turned={played?.turned}
-          coneCount={place.ring?.coneCount}
-          names={{
-            hub: naming.words.hub,
-            coupler: naming.words.couplers[coupler.kind],
-            ring: naming.words.ring,
-          }}
-          title={
-            hasRing
-              ? `Section of hub, ring, cone and gear for ${name}. ${said}`
-              : `Dogs of ${name} unrolled, seen from outside. ${said}`
-          }
-        />
+        <Zoomable>
+          <ContactFigure
+            approach={approach}
+            contact={contact}
+            dogs={place.dogs ?? {}}
+            lengthUnit={lengthUnit}
+            slip={played?.slip ?? slipAt(approach)}
+            turned={played?.turned}
+            coneCount={place.ring?.coneCount}
+            names={{
+              hub: naming.words.hub,
+              coupler: naming.words.couplers[coupler.kind],
+              ring: naming.words.ring,
+            }}
+            title={
+              hasRing
+                ? `Section of hub, ring, cone and gear for ${name}. ${said}`
+                : `Dogs of ${name} unrolled, seen from outside. ${said}`
+            }
+          />
+        </Zoomable>
       </div>
       <WaySlider
         way={Math.round(approach.part * 100)}

@@ -47,6 +47,7 @@ export default function TraceSheet() {
             </div>
             <div className="h-[13rem] print:h-[17rem]">
               <SectionDrawing
+                isFixed
                 draft={draft}
                 words={words}
                 state={analysis}

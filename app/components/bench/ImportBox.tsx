@@ -78,6 +78,7 @@ function ImportPreview({ words, chosen, onCancel, onConfirm }: ImportPreviewProp
       </p>
       <div className="h-[20rem]">
         <SectionDrawing
+          isFixed
           draft={draft}
           words={words}
           title={`Section along the shafts of ${draft.name}`}

@@ -86,6 +86,7 @@ export function DrawingEditor(props: DrawingEditorProps) {
         onDragEnd={finishDrag}
       >
         <SectionDrawing
+          isFixed
           draft={draft}
           words={words}
           layers={layers}

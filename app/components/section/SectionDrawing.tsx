@@ -6,6 +6,8 @@
 import type { RefObject } from 'react'
 import { memo, useMemo, useRef } from 'react'
 
+import clsx from 'clsx'
+
 import type {
   Analysis,
   BodyMotion,
@@ -47,6 +49,7 @@ import { DifferentialShape, Lanes, MemberShapeOf, PlanetaryShape, WormShape } fr
 import { MotionMarks } from './MotionMarks.tsx'
 import { Pieces } from './Pieces.tsx'
 import { Ribbon, SCALE_SIZE, TorqueScale } from './Ribbon.tsx'
+import { Zoomable } from './Zoomable.tsx'
 import { useMayMove } from './useMayMove.ts'
 import { useRoom } from './useRoom.ts'
 
@@ -82,6 +85,8 @@ interface SectionDrawingProps extends GearLinks {
   readonly classOf?: ((ref: string) => string | undefined) | undefined
   /** What the drawing shows, in words. */
   readonly title: string
+  /** Whether it stays as it is laid out: one of many on a sheet, a file, or what is dragged as a whole. */
+  readonly isFixed?: boolean
   /** Drawn over the section, in room of its own, with the names of couplers that it makes needless. */
   readonly above?: Above | undefined
   /** Drawn under what is written on the gears, in the same scale. */
@@ -193,6 +198,8 @@ export function SectionDrawing({ classOf, ...props }: SectionDrawingProps) {
       drawing={drawing}
       size={size}
       title={title}
+      isFixed={props.isFixed === true}
+      follows={above !== undefined}
       parts={parts}
       marks={
         isMoving ? (
@@ -210,6 +217,9 @@ interface SheetsProps {
   readonly drawing: RefObject<SVGSVGElement | null>
   readonly size: { readonly width: number; readonly height: number }
   readonly title: string
+  readonly isFixed: boolean
+  /** Whether sleeves stand at once where something drawn with them does. */
+  readonly follows: boolean
   readonly parts: React.ReactNode
   /** What moves between parts and writing; false where all is one drawing. */
   readonly marks: React.ReactNode
@@ -217,17 +227,20 @@ interface SheetsProps {
 }
 
 /** One drawing, or two with what moves between them. */
-function Sheets({ drawing, size, title, parts, marks, writing }: SheetsProps) {
+function Sheets(props: SheetsProps) {
+  const { drawing, size, title, isFixed, follows, parts, marks, writing } = props
   const viewBox = `0 0 ${size.width} ${size.height}`
   const upper = { ref: drawing, viewBox, role: 'group', 'aria-label': title } as const
-  if (marks === false)
-    return (
-      <svg className="section" {...upper}>
+  if (marks === false) {
+    const whole = (
+      <svg className={clsx('section', follows && 'follows')} {...upper}>
         {parts}
         {writing}
       </svg>
     )
-  return (
+    return isFixed ? whole : <Zoomable>{whole}</Zoomable>
+  }
+  const layers = (
     <div className="section-layers">
       <svg className="section" viewBox={viewBox} aria-hidden>
         {parts}
@@ -238,6 +251,7 @@ function Sheets({ drawing, size, title, parts, marks, writing }: SheetsProps) {
       </svg>
     </div>
   )
+  return isFixed ? layers : <Zoomable>{layers}</Zoomable>
 }
 
 interface CouplerShapesProps {

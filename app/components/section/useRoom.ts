@@ -45,7 +45,8 @@ export function useRoom(drawing: RefObject<SVGSVGElement | null>, { width, heigh
     const svg = drawing.current
     if (!svg) return undefined
     const fit = (): void => {
-      const box = svg.getBoundingClientRect()
+      // As it is laid out, however much of it is enlarged.
+      const box = { width: svg.clientWidth, height: svg.clientHeight }
       if (box.width === 0 || box.height === 0) return
       if (hasOwnHeight(box, svg.viewBox.baseVal)) isHeightGiven.current = true
       const next = roomIn(box, { width, height }, isHeightGiven.current)

@@ -257,7 +257,7 @@ function Rod({ rod, name, y, from, to, shift, notches, forks, onDrag }: RodProps
       ))}
       <path className="detent-spring" d={`M${detent} ${top - 8 - rise}l-4 -2l8 -2l-8 -2l4 -2`} />
       <circle className="rod-part" cx={detent} cy={top - 3 + NOTCH.deep - rise - 2} r={5} />
-      <text className="rod-name" x={nameAt + shift} y={y + 5}>
+      <text className="rod-name" x={nameAt + shift} y={y + 6}>
         {name}
       </text>
     </g>
@@ -265,7 +265,7 @@ function Rod({ rod, name, y, from, to, shift, notches, forks, onDrag }: RodProps
 }
 
 /** A character of a rod's name. */
-const NAME_CHARACTER = 8
+const NAME_CHARACTER = 9
 
 /** Where the name of a rod stands clear of its forks. */
 function nameX(from: number, name: string, forks: readonly Fork[]): number {

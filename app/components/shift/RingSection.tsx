@@ -72,9 +72,9 @@ export function RingSection(props: ContactFigureProps) {
         <>
           <path className="contact-way" d={`M${ring.face - 6} ${Y.top}V50H${ring.face + 30}`} />
           <text className="contact-start" x={ring.face + 34} y={54}>
-            {names.ring}, {formatLength(Math.max(0, approach.gapMm ?? NEW_RING_GAP_MM), lengthUnit)}{' '}
-            from the gear
-            {approach.gapMm === null ? ' (usual, not measured)' : ''}
+            {names.ring}, gap{' '}
+            {formatLength(Math.max(0, approach.gapMm ?? NEW_RING_GAP_MM), lengthUnit)}
+            {approach.gapMm === null ? ' (usual)' : ''}
           </text>
         </>
       )}
