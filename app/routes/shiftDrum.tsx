@@ -10,6 +10,7 @@ import { RibbonSwitch } from '~/components/section/ScaledSection.tsx'
 import { LinkedSection } from '~/components/shift/LinkedSection.tsx'
 import { DrumFigure } from '~/components/shift/DrumFigure.tsx'
 import { FalseNeutrals, GrooveFields, StarKeys } from '~/components/shift/DrumPanels.tsx'
+import { MakeDrum } from '~/components/shift/MakeDrum.tsx'
 import { ShiftProposal, saysWhatMoves } from '~/components/shift/ShiftProposal.tsx'
 import { useShift } from '~/components/shift/useShift.ts'
 import { useAddress } from '~/components/useAddress.ts'
@@ -30,7 +31,10 @@ function NoDrum() {
       {!solver ? (
         <IssueList draft={draft} issues={issues} words={words} />
       ) : saysWhatMoves(draft) ? (
-        <p>Rods move the forks of this box. A drum is found in motorcycles and racing boxes.</p>
+        <>
+          <p>Rods move the forks of this box. A drum is found in motorcycles and racing boxes.</p>
+          <MakeDrum draft={draft} />
+        </>
       ) : (
         <ShiftProposal draft={draft} />
       )}

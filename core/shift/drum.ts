@@ -154,7 +154,10 @@ function placesOf(
 }
 
 /** Where the couplers stand over a stretch; what only touches is not in. */
-export function placesOver(couplers: readonly Coupler[], { depths }: DrumStretch): CouplerPlaces {
+export function placesOver(
+  couplers: readonly Coupler[],
+  { depths }: Pick<DrumStretch, 'depths'>,
+): CouplerPlaces {
   return placesOf(couplers, depths, ({ isDeep }) => isDeep)
 }
 

@@ -15,9 +15,9 @@ import { benchClosedBox, benchJob, benchTurnChecks } from './job.ts'
 import { benchFlood } from './flood.ts'
 import { benchMotion } from './motion.ts'
 import { benchOrderLines, benchPartsPages } from './parts.ts'
-import { benchChanges, benchDrive, benchDrum, benchInterlock } from './shift.ts'
+import { benchChanges, benchDrive, benchDrum, benchInterlock, benchRun } from './shift.ts'
 import { benchTablet } from './tablet.ts'
-import { benchTimeLine } from './shiftPage.ts'
+import { benchPlayed, benchTimeLine } from './shiftPage.ts'
 import { benchBench, benchMany, benchServer, benchTraceAfresh, fillJobs } from './server.ts'
 
 /** `npm run bench -- quick`: what takes under two minutes; `-- tablet`: the slowed tablet alone. */
@@ -48,6 +48,7 @@ if (!isTabletOnly) {
   benchOrderLines()
   benchBuild()
   benchChanges()
+  benchRun()
   if (!isQuick) {
     benchClosedBox()
     benchAssemblies()
@@ -82,6 +83,7 @@ await withUdrix('bench', async (udrix) => {
   await benchBrowser(udrix.url, box)
   await benchTablet(udrix.url, box)
   await benchTimeLine(udrix.url, box)
+  await benchPlayed(udrix.url, box)
   await benchMotion(udrix.url, udrix.databaseUrl)
   await benchPartsPages(udrix.url, udrix.databaseUrl)
   await benchBuildPage(udrix.url, udrix.databaseUrl)

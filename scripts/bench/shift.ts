@@ -23,6 +23,7 @@ import {
 } from 'core'
 
 import { parseDriveCsv } from '../../app/files/driveCsv.ts'
+import { PARTS_OF_A_STEP, courseOf, momentOf } from '../../app/views/shift/moment.ts'
 import { ROOT } from '../paths.mjs'
 import { counted } from './boxes.ts'
 import { medianMs, ms, report, times, under } from './measure.ts'
@@ -60,6 +61,31 @@ export function benchChanges(): void {
   )
 }
 
+/** An eighteen-speed up through its gears and down again, to every step of it, as it is played. */
+export function benchRun(): void {
+  const draft = counted(buildPattern('heavy', 'run', { speeds: '18', range: 'countershaft' }))
+  const { positions } = draft
+  const upAndDown = [...positions, ...positions.slice(0, -1).reverse()]
+  const runMs = medianMs(5, () => {
+    const solver = solverOf(draft)
+    upAndDown.slice(1).forEach((to, at) => {
+      const course = courseOf(draft, gearChange(solver, upAndDown[at] ?? to, to, 'clutch'))
+      course.change.steps.forEach((_, step) => momentOf(course, (step + 1) * PARTS_OF_A_STEP))
+    })
+  })
+  report(
+    `Core: an eighteen-speed up and down, ${upAndDown.length - 1} changes to every step`,
+    ms(runMs),
+    `all positions traced once ${ms(
+      medianMs(5, () => {
+        const solver = solverOf(draft)
+        for (const { couplers } of positions) analyse(solver, couplers)
+      }),
+    )}`,
+    under(200, runMs),
+  )
+}
+
 /** What a look at each hundredth of a degree finds, and at which angles it is something else. */
 function sampled(solver: Solver, drum: Drum): readonly string[] {
   const { couplers } = solver.box.draft
@@ -74,21 +100,7 @@ function sampled(solver: Solver, drum: Drum): readonly string[] {
       return { coupler: track.coupler, side, isDeep: size >= track.carriesFromMm } as const
     })
     const key = depths.map(({ side, isDeep }) => `${side}${isDeep}`).join()
-    if (!known.has(key))
-      known.set(
-        key,
-        analyse(
-          solver,
-          placesOver(couplers, {
-            fromDeg: angle,
-            toDeg: angle,
-            depths,
-            state: 'neutral',
-            position: null,
-            atFault: [],
-          }),
-        ).state,
-      )
+    if (!known.has(key)) known.set(key, analyse(solver, placesOver(couplers, { depths })).state)
     if (found.at(-1) !== key) found.push(key)
   }
   return found

@@ -50,3 +50,53 @@ export async function benchTimeLine(base: string, boxPath: string): Promise<void
     )
   })
 }
+
+/** How long frames are followed. */
+const PLAYED_MS = 4_000
+
+/** What is played of a box, and the button that does it. */
+const PLAYED = [
+  ['all gears of a five-speed', '/shift', 'All gears'],
+  ['a ring on its way in', '/shift/engage', 'Play'],
+] as const
+
+/** Linkage and ring as they are played, beside frames of the same page left alone. */
+export async function benchPlayed(base: string, boxPath: string): Promise<void> {
+  for (const [what, path, button] of PLAYED)
+    await withPage(async (page) => {
+      await settle(page, base)
+      await openPage(page, `${base}${boxPath}${path}`)
+      const play = page.getByRole('button', { name: button, exact: true })
+      await play.waitFor()
+      const framesP95 = (): Promise<number> =>
+        page.evaluate(
+          (lastsMs) =>
+            new Promise<number>((resolve) => {
+              const frames: number[] = []
+              const start = performance.now()
+              let before = start
+              requestAnimationFrame(function next(now) {
+                frames.push(now - before)
+                before = now
+                if (now - start < lastsMs) requestAnimationFrame(next)
+                else
+                  resolve(
+                    frames.slice(2).sort((one, other) => one - other)[
+                      Math.floor((frames.length - 2) * 0.95)
+                    ] ?? NaN,
+                  )
+              })
+            }),
+          PLAYED_MS,
+        )
+      const bareMs = await framesP95()
+      await play.click()
+      const playedMs = await framesP95()
+      report(
+        `Browser: ${what} played, 95 of 100 frames`,
+        ms(playedMs),
+        `the same page left alone ${ms(bareMs)}`,
+        { 'at most 1.2 times bare frames': playedMs <= 1.2 * bareMs },
+      )
+    })
+}

@@ -232,27 +232,64 @@ function rowOf({ places }: Selector): number {
   return Math.min(...places.map(({ gate }) => gate?.row ?? Infinity))
 }
 
-/** A drum with a stop for each listed position, and neutral in a shallow notch after the first. */
-function proposeDrum(draft: BoxDraft): Drum | undefined {
-  const couplers = draft.couplers.filter((coupler) => placesAway(coupler).length > 0)
-  const positions = draft.positions.filter(
+/** What a drum is cut to. */
+export interface DrumCut {
+  /** From one stop to the next. */
+  readonly stepDeg: number
+  /** Of every fork, to either side of its middle. */
+  readonly travelMm: number
+}
+
+/** The positions that a drum has stops for: those in which something is moved. */
+function positionsOnDrum({ couplers, positions }: BoxDraft): readonly BoxPosition[] {
+  return positions.filter(
     (position) =>
       position.isHidden !== true &&
       couplers.some((coupler) =>
         placesAway(coupler).some(({ id }) => position.couplers[coupler.id] === id),
       ),
   )
+}
+
+/** The usual cut of a box’s drum; stops can be nearer to one another, and no further apart. */
+export function usualCut(draft: BoxDraft): DrumCut {
+  return {
+    stepDeg: 360 / Math.max(positionsOnDrum(draft).length, 4),
+    travelMm: USUAL_TRAVEL_MM,
+  }
+}
+
+/** The box with a drum, cut so, in the place of its rods; as it is where nothing in it is moved. */
+export function withDrum(draft: BoxDraft, cut: DrumCut): BoxDraft {
+  const drum = proposeDrum(draft, cut)
+  const { selectors: _rods, interlockParts: _between, ...rest } = draft
+  return drum ? { ...rest, drums: [drum] } : draft
+}
+
+/** A drum with a stop for each listed position, and neutral in a shallow notch between two of them. */
+function proposeDrum(draft: BoxDraft, cut = usualCut(draft)): Drum | undefined {
+  const couplers = draft.couplers.filter((coupler) => placesAway(coupler).length > 0)
+  const positions = positionsOnDrum(draft)
   if (positions.length === 0 || couplers.length === 0) return undefined
-  const step = 360 / Math.max(positions.length, 4)
+  const { stepDeg: step, travelMm: fullMm } = cut
   const travelAt = (coupler: Coupler, at: number): number => {
     const place = coupler.positions.find(({ id }) => id === positions[at]?.couplers[coupler.id])
-    return place ? signOf(place) * USUAL_TRAVEL_MM : 0
+    return place ? signOf(place) * fullMm : 0
   }
+  // Neutral lies after the first position of which nothing stays in for the one after it.
+  const neutralAfter = positions.findIndex((_, at) =>
+    couplers.every((coupler) => {
+      const travelMm = travelAt(coupler, at)
+      return travelMm === 0 || travelMm !== travelAt(coupler, at + 1)
+    }),
+  )
   return {
     id: 'drum',
     stops: positions.flatMap(({ id }, at) => [
       { angleDeg: round(at * step), position: id },
-      ...(at === 0 ? [{ angleDeg: round(step / 2), reachDeg: NEUTRAL_REACH_DEG }] : []),
+      ...(at === neutralAfter
+        ? [{ angleDeg: round((at + 0.5) * step), reachDeg: Math.min(NEUTRAL_REACH_DEG, step / 4) }]
+        : []),
     ]),
     tracks: couplers.map(({ id }, which) => {
       const coupler = couplers[which]
@@ -281,15 +318,15 @@ function proposeDrum(draft: BoxDraft): Drum | undefined {
       return {
         coupler: id,
         points: inTurn(points),
-        touchesFromMm: TOUCHES_FROM_MM,
-        carriesFromMm: CARRIES_FROM_MM,
+        touchesFromMm: round((TOUCHES_FROM_MM * fullMm) / USUAL_TRAVEL_MM),
+        carriesFromMm: round((CARRIES_FROM_MM * fullMm) / USUAL_TRAVEL_MM),
       }
     }),
   }
 }
 
-function round(angleDeg: number): number {
-  return Math.round(angleDeg * 100) / 100
+function round(value: number): number {
+  return Math.round(value * 100) / 100
 }
 
 /** Points from 0° on; what lies before it stands at the end of the turn. */
