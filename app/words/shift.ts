@@ -259,7 +259,7 @@ export function changeCautionWords(
     case 'lowest-rolling':
       return `Into ${into.label} while it rolls the engine has to come up to ${formatSpeed(caution.rpm)}. Come nearly to a stand first, or match it; what is dragged up by force wears most here.`
     case 'may-balk':
-      return 'If it balks, wait with a light hand. Forced through, the points of sleeve and ring wear off, and nothing holds the next change back until the speeds agree.'
+      return 'If it balks, wait with a light hand. Forced through, the points of its teeth and of the ring wear off, and nothing holds the next change back until the speeds agree.'
   }
 }
 

@@ -41,8 +41,11 @@ export interface Assembly {
   readonly lost: readonly string[]
 }
 
-/** What holds a shaft in line at the bench is no part of what is put together. */
-const TOOLS: ReadonlySet<PieceKind> = new Set<PieceKind>(['dummy-shaft'])
+/**
+ * What holds a shaft in line at the bench is no part of what is put together, and a dry clutch stays
+ * with its engine when the box comes off it.
+ */
+const NEVER_IN: ReadonlySet<PieceKind> = new Set<PieceKind>(['dummy-shaft', 'clutch-disc'])
 
 /** The unit as parts that come off; found once for each draft. */
 export const assemblyOf: (draft: BoxDraft) => Assembly = oncePer((draft) =>
@@ -119,7 +122,7 @@ function isApart({ index, stay }: UnitLookup, { ref, kind, id }: UnitPart): bool
   if (kind === 'gear') return stay.get(index.gears.get(id)?.member ?? '')?.has(id) !== true
   if (kind === 'sleeve')
     return pieceOfRef(index, ref) !== undefined || hasSleeve(index.couplers.get(id))
-  return kind === 'shaft' || kind === 'ring' || !TOOLS.has(kind)
+  return kind === 'shaft' || kind === 'ring' || !NEVER_IN.has(kind)
 }
 
 /** Whether a coupler has a hub and a sleeve; of a sliding gear the teeth are its sleeve. */

@@ -1,5 +1,6 @@
 /** What is put into the case and onto it, and what each of it waits for. */
 import { pathTo } from '../box/partPath.ts'
+import { outsideOf } from '../box/outside.ts'
 import type { Piece } from '../box/types.ts'
 import { CLOSING_SIDES } from '../box/types.ts'
 import type { UnitPart } from '../job/unitParts.ts'
@@ -40,6 +41,9 @@ export function waysOut(
 ): readonly AssemblyWay[] {
   const { index, refsOf, shafts } = lookup
   const { member } = shaft
+  // Nothing of the case holds what is outside it.
+  if (outsideOf(index.draft).members.has(member.id))
+    return [{ over: 'output-end', face: 'output-end', blockedBy: [] }]
   const isOnIt = (body: string | undefined): boolean => {
     const id = body === undefined ? undefined : memberIdOf(index, body)
     return id !== undefined && (id === member.id || shaft.tubes.has(id))
@@ -48,7 +52,7 @@ export function waysOut(
     index.members.get(memberIdOf(index, body) ?? '')?.axis === member.axis
   const isMovedBy = ({ coupler }: Piece): boolean => isOnIt(index.couplers.get(coupler ?? '')?.hub)
   const always = [
-    ...refsOf(['fork', 'friction-plate', 'steel-plate', 'clutch-disc'], isMovedBy),
+    ...refsOf(['fork', 'friction-plate', 'steel-plate'], isMovedBy),
     // What a shaft turns on, or what carries it and closes the case.
     ...refsOf(['idler-pin', ...CLOSERS], ({ carries: held }) => held?.some(isOnIt) === true),
     // What is wider than its bearing holds it from outside.

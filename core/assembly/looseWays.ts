@@ -33,6 +33,11 @@ function shaftOf({ index }: UnitLookup, member: string | undefined): readonly st
   return member !== undefined && index.members.has(member) ? [pathTo('shaft', member)] : []
 }
 
+/** The member that the piece’s coupler sits on. */
+function hubOf({ lookup: { index }, piece }: Loose): string | undefined {
+  return memberIdOf(index, index.couplers.get(piece.coupler ?? '')?.hub ?? '')
+}
+
 /** Keys, springs and balls lie under the sleeve, or under the plates of a friction clutch. */
 function waysInHub(loose: Loose): readonly AssemblyWay[] {
   const { lookup, piece } = loose
@@ -62,7 +67,7 @@ function waysOfCloser({ lookup, rows, piece }: Loose): readonly AssemblyWay[] {
       : [],
   )
   const clutch: readonly PieceKind[] =
-    piece.closesFrom === 'input-end' ? ['release-bearing', 'clutch-fork', 'clutch-disc'] : []
+    piece.closesFrom === 'input-end' ? ['release-bearing', 'clutch-fork'] : []
   return [
     way(
       [...lookup.refsOf(['bolt']), ...lookup.refsOf(clutch), ...outside],
@@ -92,7 +97,13 @@ function waysOfSeal({ lookup, piece }: Loose): readonly AssemblyWay[] {
 /** What those wait for that wait for more than their shaft. */
 const WAYS_OF: Readonly<Record<LooseWay, (loose: Loose) => readonly AssemblyWay[]>> = {
   'in-hub': waysInHub,
-  piston: (loose) => [way(ofCoupler(loose, 'friction-plate', 'steel-plate', 'spring'))],
+  // A piston is put into its drum at the bench, before that is in the case.
+  piston: (loose) => [
+    way([
+      ...ofCoupler(loose, 'friction-plate', 'steel-plate', 'spring'),
+      ...shaftOf(loose.lookup, hubOf(loose)),
+    ]),
+  ],
   fork: (loose) => [way(ofCoupler(loose, 'rod'))],
   rod: (loose) => [way([...ofCoupler(loose, 'detent'), ...closersOver(loose.lookup, 'above')])],
   interlock: waysOfInterlock,

@@ -2,6 +2,7 @@
 import { pathTo, readPath } from '../box/partPath.ts'
 import type { BoxIndex } from '../box/box.ts'
 import { hasHub } from '../box/couplers.ts'
+import { outsideOf } from '../box/outside.ts'
 import { PIECE_DEFINITIONS, opens, rowOf, stretchesOf } from '../box/pieces/index.ts'
 import type { Member, Piece, PieceKind, ShaftEnd } from '../box/types.ts'
 import { SHAFT_ENDS } from '../box/types.ts'
@@ -60,7 +61,7 @@ export function rowsOf(lookup: UnitLookup): ReadonlyMap<string, InRow> {
   return found
 }
 
-/** Whether no gear and no hub of a shaft stands further towards an end than its bearings. */
+/** Whether no gear and no hub of a shaft but what is outside the case stands further towards an end than its bearings. */
 function isOpenBeyond(
   { draft }: BoxIndex,
   member: Member,
@@ -68,7 +69,9 @@ function isOpenBeyond(
   end: ShaftEnd,
 ): boolean {
   const stations = [
-    ...draft.gears.filter((gear) => gear.member === member.id),
+    ...draft.gears.filter(
+      (gear) => gear.member === member.id && !outsideOf(draft).sprockets.has(gear.id),
+    ),
     ...draft.couplers.filter(({ hub }) => hub === member.id),
   ].map(({ stationMm }) => ({ fromMm: stationMm, toMm: stationMm }))
   return (

@@ -6,7 +6,6 @@
 import type { BoxDraft, GearMount } from '../types.ts'
 import type { RowPart, ShaftRow } from './rows.ts'
 import {
-  END,
   FACE_MM,
   GAP_MM,
   START,
@@ -88,6 +87,8 @@ const PRIMARIES = {
   chain: { label: 'primary sprocket', kind: 'chain' },
 } as const
 
+/** Room for a bearing and a seal. */
+const BEARING_ROOM_MM = 24
 /** Room for a sliding gear to reach the dogs of its neighbour. */
 const TRAVEL_ROOM_MM = 6
 
@@ -115,7 +116,14 @@ function row(forwardCount: MotorcycleCount, primary: PrimaryKind): readonly RowP
         room: midway(slides.map(String)),
       }),
     ),
-    pair({ id: 'chain', label: 'chain sprocket', on: ['output', 'wheel'], kind: 'chain' }),
+    // Bearing and seal of the output shaft are before its sprocket, which is outside the case.
+    pair({
+      id: 'chain',
+      label: 'chain sprocket',
+      on: ['output', 'wheel'],
+      kind: 'chain',
+      room: FACE_MM + 2 * BEARING_ROOM_MM,
+    }),
   ]
 }
 
@@ -131,20 +139,20 @@ const SHAFTS: readonly ShaftRow[] = [
     id: 'input',
     kind: 'input-shaft',
     axis: 'input-line',
-    ends: [at(START, STUB_MM - 2 * GAP_MM), at('chain', -FACE_MM / 2)],
+    ends: [at(START, STUB_MM - 2 * GAP_MM), at('chain', -FACE_MM)],
   },
   {
     id: 'output',
     kind: 'output-shaft',
     axis: 'output-line',
-    ends: [at('primary', FACE_MM), at(END)],
+    ends: [at('primary', 2), at('chain', FACE_MM)],
   },
   {
     id: 'wheel',
     kind: 'flange',
     name: 'rear wheel',
     axis: 'wheel-line',
-    ends: [at('chain', -STUB_MM), at(END, GAP_MM)],
+    ends: [at('chain', -STUB_MM), at('chain', STUB_MM)],
   },
 ]
 

@@ -19,6 +19,7 @@ import type {
   Travel,
 } from '../types.ts'
 import { INTERLOCK_PART_KINDS } from '../types.ts'
+import { outsideOf } from '../outside.ts'
 import { interlockSets } from '../selectors/propose.ts'
 import { couplersWithRings, hasHub, isClutch } from '../couplers.ts'
 import { PIECE_DEFINITIONS } from './kinds.ts'
@@ -137,7 +138,7 @@ function occupied(
       )
       .map(({ fromMm, toMm }) => [fromMm, toMm]),
     ...draft.gears
-      .filter(({ member }) => member === memberId)
+      .filter(({ id, member }) => member === memberId && !outsideOf(draft).sprockets.has(id))
       .map(({ stationMm, faceWidthMm = DRAWN_FACE_MM }) => [
         stationMm - faceWidthMm / 2,
         stationMm + faceWidthMm / 2,
@@ -224,7 +225,7 @@ function ofMember(index: BoxIndex, member: Member): readonly Proposed[] {
   const bearingsMm = ends.flatMap(({ kind, stationMm }) =>
     kind === 'ball-bearing' && stationMm !== undefined ? [stationMm] : [],
   )
-  return [...ends, ...ofOutput(index, member, bearingsMm)]
+  return [...ends, ...ofOutput(index, member, bearingsMm), ...ofSprocket(index, member)]
 }
 
 /** A tube turns on needles on what runs through it. */
@@ -317,6 +318,21 @@ function ofOutput(
   ]
 }
 
+/** Of a shaft with a sprocket outside the case: the seal before it, and the nut that holds it. */
+function ofSprocket({ draft }: BoxIndex, member: Member): readonly Proposed[] {
+  const sprocket = draft.gears.find(
+    (gear) => gear.member === member.id && outsideOf(draft).sprockets.has(gear.id),
+  )
+  if (!sprocket) return []
+  const { stationMm, faceWidthMm = DRAWN_FACE_MM } = sprocket
+  const sealMm = stationMm - (faceWidthMm + lengthMm('seal')) / 2 - CLEARANCE_MM
+  const nutMm = stationMm + (faceWidthMm + lengthMm('nut')) / 2 + CLEARANCE_MM
+  return [
+    { kind: 'seal', on: member.id, stationMm: sealMm, putInWith: 'grease on its lip' },
+    { kind: 'nut', on: member.id, stationMm: nutMm, isNewEachTime: true },
+  ]
+}
+
 /** Needles under a gear that is free on its shaft. */
 function ofGear(index: BoxIndex, gear: Gear): readonly Proposed[] {
   const member = index.members.get(gear.member)
@@ -328,7 +344,7 @@ function ofGear(index: BoxIndex, gear: Gear): readonly Proposed[] {
 /** Thrust washers and spacers between neighbours that have no hub between them. */
 function betweenGears({ draft }: BoxIndex, member: Member): readonly Proposed[] {
   const gears = draft.gears
-    .filter((gear) => gear.member === member.id)
+    .filter((gear) => gear.member === member.id && !outsideOf(draft).sprockets.has(gear.id))
     .sort((one, other) => one.stationMm - other.stationMm)
   return gears.slice(1).flatMap((after, at): Proposed[] => {
     const before = gears[at]
@@ -423,7 +439,9 @@ function ofCase({ draft, members, gears }: BoxIndex): readonly Proposed[] {
   const memberOf = (id: string): Member | undefined => members.get(gears.get(id)?.member ?? id)
   const input = memberOf(draft.input)
   const inCase = draft.members.filter(({ kind }) => SHAFTS.has(kind)).map(({ id }) => id)
-  const ends = draft.outputs.flatMap((id) => memberOf(id) ?? [])
+  const ends = draft.outputs
+    .flatMap((id) => memberOf(id) ?? [])
+    .filter(({ id }) => !outsideOf(draft).members.has(id))
   const hasTail = ends.some(({ axis }) => axis === input?.axis)
   const clutches = draft.couplers.filter(isClutch)
   const isDry = !clutches.some(({ hub }) => hub === draft.input)
