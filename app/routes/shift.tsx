@@ -3,7 +3,7 @@ import { useMemo } from 'react'
 import { useHotkeys } from 'react-hotkeys-hook'
 
 import type { Analysis, BoxPosition, CouplerPlaces, Solver } from 'core'
-import { analyse, directionAhead, fullPlaces, isLocked, rodsOf, selectorFaults } from 'core'
+import { analyse, fullPlaces, isLocked, positionsAhead, rodsOf, selectorFaults } from 'core'
 
 import { useOpenBox } from '~/components/box/boxContext.ts'
 import { IssueList } from '~/components/box/IssueList.tsx'
@@ -128,17 +128,10 @@ function SelectorFaults({ draft, naming }: Pick<OpenShift, 'draft' | 'naming'>) 
   })
 }
 
-/** Every forward position in order, and back to the first. */
-function upAndDown({ positions, solver }: OpenShift): readonly string[] {
-  if (!solver) return []
-  const ahead = directionAhead(solver)
-  const forward = positions
-    .filter(({ couplers }) => {
-      const state = analyse(solver, fullPlaces(solver.box.draft.couplers, couplers))
-      return state.state === 'drive' && state.ratio.sign() === ahead
-    })
-    .map(({ id }) => id)
-  return [...forward, ...forward.slice(0, -1).reverse()]
+/** Every position ahead in order, and back to the first. */
+function upAndDown(solver: Solver): readonly string[] {
+  const ahead = positionsAhead(solver).map(({ position }) => position.id)
+  return [...ahead, ...ahead.slice(0, -1).reverse()]
 }
 
 /** What the box does with its couplers at these places; the same as long as they stay there. */
@@ -242,15 +235,15 @@ export default function Shift() {
     player.stop()
     change({ from: shown?.to.id, to, at: '' })
   })
-  // What is beside the picture follows it in tenths of a step.
-  const tenths = shown && Math.floor(shown.at)
+  // What is beside the picture follows it in fifths of a step.
+  const fifths = shown && Math.floor((shown.at * 5) / PARTS_OF_A_STEP)
   const aside = useMemo(
     () =>
       shown && state ? (
         <AsideOfChange asked={asked} shown={shown} state={state} search={search} change={change} />
       ) : null,
     // eslint-disable-next-line react-hooks/exhaustive-deps -- `asked` is new in every frame that is played
-    [tenths, shown?.course, state, search, change, asked.school, inputRpm, asked.outputRpm],
+    [fifths, shown?.course, state, search, change, asked.school, inputRpm, asked.outputRpm],
   )
   const faults = useMemo(() => <SelectorFaults draft={draft} naming={naming} />, [draft, naming])
   if (!solver || !shown || !state)
@@ -284,7 +277,7 @@ export default function Shift() {
               player.play({ from: from.id, to: to.id, at: at >= last ? 0 : at, then: [] })
             }}
             onRun={() => {
-              const [first, second, ...then] = upAndDown(open)
+              const [first, second, ...then] = upAndDown(solver)
               if (first !== undefined && second !== undefined)
                 player.play({ from: first, to: second, at: 0, then })
             }}

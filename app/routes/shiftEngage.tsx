@@ -1,6 +1,5 @@
 import type { Address, ChangeAddress } from '~/views/addresses.ts'
 import { Pause, Play } from 'lucide-react'
-import { useCallback } from 'react'
 
 import type { Engageable, Approach, BoxDraft, Job } from 'core'
 import { engageables, contactOf } from 'core'
@@ -149,11 +148,9 @@ function EngageStage({ chosen, asked, onWay }: EngageStageProps) {
   const { naming } = useShift()
   const { coupler, place, hasRing } = chosen
   const { lengthUnit } = settings
-  const toEnd = useCallback(() => {
+  const { played, play, stop } = useEngaging(asked.approach, () => {
     onWay('100')
-    // eslint-disable-next-line react-hooks/exhaustive-deps -- the address is changed alike each time
-  }, [])
-  const { played, play, stop } = useEngaging(asked.approach, toEnd)
+  })
   const approach = played ? { ...asked.approach, part: played.part } : asked.approach
   const contact = contactOf(approach)
   const said = contactWords(contact, approach, lengthUnit)

@@ -9,6 +9,7 @@ import type { BoxIndex } from '../box/box.ts'
 import { indexBox } from '../box/box.ts'
 import { oncePer } from '../box/oncePer.ts'
 import { hasHub, sleevesOfTeeth } from '../box/couplers.ts'
+import { outsideOf } from '../box/outside.ts'
 import { memberOfPiece } from '../box/pieces/index.ts'
 import type { BoxDraft, Coupler, PieceKind } from '../box/types.ts'
 import type { UnitPart } from '../job/unitParts.ts'
@@ -116,13 +117,21 @@ function inBundles(parts: readonly AssemblyPart[]): readonly AssemblyPart[] {
   )
 }
 
-/** Whether a part comes apart from the rest: a gear that stays on its shaft does not, nor teeth on a sleeve. */
+/**
+ * Whether a part comes apart from the rest: a gear that stays on its shaft does not, nor teeth on a
+ * sleeve, and what is outside the case is not on the bench.
+ */
 function isApart({ index, stay }: UnitLookup, { ref, kind, id }: UnitPart): boolean {
-  if (kind === 'gear' && sleevesOfTeeth(index.draft).has(id)) return false
-  if (kind === 'gear') return stay.get(index.gears.get(id)?.member ?? '')?.has(id) !== true
+  const { members: outside } = outsideOf(index.draft)
+  if (kind === 'gear') {
+    const member = index.gears.get(id)?.member ?? ''
+    const isOnSleeve = sleevesOfTeeth(index.draft).has(id)
+    return !isOnSleeve && !outside.has(member) && stay.get(member)?.has(id) !== true
+  }
   if (kind === 'sleeve')
     return pieceOfRef(index, ref) !== undefined || hasSleeve(index.couplers.get(id))
-  return kind === 'shaft' || kind === 'ring' || !NEVER_IN.has(kind)
+  if (kind === 'shaft') return !outside.has(id)
+  return kind === 'ring' || !NEVER_IN.has(kind)
 }
 
 /** Whether a coupler has a hub and a sleeve; of a sliding gear the teeth are its sleeve. */

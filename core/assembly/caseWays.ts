@@ -1,6 +1,5 @@
 /** What is put into the case and onto it, and what each of it waits for. */
 import { pathTo } from '../box/partPath.ts'
-import { outsideOf } from '../box/outside.ts'
 import type { Piece } from '../box/types.ts'
 import { CLOSING_SIDES } from '../box/types.ts'
 import type { UnitPart } from '../job/unitParts.ts'
@@ -41,9 +40,6 @@ export function waysOut(
 ): readonly AssemblyWay[] {
   const { index, refsOf, shafts } = lookup
   const { member } = shaft
-  // Nothing of the case holds what is outside it.
-  if (outsideOf(index.draft).members.has(member.id))
-    return [{ over: 'output-end', face: 'output-end', blockedBy: [] }]
   const isOnIt = (body: string | undefined): boolean => {
     const id = body === undefined ? undefined : memberIdOf(index, body)
     return id !== undefined && (id === member.id || shaft.tubes.has(id))

@@ -20,7 +20,8 @@ describe('a motorcycle box', () => {
   })
 
   test('holds nothing of the wheel in its case', () => {
-    expect(blockedBy('shaft:wheel')).toEqual([])
+    expect(byRef.has('shaft:wheel')).toBe(false)
+    expect(byRef.has('gear:wheel-chain')).toBe(false)
     for (const piece of bike.pieces ?? []) expect(piece.carries ?? []).not.toContain('wheel')
   })
 
@@ -32,6 +33,10 @@ describe('a motorcycle box', () => {
     expect(bearings.length).toBe(2)
     for (const at of bearings) expect(at).toBeLessThan(row.indexOf('gear:output-chain'))
     expect(row.indexOf('gear:output-1')).toBeGreaterThan(Math.min(...bearings))
+  })
+
+  test('has no ball and spring for each rod, being held by its star', () => {
+    expect((bike.pieces ?? []).filter(({ kind }) => kind === 'detent')).toEqual([])
   })
 
   test('leaves the disc of its clutch with the engine', () => {

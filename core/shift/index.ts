@@ -1,5 +1,5 @@
 /** Changing gear: what moves what, and what must match. */
-export { directionAhead } from './ahead.ts'
+export { directionAhead, positionsAhead } from './ahead.ts'
 export type { ChangeCaution } from './cautions.ts'
 export { changeCautions } from './cautions.ts'
 export type { GearChange, ChangeSchool, ChangeStep } from './change.ts'

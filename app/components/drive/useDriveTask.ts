@@ -79,9 +79,10 @@ export function useDriveTask(
   const ways = useMemo(() => waysOf(solver), [solver])
   const way = ways.find((each) => each === search.way) ?? usualWay(draft, ways)
   const topRatio = useMemo(() => solver && topRatioOf(solver), [solver])
+  const car = carOf(search, usualCar(draft, topRatio))
   const figures = {
-    car: carOf(search, usualCar(draft, topRatio)),
-    rules: rulesOf(search),
+    car,
+    rules: rulesOf(search, car),
     times: timesOf(search),
   }
   const usual = useMemo(() => units.map(usualUnit), [units])

@@ -23,8 +23,10 @@ function isForDrawing(event: WheelEvent, frame: Element, scale: number): boolean
 
 function isForGesture(event: Event, frame: Element, scale: number): boolean {
   if (event instanceof WheelEvent) return isForDrawing(event, frame, scale)
+  // Two fingers enlarge wherever they are put down.
+  if ('touches' in event && (event as TouchEvent).touches.length > 1) return true
   if (event.target instanceof Element && event.target.closest(GRASPED)) return false
-  if ('touches' in event) return (event as TouchEvent).touches.length > 1 || scale > 1
+  if ('touches' in event) return scale > 1
   return scale > 1 && (!(event instanceof MouseEvent) || event.button === 0)
 }
 
@@ -57,10 +59,6 @@ async function follow(
       inner.style.transform = k === 1 ? '' : `translate(${x}px, ${y}px) scale(${k})`
       onScale(transform.k)
     })
-  behaviour.translateExtent([
-    [0, 0],
-    [frame.clientWidth, frame.clientHeight],
-  ])
   const fitted = new ResizeObserver(() => {
     behaviour.translateExtent([
       [0, 0],
@@ -101,6 +99,7 @@ interface ZoomableProps {
 export function Zoomable({ children }: ZoomableProps) {
   const frame = useRef<HTMLDivElement>(null)
   const inner = useRef<HTMLDivElement>(null)
+  const larger = useRef<HTMLButtonElement>(null)
   const zoom = useRef<Zoom>(null)
   const [scale, setScale] = useState(1)
   useEffect(() => {
@@ -145,7 +144,11 @@ export function Zoomable({ children }: ZoomableProps) {
             <button
               type="button"
               aria-label="The whole drawing"
-              onClick={() => zoom.current?.whole()}
+              onClick={() => {
+                zoom.current?.whole()
+                // This one is gone then.
+                larger.current?.focus()
+              }}
             >
               <Maximize2 aria-hidden />
             </button>
@@ -154,7 +157,12 @@ export function Zoomable({ children }: ZoomableProps) {
             </button>
           </>
         )}
-        <button type="button" aria-label="Larger" onClick={() => zoom.current?.by(STEP)}>
+        <button
+          ref={larger}
+          type="button"
+          aria-label="Larger"
+          onClick={() => zoom.current?.by(STEP)}
+        >
           <Plus aria-hidden />
         </button>
       </div>

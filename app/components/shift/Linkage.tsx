@@ -17,6 +17,7 @@ import {
   fingerAt,
   forksOf,
   grooveLines,
+  notchHalf,
   rodPlaces,
   rodShift,
   rodY,
@@ -222,8 +223,8 @@ function Rod({ rod, name, y, from, to, shift, notches, forks, onDrag }: RodProps
   const detent = from + ALONG.detent
   const rise = ballRise(notches, shift)
   const jaw = from + ALONG.jaw + shift
-  const cut = (x: number): string =>
-    `H${x - NOTCH.half}L${x} ${top + NOTCH.deep}L${x + NOTCH.half} ${top}`
+  const half = notchHalf(notches)
+  const cut = (x: number): string => `H${x - half}L${x} ${top + NOTCH.deep}L${x + half} ${top}`
   // Where its place is under the ball, the notch is as far on the other side of it.
   const cuts = [0, ...notches]
     .map((place) => detent + shift - place)

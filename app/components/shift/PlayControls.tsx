@@ -20,7 +20,8 @@ interface PlayControlsProps {
 
 /** Play, pause, the whole run, and how fast. */
 export function PlayControls({ player, onPlay, onRun, children }: PlayControlsProps) {
-  const { isRunning, pace, setPace, stop } = player
+  const { played, pace, setPace, stop } = player
+  const isRunning = played !== null
   return (
     <div className="no-print flex flex-wrap items-center gap-x-2 gap-y-1">
       <button type="button" className="button-main button" onClick={isRunning ? stop : onPlay}>

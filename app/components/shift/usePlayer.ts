@@ -1,8 +1,8 @@
 /** A change of gear, or every change up and down, played at a pace that somebody sets. */
-import { useEffect, useRef, useState } from 'react'
+import { useRef, useState } from 'react'
 
 import type { ChangeAddress } from '~/views/addresses.ts'
-import { useMayMove } from '~/components/section/useMayMove.ts'
+import { useFrames } from '~/components/useFrames.ts'
 import { PARTS_OF_A_STEP } from '~/views/shift/moment.ts'
 
 /** Steps in a second. */
@@ -21,77 +21,40 @@ interface Played {
 
 export interface Player {
   readonly played: Played | null
-  readonly isRunning: boolean
   readonly pace: PlayPace
   readonly setPace: (pace: PlayPace) => void
   /** Plays from a moment of a change, and on to others. */
   readonly play: (played: Played) => void
   /** Stops where it is, and has the address say so. */
   readonly stop: () => void
-  /** How long the change is, which the page knows once it has worked it out. */
+  /** How long the change is, in parts of steps, which the page knows once it has worked it out. */
   readonly setLast: (last: number) => void
-}
-
-/** Where a drawing may not move, whole steps follow one another. */
-function shown(played: Played | null, mayMove: boolean): Played | null {
-  return played && !mayMove
-    ? { ...played, at: Math.floor(played.at / PARTS_OF_A_STEP) * PARTS_OF_A_STEP }
-    : played
 }
 
 export function usePlayer(change: ChangeAddress<'shift'>): Player {
   const [played, setPlayed] = useState<Played | null>(null)
-  const [isRunning, setRunning] = useState(false)
   const [pace, setPace] = useState<PlayPace>('usual')
   const last = useRef(0)
-  const mayMove = useMayMove()
-  useEffect(() => {
-    if (!isRunning) return undefined
-    let before: number | null = null
-    let frame = requestAnimationFrame(function next(now) {
-      // A page that was hidden goes on where it was.
-      const gone = Math.min(now - (before ?? now), 100) / 1000
-      before = now
-      setPlayed((was) => {
-        if (!was) return was
-        const at = was.at + gone * PLAY_PACES[pace] * PARTS_OF_A_STEP
-        const [following, ...then] = was.then
-        if (at < last.current || last.current === 0) return { ...was, at }
-        return following === undefined
-          ? { ...was, at: last.current }
-          : { from: was.to, to: following, at: 0, then }
-      })
-      frame = requestAnimationFrame(next)
-    })
-    return () => {
-      cancelAnimationFrame(frame)
-    }
-  }, [isRunning, pace])
-  const stop = (): void => {
-    setRunning(false)
+  const stopAt = ({ from, to, at }: Played): void => {
     setPlayed(null)
-    if (played)
-      change({
-        from: played.from,
-        to: played.to,
-        at: `${Math.round(Math.min(played.at, last.current))}`,
-      })
+    change({ from, to, at: `${Math.round(Math.min(at, last.current))}` })
   }
-  useEffect(() => {
-    if (isRunning && played?.then.length === 0 && last.current > 0 && played.at >= last.current)
-      stop()
+  useFrames(played !== null, (seconds) => {
+    if (!played) return
+    const at = played.at + seconds * PLAY_PACES[pace] * PARTS_OF_A_STEP
+    const [following, ...then] = played.then
+    if (at < last.current) setPlayed({ ...played, at })
+    else if (following === undefined) stopAt({ ...played, at })
+    else setPlayed({ from: played.to, to: following, at: 0, then })
   })
   return {
-    played: shown(played, mayMove),
-    isRunning,
+    played,
     pace,
     setPace,
-    play: (next) => {
-      last.current = 0
-      setPlayed(next)
-      setRunning(true)
+    play: setPlayed,
+    stop: () => {
+      if (played) stopAt(played)
     },
-    stop,
     setLast: (parts) => {
       last.current = parts
     },

@@ -93,8 +93,8 @@ export const RULE_FIELDS = {
 } as const satisfies DriveFieldsOf<ShiftRules>
 
 export const TIME_FIELDS = {
-  pedalS: { key: 'tpedal', title: 'Clutch down', unit: 's', least: 0.01, most: 2 },
-  clutchUpS: { key: 'tup', title: 'Clutch up', unit: 's', least: 0.01, most: 3 },
+  pedalS: { key: 'tpedal', title: 'Clutch opens', unit: 's', least: 0.01, most: 2 },
+  clutchUpS: { key: 'tup', title: 'Clutch closes', unit: 's', least: 0.01, most: 3 },
   liftS: { key: 'tlift', title: 'Throttle lifted', unit: 's', least: 0.01, most: 2 },
   leverS: { key: 'tlever', title: 'One move of the lever', unit: 's', least: 0.01, most: 2 },
   drumS: { key: 'tdrum', title: 'Drum, one stop', unit: 's', least: 0.01, most: 2 },

@@ -39,14 +39,31 @@ test('an address changes single figures, in what they are shown in; the rest is 
     rolling: 0.02,
     engine: { ...USUAL_CAR.engine, peakNm: 90 },
   })
-  expect(rulesOf(search)).toEqual({ ...USUAL_RULES, lowerFromPedal: 0.5 })
+  expect(rulesOf(search, USUAL_CAR)).toEqual({ ...USUAL_RULES, lowerFromPedal: 0.5 })
   expect(timesOf(search)).toEqual({ ...USUAL_TIMES, handOverS: 0.4 })
 })
 
 test('what an address says beyond its limits, or not in figures, is as usual', () => {
   const search = readAddress('drive', '?mass=-5&wheel=abc&up=1e9&idle=')
   expect(carOf(search, USUAL_CAR)).toEqual(USUAL_CAR)
-  expect(rulesOf(search)).toEqual(USUAL_RULES)
+  expect(rulesOf(search, USUAL_CAR)).toEqual(USUAL_RULES)
+})
+
+test('an engine that bears half as much is changed at half the speed, one that bears more as usual', () => {
+  const draft = counted('three-shaft')
+  const half = USUAL_CAR.engine.mostRpm / 2
+  const car = usualCar({ ...draft, mostInputRpm: half }, 3)
+  expect(car.engine).toMatchObject({ mostRpm: half, peakRpm: half })
+  expect(rulesOf(readAddress('drive', ''), car)).toEqual({
+    ...USUAL_RULES,
+    upLightRpm: 1_000,
+    upFullRpm: 2_750,
+    downLightRpm: 575,
+    downFullRpm: 1_300,
+  })
+  expect(rulesOf(readAddress('drive', ''), usualCar({ ...draft, mostInputRpm: 9_000 }, 3))).toEqual(
+    USUAL_RULES,
+  )
 })
 
 test('the box’s own axle and wheels go before what is usual', () => {

@@ -128,8 +128,17 @@ export function carOf(search: DriveAddress, usual: Car): Car {
   }
 }
 
-export function rulesOf(search: DriveAddress): ShiftRules {
-  return figuresOf(search, RULE_FIELDS, USUAL_RULES)
+/** The usual rules are of the usual engine: one that bears less is changed sooner. */
+export function rulesOf(search: DriveAddress, { engine }: Pick<Car, 'engine'>): ShiftRules {
+  const share = Math.min(1, engine.mostRpm / USUAL_CAR.engine.mostRpm)
+  const { upLightRpm, upFullRpm, downLightRpm, downFullRpm, ...rest } = USUAL_RULES
+  return figuresOf(search, RULE_FIELDS, {
+    ...rest,
+    upLightRpm: upLightRpm * share,
+    upFullRpm: upFullRpm * share,
+    downLightRpm: downLightRpm * share,
+    downFullRpm: downFullRpm * share,
+  })
 }
 
 export function timesOf(search: DriveAddress): ShiftTimes {

@@ -153,10 +153,17 @@ export function forksOf({ rods, drum }: Movers, standing: Standing): readonly Fo
     : rods.flatMap((rod, lane) => couplersOf(rod).flatMap((id) => forkOf(id, lane, standing)))
 }
 
+/** Half of how wide the notches of a rod are: no wider than they lie apart. */
+export function notchHalf(places: readonly number[]): number {
+  const sorted = [0, ...places].sort((one, other) => one - other)
+  const apart = sorted.slice(1).map((each, at) => each - (sorted[at] ?? each))
+  return Math.min(NOTCH.half, ...apart.map((gap) => gap / 2))
+}
+
 /** How far a ball lies out of the notches of its rod, for a rod that stands so far from its middle. */
-export function ballRise(notches: readonly number[], shift: number): number {
-  const off = Math.min(...[0, ...notches].map((notch) => Math.abs(shift - notch)))
-  return Math.min(1, off / NOTCH.half) * NOTCH.deep
+export function ballRise(places: readonly number[], shift: number): number {
+  const off = Math.min(...[0, ...places].map((place) => Math.abs(shift - place)))
+  return Math.min(1, off / Math.max(notchHalf(places), 1e-9)) * NOTCH.deep
 }
 
 /** Where the finger of a lever is: the height of its row, and how far it has gone with a rod. */
@@ -261,7 +268,7 @@ function rollerRadius({ stops }: Drum, angleDeg: number): number {
   sorted.forEach((stop, at) => {
     const off = turned(angleDeg - stop.angleDeg)
     const beside = sorted.at((at + (off < 0 ? -1 : 1)) % sorted.length) ?? stop
-    const gap = Math.abs(turned(beside.angleDeg - stop.angleDeg)) || 360
+    const gap = ((beside.angleDeg - stop.angleDeg) * (off < 0 ? -1 : 1) + 720) % 360 || 360
     const reach = Math.max(1, Math.min(stop.reachDeg ?? gap / 2, gap / 2))
     if (Math.abs(off) < reach) depth = Math.max(depth, (1 + cosine((off / reach) * 180)) / 2)
   })

@@ -82,6 +82,9 @@ interface Leg {
 export interface Course {
   readonly draft: BoxDraft
   readonly change: GearChange
+  /** Where everything stands before it. */
+  readonly start: CouplerPlaces
+  readonly levers: ReadonlyMap<number, LeverAt>
   readonly legs: readonly Leg[]
   readonly drum: { readonly drum: Drum; readonly gone: Gone; readonly stepAt: number } | null
 }
@@ -198,9 +201,18 @@ export function courseOf(draft: BoxDraft, change: GearChange): Course {
   )
   const [drum] = draft.drums ?? []
   const turning = steps.flatMap((step, at) => (isMoving(step) || at === turn ? [at] : []))
+  const slots = slotsOf(rodsOf(draft))
+  const start = fullPlaces(draft.couplers, change.from.couplers)
   return {
     draft,
     change,
+    start,
+    levers: new Map(
+      [...standingOf(slots, start)].map(([lever, stood]) => [
+        lever,
+        { row: stood?.row ?? rowOf(lever, change, slots), end: stood?.end ?? null },
+      ]),
+    ),
     legs: [...legs, ...byHand],
     drum: drum && turn >= 0 ? { drum, gone: new Map(evenly(turning)), stepAt: turn } : null,
   }
@@ -217,13 +229,12 @@ function partOf(gone: Gone, at: number): number | null {
 }
 
 /** What a change has come to after so many parts of steps. */
-export function momentOf({ draft, change, legs, drum }: Course, at: number): Moment {
-  const { steps, from } = change
+export function momentOf(course: Course, at: number): Moment {
+  const { draft, change, start, legs, drum } = course
+  const { steps } = change
   const parts = Math.min(Math.max(at, 0), steps.length * PARTS_OF_A_STEP)
   const done = Math.floor(parts / PARTS_OF_A_STEP)
   const part = (parts % PARTS_OF_A_STEP) / PARTS_OF_A_STEP
-  const slots = slotsOf(rodsOf(draft))
-  const start = fullPlaces(draft.couplers, from.couplers)
   const places: Record<string, string> = { ...start }
   let isUnloaded = false
   for (const step of steps.slice(0, done)) {
@@ -248,7 +259,7 @@ export function momentOf({ draft, change, legs, drum }: Course, at: number): Mom
       drum && drumDeg !== null
         ? { ...places, ...drumPlaces(draft.couplers, drum.drum, drumDeg) }
         : places,
-    levers: leversAt(standingOf(slots, start), { change, legs, slots }, done + part),
+    levers: leversAt(course, done + part),
     onTheWay:
       drum && drumDeg !== null
         ? drumWays(draft.couplers, drum.drum, drumDeg)
@@ -272,26 +283,16 @@ function waysAt(legs: readonly Leg[], at: number): readonly CouplerWay[] {
   return [...ways.values()]
 }
 
-function leversAt(
-  standing: ReadonlyMap<number, Slot | null>,
-  { change, legs, slots }: Pick<Course, 'change' | 'legs'> & { readonly slots: readonly Slot[] },
-  at: number,
-): ReadonlyMap<number, LeverWay> {
-  const levers = new Map<number, LeverWay>()
-  for (const [lever, stood] of standing) {
-    const start: LeverAt = {
-      row: stood?.row ?? rowOf(lever, change, slots),
-      end: stood?.end ?? null,
-    }
-    levers.set(lever, { from: start, to: start, part: 0 })
-  }
-  const begun = legs.flatMap(({ lever, gone }) => {
+function leversAt(course: Course, at: number): ReadonlyMap<number, LeverWay> {
+  const resting = (stands: LeverAt): LeverWay => ({ from: stands, to: stands, part: 0 })
+  const levers = new Map([...course.levers].map(([lever, start]) => [lever, resting(start)]))
+  const begun = course.legs.flatMap(({ lever, gone }) => {
     const part = partOf(gone, at)
     return lever && part !== null ? [{ lever, part, since: Math.min(...gone.keys()) }] : []
   })
   for (const { lever, part } of begun.sort((one, other) => one.since - other.since)) {
     const { number, from, to } = lever
-    levers.set(number, part < 1 ? { from, to, part } : { from: to, to, part: 0 })
+    levers.set(number, part < 1 ? { from, to, part } : resting(to))
   }
   return levers
 }

@@ -429,7 +429,7 @@ export const BOX = {
   // Wheels on the road roll on these (common practice).
   rollingRadiusMm: { ...figure('rolling radius', 50, 2_000, 'length'), isNullable: true },
   // A large diesel to a racing engine (common practice).
-  mostInputRpm: { ...figure('highest input speed', 500, 25_000, 'rpm'), isNullable: true },
+  mostInputRpm: { ...figure('highest input speed', 1_000, 25_000, 'rpm'), isNullable: true },
   inputSense: {
     word: 'the input turns',
     type: 'choice',

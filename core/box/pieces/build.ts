@@ -380,7 +380,8 @@ function ofCoupler(index: BoxIndex, coupler: Coupler): readonly Proposed[] {
   const selector: readonly Proposed[] = [
     { kind: 'fork', coupler: id },
     { kind: 'rod', coupler: id },
-    { kind: 'detent', coupler: id },
+    // A drum is held by its star, and no rod by itself.
+    ...(index.draft.drums ? [] : [{ kind: 'detent' as const, coupler: id }]),
   ]
   if (!hasHub(coupler)) return selector
   const on = index.members.get(hub)?.id
