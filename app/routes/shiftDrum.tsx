@@ -1,7 +1,7 @@
 import { useMemo } from 'react'
 
 import type { Drum, DrumProof, DrumStretch, Selector } from 'core'
-import { analyse, drumWays, placesOver, proveDrum, rational, settlesAt } from 'core'
+import { analyse, drumWays, heldAt, placesOver, proveDrum, rational, settlesAt } from 'core'
 
 import { useOpenBox } from '~/components/box/boxContext.ts'
 import { useBecome } from '~/components/box/useBecome.ts'
@@ -9,7 +9,12 @@ import { IssueList } from '~/components/box/IssueList.tsx'
 import { RibbonSwitch } from '~/components/section/ScaledSection.tsx'
 import { LinkedSection } from '~/components/shift/LinkedSection.tsx'
 import { DrumFigure } from '~/components/shift/DrumFigure.tsx'
-import { FalseNeutrals, GrooveFields, StarKeys } from '~/components/shift/DrumPanels.tsx'
+import {
+  FalseNeutrals,
+  GrooveFields,
+  StarFields,
+  StarKeys,
+} from '~/components/shift/DrumPanels.tsx'
 import { MakeDrum } from '~/components/shift/MakeDrum.tsx'
 import { ShiftProposal, saysWhatMoves } from '~/components/shift/ShiftProposal.tsx'
 import { useShift } from '~/components/shift/useShift.ts'
@@ -65,10 +70,11 @@ function DrumPanels({ drum, proof, angleDeg, stretch, onAngle, onDrum }: DrumPan
       <div role="status">
         <p className="text-[1.35rem] font-semibold tabular-nums">{formatAngle(angleDeg)}</p>
         {stretch && <p>{stretchWords(naming, stretch)}</p>}
-        <p>{settleWords(naming, star)}</p>
+        <p>{settleWords(naming, star, heldAt(proof.rests, angleDeg), angleDeg)}</p>
       </div>
       <StarKeys naming={naming} stops={proof.stops} angleDeg={angleDeg} onAngle={onAngle} />
       <FalseNeutrals found={proof.falseNeutrals} />
+      <StarFields naming={naming} drum={drum} angleDeg={angleDeg} onChange={onDrum} />
       <GrooveFields
         naming={naming}
         drum={drum}

@@ -1,6 +1,16 @@
 /** What a drum does, in sentences. */
-import type { DrumProof, DrumStretch, StarStop } from 'core'
+import type {
+  Drum,
+  DrumProof,
+  DrumStretch,
+  FalseNeutral,
+  StarFault,
+  StarRest,
+  StarStop,
+} from 'core'
+import { STAR, USUAL_STAR, namesOf } from 'core'
 
+import { UNIT_TEXTS } from './fields.ts'
 import { formatNumber } from './format.ts'
 import type { Naming } from './names.ts'
 import { couplerLabel, couplerName } from './names.ts'
@@ -79,19 +89,68 @@ export function drumFaults(naming: Naming, proof: DrumProof): readonly string[] 
   ]
 }
 
-/** A false neutral: where, how wide, and whether it holds. */
-export function falseNeutralWords({
-  stretch,
-  canRest,
-}: DrumProof['falseNeutrals'][number]): string {
-  const width = stretch.toDeg.sub(stretch.fromDeg).toNumber()
-  return `${fromTo(stretch)}, ${formatNumber(width, 1)}° wide: the star ${canRest ? 'can rest here' : 'does not rest here'}`
+const HELD_BY: Readonly<Record<StarRest['kind'], string>> = {
+  notch: 'friction holds it beside a notch',
+  tip: 'friction holds it on a tip',
+  flat: 'it lies on a worn tip',
+  held: 'the spring is too weak to turn it on',
 }
 
-/** Where the star goes from an angle. */
-export function settleWords(naming: Naming, star: StarStop | undefined): string {
+/** A false neutral: where, how wide, and whether it holds. */
+export function falseNeutralWords({ stretch, canRest, heldBy }: FalseNeutral): string {
+  const width = stretch.toDeg.sub(stretch.fromDeg).toNumber()
+  const rests = heldBy
+    ? canRest
+      ? `can rest here: ${HELD_BY[heldBy.kind]}`
+      : `does not rest here, but for ${formatNumber(heldBy.toDeg - heldBy.fromDeg, 1)}° in which it is balanced on a tip`
+    : canRest
+      ? 'can rest here'
+      : 'does not rest here'
+  return `${fromTo(stretch)}, ${formatNumber(width, 1)}° wide: the star ${rests}`
+}
+
+/** Where the star goes from an angle, or what holds it there. */
+export function settleWords(
+  naming: Naming,
+  star: StarStop | undefined,
+  held: StarRest | undefined,
+  angleDeg: number,
+): string {
   if (!star) return 'No stop of the star is said.'
   const { stop } = star
+  const off = Math.abs(((angleDeg - stop.angleDeg + 540) % 360) - 180)
+  if (held && (held.kind !== 'notch' || off > SEEN_DEG))
+    return `Let go here, the drum stays: ${STAYS_BY[held.kind]}, from ${formatAngle(held.fromDeg)} to ${formatAngle(held.toDeg)}.`
   const label = stopName(naming, stop.position)
   return `Let go here, the star turns the drum to ${label}, at ${formatAngle(stop.angleDeg)}.`
+}
+
+/** What turns less than this nobody sees. */
+const SEEN_DEG = 0.5
+
+const STAYS_BY: Readonly<Record<StarRest['kind'], string>> = {
+  notch: 'friction holds it beside the bottom of its notch',
+  tip: 'balanced on a tip friction holds it',
+  flat: 'the tip is worn flat',
+  held: 'the spring is too weak for the friction',
+}
+
+/** Why a star cannot be so. */
+export const STAR_FAULT_WORDS: Readonly<Record<StarFault, string>> = {
+  'no-notches': 'The diameter over the tips has to be larger than in the notches.',
+  'arm-too-short': 'The arm does not reach so far: its roller cannot lie in a notch and on a tip.',
+  'arm-jams': 'With the arm so, the drum would jam against its roller.',
+}
+
+/** What is taken for figures of a star that nobody entered; null where all are. */
+export function usualStarWords({ star = {} }: Drum): string | null {
+  const figures = namesOf(STAR).flatMap((name) => {
+    const { word, unit } = STAR[name]
+    return star[name] === undefined
+      ? [`${word} ${formatNumber(USUAL_STAR[name], 1)}${unit ? UNIT_TEXTS[unit] : ''}`]
+      : []
+  })
+  return figures.length === 0
+    ? null
+    : `With usual figures for what is not entered: ${listed(figures)}.`
 }

@@ -60,11 +60,14 @@ export function choicesOf(
   return Object.entries(CHOICE_WORDS[choice](words))
 }
 
-const UNIT_TEXTS: Readonly<Record<FieldUnit, string>> = {
+/** Each unit as it follows its number. */
+export const UNIT_TEXTS: Readonly<Record<FieldUnit, string>> = {
   length: `${NBSP}mm`,
   mm: `${NBSP}mm`,
   deg: '°',
   N: `${NBSP}N`,
+  'N/mm': `${NBSP}N/mm`,
+  Nmm: `${NBSP}N·mm`,
   kgM2: `${NBSP}kg·m²`,
   rpm: `${NBSP}rev/min`,
 }

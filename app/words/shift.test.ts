@@ -9,6 +9,7 @@ import {
   proveInterlock,
   selectorFaults,
   rational,
+  heldAt,
   settlesAt,
   withSelectors,
 } from 'core'
@@ -197,11 +198,27 @@ describe('a drum', () => {
   test('that is right has no fault to tell', () => {
     expect(drumFaults(of, proof)).toEqual([])
     expect(
-      falseNeutralWords(proof.falseNeutrals[0] ?? { stretch: drumless(), canRest: false }),
-    ).toMatch(/^from \d+\.\d° to \d+\.\d°, 13\.5° wide: the star does not rest here$/)
-    expect(settleWords(of, settlesAt(proof.stops, rational(80)))).toBe(
+      falseNeutralWords(
+        proof.falseNeutrals[0] ?? { stretch: drumless(), canRest: false, heldBy: undefined },
+      ),
+    ).toMatch(
+      /^from \d+\.\d° to \d+\.\d°, 13\.5° wide: the star does not rest here, but for \d\.\d° in which it is balanced on a tip$/,
+    )
+    expect(settleWords(of, settlesAt(proof.stops, rational(80)), undefined, 80)).toBe(
       'Let go here, the star turns the drum to 2, at 60.0°.',
     )
+  })
+
+  test('says what holds it where it does not turn to a stop', () => {
+    const worn = {
+      ...drum,
+      stops: drum.stops.map((stop) => (stop.position === '2' ? { ...stop, tipWearMm: 3 } : stop)),
+    }
+    const found = proveDrum(solverOf(bike), worn)
+    expect(drumFaults(of, found).some((each) => each.includes('can rest'))).toBe(true)
+    expect(
+      settleWords(of, settlesAt(found.stops, rational(90)), heldAt(found.rests, 90), 90),
+    ).toMatch(/the drum stays: the tip is worn flat, from 8\d\.\d° to 9\d\.\d°/)
   })
 
   test('whose stop stands where nothing is in is told by its angle', () => {

@@ -74,6 +74,7 @@ export {
   DOGS,
   DRUM,
   DRUM_POINT,
+  DRUM_STOP,
   DRUM_TRACK,
   GATE,
   GEAR,
@@ -87,6 +88,7 @@ export {
   RULE,
   SELECTOR,
   SELECTOR_PLACE,
+  STAR,
   STEP,
   namesOf,
 } from './fields/things.ts'

@@ -407,11 +407,31 @@ export interface DrumStop {
   readonly position?: string | undefined
   /** How far on either side the roller still falls into it; half way to its neighbours where it is not said. */
   readonly reachDeg?: number | undefined
+  /** By how much the tip between it and the next is worn down. */
+  readonly tipWearMm?: number | undefined
+}
+
+/** The star wheel of a drum with its roller, arm and spring; whatever nobody measured is left out. */
+export interface StarFigures {
+  /** Over the tips, and over the bottoms of the notches. */
+  readonly tipDiameterMm?: number | undefined
+  readonly bottomDiameterMm?: number | undefined
+  readonly rollerDiameterMm?: number | undefined
+  /** At the roller while it lies in a notch. */
+  readonly springForceN?: number | undefined
+  readonly springRateNPerMm?: number | undefined
+  /** From the pivot of the arm to the middle of its roller. */
+  readonly armLengthMm?: number | undefined
+  /** From the pivot of the arm to the axis of the drum. */
+  readonly pivotMm?: number | undefined
+  /** That it takes to turn the drum with its forks, without the star. */
+  readonly frictionNmm?: number | undefined
 }
 
 /** A drum that moves forks by its grooves. */
 export interface Drum {
   readonly id: string
+  readonly star?: StarFigures | undefined
   readonly tracks: readonly DrumTrack[]
   readonly stops: readonly DrumStop[]
 }

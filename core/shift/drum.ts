@@ -20,6 +20,9 @@ import { analyse } from '../train/analysis.ts'
 import { fullPlaces } from '../train/combinations.ts'
 import { isLocked } from '../train/lock.ts'
 
+import type { StarRest } from './star.ts'
+import { drumByStar, edgeAfter, starRests } from './star.ts'
+
 const TURN = rational(360)
 const HALF = rational(1, 2)
 /** Angles and travels are taken to so many parts of a degree or a millimetre. */
@@ -61,12 +64,22 @@ export interface StarStop {
   readonly isAsNamed: boolean
 }
 
+/** A stretch in neutral without a stop of neutral. */
+export interface FalseNeutral {
+  readonly stretch: DrumStretch
+  readonly canRest: boolean
+  /** Where no stop lies in it, what holds the drum there, if only balanced on a tip. */
+  readonly heldBy: StarRest | undefined
+}
+
 /** What holds at every angle of a drum. */
 export interface DrumProof {
   readonly stretches: readonly DrumStretch[]
   readonly stops: readonly StarStop[]
+  /** Where the star can come to rest; nothing where it cannot be as it was entered. */
+  readonly rests: readonly StarRest[]
   /** Stretches in neutral in which no stop of neutral lies, and whether the star can rest there. */
-  readonly falseNeutrals: readonly { readonly stretch: DrumStretch; readonly canRest: boolean }[]
+  readonly falseNeutrals: readonly FalseNeutral[]
 }
 
 interface Knot {
@@ -265,23 +278,43 @@ export function proveDrum(solver: Solver, drum: Drum): DrumProof {
     found.push({ fromDeg, toDeg, depths, ...look })
   })
   const stretches = joinedEnds(found)
-  const stops = starStops(drum.stops, stretches)
+  const stops = starStops(drum, stretches)
+  const rests = starRests(drum)
   return {
     stretches,
     stops,
+    rests,
     falseNeutrals: stretches
       .filter(({ state }) => state === 'neutral')
       .flatMap((stretch) => {
         const inside = stops.filter((each) => each.stretch === stretch)
         return inside.some(({ stop }) => stop.position === undefined)
           ? []
-          : [{ stretch, canRest: inside.length > 0 }]
+          : [falseNeutral(stretch, inside.length > 0, rests)]
       }),
   }
 }
 
 function keyOf({ depths }: Pick<DrumStretch, 'depths'>): string {
   return depths.map(({ side, isDeep }) => `${side}${isDeep}`).join()
+}
+
+function falseNeutral(
+  stretch: DrumStretch,
+  hasStop: boolean,
+  rests: readonly StarRest[],
+): FalseNeutral {
+  const within = hasStop ? [] : rests.filter((rest) => overlap(rest, stretch))
+  const heldBy = within.find(({ holds }) => holds) ?? within[0]
+  return { stretch, canRest: hasStop || heldBy?.holds === true, heldBy }
+}
+
+/** Whether friction holds the drum somewhere over a stretch. */
+function overlap(rest: StarRest, { fromDeg, toDeg }: DrumStretch): boolean {
+  const [from, to] = [fromDeg.toNumber(), toDeg.toNumber()]
+  return [-360, 0, 360].some(
+    (turn) => Math.min(to, rest.toDeg + turn) > Math.max(from, rest.fromDeg + turn),
+  )
 }
 
 /** What goes on over the end of the turn is one stretch. */
@@ -296,36 +329,29 @@ function holds({ fromDeg, toDeg }: DrumStretch, angle: Rational): boolean {
   return !within(angle, fromDeg).isGreaterThan(toDeg)
 }
 
-/** Where the roller falls from one notch into the next: half way, or where a notch ends. */
-function edgeBetween(one: DrumStop, other: DrumStop): Rational {
-  const from = exact(one.angleDeg)
-  const gap = within(exact(other.angleDeg), from).sub(from)
-  const width = gap.isZero() ? TURN : gap
-  const [near, far] = [one.reachDeg, other.reachDeg].map((reach) =>
-    reach === undefined ? undefined : exact(reach),
-  )
-  if (near && far)
-    return near.add(far).isGreaterThan(width)
-      ? from.add(width.mul(near).div(near.add(far)))
-      : from.add(width.add(near).sub(far).mul(HALF))
-  const edge = near ?? (far ? width.sub(far) : width.mul(HALF))
-  return from.add(edge.sign() < 0 ? ZERO : edge.isGreaterThan(width) ? width : edge)
+/** Where the roller falls from one notch into the next, as the drum turns. */
+function edgeBetween(
+  one: DrumStop,
+  other: DrumStop,
+  drumDeg: (starDeg: number) => number,
+): Rational {
+  const gapDeg = (other.angleDeg - one.angleDeg + 360) % 360 || 360
+  return exact(drumDeg(one.angleDeg + edgeAfter(one, gapDeg, other)))
 }
 
-function starStops(
-  stops: readonly DrumStop[],
-  stretches: readonly DrumStretch[],
-): readonly StarStop[] {
+function starStops(drum: Drum, stretches: readonly DrumStretch[]): readonly StarStop[] {
+  const { stops } = drum
+  const drumDeg = drumByStar(drum)
   return stops.map((stop, at) => {
     const before = stops[(at + stops.length - 1) % stops.length] ?? stop
     const after = stops[(at + 1) % stops.length] ?? stop
     const angle = exact(stop.angleDeg)
     const stretch = stretches.find((each) => holds(each, angle))
-    const fromDeg = edgeBetween(before, stop)
+    const fromDeg = edgeBetween(before, stop, drumDeg)
     return {
       stop,
       fromDeg: within(fromDeg, angle).sub(TURN),
-      toDeg: edgeBetween(stop, after),
+      toDeg: edgeBetween(stop, after, drumDeg),
       stretch,
       isAsNamed:
         stop.position === undefined
@@ -333,6 +359,13 @@ function starStops(
           : stretch?.position?.id === stop.position,
     }
   })
+}
+
+/** What friction alone holds a drum in at an angle, outside the bottom of a notch too. */
+export function heldAt(rests: readonly StarRest[], angleDeg: number): StarRest | undefined {
+  return rests.find(({ fromDeg, toDeg }) =>
+    [-360, 0, 360].some((turn) => angleDeg + turn >= fromDeg && angleDeg + turn <= toDeg),
+  )
 }
 
 /** The stop that the star settles at from an angle. */

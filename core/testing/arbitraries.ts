@@ -204,8 +204,9 @@ const anyDrum: fc.Arbitrary<Drum> = fc
     ],
     stops: [
       { angleDeg: 0, position: 'only' },
-      { angleDeg: 30, reachDeg: 6 },
+      { angleDeg: 30, reachDeg: 6, tipWearMm: 1 },
     ],
+    star: { springForceN: 25 },
   }))
 
 const anyRing: fc.Arbitrary<RingFigures> = thingOf(RING)

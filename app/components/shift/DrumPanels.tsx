@@ -1,10 +1,10 @@
 import type { Drum, DrumPoint, DrumProof } from 'core'
-import { DRUM_TRACK } from 'core'
+import { DRUM_STOP, DRUM_TRACK, STAR, namesOf, starFault } from 'core'
 
 import { FieldEntries } from '~/components/FieldEntry.tsx'
 import { SelectField } from '~/components/Fields.tsx'
-import { withPoints } from '~/views/shift/drumView.ts'
-import { falseNeutralWords } from '~/words/drum.ts'
+import { nearestStop, withPoints } from '~/views/shift/drumView.ts'
+import { STAR_FAULT_WORDS, falseNeutralWords, usualStarWords } from '~/words/drum.ts'
 import type { Naming } from '~/words/names.ts'
 import { capitalize, couplerName } from '~/words/names.ts'
 import { stopName } from '~/words/shift.ts'
@@ -54,6 +54,61 @@ export function FalseNeutrals({ found }: { readonly found: DrumProof['falseNeutr
         </ul>
       )}
     </div>
+  )
+}
+
+interface StarFieldsProps {
+  readonly naming: Naming
+  readonly drum: Drum
+  readonly angleDeg: number
+  readonly onChange: (drum: Drum) => void
+}
+
+/** The star, its arm and its spring in figures, and how far the tip after the stop looked at is worn. */
+export function StarFields({ naming, drum, angleDeg, onChange }: StarFieldsProps) {
+  const { star } = drum
+  const stop = nearestStop(drum, angleDeg)
+  const usual = usualStarWords(drum)
+  const keep = (next: Drum): string | null => {
+    const fault = starFault(next)
+    if (fault) return STAR_FAULT_WORDS[fault]
+    onChange(next)
+    return null
+  }
+  return (
+    <details className="flex flex-col gap-2" open={star !== undefined}>
+      <summary className="min-h-[44px] cursor-pointer content-center font-semibold">
+        Star, arm and spring
+      </summary>
+      {usual !== null && <p className="text-graphite">{usual}</p>}
+      <div className="grid grid-cols-2 gap-2">
+        <FieldEntries
+          naming={naming}
+          fields={STAR}
+          of={star ?? {}}
+          names={namesOf(STAR)}
+          onChange={(change) => keep({ ...drum, star: { ...star, ...change } })}
+        />
+        {stop && (
+          <FieldEntries
+            key={stop.angleDeg}
+            naming={naming}
+            fields={DRUM_STOP}
+            of={stop}
+            names={['tipWearMm']}
+            shown={{
+              tipWearMm: { label: `Tip after ${stopName(naming, stop.position)} worn down by` },
+            }}
+            onChange={(change) =>
+              keep({
+                ...drum,
+                stops: drum.stops.map((each) => (each === stop ? { ...each, ...change } : each)),
+              })
+            }
+          />
+        )}
+      </div>
+    </details>
   )
 }
 

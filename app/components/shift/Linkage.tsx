@@ -22,7 +22,7 @@ import {
   rodShift,
   rodY,
   slotsOfLever,
-  starOf,
+  starDrawing,
 } from '~/views/shift/linkage.ts'
 import type { LeverWay } from '~/views/shift/moment.ts'
 import type { Naming } from '~/words/names.ts'
@@ -342,7 +342,7 @@ function DrumShape({ drum, drumDeg, forks, standing, onTurn }: DrumShapeProps) {
   )
   const at = forks.map(({ x, shift }) => x - shift)
   const [from, to] = [Math.min(...at) - 44, Math.max(...at) + 44]
-  const star = starOf(drum, drumDeg)
+  const star = starDrawing(drum, drumDeg)
   const starX =
     to + 30 + star.radius > standing.scale.width ? from - 26 - star.radius : to + 26 + star.radius
   return (
@@ -362,7 +362,7 @@ function DrumShape({ drum, drumDeg, forks, standing, onTurn }: DrumShapeProps) {
       ))}
       <g transform={`translate(${starX.toFixed(1)} ${DRUM_Y + 4})`}>
         <path className="drum-body" d={star.path} />
-        <circle className="rod-part" cx={0} cy={star.rollerY} r={star.rollerRadius} />
+        <circle className="rod-part" cx={star.roller.x} cy={star.roller.y} r={star.rollerRadius} />
         <circle className="linkage-pivot" cx={0} cy={0} r={4} />
       </g>
     </g>

@@ -1,5 +1,5 @@
 /** A drum unrolled: where its grooves, stops and states are drawn, and how a point is moved. */
-import type { Drum, DrumPoint, DrumStretch, DrumTrack } from 'core'
+import type { Drum, DrumPoint, DrumStop, DrumStretch, DrumTrack } from 'core'
 
 /** The drawing of an unrolled drum, in its own units. */
 export const DRUM_WIDTH = 720
@@ -86,5 +86,14 @@ export function movedPoint(
   const travel = Math.min(Math.max(Math.round(travelMm * 10) / 10, -60), 60)
   return track.points.map((point, index) =>
     index === at ? { angleDeg: angle, travelMm: travel } : point,
+  )
+}
+
+/** The stop that an angle is nearest to, all round. */
+export function nearestStop({ stops }: Drum, angleDeg: number): DrumStop | undefined {
+  const off = (stop: DrumStop): number => Math.abs(((stop.angleDeg - angleDeg + 540) % 360) - 180)
+  return stops.reduce<DrumStop | undefined>(
+    (best, each) => (best && off(best) <= off(each) ? best : each),
+    undefined,
   )
 }

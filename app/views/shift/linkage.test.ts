@@ -28,7 +28,7 @@ import {
   rodY,
   slotsOfLever,
   standingAt,
-  starOf,
+  starDrawing,
 } from './linkage.ts'
 import { PARTS_OF_A_STEP, courseOf, momentOf, nearestMoment } from './moment.ts'
 import { inRows } from './rodsView.ts'
@@ -192,11 +192,13 @@ describe('a drum', () => {
     }
   })
 
-  test('has its roller deepest at its stops', () => {
-    const depths = drum.stops.map(({ angleDeg }) => starOf(drum, angleDeg).rollerY)
-    const deepest = Math.max(...depths)
-    for (const depth of depths) expect(depth).toBeCloseTo(deepest, 9)
-    for (let angle = 0; angle < 360; angle += 1)
-      expect(starOf(drum, angle).rollerY).toBeLessThanOrEqual(deepest + 1e-9)
+  test('has its roller lower at each stop than on both sides of it', () => {
+    const depth = (angle: number): number => {
+      const { x, y } = starDrawing(drum, angle).roller
+      return Math.hypot(x, y)
+    }
+    for (const { angleDeg } of drum.stops)
+      for (const off of [-5, 5])
+        expect(depth(angleDeg + off)).toBeGreaterThan(depth(angleDeg) + 0.1)
   })
 })

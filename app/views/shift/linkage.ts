@@ -16,7 +16,17 @@ import type {
   SelectorPlace,
   Slot,
 } from 'core'
-import { couplerShift, isClutch, oncePer, placeOf, rational, slotsOf, travelAt } from 'core'
+import {
+  couplerShift,
+  isClutch,
+  oncePer,
+  placeOf,
+  rational,
+  slotsOf,
+  starByDrum,
+  starOf,
+  travelAt,
+} from 'core'
 
 import { couplerShiftMm } from '~/views/section/onTheWay.ts'
 import type { Scale } from '~/views/section/scale.ts'
@@ -258,35 +268,34 @@ function turned(angle: number): number {
 const sine = (deg: number): number => Math.sin((deg * Math.PI) / 180)
 const cosine = (deg: number): number => Math.cos((deg * Math.PI) / 180)
 
-/** Of a star: to the bottom of a notch and to its rim, and the roller. */
-const STAR = { least: 26, most: 36, roller: 7 }
+/** To the tips of a star, as it is drawn. */
+const STAR_RADIUS = 36
 
-/** How far out the middle of the roller lies, over an angle of the drum. */
-function rollerRadius({ stops }: Drum, angleDeg: number): number {
-  const sorted = [...stops].sort((one, other) => one.angleDeg - other.angleDeg)
-  let depth = 0
-  sorted.forEach((stop, at) => {
-    const off = turned(angleDeg - stop.angleDeg)
-    const beside = sorted.at((at + (off < 0 ? -1 : 1)) % sorted.length) ?? stop
-    const gap = ((beside.angleDeg - stop.angleDeg) * (off < 0 ? -1 : 1) + 720) % 360 || 360
-    const reach = Math.max(1, Math.min(stop.reachDeg ?? gap / 2, gap / 2))
-    if (Math.abs(off) < reach) depth = Math.max(depth, (1 + cosine((off / reach) * 180)) / 2)
+const starShapeOf = oncePer((drum: Drum) => {
+  const star = starOf(drum)
+  const perMm = STAR_RADIUS / (star.figures.tipDiameterMm / 2)
+  const rim = Array.from({ length: 360 / FINE_DEG }, (_, at) => {
+    const angle = at * FINE_DEG
+    return { angle, radius: star.rimMm((angle * Math.PI) / 180) * perMm }
   })
-  return STAR.most - (STAR.most - STAR.least) * depth
-}
+  return { star, perMm, rim, starDeg: starByDrum(drum) }
+})
 
-/** A star wheel that turns with its drum, about its middle, and the roller at its top. */
-export function starOf(drum: Drum, angleDeg: number) {
-  const rim: string[] = []
-  for (let angle = 0; angle < 360; angle += FINE_DEG) {
-    const [radius, at] = [rollerRadius(drum, angle), angle - angleDeg]
-    rim.push(`${(radius * sine(at)).toFixed(1)} ${(-radius * cosine(at)).toFixed(1)}`)
-  }
+/** A star wheel that turns with its drum, about its middle, and the roller in it where its arm has it. */
+export function starDrawing(drum: Drum, angleDeg: number) {
+  const { star, perMm, rim, starDeg } = starShapeOf(drum)
+  const touched = starDeg(angleDeg)
+  const [pitchMm] = star.pitch((touched * Math.PI) / 180)
+  const at = (radius: number, deg: number) => ({ x: radius * sine(deg), y: -radius * cosine(deg) })
+  const outline = rim.map(({ angle, radius }) => {
+    const { x, y } = at(radius, angle - angleDeg)
+    return `${x.toFixed(1)} ${y.toFixed(1)}`
+  })
   return {
-    path: `M${rim.join('L')}Z`,
-    rollerY: -(rollerRadius(drum, angleDeg) + STAR.roller),
-    rollerRadius: STAR.roller,
-    radius: STAR.most,
+    path: `M${outline.join('L')}Z`,
+    roller: at(pitchMm * perMm, touched - angleDeg),
+    rollerRadius: (star.figures.rollerDiameterMm / 2) * perMm,
+    radius: STAR_RADIUS,
   }
 }
 

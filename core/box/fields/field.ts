@@ -63,7 +63,7 @@ export type IdOf =
   | 'selector'
 
 /** `length` is shown in the unit that people chose, `mm` always in millimetres; both are kept in mm. */
-export type FieldUnit = 'length' | 'mm' | 'deg' | 'N' | 'kgM2' | 'rpm'
+export type FieldUnit = 'length' | 'mm' | 'deg' | 'N' | 'N/mm' | 'Nmm' | 'kgM2' | 'rpm'
 
 /** A number; `isAbove` where `least` itself is too little, `isBelow` where `most` is too much. */
 export interface NumberField {

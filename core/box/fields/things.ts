@@ -27,6 +27,7 @@ import type {
   SelectorPlace,
   ShaftStep,
   SheetLine,
+  StarFigures,
 } from '../types.ts'
 
 import { LARGEST, TEETH } from './bounds.ts'
@@ -345,7 +346,8 @@ export const DRUM_TRACK: FieldsOf<DrumTrack> = {
   carriesFromMm: { word: 'deep enough from', ...TRAVEL },
 }
 
-const DRUM_STOP: FieldsOf<DrumStop> = {
+/** Of a stop of the star. */
+export const DRUM_STOP: FieldsOf<DrumStop> = {
   angleDeg: ANGLE,
   position: { word: 'position', type: 'id', of: 'position', isOptional: true },
   reachDeg: {
@@ -357,11 +359,25 @@ const DRUM_STOP: FieldsOf<DrumStop> = {
     most: 180,
     isOptional: true,
   },
+  tipWearMm: figure('tip after it worn down by', 0, 20, 'mm'),
+}
+
+/** Of the star wheel of a drum; the bounds are common practice. */
+export const STAR: FieldsOf<StarFigures> = {
+  tipDiameterMm: figure('diameter over the tips', 10, 200, 'mm'),
+  bottomDiameterMm: figure('diameter in the notches', 5, 200, 'mm'),
+  rollerDiameterMm: figure('diameter of the roller', 2, 60, 'mm'),
+  springForceN: figure('force at the roller', 0, 1_000, 'N'),
+  springRateNPerMm: figure('more for each mm', 0, 200, 'N/mm'),
+  armLengthMm: figure('pivot to roller', 5, 200, 'mm'),
+  pivotMm: figure('pivot to drum', 5, 300, 'mm'),
+  frictionNmm: figure('friction of drum and forks', 0, 5_000, 'Nmm'),
 }
 
 /** Of a drum. */
 export const DRUM: FieldsOf<Drum> = {
   id: ID,
+  star: { word: 'star wheel', type: 'group', fields: STAR, isOptional: true },
   tracks: things('grooves', DRUM_TRACK, LARGEST.couplers),
   stops: things('stops', DRUM_STOP, LARGEST.drumStops),
 }
