@@ -15,7 +15,14 @@ import { benchClosedBox, benchJob, benchTurnChecks } from './job.ts'
 import { benchFlood } from './flood.ts'
 import { benchMotion } from './motion.ts'
 import { benchOrderLines, benchPartsPages } from './parts.ts'
-import { benchChanges, benchDrive, benchDrum, benchInterlock, benchRun } from './shift.ts'
+import {
+  benchChanges,
+  benchDrive,
+  benchDrum,
+  benchInterlock,
+  benchRun,
+  benchStar,
+} from './shift.ts'
 import { benchTablet } from './tablet.ts'
 import { benchPlayed, benchTimeLine } from './shiftPage.ts'
 import { benchBench, benchMany, benchServer, benchTraceAfresh, fillJobs } from './server.ts'
@@ -55,6 +62,7 @@ if (!isTabletOnly) {
     benchDrive()
   }
   benchDrum()
+  benchStar()
   benchInterlock()
 }
 /** Measures on a Udrix of its own, with the demo and nothing else on the bench. */

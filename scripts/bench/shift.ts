@@ -20,6 +20,9 @@ import {
   proveInterlock,
   rational,
   travelAt,
+  pullOf,
+  starOf,
+  starRests,
 } from 'core'
 
 import { parseDriveCsv } from '../../app/files/driveCsv.ts'
@@ -131,6 +134,52 @@ export function benchDrum(): void {
     { ...under(5, provenMs), 'no state missed': missing === 0 },
   )
 }
+
+/** Where the energy of a star is least about each stop, at so many angles. */
+function plainRests(drum: Drum, angles: number): readonly number[] {
+  const energyAt = pullOf(starOf(drum))
+  const best = drum.stops.map(() => ({ deg: NaN, energyNmm: Infinity }))
+  for (let at = 0; at < angles; at++) {
+    const deg = (at * 360) / angles
+    const { energyNmm, drumDeg } = energyAt((deg * Math.PI) / 180)
+    drum.stops.forEach(({ angleDeg }, stop) => {
+      const kept = best[stop]
+      const isNear = Math.abs(((deg - angleDeg + 540) % 360) - 180) < NEAR_STOP_DEG
+      if (kept && isNear && energyNmm < kept.energyNmm) best[stop] = { deg: drumDeg, energyNmm }
+    })
+  }
+  return best.map(({ deg }) => deg)
+}
+
+/** The rest angles of a star beside a plain minimum of energy over 10⁵ angles. */
+export function benchStar(): void {
+  const draft = counted(buildPattern('motorcycle', 'star', { speeds: '6' }))
+  const [drum] = draft.drums ?? []
+  if (!drum) throw new Error('the pattern has a drum')
+  const frictionless: Drum = { ...drum, star: { frictionNmm: 0 } }
+  const ANGLES = 100_000
+  const rests = starRests(frictionless).filter(({ kind }) => kind === 'notch')
+  const offDeg = plainRests(frictionless, ANGLES).map((deg) =>
+    Math.min(...rests.map(({ restDeg }) => Math.abs(((deg - restDeg + 540) % 360) - 180))),
+  )
+  const [foundMs, plainMs] = [
+    medianMs(15, () => starRests(drum)),
+    medianMs(1, () => plainRests(frictionless, ANGLES)),
+  ]
+  report(
+    `Core: where a star of ${drum.stops.length} stops rests`,
+    `${times(plainMs, foundMs)} as fast, ${ms(foundMs)}`,
+    `the least energy of 10⁵ angles ${ms(plainMs)}, at most ${Math.max(...offDeg).toFixed(4)}° beside`,
+    {
+      ...under(5, foundMs),
+      'as the plain minimum':
+        rests.length === drum.stops.length && Math.max(...offDeg) < 360 / ANGLES,
+    },
+  )
+}
+
+/** Of a stop, in which no other lies. */
+const NEAR_STOP_DEG = 5
 
 /** The interlock of a five-speed, with all parts and without each. */
 export function benchInterlock(): void {
