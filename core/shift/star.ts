@@ -5,6 +5,7 @@
  * circles about arcs, tips and worn flats. Energy is in the spring alone; the drum rests wherever
  * its slope turns it less than friction holds it (statics; common practice for detents).
  */
+import { oncePer } from '../box/oncePer.ts'
 import type { Drum, DrumStop, StarFigures } from '../box/types.ts'
 
 /** Figures of a star wheel that somebody may have measured, all filled in. */
@@ -67,15 +68,15 @@ function around(angle: number): number {
 /** A circle that the middle of the roller runs on: about a point outside (`side` −1) or from within (1). */
 function circle(centreMm: number, radiusMm: number, side: -1 | 1): Run {
   return (at) => {
-    const [along, across] = [centreMm * Math.cos(at), centreMm * Math.sin(at)]
+    const cosine = Math.cos(at)
+    const across = centreMm * Math.sin(at)
     const square = radiusMm ** 2 - across ** 2
     if (square < 0) return null
     const root = Math.sqrt(square)
     // From within a notch the near side is touched, from outside the far one.
-    const reach = along - side * root
+    const reach = centreMm * cosine - side * root
     if (reach <= 0) return null
-    const slope = root === 0 ? 0 : -across + (side * centreMm * across * Math.cos(at)) / root
-    return [reach, slope]
+    return [reach, root === 0 ? 0 : -across + (side * centreMm * across * cosine) / root]
   }
 }
 
@@ -168,22 +169,26 @@ function ofHalf(half: HalfNotch, bottomMm: number, rollerMm: number): Piece | nu
   const run = isHollow
     ? circle(centreMm, arcMm - rollerMm, 1)
     : circle(centreMm, bottomMm - centreMm + rollerMm, -1)
-  const [fromRad, toRad] = [stopRad, stopRad + side * widthRad].sort((one, other) => one - other)
+  // Where its middle is when it touches the far end of the arc: out along the radius of the arc.
+  const endMm = rimOfArc(centreMm, bottomMm, widthRad)
+  const [x, y] = [endMm * Math.cos(widthRad) - centreMm, endMm * Math.sin(widthRad)]
+  const out = (isHollow ? arcMm - rollerMm : Math.abs(arcMm) + rollerMm) / Math.hypot(x, y)
+  const lastRad = Math.atan2(y * out, x * out + centreMm) + 1e-9
+  const [fromRad, toRad] = side > 0 ? [stopRad, stopRad + lastRad] : [stopRad - lastRad, stopRad]
   return {
-    fromRad: fromRad ?? stopRad,
-    toRad: toRad ?? stopRad,
+    fromRad,
+    toRad,
     run: (angle) => {
       const at = around(angle - stopRad)
-      if (at * side < -1e-12) return null
-      const found = run(at)
-      if (!found) return null
-      // Where on the arc it touches, seen from the axis.
-      const [x, y] = [found[0] * Math.cos(at) - centreMm, found[0] * Math.sin(at)]
-      const share = Math.abs(arcMm) / Math.hypot(x, y)
-      const touchesAt = Math.atan2(y * share, x * share + centreMm)
-      return touchesAt * side <= widthRad + 1e-9 ? found : null
+      return at * side < -1e-12 || at * side > lastRad ? null : run(at)
     },
   }
+}
+
+/** The rim of the star on an arc, at an angle from the ray of its stop. */
+function rimOfArc(centreMm: number, bottomMm: number, at: number): number {
+  const root = Math.sqrt((centreMm - bottomMm) ** 2 - (centreMm * Math.sin(at)) ** 2)
+  return centreMm * Math.cos(at) - Math.sign(centreMm) * root
 }
 
 /** What the roller touches of a tip: its two edges, and the flat that wear has left between them. */
@@ -229,7 +234,7 @@ function envelopeOf(pieces: readonly Piece[], leastMm: number): Star['pitch'] {
  * The star of a drum: what its roller runs on.
  * @returns With `fault` where no roller can run so; the profile is that of usual figures then.
  */
-export function starOf(drum: Pick<Drum, 'star' | 'stops'>): Star {
+export const starOf = oncePer((drum: Pick<Drum, 'star' | 'stops'>): Star => {
   const figures = fullStar(drum)
   const { tipDiameterMm, bottomDiameterMm, rollerDiameterMm, armLengthMm, pivotMm } = figures
   const [tipMm, bottomMm, rollerMm] = [
@@ -252,7 +257,7 @@ export function starOf(drum: Pick<Drum, 'star' | 'stops'>): Star {
   ]
   const pitch = envelopeOf(pieces, bottomMm)
   return { figures, fault, pitch, rimMm: rimOf(halves, tips, bottomMm) }
-}
+})
 
 function rimOf(
   halves: readonly HalfNotch[],
@@ -268,8 +273,7 @@ function rimOf(
     for (const { stopRad, side, widthRad, centreMm } of halves) {
       const at = around(angleRad - stopRad)
       if (at * side < 0 || at * side > widthRad) continue
-      const root = Math.sqrt((centreMm - bottomMm) ** 2 - (centreMm * Math.sin(at)) ** 2)
-      return centreMm * Math.cos(at) - Math.sign(centreMm) * root
+      return rimOfArc(centreMm, bottomMm, at)
     }
     return bottomMm
   }
@@ -285,33 +289,35 @@ export interface StarPull {
   readonly torqueNmm: number
 }
 
-/** The angle at a corner of a triangle, between two sides and across from the third. */
-function corner(one: number, other: number, across: number): number {
+/** The cosine at a corner of a triangle, between two sides and across from the third. */
+function cosineAt(one: number, other: number, across: number): number {
   const cosine = (one ** 2 + other ** 2 - across ** 2) / (2 * one * other)
-  return Math.acos(Math.min(1, Math.max(-1, cosine)))
+  return Math.min(1, Math.max(-1, cosine))
 }
+
+const sineOf = (cosine: number): number => Math.sqrt(1 - cosine ** 2)
 
 /** What the spring does with the star at each angle; the pivot of the arm lies on the side of rising angles. */
 export function pullOf({ figures, pitch }: Star): (angleRad: number) => StarPull {
   const { armLengthMm: arm, pivotMm: pivot, bottomDiameterMm, rollerDiameterMm } = figures
   const { springForceN, springRateNPerMm } = figures
   const restMm = (bottomDiameterMm + rollerDiameterMm) / 2
-  const [swungAtRest, seenAtRest] = [corner(arm, pivot, restMm), corner(pivot, restMm, arm)]
+  const swungAtRest = Math.acos(cosineAt(arm, pivot, restMm))
+  const seenAtRest = Math.acos(cosineAt(pivot, restMm, arm))
   return (angleRad) => {
     const [radiusMm, slopeMm] = pitch(angleRad)
-    const swung = corner(arm, pivot, radiusMm)
-    const seen = corner(pivot, radiusMm, arm)
+    const swung = cosineAt(arm, pivot, radiusMm)
+    const seen = cosineAt(pivot, radiusMm, arm)
     // Along the way of the roller, which is across its arm.
-    const pressedMm = arm * (swung - swungAtRest)
+    const pressedMm = arm * (Math.acos(swung) - swungAtRest)
     const forceN = springForceN + springRateNPerMm * pressedMm
-    const pressedPerMm = radiusMm / (pivot * Math.sin(swung))
-    const cosineBySeen = (radiusMm ** 2 - pivot ** 2 + arm ** 2) / (2 * pivot * radiusMm ** 2)
-    const seenPerMm = -cosineBySeen / Math.sin(seen)
-    const drumPerStar = 1 - seenPerMm * slopeMm
+    const pressedPerMm = radiusMm / (pivot * sineOf(swung))
+    const seenPerMm =
+      -(radiusMm ** 2 - pivot ** 2 + arm ** 2) / (2 * pivot * radiusMm ** 2) / sineOf(seen)
     return {
-      drumDeg: (angleRad - (seen - seenAtRest)) / RAD,
+      drumDeg: (angleRad - (Math.acos(seen) - seenAtRest)) / RAD,
       energyNmm: (springForceN + (springRateNPerMm * pressedMm) / 2) * pressedMm,
-      torqueNmm: (-forceN * pressedPerMm * slopeMm) / drumPerStar,
+      torqueNmm: (-forceN * pressedPerMm * slopeMm) / (1 - seenPerMm * slopeMm),
     }
   }
 }
