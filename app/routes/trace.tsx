@@ -18,10 +18,10 @@ export default function Trace() {
   const [search, change] = useAddress('trace')
   const analysed = useMemo(() => analyseDraft(draft), [draft])
   const naming = useMemo(() => ({ box: indexBox(draft), words }), [draft, words])
-  const { position, moved, overrun, share, waits } = search
+  const { position, moved, overrun, share, waits, bend } = search
   const state = useMemo(
-    () => readTraceState(draft, analysed, { position, moved, overrun, share, waits }),
-    [draft, analysed, position, moved, overrun, share, waits],
+    () => readTraceState(draft, analysed, { position, moved, overrun, share, waits, bend }),
+    [draft, analysed, position, moved, overrun, share, waits, bend],
   )
   const input = useMemo(() => readTraceInput(search, settings), [search, settings])
   const layersText = search.layers

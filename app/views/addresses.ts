@@ -41,7 +41,7 @@ export const ADDRESSES = {
   count: { ...texts('gear', 'first'), pass: oneOf(['first', 'second']) },
   turns: { ...texts('position', 'at', 'input', 'output'), read: oneOf(['output']) },
   trace: {
-    ...texts('position', 'moved', 'share', 'waits', 'torque', 'speed', 'layers', 'ribbon'),
+    ...texts('position', 'moved', 'share', 'waits', 'bend', 'torque', 'speed', 'layers', 'ribbon'),
     overrun: oneOf(['on']),
     motion: oneOf(['paused', 'slow']),
     interlock: oneOf(['out']),

@@ -13,10 +13,10 @@ import type {
   Rational,
   Undetermined,
 } from 'core'
-import { isClutch, ONE, pairsOf, toNumber } from 'core'
+import { isClutch, ONE, pairsOf, rational, toNumber } from 'core'
 
 import type { TorqueUnit } from './format.ts'
-import { formatShare, formatSpeed, formatTeeth, formatTorque } from './format.ts'
+import { formatNumber, formatShare, formatSpeed, formatTeeth, formatTorque } from './format.ts'
 import type { Naming } from './names.ts'
 import { bodyName, capitalize, couplerName, lawName, linkName, shortBodyName } from './names.ts'
 import type { Vocabulary } from './vocabulary.ts'
@@ -116,13 +116,28 @@ export function circulationSentence(naming: Naming, { steps, power }: Circulatio
 }
 
 /** What was taken for granted so that one ratio follows; nothing where nothing was. */
-export function balanceSentence(naming: Naming, { balanced }: Drive): string | null {
+export function balanceSentence(naming: Naming, { balanced, outputs }: Drive): string | null {
   if (balanced.length === 0) return null
-  const sides = balanced.map(
-    ({ sides: [left, right] }) =>
-      `the ${bodyName(naming, left)} and the ${bodyName(naming, right)}`,
-  )
-  return `An open differential: figures are for ${listed(sides)} turning alike.`
+  const speedOf = (body: string): Rational | undefined =>
+    outputs.find((output) => output.body === body)?.speed
+  const sentences = balanced.map(({ sides: [left, right] }) => {
+    const names = `the ${bodyName(naming, left)} and the ${bodyName(naming, right)}`
+    const [one, other] = [speedOf(left), speedOf(right)]
+    if (!one || !other || one.equals(other)) return { isBent: false, text: names }
+    const mean = one.add(other).div(rational(2))
+    const parts = [one, other].map((speed) => formatNumber(toNumber(speed.div(mean)), 3))
+    return {
+      isBent: true,
+      text: `In a bend: ${names} turn ${parts.join(' and ')} times as fast as their mean, which is the case; the torque of both is the same, and the ratio is that of the mean.`,
+    }
+  })
+  const straight = sentences.filter(({ isBent }) => !isBent).map(({ text }) => text)
+  return [
+    ...(straight.length > 0
+      ? [`An open differential: figures are for ${listed(straight)} turning alike.`]
+      : []),
+    ...sentences.filter(({ isBent }) => isBent).map(({ text }) => text),
+  ].join(' ')
 }
 
 /** The same of several positions that stand side by side, each thing once. */

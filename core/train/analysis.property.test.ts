@@ -6,11 +6,12 @@
 import fc from 'fast-check'
 import { fraction, lusolve } from 'mathjs'
 import type { Fraction as MathFraction } from 'mathjs'
+import { Matrix, pseudoInverse } from 'ml-matrix'
 
 import type { Analysis, Drive } from './analysis.ts'
 import { analyse, analyseBox, prepareSolver, shareOfSplit, surveyBox } from './analysis.ts'
 import { checkBox } from '../box/check.ts'
-import { standingLaws } from './laws.ts'
+import { engagedLaws, standingLaws } from './laws.ts'
 import type { PathStep } from './path.ts'
 import { ONE, ZERO, formatFraction, rational, toNumber } from '../number/rational.ts'
 import { halfCounted, tangle, train, wideTangle } from '../testing/arbitraries.ts'
@@ -372,4 +373,66 @@ test('a survey of a half-counted box leaves the same positions open', () => {
     ['N', 'neutral'],
     ['R', 'uncounted'],
   ])
+})
+
+test('in a bend the mean of the two sides is the case, each turns as the bend has it, and torques stay', () => {
+  const parts = fc.integer({ min: -100, max: 100 })
+  let bent = 0
+  fc.assert(
+    fc.property(fc.oneof(counted, wideTangle), parts, (draft, percent) => {
+      const solver = prepareSolver(boxOf(draft))
+      for (const { couplers } of draft.positions) {
+        const straight = analyse(solver, couplers)
+        if (straight.state !== 'drive' || straight.balanced.length !== 1) continue
+        const [differential] = straight.balanced
+        if (differential?.link.kind !== 'differential') continue
+        const bends = new Map([[differential.link.id, rational(percent, 100)]])
+        const turning = analyse(solver, couplers, { bends })
+        if (turning.state !== 'drive') throw new Error('a bend takes no drive away')
+        const speedOf = (body: string, of: Analysis): number => {
+          const motion = of.motions.get(body)
+          return motion?.kind === 'turns' ? toNumber(motion.speed) : 0
+        }
+        const [left, right] = differential.sides.map((side) => speedOf(side, turning))
+        const carried = speedOf(differential.link.case, turning)
+        if (left === undefined || right === undefined) throw new Error('two sides')
+        expect((left + right) / 2).toBeCloseTo(carried, 9)
+        expect(left - right).toBeCloseTo((percent / 100) * (left + right), 9)
+        expect(formatFraction(turning.ratio)).toBe(formatFraction(straight.ratio))
+        // Power in is power out, with the same torque at each side (an open differential, common practice).
+        const power = turning.outputs.reduce(
+          (sum, { speed, torque }) => sum + toNumber(speed) * toNumber(torque),
+          0,
+        )
+        expect(power).toBeCloseTo(1, 9)
+        expect(turning.outputs.map(({ torque }) => formatFraction(torque))).toEqual(
+          straight.outputs.map(({ torque }) => formatFraction(torque)),
+        )
+        // Against the least squares of a general-purpose package, with a row for the bend.
+        const { box } = solver
+        const rows = [...solver.standing, ...engagedLaws(box, couplers)].map((law) =>
+          lawRow(law, box.bodies),
+        )
+        const sides = box.bodies.map((body) =>
+          body === differential.sides[0]
+            ? 100 - percent
+            : body === differential.sides[1]
+              ? -100 - percent
+              : 0,
+        )
+        const turned = box.bodies.map((body) => (body === draft.input ? 1 : 0))
+        const solved = pseudoInverse(new Matrix([...rows, sides, turned])).mmul(
+          Matrix.columnVector([...rows.map(() => 0), 0, 1]),
+        )
+        box.bodies.forEach((body, at) => {
+          const motion = turning.motions.get(body)
+          if (motion?.kind === 'turns')
+            expect(solved.get(at, 0)).toBeCloseTo(toNumber(motion.speed), 6)
+        })
+        bent++
+      }
+    }),
+    { numRuns: 300 },
+  )
+  expect(bent).toBeGreaterThan(20)
 })

@@ -10,6 +10,7 @@ import {
   engagedLaws,
   loadLaw,
   standingLaws,
+  timesSpeed,
 } from './laws.ts'
 import type { Motions, SpeedSum } from './motion.ts'
 import { freeMotions, restrictMotions } from './motion.ts'
@@ -57,7 +58,7 @@ export interface Drive extends Findings {
   readonly state: 'drive'
   /**
    * Turns of the input for one turn of the first output that it turns, which is the first
-   * of `outputs`; negative when they turn against each other.
+   * of `outputs`, straight ahead; negative when they turn against each other.
    */
   readonly ratio: Rational
   /** The outputs that the input turns; those that it leaves free are not among them. */
@@ -116,6 +117,11 @@ export interface AnalysisOptions {
   readonly shares?: readonly Share[]
   /** Whether the outputs drive the input, as on the overrun; every torque and power then turns round. */
   readonly isOverrun?: boolean
+  /**
+   * In a bend, by the id of an open differential whose sides are otherwise taken to turn alike:
+   * (left − right) ÷ (left + right), −1 to 1.
+   */
+  readonly bends?: ReadonlyMap<string, Rational>
 }
 
 export interface Uncounted extends Findings {
@@ -333,6 +339,34 @@ function balance(
   return { motions: alike, balanced }
 }
 
+/** The motions with the sides of open differentials as a bend has them; as they are where there is none. */
+function inBend(
+  { rank }: Solver,
+  free: Motions,
+  verdict: EndsVerdict,
+  bends: AnalysisOptions['bends'],
+): Motions {
+  return bends !== undefined && verdict.state === 'drive' && verdict.balanced.length > 0
+    ? restrictMotions(free, bentLaws(verdict.balanced, bends), rank)
+    : verdict.motions
+}
+
+/** What holds of the sides of differentials that turn alike straight ahead, where some are in a bend. */
+function bentLaws(
+  balanced: readonly Balancing[],
+  bends: ReadonlyMap<string, Rational>,
+): readonly Law[] {
+  return balanced.map(({ law, link, sides: [left, right] }) => {
+    const part = bends.get(link.id)
+    if (part === undefined) return law
+    // Left is to right as one more the part is to one less it.
+    return {
+      ...law,
+      terms: [timesSpeed(left, ONE.sub(part)), timesSpeed(right, ONE.add(part).neg())],
+    }
+  })
+}
+
 /** Whether no output can turn. */
 function areOutputsStill({ box }: Solver, motions: Motions): boolean {
   return box.draft.outputs.every((output) => speedOf(motions, output).size === 0)
@@ -430,7 +464,7 @@ function openLinks({ box }: Solver, laws: readonly Law[], motions: Motions): rea
 export function analyse(
   solver: Solver,
   places: CouplerPlaces,
-  { leftOut, shares = [], isOverrun = false }: AnalysisOptions = {},
+  { leftOut, shares = [], isOverrun = false, bends }: AnalysisOptions = {},
 ): Analysis {
   const { box, rank } = solver
   const { input, outputs } = box.draft
@@ -448,7 +482,8 @@ export function analyse(
 
   const verdict = judgeMotions(solver, free, () => laws)
   const { motions } = verdict
-  const found = findings(motions)
+  const turning = inBend(solver, free, verdict, bends)
+  const found = findings(turning)
   switch (verdict.state) {
     case 'drive': {
       const loaded = outputs.filter((output) =>
@@ -457,12 +492,18 @@ export function analyse(
           : speedOf(motions, output).has(input),
       )
       const bearing = bearingLaws(laws, input, outputs).filter(isCounted)
+      // In a bend the power goes as it does straight ahead; the two sides share it unlike.
+      const followed = followPower(solver, bearing, loaded, motions, shares, isOverrun)
       return {
         state: 'drive',
         ratio: verdict.speed.inverse(),
         balanced: verdict.balanced,
         ...found,
-        ...followPower(solver, bearing, loaded, motions, shares, isOverrun),
+        ...followed,
+        outputs: followed.outputs.map((output) => ({
+          ...output,
+          speed: speedOf(turning, output.body).get(input) ?? ZERO,
+        })),
       }
     }
     case 'undetermined':

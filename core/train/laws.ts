@@ -3,6 +3,7 @@ import type { Box, BoxIndex, CouplerPlaces } from '../box/box.ts'
 import { placeOf } from '../box/box.ts'
 import type { Term } from '../box/links/index.ts'
 import { balancedBy, definitionOf, equalSpeeds, plain } from '../box/links/index.ts'
+import type { Rational } from '../number/rational.ts'
 import type { Coupler, Gear, Link, LinkKind } from '../box/types.ts'
 
 export type { Term } from '../box/links/index.ts'
@@ -52,6 +53,11 @@ function uncountedOf(terms: readonly Term[]): readonly Gear[] {
   for (const { counted } of terms)
     for (const { gear } of counted) if (gear.toothCount === null) uncounted.add(gear)
   return [...uncounted]
+}
+
+/** The speed of a body so many times, in a law without counts. */
+export function timesSpeed(body: string, coefficient: Rational): Term {
+  return { ...plain(body, 1, 0), coefficient }
 }
 
 /** A link of which two bodies may be taken to turn alike, and the law that says so. */

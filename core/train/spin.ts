@@ -12,7 +12,14 @@ import { bodyOfGear, indexBox, namedPlace, placesAtRest } from '../box/box.ts'
 import { setMount } from '../box/drafting/change.ts'
 import { gearsOf, pairsOf, plain } from '../box/links/index.ts'
 import type { Law } from './laws.ts'
-import { bearingLaws, connectedBodies, engagedLaws, lawsOfLink, standingLaws } from './laws.ts'
+import {
+  bearingLaws,
+  connectedBodies,
+  engagedLaws,
+  lawsOfLink,
+  standingLaws,
+  timesSpeed,
+} from './laws.ts'
 import type { SpeedSum } from './motion.ts'
 import { freeMotions, restrictMotions } from './motion.ts'
 import type { Rational } from '../number/rational.ts'
@@ -112,15 +119,11 @@ function lawsOf(box: Box, setup: SpinSetup): readonly Law[] {
     id: `together ${body}`,
     source: body,
     kind: 'held',
-    terms: [term(body, ONE), term(setup.turned, speed.neg())],
+    terms: [timesSpeed(body, ONE), timesSpeed(setup.turned, speed.neg())],
     uncounted: [],
   }))
   const places = fullPlacesOf(box.draft.couplers, setup)
   return [...standingLaws(box), ...engagedLaws(box, places), ...holds, ...together]
-}
-
-function term(body: string, coefficient: Rational): Law['terms'][number] {
-  return { ...plain(body, 1, 0), coefficient }
 }
 
 /** Where every coupler stands. */

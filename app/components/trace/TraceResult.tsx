@@ -1,4 +1,4 @@
-import { Suspense, lazy } from 'react'
+import { Suspense, lazy, useState } from 'react'
 import { Link } from 'react-router'
 
 import type { Analysis, BoxPosition, Drive, Gear, RatioFactor } from 'core'
@@ -26,6 +26,7 @@ import {
   ratioSentence,
 } from '~/words/sentences.ts'
 import { LINK_WORDS, inWords } from '~/words/vocabulary.ts'
+import { axleOf } from '~/views/trace/bend.ts'
 import type { TraceInput } from '~/views/trace/traceInput.ts'
 import { Warning } from '~/components/Warning.tsx'
 import { Explained } from '~/components/words/Explained.tsx'
@@ -35,6 +36,7 @@ import { ShareFields } from './ShareFields.tsx'
 import type { OpenTrace } from './traceContext.ts'
 
 const Waiting = lazy(() => import('./Waiting.tsx'))
+const BendFields = lazy(() => import('./BendFields.tsx'))
 
 interface TraceResultProps {
   readonly trace: OpenTrace
@@ -101,6 +103,7 @@ export function TraceResult(props: TraceResultProps) {
         </div>
       )}
       <Engaged naming={naming} analysis={analysis} />
+      {analysis.state === 'drive' && <Bend trace={trace} drive={analysis} />}
       {trace.preselections.length > 0 && (
         <Suspense>
           <Waiting trace={trace} />
@@ -112,6 +115,31 @@ export function TraceResult(props: TraceResultProps) {
         </PathList>
       )}
     </div>
+  )
+}
+
+/** The bend that the wheels go round, where their axle has an open differential. */
+function Bend({ trace, drive }: { readonly trace: OpenTrace; readonly drive: Drive }) {
+  const [isOpen, setIsOpen] = useState(trace.search.bend !== null)
+  const axle = axleOf(trace.naming.box.draft, drive)
+  if (!axle) return null
+  return (
+    <details
+      className="no-print"
+      open={isOpen}
+      onToggle={(event) => {
+        setIsOpen(event.currentTarget.open)
+      }}
+    >
+      <summary className="min-h-[44px] cursor-pointer content-center font-semibold">
+        In a bend
+      </summary>
+      {isOpen && (
+        <Suspense>
+          <BendFields trace={trace} drive={drive} axle={axle} />
+        </Suspense>
+      )}
+    </details>
   )
 }
 
@@ -309,7 +337,8 @@ function RoadSpeed({
         to see the road speed.
       </p>
     )
-  const rpm = toNumber(output.speed) * input.speedRpm
+  // In a bend the middle of the axle goes as its two wheels do in the mean.
+  const rpm = input.speedRpm / toNumber(drive.ratio)
   return (
     <p className="-mt-2">
       Road speed{' '}

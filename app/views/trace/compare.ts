@@ -137,7 +137,10 @@ function figures({ naming, selected: { analysis } }: Side, input: TraceInput): M
     if (rollingRadiusMm)
       found.set(
         'Road speed',
-        formatRoadSpeed(roadSpeedKmh(rpm, rollingRadiusMm, finalDrive), input.roadSpeedUnit),
+        formatRoadSpeed(
+          roadSpeedKmh(input.speedRpm / toNumber(analysis.ratio), rollingRadiusMm, finalDrive),
+          input.roadSpeedUnit,
+        ),
       )
   } else found.set('Ratio', shortResult(analysis))
   found.set(

@@ -26,6 +26,7 @@ import type { Layers } from '~/views/section/layers.ts'
 import { LAYERS, USUAL_LAYERS } from '~/views/section/layers.ts'
 import type { Pace } from '~/views/section/pace.ts'
 
+import { axleOf, differenceOf, parseBend } from './bend.ts'
 import { MOVED_ID, parsePlaces } from './movedPlaces.ts'
 
 /** The position that is looked at, and how. */
@@ -54,6 +55,7 @@ export interface TraceAddress {
   readonly overrun: 'on' | null
   readonly share: string | null
   readonly waits: string | null
+  readonly bend: string | null
 }
 
 /** Undefined where the box cannot be traced: it does not hang together, or lists no position. */
@@ -84,7 +86,13 @@ export function readTraceState(
   const shares = plain.analysis.state === 'drive' ? sharesOf(plain.analysis, address.share) : []
   const driving =
     shares.length > 0 ? analyse(solver, position.couplers, { shares }) : plain.analysis
-  const analysis = isOverrun ? analyse(solver, position.couplers, { shares, isOverrun }) : driving
+  const bend = driving.state === 'drive' ? parseBend(address.bend) : null
+  const axle = driving.state === 'drive' ? axleOf(draft, driving) : undefined
+  const bends = bend && axle && new Map([[axle.link.id, differenceOf(bend)]])
+  const analysis =
+    isOverrun || bends
+      ? analyse(solver, position.couplers, { shares, isOverrun, ...(bends && { bends }) })
+      : driving
   return {
     solver,
     at,
