@@ -480,7 +480,8 @@ function inOrder(value: unknown): unknown {
 /**
  * Shops have boxes made from these patterns, with counts and jobs by the ids of their parts.
  * `kept.json` has the digest of each as it was before patterns were written as rows; of motorcycles,
- * since their output shaft has a bearing at both ends and its sprocket outside. Ids are as before.
+ * since their output shaft has a bearing at both ends and its sprocket outside; of the transaxle along
+ * the car, since its final drive is a bevel pair. Ids are as before.
  */
 test('every pattern with every choice gives the box that it has always given, to the last id', () => {
   const given = PATTERNS.flatMap(({ id, choices }) =>

@@ -2,7 +2,7 @@
  * Starting patterns with an input and an output shaft only: transaxles with their
  * differential, and racing boxes. Every forward position is one pair.
  */
-import type { BoxDraft } from '../types.ts'
+import type { BoxDraft, Link } from '../types.ts'
 import type { Rows, RowPart, ShaftRow, Where } from './rows.ts'
 import {
   END,
@@ -92,7 +92,11 @@ const SLIDING_REVERSE: readonly RowPart[] = [
 const SLIDING_IDLER = idlerAt(at('reverse', -FACE_MM), at('idler', FACE_MM))
 
 /** The final-drive ring beside the pinions of these members, and an open differential with its sides. */
-export function finalDrive(members: readonly string[], beside: string): readonly RowPart[] {
+export function finalDrive(
+  members: readonly string[],
+  beside: string,
+  inMesh: (id: string, pinion: string, ring: string) => Link = mesh,
+): readonly RowPart[] {
   const faceWidthMm = RING_FACE_MM
   return [
     {
@@ -107,7 +111,7 @@ export function finalDrive(members: readonly string[], beside: string): readonly
         ),
       ],
       links: [
-        ...members.map((member) => mesh(`final-${member}`, `${member}-final`, 'final-ring')),
+        ...members.map((member) => inMesh(`final-${member}`, `${member}-final`, 'final-ring')),
         { id: 'differential', kind: 'differential', case: 'case', left: 'left', right: 'right' },
       ],
     },
@@ -212,7 +216,12 @@ interface LongitudinalChoices {
   readonly integral: (typeof INTEGRAL_KINDS)[number]
 }
 
-/** A four-speed transaxle along the car: the lower shaft ends in the final-drive pinion. */
+/** The cone at the end of a shaft along the car, in a ring that turns across it. */
+function crownAndPinion(id: string, a: string, b: string): Link {
+  return { id, kind: 'bevel', a, b, aNarrows: 'output-end', bNarrows: 'output-end' }
+}
+
+/** A four-speed transaxle along the car: the lower shaft ends in the bevel pinion of the final drive. */
 export function longitudinalTransaxle({ name, integral }: LongitudinalChoices): BoxDraft {
   const shafts = twoShafts(at('pinion', -RING_FACE_MM), at('pinion', RING_FACE_MM / 2 + GAP_MM))
   return boxOf(name, 4, ['left', 'right'], {
@@ -227,7 +236,7 @@ export function longitudinalTransaxle({ name, integral }: LongitudinalChoices): 
       }),
       ...SLIDING_REVERSE,
       PINION,
-      ...finalDrive(['output'], 'pinion'),
+      ...finalDrive(['output'], 'pinion', crownAndPinion),
     ],
     shafts: [SLIDING_IDLER, ...shafts, ...FINAL_SHAFTS],
   })
