@@ -3,6 +3,7 @@ import { Plus } from 'lucide-react'
 import { freshId, removePart, rodsOf, selectorFaults, slotsOf, LARGEST } from 'core'
 
 import { useBecome } from '~/components/box/useBecome.ts'
+import { DeadSensors } from '~/components/shift/DeadSensors.tsx'
 import { Gates } from '~/components/shift/Gates.tsx'
 import { InterlockFields } from '~/components/shift/InterlockFields.tsx'
 import { RodFields } from '~/components/shift/RodFields.tsx'
@@ -93,6 +94,7 @@ export default function ShiftRods() {
             become(removePart(draft, { list: 'interlockParts', id }))
           }}
         />
+        <DeadSensors />
       </div>
     </main>
   )

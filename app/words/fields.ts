@@ -16,7 +16,14 @@ import {
   pieceNameById,
 } from './pieces.ts'
 import { SHEET_KIND_WORDS } from './sheet.ts'
-import { END_WORDS, GUARD_NAMES, INTERLOCK_PART_WORDS, SWITCH_NAMES, rodName } from './shift.ts'
+import {
+  ACTUATOR_NAMES,
+  END_WORDS,
+  GUARD_NAMES,
+  INTERLOCK_PART_WORDS,
+  SWITCH_NAMES,
+  rodName,
+} from './shift.ts'
 import type { Vocabulary } from './vocabulary.ts'
 import { HAND_WORDS, SHAFT_END_WORDS, travelWords } from './vocabulary.ts'
 
@@ -48,6 +55,7 @@ const CHOICE_WORDS: { readonly [C in Choice]: (words: Vocabulary) => WordsOf<C> 
   readingUnit: () => UNIT_NAMES,
   interlockPart: () => INTERLOCK_PART_WORDS,
   switchRule: () => SWITCH_NAMES,
+  actuator: () => ACTUATOR_NAMES,
   gateEnd: () => END_WORDS,
   gateGuard: () => GUARD_NAMES,
 }

@@ -19,6 +19,7 @@ import type {
   Selector,
   SelectorFault,
   SwitchRule,
+  Actuator,
 } from 'core'
 import {
   FIRST_LEVER,
@@ -54,6 +55,15 @@ export const GUARD_NAMES: Readonly<Record<GateGuard, string>> = {
   inhibitor: 'inhibitor: through neutral first',
 }
 
+/** What pushes a rod or turns a drum. */
+export const ACTUATOR_NAMES: Readonly<Record<Actuator, string>> = {
+  linkage: 'by hand, through a linkage',
+  cable: 'by hand, through a cable',
+  piston: 'a piston',
+  motor: 'a motor',
+}
+
+/** When what a switch asks for happens. */
 export const SWITCH_NAMES: Readonly<Record<SwitchRule, string>> = {
   'at-once': 'by a control unit',
   'at-neutral': 'by a switch, when the lever passes neutral',

@@ -183,6 +183,7 @@ export type {
   SheetKind,
   SheetLine,
   SwitchRule,
+  Actuator,
   Travel,
 } from './types.ts'
 export {
@@ -202,5 +203,6 @@ export {
   PRESS_SEATS,
   SHEET_KINDS,
   SWITCH_RULES,
+  ACTUATORS,
   TRAVELS,
 } from './types.ts'

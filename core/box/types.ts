@@ -326,6 +326,11 @@ export const SWITCH_RULES = ['at-once', 'at-neutral', 'without-torque'] as const
 /** See `SWITCH_RULES`. */
 export type SwitchRule = (typeof SWITCH_RULES)[number]
 
+/** What pushes a rod or turns a drum in the end: the hand by a linkage or a cable, oil or air, a motor. */
+export const ACTUATORS = ['linkage', 'cable', 'piston', 'motor'] as const
+/** See `ACTUATORS`. */
+export type Actuator = (typeof ACTUATORS)[number]
+
 /** What keeps the lever out of an end of its gate. */
 export const GATE_GUARDS = ['lift', 'press', 'spring', 'inhibitor'] as const
 /** See `GATE_GUARDS`. */
@@ -365,6 +370,9 @@ export interface Selector {
   readonly lever?: number | undefined
   /** Of what no lever moves. */
   readonly switched?: SwitchRule | undefined
+  readonly actuator?: Actuator | undefined
+  /** By which a control unit moves it. */
+  readonly channel?: number | undefined
 }
 
 /**
@@ -432,6 +440,9 @@ export interface StarFigures {
 export interface Drum {
   readonly id: string
   readonly star?: StarFigures | undefined
+  readonly actuator?: Actuator | undefined
+  /** By which a control unit turns it. */
+  readonly channel?: number | undefined
   readonly tracks: readonly DrumTrack[]
   readonly stops: readonly DrumStop[]
 }

@@ -4,6 +4,8 @@ export type { ChangeCaution } from './cautions.ts'
 export { changeCautions } from './cautions.ts'
 export type { GearChange, ChangeSchool, ChangeStep } from './change.ts'
 export { CHANGE_SCHOOLS, gearChange, placeKey } from './change.ts'
+export type { DeadSensor, LostBecause, Sensed } from './control.ts'
+export { deadSensors, rodsOfUnit } from './control.ts'
 export type { Approach, Contact } from './contact.ts'
 export {
   GEAR_TEETH_FROM,

@@ -1,5 +1,5 @@
 import type { Drum, DrumPoint, DrumProof } from 'core'
-import { DRUM_STOP, DRUM_TRACK, STAR, namesOf, starFault } from 'core'
+import { DRUM, DRUM_STOP, DRUM_TRACK, STAR, namesOf, starFault } from 'core'
 
 import { FieldEntries } from '~/components/FieldEntry.tsx'
 import { SelectField } from '~/components/Fields.tsx'
@@ -88,6 +88,13 @@ export function StarFields({ naming, drum, angleDeg, onChange }: StarFieldsProps
           of={star ?? {}}
           names={namesOf(STAR)}
           onChange={(change) => keep({ ...drum, star: { ...star, ...change } })}
+        />
+        <FieldEntries
+          naming={naming}
+          fields={DRUM}
+          of={drum}
+          names={['actuator', 'channel']}
+          onChange={(change) => keep({ ...drum, ...change })}
         />
         {stop && (
           <FieldEntries

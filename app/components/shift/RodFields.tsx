@@ -56,19 +56,19 @@ export function RodFields({ naming, rod, onChange, onRemove }: RodFieldsProps) {
     <section aria-label={title} className="border-rule flex flex-col gap-2 border-t-2 pt-2">
       <div className="flex flex-wrap items-end gap-3">
         <h3 className="min-w-[9rem] text-[1.15rem] font-semibold">{title}</h3>
-        <div className="w-[12rem]">
+        <div className="grid w-[30rem] max-w-full grid-cols-[1fr_1.3fr_1.2fr] items-end gap-2">
           <FieldEntries
             naming={naming}
             fields={SELECTOR}
             of={rod}
-            names={['name']}
+            names={['name', 'actuator', 'channel']}
             onChange={(change) => {
               onChange({ ...rod, ...change })
               return null
             }}
           />
         </div>
-        <div className="w-[20rem] max-w-full">
+        <div className="w-[18rem] max-w-full">
           <SelectField
             label="Moved"
             value={rod.switched ?? `${leverOf(rod)}`}

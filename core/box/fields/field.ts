@@ -5,6 +5,7 @@
 import { MEASURES } from '../../measure/measurement.ts'
 import { READING_UNITS } from '../../number/units.ts'
 import {
+  ACTUATORS,
   CLOSING_SIDES,
   COUPLER_KINDS,
   FITS,
@@ -43,6 +44,7 @@ export const CHOICES = {
   readingUnit: READING_UNITS,
   interlockPart: INTERLOCK_PART_KINDS,
   switchRule: SWITCH_RULES,
+  actuator: ACTUATORS,
   gateEnd: GATE_ENDS,
   gateGuard: GATE_GUARDS,
 } as const satisfies Readonly<Record<string, readonly [string, ...string[]]>>

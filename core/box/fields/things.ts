@@ -316,6 +316,18 @@ export const SELECTOR_PLACE: FieldsOf<SelectorPlace> = {
   gate: { word: 'gate', type: 'group', fields: GATE, isOptional: true },
 }
 
+/** What moves a rod or a drum, and by which channel of a control unit. */
+const ACTUATED = {
+  actuator: { word: 'pushed by', type: 'choice', choice: 'actuator', isOptional: true },
+  channel: {
+    word: 'channel of the control unit',
+    type: 'whole',
+    least: 1,
+    most: 64,
+    isOptional: true,
+  },
+} as const
+
 /** Of a rod, or of what has a switch. */
 export const SELECTOR: FieldsOf<Selector> = {
   id: ID,
@@ -323,6 +335,7 @@ export const SELECTOR: FieldsOf<Selector> = {
   places: things('places', SELECTOR_PLACE, LARGEST.selectorPlaces, 'places of one rod'),
   lever: { word: 'lever', type: 'whole', least: 1, most: LARGEST.levers, isOptional: true },
   switched: { word: 'moved', type: 'choice', choice: 'switchRule', isOptional: true },
+  ...ACTUATED,
 }
 
 /** Of a ball, a pin or a plate. */
@@ -378,6 +391,7 @@ export const STAR: FieldsOf<StarFigures> = {
 export const DRUM: FieldsOf<Drum> = {
   id: ID,
   star: { word: 'star wheel', type: 'group', fields: STAR, isOptional: true },
+  ...ACTUATED,
   tracks: things('grooves', DRUM_TRACK, LARGEST.couplers),
   stops: things('stops', DRUM_STOP, LARGEST.drumStops),
 }
