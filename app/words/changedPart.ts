@@ -26,6 +26,7 @@ export const LIST_WORDS: Readonly<Record<Extract<Change, { kind: 'part' }>['list
   selectors: 'rod',
   interlockParts: 'interlock part',
   drums: 'drum',
+  clutches: 'clutch',
 }
 
 /**
@@ -72,7 +73,7 @@ export function changedPartName(naming: Naming, change: Extract<Change, { kind: 
   if (change.list === 'selectors') return rodName(naming, part as unknown as Selector)
   if (change.list === 'interlockParts')
     return interlockPartWords(naming, part as unknown as InterlockPart)
-  if (change.list === 'drums') return LIST_WORDS.drums
+  if (change.list === 'drums' || change.list === 'clutches') return LIST_WORDS[change.list]
   const own = part?.label ?? part?.name
   if (change.list === 'axes' && typeof own !== 'string')
     return `${LIST_WORDS.axes} of ${lineName(naming, change.id)}`

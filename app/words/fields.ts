@@ -18,6 +18,8 @@ import {
 import { SHEET_KIND_WORDS } from './sheet.ts'
 import {
   ACTUATOR_NAMES,
+  CLUTCH_KIND_NAMES,
+  CLUTCH_STAGE_NAMES,
   END_WORDS,
   GUARD_NAMES,
   INTERLOCK_PART_WORDS,
@@ -56,6 +58,8 @@ const CHOICE_WORDS: { readonly [C in Choice]: (words: Vocabulary) => WordsOf<C> 
   interlockPart: () => INTERLOCK_PART_WORDS,
   switchRule: () => SWITCH_NAMES,
   actuator: () => ACTUATOR_NAMES,
+  clutch: () => CLUTCH_KIND_NAMES,
+  clutchStage: () => CLUTCH_STAGE_NAMES,
   gateEnd: () => END_WORDS,
   gateGuard: () => GUARD_NAMES,
 }

@@ -20,6 +20,8 @@ import type {
   SelectorFault,
   SwitchRule,
   Actuator,
+  ClutchKind,
+  ClutchStageKind,
 } from 'core'
 import {
   FIRST_LEVER,
@@ -61,6 +63,21 @@ export const ACTUATOR_NAMES: Readonly<Record<Actuator, string>> = {
   cable: 'by hand, through a cable',
   piston: 'a piston',
   motor: 'a motor',
+}
+
+/** How a clutch carries. */
+export const CLUTCH_KIND_NAMES: Readonly<Record<ClutchKind, string>> = {
+  'single-dry': 'one dry plate',
+  'twin-dry': 'two dry plates',
+  'wet-pack': 'a pack in oil',
+}
+
+/** What hands a push on. */
+export const CLUTCH_STAGE_NAMES: Readonly<Record<ClutchStageKind, string>> = {
+  lever: 'lever',
+  cable: 'cable',
+  hydraulic: 'pistons in oil',
+  spindle: 'spindle',
 }
 
 /** When what a switch asks for happens. */

@@ -17,6 +17,8 @@ const LISTS = [
   'precedences',
   'selectors',
   'interlockParts',
+  'drums',
+  'clutches',
 ] as const satisfies readonly (keyof BoxDraft)[]
 
 type Expected = Exclude<IdKind, 'coupler-position'>

@@ -70,6 +70,8 @@ export { CHOICES } from './fields/field.ts'
 export {
   AXIS,
   BOX,
+  CLUTCH,
+  CLUTCH_STAGE,
   COUPLER,
   DOGS,
   DRUM,
@@ -184,6 +186,10 @@ export type {
   SheetLine,
   SwitchRule,
   Actuator,
+  Clutch,
+  ClutchKind,
+  ClutchStage,
+  ClutchStageKind,
   Travel,
 } from './types.ts'
 export {
@@ -204,5 +210,7 @@ export {
   SHEET_KINDS,
   SWITCH_RULES,
   ACTUATORS,
+  CLUTCH_KINDS,
+  CLUTCH_STAGE_KINDS,
   TRAVELS,
 } from './types.ts'

@@ -447,6 +447,55 @@ export interface Drum {
   readonly stops: readonly DrumStop[]
 }
 
+/** How a clutch carries: one or two plates that a spring holds, or a pack in oil that is pressed on. */
+export const CLUTCH_KINDS = ['single-dry', 'twin-dry', 'wet-pack'] as const
+/** See `CLUTCH_KINDS`. */
+export type ClutchKind = (typeof CLUTCH_KINDS)[number]
+
+/** What hands a push on towards the plates of a clutch. */
+export const CLUTCH_STAGE_KINDS = ['lever', 'cable', 'hydraulic', 'spindle'] as const
+/** See `CLUTCH_STAGE_KINDS`. */
+export type ClutchStageKind = (typeof CLUTCH_STAGE_KINDS)[number]
+
+/** One stage of a clutch’s way from the foot or an actuator to its plates. */
+export interface ClutchStage {
+  readonly id: string
+  readonly kind: ClutchStageKind
+  readonly name?: string | undefined
+  /** Of a lever its arm, of oil the diameter of its piston, of a spindle the wheel that turns it. */
+  readonly inMm?: number | undefined
+  /** On the side of the plates; of a spindle its lead. */
+  readonly outMm?: number | undefined
+}
+
+/** A clutch with its plates and what moves it; whatever nobody measured is left out. */
+export interface Clutch {
+  readonly id: string
+  readonly kind: ClutchKind
+  /** The friction clutch of the box that it is; none of one that stands before the input. */
+  readonly coupler?: string | undefined
+  /** From the foot or the actuator on. */
+  readonly stages: readonly ClutchStage[]
+  readonly inputTravelMm?: number | undefined
+  readonly inputForceN?: number | undefined
+  /** That a dry plate needs on each of its faces to run free. */
+  readonly liftPerFaceMm?: number | undefined
+  /** Of all facings together, since they were new. */
+  readonly wearMm?: number | undefined
+  readonly frictionPlateCount?: number | undefined
+  readonly frictionPlateMm?: number | undefined
+  readonly steelPlateCount?: number | undefined
+  readonly steelPlateMm?: number | undefined
+  readonly applyPlateMm?: number | undefined
+  /** From the piston, drawn back, to the ring that holds the pack. */
+  readonly roomMm?: number | undefined
+  /** Of the spring that holds a dry clutch closed, or that draws a piston back. */
+  readonly springForceN?: number | undefined
+  /** At the middle of the facings. */
+  readonly meanDiameterMm?: number | undefined
+  readonly friction?: number | undefined
+}
+
 /** Places that are not to be used together, such as an overdrive in the low range. */
 export interface Rule {
   readonly id: string
@@ -660,6 +709,7 @@ export interface BoxDraft {
   readonly precedences?: readonly Precedence[] | undefined
   readonly selectors?: readonly Selector[] | undefined
   readonly interlockParts?: readonly InterlockPart[] | undefined
+  readonly clutches?: readonly Clutch[] | undefined
   readonly drums?: readonly Drum[] | undefined
   /** Kept for its parts, which other units may be given. */
   readonly isSpare?: boolean | null | undefined

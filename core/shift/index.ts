@@ -4,6 +4,17 @@ export type { ChangeCaution } from './cautions.ts'
 export { changeCautions } from './cautions.ts'
 export type { GearChange, ChangeSchool, ChangeStep } from './change.ts'
 export { CHANGE_SCHOOLS, gearChange, placeKey } from './change.ts'
+export type { ClutchWork, FullClutch } from './clutch.ts'
+export {
+  USUAL_CLUTCH,
+  clutchWork,
+  clutchesOf,
+  faceCount,
+  fullClutch,
+  fullStage,
+  packClearanceMm,
+  stageRatio,
+} from './clutch.ts'
 export type { DeadSensor, LostBecause, Sensed } from './control.ts'
 export { deadSensors, rodsOfUnit } from './control.ts'
 export type { Approach, Contact } from './contact.ts'

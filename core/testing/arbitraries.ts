@@ -246,6 +246,14 @@ export function withPieces(drafts: fc.Arbitrary<BoxDraft>): fc.Arbitrary<BoxDraf
         { id: 'pin', kind: 'pin' as const, selectors: ['rod-0'] },
       ],
       drums: [drum],
+      clutches: [
+        {
+          id: 'clutch',
+          kind: 'twin-dry' as const,
+          stages: [{ id: 'pedal', kind: 'lever' as const, name: 'pedal', inMm: 300, outMm: 60.5 }],
+          wearMm: 1.5,
+        },
+      ],
       pieces: pieces.map((piece, at) => ({ ...piece, id: `piece-${at}` })),
       // What was stated of the order goes through everything that pieces do.
       ...(pieces.length > 1 && {

@@ -123,6 +123,7 @@ function PartFields({ drafting, part, words, onCount }: PartFieldsProps) {
     case 'selectors':
     case 'interlockParts':
     case 'drums':
+    case 'clutches':
     case 'leftWarnings':
       return null
   }

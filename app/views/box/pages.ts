@@ -49,6 +49,7 @@ export const PAGES = {
     { path: 'shift/engage', title: 'Half engaged', file: 'shiftEngage', ofJob: true },
     { path: 'shift/interlock', title: 'Interlock', file: 'shiftInterlock' },
     { path: 'shift/drum', title: 'Drum', file: 'shiftDrum' },
+    { path: 'shift/clutch', title: 'Clutch', file: 'shiftClutch' },
     { path: 'shift/drive', title: 'Drive', file: 'shiftDrive', ofJob: true },
     { path: 'shift/complaints', title: 'Complaints', file: 'shiftComplaints', ofJob: true },
     { path: 'shift/rods', title: 'Rods and gate', file: 'shiftRods' },

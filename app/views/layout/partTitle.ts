@@ -69,6 +69,8 @@ export function partTitle(draft: BoxDraft, words: Vocabulary, { list, id }: Part
       return 'Rods and interlock'
     case 'drums':
       return 'Drum'
+    case 'clutches':
+      return 'Clutch'
     case 'leftWarnings':
       return 'Warning left as it is'
   }

@@ -37,6 +37,7 @@ export function freshId(draft: BoxDraft, stem: string): string {
       draft.selectors ?? [],
       draft.interlockParts ?? [],
       draft.drums ?? [],
+      draft.clutches ?? [],
     ].flatMap((parts) => parts.map(({ id }) => id)),
   )
   for (let number = 1; ; number++) if (!taken.has(`${stem}-${number}`)) return `${stem}-${number}`

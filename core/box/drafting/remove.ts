@@ -255,7 +255,7 @@ function withoutCouplers(draft: BoxDraft, dead: ReadonlySet<string>): BoxDraft {
 
 /** Rods and grooves move couplers to places that there are. */
 function movingOnlyWhatIs(draft: BoxDraft): BoxDraft {
-  const { couplers, selectors, drums } = draft
+  const { couplers, selectors, drums, clutches } = draft
   const isThere = ([id, place]: readonly [string, string]): boolean =>
     couplers.some(
       (coupler) => coupler.id === id && coupler.positions.some((each) => each.id === place),
@@ -270,6 +270,11 @@ function movingOnlyWhatIs(draft: BoxDraft): BoxDraft {
           couplers: Object.fromEntries(Object.entries(place.couplers).filter(isThere)),
         })),
       })),
+    }),
+    ...(clutches && {
+      clutches: clutches.filter(
+        ({ coupler }) => coupler === undefined || couplers.some(({ id }) => id === coupler),
+      ),
     }),
     ...(drums && {
       drums: drums.map((drum) => ({

@@ -28,6 +28,8 @@ export const LARGEST = {
   levers: 4,
   interlockParts: 24,
   travelMm: 60,
+  clutches: 4,
+  clutchStages: 8,
   drumPoints: 200,
   drumStops: 24,
   inertiaKgM2: 100,

@@ -7,6 +7,8 @@ import { READING_UNITS } from '../../number/units.ts'
 import {
   ACTUATORS,
   CLOSING_SIDES,
+  CLUTCH_KINDS,
+  CLUTCH_STAGE_KINDS,
   COUPLER_KINDS,
   FITS,
   GATE_ENDS,
@@ -45,6 +47,8 @@ export const CHOICES = {
   interlockPart: INTERLOCK_PART_KINDS,
   switchRule: SWITCH_RULES,
   actuator: ACTUATORS,
+  clutch: CLUTCH_KINDS,
+  clutchStage: CLUTCH_STAGE_KINDS,
   gateEnd: GATE_ENDS,
   gateGuard: GATE_GUARDS,
 } as const satisfies Readonly<Record<string, readonly [string, ...string[]]>>

@@ -4,6 +4,8 @@ import type {
   Axis,
   BoxDraft,
   BoxPosition,
+  Clutch,
+  ClutchStage,
   Coupler,
   CouplerPosition,
   DogFigures,
@@ -396,6 +398,36 @@ export const DRUM: FieldsOf<Drum> = {
   stops: things('stops', DRUM_STOP, LARGEST.drumStops),
 }
 
+/** Of a stage of a clutch's way; the bounds are common practice. */
+export const CLUTCH_STAGE: FieldsOf<ClutchStage> = {
+  id: ID,
+  kind: { word: 'stage', type: 'choice', choice: 'clutchStage' },
+  name: CALLED,
+  inMm: { ...figure('on its way in', 0.5, 1_000, 'mm') },
+  outMm: { ...figure('on its way out', 0.5, 1_000, 'mm') },
+}
+
+/** Of a clutch; the bounds are common practice. */
+export const CLUTCH: FieldsOf<Clutch> = {
+  id: ID,
+  kind: { word: 'kind of clutch', type: 'choice', choice: 'clutch' },
+  coupler: { word: 'clutch of the box', type: 'id', of: 'coupler', isOptional: true },
+  stages: things('stages', CLUTCH_STAGE, LARGEST.clutchStages, 'stages of one clutch'),
+  inputTravelMm: figure('travel of pedal or actuator', 0.1, 1_000, 'mm'),
+  inputForceN: figure('force at pedal or actuator', 0, 50_000, 'N'),
+  liftPerFaceMm: figure('lift that each face needs', 0.05, 3, 'mm'),
+  wearMm: figure('wear of all facings together', 0, 30, 'mm'),
+  frictionPlateCount: { ...figure('friction plates', 1, 40), type: 'whole' },
+  frictionPlateMm: figure('thickness of a friction plate', 0.5, 30, 'mm'),
+  steelPlateCount: { ...figure('steel plates', 1, 40), type: 'whole' },
+  steelPlateMm: figure('thickness of a steel plate', 0.5, 30, 'mm'),
+  applyPlateMm: figure('thickness of the apply plate', 0, 60, 'mm'),
+  roomMm: figure('piston to the ring that holds the pack', 1, 500, 'mm'),
+  springForceN: figure('force of its spring', 0, 100_000, 'N'),
+  meanDiameterMm: figure('middle diameter of the facings', 20, 600, 'mm'),
+  friction: figure('friction of the facings', 0.02, 0.8),
+}
+
 const FINAL_DRIVE: FieldsOf<FinalDrive> = {
   drivingToothCount: { word: 'driving teeth', ...TEETH },
   drivenToothCount: { word: 'driven teeth', ...TEETH },
@@ -445,6 +477,7 @@ export const BOX = {
   },
   selectors: { ...things('rods', SELECTOR, LARGEST.selectors), ...MAYBE },
   interlockParts: { ...things('balls and pins', INTERLOCK_PART, LARGEST.interlockParts), ...MAYBE },
+  clutches: { ...things('clutches', CLUTCH, LARGEST.clutches), ...MAYBE },
   drums: { ...things('drum', DRUM, 1), ...MAYBE },
   isSpare: { word: 'kept for its parts', ...FLAG, isNullable: true },
   input: { word: 'input', type: 'id', of: 'body' },

@@ -1,0 +1,176 @@
+import type { Clutch, ClutchStage, ClutchWork } from 'core'
+import { fullStage } from 'core'
+
+import { CELL, goneOf, platesOf } from '~/views/shift/clutchView.ts'
+import { stageName } from '~/words/clutch.ts'
+import { formatNumber } from '~/words/format.ts'
+import { capitalize } from '~/words/names.ts'
+
+interface ClutchFigureProps {
+  readonly clutch: Clutch
+  readonly work: ClutchWork
+  readonly title: string
+}
+
+/** Fewer are drawn no larger. */
+const LEAST_CELLS = 4
+const MIDDLE = (CELL.top + CELL.bottom) / 2
+const PART = 'fill-(--brass) stroke-ink'
+const HOUSING = 'fill-sheet stroke-ink'
+
+/** A lever about its pivot, its two arms as long as they are; the end that is pushed is at its top. */
+function Lever({ stage, go }: { readonly stage: ClutchStage; readonly go: number }) {
+  const { inMm, outMm } = fullStage(stage)
+  const long = CELL.bottom - CELL.top
+  const pivot = CELL.top + (long * inMm) / (inMm + outMm)
+  const up = pivot - CELL.top
+  const off = (go * (CELL.bottom - pivot)) / Math.max(up, 1)
+  return (
+    <>
+      <path
+        className="stroke-ink fill-none"
+        strokeWidth={7}
+        strokeLinecap="round"
+        d={`M${58 + go} ${CELL.top}L${58 + go - (go + off)} ${CELL.bottom}`}
+      />
+      <circle className={PART} cx={58} cy={pivot} r={6} />
+    </>
+  )
+}
+
+/** Two pistons with oil between them, as thick as they are to one another. */
+function Pistons({
+  stage,
+  go,
+  out,
+}: {
+  readonly stage: ClutchStage
+  readonly go: number
+  readonly out: number
+}) {
+  const { inMm, outMm } = fullStage(stage)
+  const tallest = Math.max(inMm, outMm)
+  return (
+    [
+      [8, inMm, go],
+      [78, outMm, out],
+    ] as const
+  ).map(([x, mm, gone]) => {
+    const tall = Math.max(12, (70 * mm) / tallest)
+    return (
+      <g key={x}>
+        <rect className={HOUSING} x={x} y={MIDDLE - tall / 2} width={60} height={tall} />
+        <rect className={PART} x={x + 4 + gone} y={MIDDLE - tall / 2} width={9} height={tall} />
+        <path className="stroke-ink" strokeWidth={4} d={`M${x + 4 + gone} ${MIDDLE}H${x - 6}`} />
+      </g>
+    )
+  })
+}
+
+function Cable({ go }: { readonly go: number }) {
+  return (
+    <>
+      <path
+        className="stroke-steel fill-none"
+        strokeWidth={9}
+        d={`M18 ${MIDDLE - 24}C60 ${MIDDLE - 40} 70 ${MIDDLE + 40} 126 ${MIDDLE + 24}`}
+      />
+      <circle className={PART} cx={14 + go / 2} cy={MIDDLE - 24 - go / 8} r={7} />
+      <circle className={PART} cx={124 + go / 2} cy={MIDDLE + 24 - go / 8} r={7} />
+    </>
+  )
+}
+
+function Spindle({ go }: { readonly go: number }) {
+  const threads = Array.from({ length: 11 }, (_, at) => `M${20 + at * 10} ${MIDDLE + 8}l8 -16`)
+  return (
+    <>
+      <rect className={HOUSING} x={14} y={MIDDLE - 8} width={120} height={16} />
+      <path className="stroke-steel" d={threads.join('')} />
+      <rect className={PART} x={40 + go} y={MIDDLE - 20} width={24} height={40} />
+    </>
+  )
+}
+
+function Stage({
+  stage,
+  go,
+  out,
+}: {
+  readonly stage: ClutchStage
+  readonly go: number
+  readonly out: number
+}) {
+  switch (stage.kind) {
+    case 'lever':
+      return <Lever stage={stage} go={go} />
+    case 'hydraulic':
+      return <Pistons stage={stage} go={go} out={out} />
+    case 'cable':
+      return <Cable go={go} />
+    case 'spindle':
+      return <Spindle go={out} />
+  }
+}
+
+const PLATES = {
+  friction: 'fill-(--brass) stroke-ink',
+  steel: 'fill-steel stroke-ink',
+  end: 'fill-graphite stroke-ink',
+} as const
+
+const CARRYING = 'fill-torque stroke-ink'
+/** From one stage to the next. */
+const ON = `M${CELL.width - 14} ${MIDDLE - 6}l8 6l-8 6`
+
+/** The way of a push from the foot or an actuator, stage by stage, to the plates of a clutch. */
+export function ClutchFigure({ clutch, work, title }: ClutchFigureProps) {
+  const gone = goneOf(clutch, work)
+  const plates = platesOf(clutch, work)
+  const width = Math.max(LEAST_CELLS, clutch.stages.length + 1) * CELL.width
+  return (
+    <svg
+      viewBox={`0 0 ${width} ${CELL.height}`}
+      role="img"
+      aria-label={title}
+      className="max-h-[26rem] w-full"
+    >
+      {clutch.stages.map((stage, at) => {
+        const [go, out] = gone[at] ?? [0, 0]
+        const done = work.stages[at]
+        return (
+          <g key={stage.id} transform={`translate(${at * CELL.width} 0)`}>
+            <Stage stage={stage} go={go} out={out} />
+            <path className="stroke-accent fill-none" strokeWidth={2} d={ON} />
+            <text className="fill-ink text-[13px] font-semibold" x={8} y={16}>
+              {capitalize(stageName(stage))}
+            </text>
+            {done && (
+              <text className="fill-ink text-[12px]" x={8} y={CELL.height - 10}>
+                {formatNumber(done.travelMm, 2)} mm · {formatNumber(done.forceN, 0)} N
+              </text>
+            )}
+          </g>
+        )
+      })}
+      <g transform={`translate(${clutch.stages.length * CELL.width} 0)`}>
+        <text className="fill-ink text-[13px] font-semibold" x={8} y={16}>
+          Plates
+        </text>
+        {plates.map(({ kind, x, width: wide }, at) => (
+          <rect
+            key={at}
+            className={kind === 'friction' && !work.isFree ? CARRYING : PLATES[kind]}
+            x={x}
+            y={kind === 'end' ? CELL.top : CELL.top + 8}
+            width={wide}
+            height={CELL.bottom - CELL.top - (kind === 'end' ? 0 : 16)}
+          />
+        ))}
+        <text className="fill-ink text-[12px]" x={8} y={CELL.height - 10}>
+          {work.isFree ? 'free' : 'carries'} · gap {formatNumber(work.gapPerFaceMm, 2)} mm a face
+        </text>
+      </g>
+    </svg>
+  )
+}

@@ -1,0 +1,103 @@
+import { clutchWork, clutchesOf, fullClutch } from 'core'
+
+import { useOpenBox } from '~/components/box/boxContext.ts'
+import { useBecome } from '~/components/box/useBecome.ts'
+import { ClutchFields } from '~/components/shift/ClutchFields.tsx'
+import { ClutchFigure } from '~/components/shift/ClutchFigure.tsx'
+import { useShift } from '~/components/shift/useShift.ts'
+import { useAddress } from '~/components/useAddress.ts'
+import { NothingToShow, WorkArea, WorkMain, WorkPanel } from '~/components/WorkArea.tsx'
+import { clutchSentences, usualClutchWords } from '~/words/clutch.ts'
+import { formatNumber } from '~/words/format.ts'
+import { capitalize, couplerName } from '~/words/names.ts'
+
+const STEPS = 200
+const CAUTION =
+  'Gaps are drawn far wider than they are. Lengths and clearances are the maker’s to say.'
+
+/** A clutch from the pedal or the actuator to its plates, at each moment of its way. */
+export default function ShiftClutch() {
+  const { settings } = useOpenBox()
+  const { draft, naming } = useShift()
+  const [search, change] = useAddress('clutch')
+  const become = useBecome()
+  const { clutches, areSaid } = clutchesOf(draft)
+  const clutch = clutches.find(({ id }) => id === search.clutch) ?? clutches[0]
+  if (!clutch) return <NothingToShow title={`${draft.name} · Clutch`}>No clutch.</NothingToShow>
+  const nameOf = ({ coupler }: typeof clutch): string => {
+    const found = naming.box.couplers.get(coupler ?? '')
+    return found ? capitalize(couplerName(naming, found)) : 'Clutch before the input'
+  }
+  const { inputTravelMm } = fullClutch(clutch)
+  const asked = Number(search.at ?? '')
+  const share = Number.isFinite(asked) ? Math.min(Math.max(asked, 0), 100) / 100 : 0
+  const work = clutchWork(clutch, share * inputTravelMm)
+  const usual = usualClutchWords(clutch)
+  const said = `${formatNumber(share * inputTravelMm, 1)} mm of ${formatNumber(inputTravelMm, 1)} mm`
+  return (
+    <WorkArea title={`${draft.name} · Clutch`}>
+      <WorkMain label="Clutch from the pedal or actuator to its plates">
+        {clutches.length > 1 && (
+          <div role="group" aria-label="Clutch" className="flex flex-wrap gap-1">
+            {clutches.map((each) => (
+              <button
+                key={each.id}
+                type="button"
+                className="button aria-pressed:bg-accent aria-pressed:text-accent-ink"
+                aria-pressed={each === clutch}
+                onClick={() => {
+                  change({ clutch: each.id })
+                }}
+              >
+                {nameOf(each)}
+              </button>
+            ))}
+          </div>
+        )}
+        <div className="min-h-0 flex-1 content-center">
+          <ClutchFigure clutch={clutch} work={work} title={`${nameOf(clutch)}, ${said}`} />
+        </div>
+        <label htmlFor="way" className="font-semibold">
+          Pedal or actuator: {said}
+        </label>
+        <input
+          id="way"
+          type="range"
+          className="accent-accent h-[44px] w-full"
+          min={0}
+          max={STEPS}
+          value={share * STEPS}
+          aria-valuetext={said}
+          onChange={(event) => {
+            const at = (Number(event.target.value) / STEPS) * 100
+            change({ at: at === 0 ? '' : `${at}` })
+          }}
+        />
+        <p className="text-graphite text-[0.9rem]">{CAUTION}</p>
+      </WorkMain>
+      <WorkPanel label="What the clutch does">
+        <h2 className="text-[1.35rem]">{nameOf(clutch)}</h2>
+        <div role="status">
+          {clutchSentences(clutch, work, settings.torqueUnit).map((sentence) => (
+            <p key={sentence}>{sentence}</p>
+          ))}
+        </div>
+        {!areSaid && (
+          <p className="text-graphite">Proposed as it usually is; it is kept once you change it.</p>
+        )}
+        {usual !== null && <p className="text-graphite text-[0.9rem]">{usual}</p>}
+        <ClutchFields
+          key={clutch.id}
+          naming={naming}
+          clutch={clutch}
+          onChange={(next) => {
+            become({
+              ...draft,
+              clutches: clutches.map((each) => (each === clutch ? next : each)),
+            })
+          }}
+        />
+      </WorkPanel>
+    </WorkArea>
+  )
+}
