@@ -13,7 +13,7 @@ interface ClutchFigureProps {
 }
 
 /** Fewer are drawn no larger. */
-const LEAST_CELLS = 4
+const LEAST_CELLS = 3
 const MIDDLE = (CELL.top + CELL.bottom) / 2
 const PART = 'fill-(--brass) stroke-ink'
 const HOUSING = 'fill-sheet stroke-ink'
