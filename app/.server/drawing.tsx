@@ -30,9 +30,9 @@ export function drawSvg(
   const isAtPosition = address.position !== null || address.moved !== null
   const state = isAtPosition ? readTraceState(draft, analyseDraft(draft), address) : undefined
   const analysis = state?.selected.analysis
-  const drive = analysis?.state === 'drive' ? analysis : undefined
+  const input = readTraceInput(address, settings, draft)
+  const drive = analysis?.state === 'drive' && !input.isPedalDown ? analysis : undefined
   const layers = parseLayers(address.layers)
-  const input = readTraceInput(address, settings)
   const label = state?.selected.position.label ?? null
   const markup = renderToStaticMarkup(
     <SectionDrawing

@@ -33,7 +33,7 @@ export async function findTracedBox(boxId: string, request: Request): Promise<Tr
   return {
     draft,
     naming: { box: indexBox(draft), words: vocabularyOf(settings) },
-    input: readTraceInput(address, settings),
+    input: readTraceInput(address, settings, draft),
     state: readTraceState(draft, analyseDraft(draft), address),
   }
 }

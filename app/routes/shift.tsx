@@ -32,7 +32,7 @@ import { NothingToShow, WorkArea, WorkMain, WorkPanel } from '~/components/WorkA
 import { slipLeft } from '~/views/shift/changeView.ts'
 import { rodShift, standingAt } from '~/views/shift/linkage.ts'
 import type { Moment } from '~/views/shift/moment.ts'
-import { PARTS_OF_A_STEP, nearestMoment } from '~/views/shift/moment.ts'
+import { PARTS_OF_A_STEP, isPedalDownAt, nearestMoment } from '~/views/shift/moment.ts'
 import { inRows } from '~/views/shift/rodsView.ts'
 import { selectorFaultWords } from '~/words/shift.ts'
 
@@ -107,6 +107,7 @@ function AsideOfChange({ asked, shown, state, search, change }: AsideOfChangePro
         naming={naming}
         matches={gear.matches}
         inputRpm={inputRpm}
+        isPedalDown={isPedalDownAt(gear, moment)}
         leftOf={({ coupler }) => slipLeft(gear, moment, coupler.id)}
       />
       <MostOfEngine naming={naming} />

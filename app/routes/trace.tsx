@@ -18,12 +18,12 @@ export default function Trace() {
   const [search, change] = useAddress('trace')
   const analysed = useMemo(() => analyseDraft(draft), [draft])
   const naming = useMemo(() => ({ box: indexBox(draft), words }), [draft, words])
-  const { position, moved, overrun, share, waits, bend } = search
+  const { position, moved, overrun, share, waits, bend, pedal } = search
   const state = useMemo(
-    () => readTraceState(draft, analysed, { position, moved, overrun, share, waits, bend }),
-    [draft, analysed, position, moved, overrun, share, waits, bend],
+    () => readTraceState(draft, analysed, { position, moved, overrun, share, waits, bend, pedal }),
+    [draft, analysed, position, moved, overrun, share, waits, bend, pedal],
   )
-  const input = useMemo(() => readTraceInput(search, settings), [search, settings])
+  const input = useMemo(() => readTraceInput(search, settings, draft), [search, settings, draft])
   const layersText = search.layers
   const layers = useMemo(() => parseLayers(layersText), [layersText])
   const { positions, issues } = analysed

@@ -88,7 +88,7 @@ function UnderTheDrawing({ held, pointedGear, forces }: UnderTheDrawingProps) {
       ) : (
         <Legend
           layers={layers}
-          hasRibbon={analysis.state === 'drive'}
+          hasRibbon={analysis.state === 'drive' && !input.isPedalDown}
           hasForces={forces !== undefined}
           missingForces={forces?.missing.length ?? 0}
           hasGrips
@@ -108,7 +108,7 @@ export default function TraceDrawing() {
   const hasInterlock = search.interlock !== 'out'
   const { held, letGo, move } = useSleeves(hasInterlock)
   const select = usePositionChoice(letGo)
-  const drive = analysis.state === 'drive' ? analysis : undefined
+  const drive = analysis.state === 'drive' && !input.isPedalDown ? analysis : undefined
   const places = fullPlaces(draft.couplers, position.couplers)
   const forces =
     drive && layers.has('forces') ? solveForces(solver.box, drive, input.torqueNm) : undefined

@@ -43,6 +43,7 @@ export const ADDRESSES = {
   trace: {
     ...texts('position', 'moved', 'share', 'waits', 'bend', 'torque', 'speed', 'layers', 'ribbon'),
     overrun: oneOf(['on']),
+    pedal: oneOf(['down']),
     motion: oneOf(['paused', 'slow']),
     interlock: oneOf(['out']),
     // Forces and losses.

@@ -140,6 +140,18 @@ export function balanceSentence(naming: Naming, { balanced, outputs }: Drive): s
   ].join(' ')
 }
 
+/** What the pedal down does: no torque comes in, and the input follows the wheels or nothing. */
+export function pedalSentence({ state }: Analysis, { speedRpm }: Pick<Input, 'speedRpm'>): string {
+  switch (state) {
+    case 'drive':
+      return `Pedal down: no torque comes in. Wheels that roll turn the input, here at ${formatSpeed(speedRpm)}; at a stand it stands.`
+    case 'neutral':
+      return 'Pedal down: nothing drives the input. It runs on by itself, slower and slower, and the wheels do not feel it.'
+    default:
+      return 'Pedal down: no torque comes in.'
+  }
+}
+
 /** The same of several positions that stand side by side, each thing once. */
 export function balanceSentences(naming: Naming, analyses: readonly Analysis[]): string {
   const sentences = analyses.flatMap((analysis) =>

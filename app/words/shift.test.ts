@@ -79,6 +79,9 @@ test('the engine to match, and what is apart, with their units', () => {
     '3rd gear, main shaft: 1400\u00a0rev/min, follows the engine',
     'Main shaft: 1000\u00a0rev/min, follows the wheels',
   ])
+  expect(
+    match && sideWords(naming, match, { inputRpm: 2_800, left: 1, isPedalDown: true })[0],
+  ).toBe('3rd gear, main shaft: 1400\u00a0rev/min, runs on by itself, the pedal is down')
   expect(sides(0.5)?.[0]).toContain('1200\u00a0rev/min')
   expect(sides(0)?.[0]).toContain('1000\u00a0rev/min')
 })

@@ -229,6 +229,8 @@ interface SideMoment {
   readonly inputRpm: number
   /** The share of the difference that is still there. */
   readonly left: number
+  /** Then what hangs on the input alone is turned by no engine. */
+  readonly isPedalDown?: boolean
 }
 
 /**
@@ -238,14 +240,14 @@ interface SideMoment {
 export function sideWords(
   naming: Naming,
   { sides, inputSpeed }: Pick<Match, 'sides' | 'inputSpeed'>,
-  { inputRpm, left }: SideMoment,
+  { inputRpm, left, isPedalDown = false }: SideMoment,
 ): readonly string[] {
   const first = sides.flatMap(({ speed }) => (speed && !speed.isZero() ? [speed.sign()] : []))[0]
   return sides.map(({ body, hangsOn, speed, ofInput }) => {
     const brought = inputSpeed ? toNumber(ofInput) * (toNumber(inputSpeed) - 1) * (1 - left) : 0
     const perTurn = speed && (first ?? 1) * (toNumber(speed) + brought)
     const turns = perTurn === null ? '' : `${formatSpeed(perTurn * inputRpm)}, `
-    return `${capitalize(bodyName(naming, body))}: ${turns}follows ${hangsOnWords(hangsOn)}`
+    return `${capitalize(bodyName(naming, body))}: ${turns}${isPedalDown && hangsOn.input && !hangsOn.output ? 'runs on by itself, the pedal is down' : `follows ${hangsOnWords(hangsOn)}`}`
   })
 }
 

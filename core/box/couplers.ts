@@ -39,6 +39,11 @@ export function isClutch({ kind }: Pick<Coupler, 'kind'>): boolean {
   return COUPLER_DEFINITIONS[kind].holdsBy === 'plates'
 }
 
+/** Whether a clutch stands between the engine and the input: not where a clutch of the box does its work. */
+export function hasPedal({ couplers, input }: Pick<BoxDraft, 'couplers' | 'input'>): boolean {
+  return !couplers.some((coupler) => isClutch(coupler) && coupler.hub === input)
+}
+
 /** Whether a coupler turns with a hub and is moved on it. */
 export function hasHub({ kind }: Pick<Coupler, 'kind'>): boolean {
   return COUPLER_DEFINITIONS[kind].hasHub

@@ -14,6 +14,7 @@ export {
   COUPLER_DEFINITIONS,
   USUAL_TRAVEL_MM,
   couplersWithRings,
+  hasPedal,
   isClutch,
   sleevesOfTeeth,
 } from './couplers.ts'

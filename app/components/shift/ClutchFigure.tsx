@@ -12,8 +12,6 @@ interface ClutchFigureProps {
   readonly title: string
 }
 
-/** Fewer are drawn no larger. */
-const LEAST_CELLS = 3
 const MIDDLE = (CELL.top + CELL.bottom) / 2
 const PART = 'fill-(--brass) stroke-ink'
 const HOUSING = 'fill-sheet stroke-ink'
@@ -123,54 +121,66 @@ const CARRYING = 'fill-torque stroke-ink'
 /** From one stage to the next. */
 const ON = `M${CELL.width - 14} ${MIDDLE - 6}l8 6l-8 6`
 
+interface CellProps {
+  readonly name: string
+  readonly figures: string
+  readonly children: React.ReactNode
+}
+
+function Cell({ name, figures, children }: CellProps) {
+  return (
+    <div className="max-w-[18rem]">
+      <p className="font-semibold">{name}</p>
+      <svg
+        viewBox={`0 ${CELL.top - 8} ${CELL.width} ${CELL.bottom - CELL.top + 16}`}
+        aria-hidden
+        className="w-full"
+      >
+        {children}
+      </svg>
+      <p className="tabular-nums">{figures}</p>
+    </div>
+  )
+}
+
 /** The way of a push from the foot or an actuator, stage by stage, to the plates of a clutch. */
 export function ClutchFigure({ clutch, work, title }: ClutchFigureProps) {
   const gone = goneOf(clutch, work)
-  const plates = platesOf(clutch, work)
-  const width = Math.max(LEAST_CELLS, clutch.stages.length + 1) * CELL.width
   return (
-    <svg
-      viewBox={`0 0 ${width} ${CELL.height}`}
-      role="img"
+    <div
+      role="group"
       aria-label={title}
-      className="max-h-[26rem] w-full"
+      className="grid grid-cols-[repeat(auto-fit,minmax(8.5rem,1fr))] gap-x-2 gap-y-4"
     >
       {clutch.stages.map((stage, at) => {
         const [go, out] = gone[at] ?? [0, 0]
-        const done = work.stages[at]
+        const { travelMm = 0, forceN = 0 } = work.stages[at] ?? {}
         return (
-          <g key={stage.id} transform={`translate(${at * CELL.width} 0)`}>
+          <Cell
+            key={stage.id}
+            name={capitalize(stageName(stage))}
+            figures={`${formatNumber(travelMm, 2)} mm · ${formatNumber(forceN, 0)} N`}
+          >
             <Stage stage={stage} go={go} out={out} />
             <path className="stroke-accent fill-none" strokeWidth={2} d={ON} />
-            <text className="fill-ink text-[13px] font-semibold" x={8} y={16}>
-              {capitalize(stageName(stage))}
-            </text>
-            {done && (
-              <text className="fill-ink text-[12px]" x={8} y={CELL.height - 10}>
-                {formatNumber(done.travelMm, 2)} mm · {formatNumber(done.forceN, 0)} N
-              </text>
-            )}
-          </g>
+          </Cell>
         )
       })}
-      <g transform={`translate(${clutch.stages.length * CELL.width} 0)`}>
-        <text className="fill-ink text-[13px] font-semibold" x={8} y={16}>
-          Plates
-        </text>
-        {plates.map(({ kind, x, width: wide }, at) => (
+      <Cell
+        name="Plates"
+        figures={`${work.isFree ? 'free' : 'carries'} · gap ${formatNumber(work.gapPerFaceMm, 2)} mm a face`}
+      >
+        {platesOf(clutch, work).map(({ kind, x, width }, at) => (
           <rect
             key={at}
             className={kind === 'friction' && !work.isFree ? CARRYING : PLATES[kind]}
             x={x}
             y={kind === 'end' ? CELL.top : CELL.top + 8}
-            width={wide}
+            width={width}
             height={CELL.bottom - CELL.top - (kind === 'end' ? 0 : 16)}
           />
         ))}
-        <text className="fill-ink text-[12px]" x={8} y={CELL.height - 10}>
-          {work.isFree ? 'free' : 'carries'} · gap {formatNumber(work.gapPerFaceMm, 2)} mm a face
-        </text>
-      </g>
-    </svg>
+      </Cell>
+    </div>
   )
 }

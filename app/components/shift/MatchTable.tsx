@@ -10,12 +10,13 @@ interface MatchTableProps {
   readonly naming: Naming
   readonly matches: readonly Match[]
   readonly inputRpm: number
+  readonly isPedalDown: boolean
   /** Of the difference, the share that is still there at the moment shown. */
   readonly leftOf: (match: Match) => number
 }
 
 /** What has to match before anything goes in, and how far it still is from that. */
-export function MatchTable({ naming, matches, inputRpm, leftOf }: MatchTableProps) {
+export function MatchTable({ naming, matches, inputRpm, isPedalDown, leftOf }: MatchTableProps) {
   if (matches.length === 0) return null
   return (
     <div>
@@ -30,11 +31,13 @@ export function MatchTable({ naming, matches, inputRpm, leftOf }: MatchTableProp
             heading: 'Between',
             isName: true,
             cell: (row) =>
-              sideWords(naming, row, { inputRpm, left: leftOf(row) }).map((said, at) => (
-                <span key={at} className="block">
-                  {said}
-                </span>
-              )),
+              sideWords(naming, row, { inputRpm, left: leftOf(row), isPedalDown }).map(
+                (said, at) => (
+                  <span key={at} className="block">
+                    {said}
+                  </span>
+                ),
+              ),
           },
           {
             heading: 'Apart',

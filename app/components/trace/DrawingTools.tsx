@@ -1,6 +1,7 @@
 import {
   Car,
   Check,
+  Footprints,
   Gauge,
   Layers as LayersIcon,
   Lock,
@@ -10,6 +11,8 @@ import {
   Undo2,
 } from 'lucide-react'
 import { DropdownMenu } from 'radix-ui'
+
+import { hasPedal } from 'core'
 
 import { MenuRadios } from '~/components/MenuRadios.tsx'
 import type { Layer } from '~/views/section/layers.ts'
@@ -144,7 +147,8 @@ function ShownMenu() {
 
 /** How the drawing is looked at, and whether an interlock guards it. */
 export function DrawingTools({ hasInterlock, onInterlock, onReset }: DrawingToolsProps) {
-  const { isOverrun, change } = useOpenTrace()
+  const { isOverrun, change, naming, input } = useOpenTrace()
+  const { isPedalDown } = input
   const mayMove = useMayMove()
   const LockIcon = hasInterlock ? Lock : LockOpen
   return (
@@ -182,6 +186,18 @@ export function DrawingTools({ hasInterlock, onInterlock, onReset }: DrawingTool
           </>
         )}
       </button>
+      {hasPedal(naming.box.draft) && (
+        <button
+          type="button"
+          aria-pressed={isPedalDown}
+          className="button-quiet aria-pressed:bg-accent-wash"
+          onClick={() => {
+            change({ pedal: isPedalDown ? '' : 'down' })
+          }}
+        >
+          <Footprints aria-hidden /> Pedal {isPedalDown ? 'down' : 'up'}
+        </button>
+      )}
       {mayMove && <MotionButtons />}
       <ShownMenu />
     </div>

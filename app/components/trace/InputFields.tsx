@@ -7,6 +7,7 @@ import {
   SPEED_SLIDER,
   sliderOfTorque,
   torqueOfSlider,
+  typedTorque,
 } from '~/views/trace/traceInput.ts'
 import { Warning } from '~/components/Warning.tsx'
 
@@ -31,8 +32,8 @@ export function InputFields({ input, isOverrun, onChange }: InputFieldsProps) {
           min: 0,
           max: SLIDER_STEPS,
           step: 1,
-          value: sliderOfTorque(input.torqueNm / torqueUnitNm(input.torqueUnit)),
-          text: formatTorque(input.torqueNm, input.torqueUnit),
+          value: sliderOfTorque(typedTorque(input)),
+          text: formatTorque(typedTorque(input) * torqueUnitNm(input.torqueUnit), input.torqueUnit),
           valueOf: torqueOfSlider,
         }}
         onChange={onChange}

@@ -23,6 +23,7 @@ import {
   openSentence,
   opposedSentence,
   pathSentences,
+  pedalSentence,
   ratioSentence,
 } from '~/words/sentences.ts'
 import { LINK_WORDS, inWords } from '~/words/vocabulary.ts'
@@ -70,6 +71,7 @@ export function TraceResult(props: TraceResultProps) {
           </>
         )}
       </h2>
+      {input.isPedalDown && <p className="font-semibold">{pedalSentence(analysis, input)}</p>}
       {analysis.state === 'drive' ? (
         <DriveFigures
           naming={naming}

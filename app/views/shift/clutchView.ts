@@ -2,7 +2,7 @@
 import type { Clutch, ClutchWork } from 'core'
 import { fullClutch, stageRatio } from 'core'
 
-export const CELL = { width: 150, height: 190, top: 34, bottom: 150 }
+export const CELL = { width: 150, top: 34, bottom: 150 }
 /** How far something is drawn to go at the end of its way. */
 const MOST_GO = 34
 /** Between two plates at the most. */

@@ -269,6 +269,12 @@ export function momentOf(course: Course, at: number): Moment {
   }
 }
 
+/** Whether the pedal is down at a moment: as the last step that moved it left it. */
+export function isPedalDownAt({ steps }: GearChange, { done }: Pick<Moment, 'done'>): boolean {
+  const last = steps.slice(0, done).findLast(({ kind }) => kind === 'clutch')
+  return last?.kind === 'clutch' && last.is === 'down'
+}
+
 /** Couplers that are under way: the last way that each has begun, while it is not at its end. */
 function waysAt(legs: readonly Leg[], at: number): readonly CouplerWay[] {
   const ways = new Map<string, CouplerWay>()

@@ -1,10 +1,16 @@
+import type { BoxDraft } from 'core'
+import { hasPedal } from 'core'
+
+import type { Address } from '~/views/addresses.ts'
 import type { RoadSpeedUnit, TorqueUnit } from '~/words/format.ts'
 import { torqueUnitNm } from '~/words/format.ts'
 import type { Settings } from '~/settings.ts'
 
 /** What is put into the box, as the page's address keeps it. */
 export interface TraceInput {
+  /** 0 with the pedal down. */
   readonly torqueNm: number
+  readonly isPedalDown: boolean
   readonly speedRpm: number
   readonly torqueUnit: TorqueUnit
   readonly roadSpeedUnit: RoadSpeedUnit
@@ -25,17 +31,33 @@ function readFigure(text: string, most: number): number | undefined {
   return text.trim() !== '' && value > 0 && value <= most ? value : undefined
 }
 
+/** Whether the pedal is down, in a box that has one. */
+export function isDown(
+  { pedal }: Partial<Pick<Address<'trace'>, 'pedal'>>,
+  draft?: BoxDraft,
+): boolean {
+  return pedal === 'down' && draft !== undefined && hasPedal(draft)
+}
+
+/** The torque of the slider as it was typed, in the unit shown, whatever the pedal takes away. */
+export function typedTorque({ torqueText }: TraceInput): number {
+  return readFigure(torqueText, MOST_TORQUE) ?? USUAL_TORQUE
+}
+
 /** Reads torque and speed from the address; what cannot be used leaves the usual figure in place. */
 export function readTraceInput(
-  search: { readonly torque?: string | null; readonly speed?: string | null },
+  search: Partial<Pick<Address<'trace'>, 'torque' | 'speed' | 'pedal'>>,
   { torqueUnit, roadSpeedUnit }: Settings,
+  draft?: BoxDraft,
 ): TraceInput {
+  const isPedalDown = isDown(search, draft)
   const torqueText = search.torque ?? `${USUAL_TORQUE}`
   const speedText = search.speed ?? `${USUAL_SPEED_RPM}`
   const torque = readFigure(torqueText, MOST_TORQUE)
   const speed = readFigure(speedText, MOST_SPEED_RPM)
   return {
-    torqueNm: (torque ?? USUAL_TORQUE) * torqueUnitNm(torqueUnit),
+    torqueNm: isPedalDown ? 0 : (torque ?? USUAL_TORQUE) * torqueUnitNm(torqueUnit),
+    isPedalDown,
     speedRpm: speed ?? USUAL_SPEED_RPM,
     torqueUnit,
     roadSpeedUnit,

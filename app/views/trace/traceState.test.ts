@@ -7,6 +7,8 @@ import { analyseDraft } from '~/views/box/analysis.ts'
 import { readAddress } from '~/views/addresses.ts'
 import { LAYERS, USUAL_LAYERS } from '~/views/section/layers.ts'
 
+import { DEFAULT_SETTINGS } from '~/settings.ts'
+import { readTraceInput, typedTorque } from './traceInput.ts'
 import { formatLayers, parseLayers, parsePace, readTraceState, withShare } from './traceState.ts'
 
 const draft = fourSpeed('constant-mesh')
@@ -135,4 +137,43 @@ test('what waits behind the other clutch is in, changes no ratio, and is named b
   // Fifth is on the shaft that carries, and nothing waits in a box without clutches.
   expect(read('position=3&waits=5', dual)?.waiting).toBeUndefined()
   expect(read('position=3&waits=4')?.preselections).toEqual([])
+})
+
+test('with the pedal down no torque comes in, and in neutral the input runs on by itself', () => {
+  const address = readAddress('trace', new URLSearchParams('position=N&pedal=down'))
+  const state = readTraceState(draft, analyseDraft(draft), address)
+  expect(state?.selected.analysis.motions.get(draft.input)).toEqual({ kind: 'coasts' })
+  const down = readTraceInput(address, DEFAULT_SETTINGS, draft)
+  expect(down.torqueNm).toBe(0)
+  expect(typedTorque(down)).toBe(100)
+})
+
+test('a box whose own clutch stands at its input has no pedal', () => {
+  const dual = buildPattern('dual-clutch', 'dual', {})
+  const address = readAddress('trace', new URLSearchParams('pedal=down'))
+  expect(readTraceInput(address, DEFAULT_SETTINGS, dual).torqueNm).toBe(100)
+})
+
+test('a bend changes the speeds of the wheels and nothing of the ratio', () => {
+  const axle = {
+    ...buildPattern('longitudinal-transaxle', 'axle', {}),
+  }
+  const counted = {
+    ...axle,
+    gears: axle.gears.map((gear, at) => ({ ...gear, toothCount: 18 + at })),
+  }
+  const of = (query: string) => {
+    const found = readTraceState(
+      counted,
+      analyseDraft(counted),
+      readAddress('trace', new URLSearchParams(query)),
+    )?.selected.analysis
+    if (found?.state !== 'drive') throw new Error('it drives')
+    return found
+  }
+  const [straight, bent] = [of('position=1'), of('position=1&bend=difference,0.25')]
+  expect(bent.ratio.equals(straight.ratio)).toBe(true)
+  expect(
+    bent.outputs.map(({ speed }, at) => toNumber(speed.div(straight.outputs[at]?.speed ?? speed))),
+  ).toEqual([1.25, 0.75])
 })

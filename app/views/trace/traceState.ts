@@ -1,5 +1,6 @@
 /** What the address of a Trace page says, read for one box. */
 import type {
+  Analysis,
   BoxDraft,
   CouplerPlaces,
   Drive,
@@ -26,6 +27,7 @@ import type { Layers } from '~/views/section/layers.ts'
 import { LAYERS, USUAL_LAYERS } from '~/views/section/layers.ts'
 import type { Pace } from '~/views/section/pace.ts'
 
+import { isDown } from './traceInput.ts'
 import { axleOf, differenceOf, parseBend } from './bend.ts'
 import { MOVED_ID, parsePlaces } from './movedPlaces.ts'
 
@@ -56,6 +58,7 @@ export interface TraceAddress {
   readonly share: string | null
   readonly waits: string | null
   readonly bend: string | null
+  readonly pedal: 'down' | null
 }
 
 /** Undefined where the box cannot be traced: it does not hang together, or lists no position. */
@@ -93,10 +96,11 @@ export function readTraceState(
     isOverrun || bends
       ? analyse(solver, position.couplers, { shares, isOverrun, ...(bends && { bends }) })
       : driving
+  const shown = isDown(address, draft) ? withPedalDown(analysis) : analysis
   return {
     solver,
     at,
-    selected: { position, analysis },
+    selected: { position, analysis: shown },
     isByHand: moved !== null,
     preselections,
     waiting,
@@ -104,6 +108,20 @@ export function readTraceState(
     splits: driving.state === 'drive' ? driving.splits : [],
     lock: isLocked(analysis) ? explainLock(solver, position.couplers) : undefined,
     fullTorque: Math.max(fullTorque, mostTorque(analysis)),
+  }
+}
+
+/** With the pedal down the engine turns nothing: in neutral what hangs on the input runs on by itself. */
+function withPedalDown(analysis: Analysis): Analysis {
+  if (analysis.state !== 'neutral') return analysis
+  return {
+    ...analysis,
+    motions: new Map(
+      [...analysis.motions].map(([body, motion]) => [
+        body,
+        motion.kind === 'turns' ? { kind: 'coasts' } : motion,
+      ]),
+    ),
   }
 }
 

@@ -21,7 +21,7 @@ import type {
 import { INTERLOCK_PART_KINDS } from '../types.ts'
 import { outsideOf } from '../outside.ts'
 import { interlockSets } from '../selectors/propose.ts'
-import { couplersWithRings, hasHub, isClutch } from '../couplers.ts'
+import { couplersWithRings, hasHub, hasPedal, isClutch } from '../couplers.ts'
 import { PIECE_DEFINITIONS } from './kinds.ts'
 import { plainDiameterMm } from './shafts.ts'
 import { DRAWN_FACE_MM, wayOff } from './stack.ts'
@@ -444,8 +444,6 @@ function ofCase({ draft, members, gears }: BoxIndex): readonly Proposed[] {
     .flatMap((id) => memberOf(id) ?? [])
     .filter(({ id }) => !outsideOf(draft).members.has(id))
   const hasTail = ends.some(({ axis }) => axis === input?.axis)
-  const clutches = draft.couplers.filter(isClutch)
-  const isDry = !clutches.some(({ hub }) => hub === draft.input)
   return [
     { kind: 'case', carries: inCase },
     { kind: 'bearing-carrier', carries: input ? [input.id] : [], closesFrom: 'input-end' },
@@ -459,7 +457,7 @@ function ofCase({ draft, members, gears }: BoxIndex): readonly Proposed[] {
     { kind: 'bolt', quantity: 3 * USUAL.bolts, fit: 'threaded' },
     { kind: 'switch' },
     { kind: 'oil-guide' },
-    ...(isDry && input
+    ...(hasPedal(draft) && input
       ? ([
           { kind: 'pilot-bearing', on: input.id, stationMm: input.fromMm + 4, isNewEachTime: true },
           { kind: 'clutch-disc' },
