@@ -51,13 +51,13 @@ function Pistons({
   return (
     [
       [8, inMm, go],
-      [78, outMm, out],
+      [72, outMm, out],
     ] as const
   ).map(([x, mm, gone]) => {
     const tall = Math.max(12, (70 * mm) / tallest)
     return (
       <g key={x}>
-        <rect className={HOUSING} x={x} y={MIDDLE - tall / 2} width={60} height={tall} />
+        <rect className={HOUSING} x={x} y={MIDDLE - tall / 2} width={54} height={tall} />
         <rect className={PART} x={x + 4 + gone} y={MIDDLE - tall / 2} width={9} height={tall} />
         <path className="stroke-ink" strokeWidth={4} d={`M${x + 4 + gone} ${MIDDLE}H${x - 6}`} />
       </g>
@@ -119,7 +119,7 @@ const PLATES = {
 
 const CARRYING = 'fill-torque stroke-ink'
 /** From one stage to the next. */
-const ON = `M${CELL.width - 14} ${MIDDLE - 6}l8 6l-8 6`
+const ON = `M${CELL.width - 12} ${MIDDLE - 6}l8 6l-8 6`
 
 interface CellProps {
   readonly name: string
@@ -150,7 +150,7 @@ export function ClutchFigure({ clutch, work, title }: ClutchFigureProps) {
     <div
       role="group"
       aria-label={title}
-      className="grid grid-cols-[repeat(auto-fit,minmax(8.5rem,1fr))] gap-x-2 gap-y-4"
+      className="grid grid-cols-[repeat(auto-fit,minmax(7.5rem,1fr))] gap-x-2 gap-y-4"
     >
       {clutch.stages.map((stage, at) => {
         const [go, out] = gone[at] ?? [0, 0]

@@ -168,24 +168,26 @@ export function DrawingTools({ hasInterlock, onInterlock, onReset }: DrawingTool
           <Undo2 aria-hidden /> Sleeves back
         </button>
       )}
-      <button
-        type="button"
-        aria-pressed={isOverrun}
-        className="button-quiet"
-        onClick={() => {
-          change({ overrun: isOverrun ? '' : 'on' })
-        }}
-      >
-        {isOverrun ? (
-          <>
-            <Car aria-hidden /> The wheels drive
-          </>
-        ) : (
-          <>
-            <Gauge aria-hidden /> The engine drives
-          </>
-        )}
-      </button>
+      {!isPedalDown && (
+        <button
+          type="button"
+          aria-pressed={isOverrun}
+          className="button-quiet"
+          onClick={() => {
+            change({ overrun: isOverrun ? '' : 'on' })
+          }}
+        >
+          {isOverrun ? (
+            <>
+              <Car aria-hidden /> The wheels drive
+            </>
+          ) : (
+            <>
+              <Gauge aria-hidden /> The engine drives
+            </>
+          )}
+        </button>
+      )}
       {hasPedal(naming.box.draft) && (
         <button
           type="button"
