@@ -349,3 +349,36 @@ test('any corner of a drawing is enlarged by wheel, buttons and keys, and the wh
   await page.getByRole('button', { name: 'The whole drawing' }).click()
   await expect(page.getByRole('button', { name: 'Smaller' })).toHaveCount(0)
 })
+
+test('a worn tip of the star is a false neutral, a star that cannot be is refused, and both are taken back', async ({
+  page,
+}) => {
+  const box = await duplicateOf(page, 'Wrenfield')
+  await page.goto(`${box}/shift/drum?angle=150`)
+  await page.getByText('Star, arm and spring').click()
+  await expect(page.getByText(/^The star can rest in a false neutral/)).toHaveCount(0)
+  const worn = page.getByLabel(/^Tip after .* worn down by/)
+  await worn.fill('3')
+  await worn.press('Enter')
+  await expect(page.getByText(/^The star can rest in a false neutral/)).toHaveCount(1)
+  await expect(page.getByText(/can rest here: it lies on a worn tip/)).toBeVisible()
+  await expect(page.getByText('Kept', { exact: true })).toBeVisible()
+  const tips = page.getByLabel('Diameter over the tips', { exact: false })
+  await tips.fill('20')
+  await tips.press('Enter')
+  await expect(page.getByRole('alert')).toContainText('has to be larger than in the notches')
+  await tips.press('Escape')
+  await page.getByRole('button', { name: /^Undo/ }).click()
+  await expect(page.getByText(/^The star can rest in a false neutral/)).toHaveCount(0)
+})
+
+test('with a sensor of two clutches dead, one half of the positions stays', async ({ page }) => {
+  await page.goto(`${await addressOf(page, 'Solvane')}/shift/rods`)
+  const table = page.getByRole('table', { name: /one sensor of the control unit dead/ })
+  await expect(
+    table.getByRole('row', { name: /^Pressure or travel of the even clutch/ }),
+  ).toContainText('2, 4 and 6: how hard the clutch is closed is not known.')
+  await expect(table.getByRole('row', { name: /^Place of the 6 rod/ })).toContainText(
+    '2 and 4: two gears could be in at once.',
+  )
+})

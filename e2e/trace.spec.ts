@@ -504,3 +504,35 @@ test('Trace opens with little script, without the schemas of files', async ({ pa
   // A page that reads what was typed has them, so that this would be seen.
   expect((await firstScripts(page, `${box}/job`)).hasSchemas).toBe(true)
 })
+
+test('an axle goes round a bend by its radius and by its wheels, with torque and ratio as they were', async ({
+  page,
+}) => {
+  await openAt(page, 'Calder', 'position=2')
+  const ratio = await page.getByTestId('ratio').innerText()
+  await page.getByText('In a bend', { exact: true }).click()
+  const bend = page.getByRole('group', { name: 'Bend' })
+  await bend.getByLabel('Radius', { exact: false }).fill('3')
+  await bend.getByLabel('Radius', { exact: false }).press('Enter')
+  // A track of 1.5 m round 3 m: 2.25 and 3.75 of 3.
+  await expect(page.getByText(/turn 0\.750 and 1\.250 times as fast as their mean/)).toBeVisible()
+  await expect(page.getByTestId('ratio')).toHaveText(ratio)
+  await bend.getByLabel('Left side shaft', { exact: false }).fill('100')
+  await bend.getByLabel('Left side shaft', { exact: false }).press('Enter')
+  await expect(page.getByTestId('speed-out').first()).toContainText('100')
+  await bend.getByRole('button', { name: 'Straight ahead' }).click()
+  await expect(page.getByText(/^An open differential: figures are for/)).toBeVisible()
+})
+
+test('with the pedal down no ribbon comes in, and a box of two clutches has no pedal', async ({
+  page,
+}) => {
+  await openAt(page, 'Fenwold', 'position=2')
+  await expect(page.locator('.ribbon line')).not.toHaveCount(0)
+  await page.getByRole('button', { name: 'Pedal up' }).click()
+  await expect(page.getByText(/^Pedal down: no torque comes in/)).toBeVisible()
+  await expect(page.locator('.ribbon line')).toHaveCount(0)
+  await expect(page.getByTestId('torque-out').first()).toContainText('0.0')
+  await openAt(page, 'Solvane', 'position=2')
+  await expect(page.getByRole('button', { name: /^Pedal/ })).toHaveCount(0)
+})

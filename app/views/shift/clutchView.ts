@@ -5,8 +5,11 @@ import { fullClutch, stageRatio } from 'core'
 export const CELL = { width: 150, top: 34, bottom: 150 }
 /** How far something is drawn to go at the end of its way. */
 const MOST_GO = 34
-/** Between two plates at the most. */
-const MOST_GAP = 9
+/** From plate to plate at the most, and how much of that is the plate. */
+const MOST_PITCH = 21
+const PLATE_PART = 0.6
+/** Beside the plates. */
+const EDGE = 8
 
 /** How far each stage has gone on its way in and out, as it is drawn. */
 export function goneOf(clutch: Clutch, work: ClutchWork): readonly (readonly [number, number])[] {
@@ -30,23 +33,25 @@ export interface DrawnPlate {
   readonly width: number
 }
 
-/** The plates by turns with their gaps; between ends that carry them. */
+/** The plates between their two ends: linings and steels by turns, as many of each as there are. */
+function kindsOf(clutch: Clutch): readonly DrawnPlate['kind'][] {
+  const { frictionPlateCount, steelPlateCount } = fullClutch(clutch)
+  if (clutch.kind === 'single-dry') return ['friction']
+  if (clutch.kind === 'twin-dry') return ['friction', 'steel', 'friction']
+  const both = Math.max(frictionPlateCount, steelPlateCount)
+  const byTurns = Array.from({ length: both }, (_, at): readonly DrawnPlate['kind'][] => [
+    ...(at < steelPlateCount ? ['steel' as const] : []),
+    ...(at < frictionPlateCount ? ['friction' as const] : []),
+  ])
+  return byTurns.flat()
+}
+
+/** The plates with their gaps, between ends that carry them. */
 export function platesOf(clutch: Clutch, work: ClutchWork): readonly DrawnPlate[] {
-  const full = fullClutch(clutch)
-  const count =
-    clutch.kind === 'single-dry' ? 1 : clutch.kind === 'twin-dry' ? 2 : full.frictionPlateCount
-  const widest = work.clearanceMm > 0 ? Math.min(1, work.gapMm / work.clearanceMm) : 0
-  const width = Math.min(12, (CELL.width - 30) / (2 * count + 1) - MOST_GAP / 2)
-  const gap = Math.min(MOST_GAP, width) * widest
-  const kinds: readonly DrawnPlate['kind'][] = [
-    'end',
-    ...Array.from({ length: 2 * count - 1 }, (_, at) => (at % 2 === 0 ? 'friction' : 'steel')),
-    'end',
-  ] as const
-  let x = 8
-  return kinds.map((kind) => {
-    const plate = { kind, x, width: Math.max(2, width) }
-    x += plate.width + gap
-    return plate
-  })
+  const kinds: readonly DrawnPlate['kind'][] = ['end', ...kindsOf(clutch), 'end']
+  const open = work.clearanceMm > 0 ? Math.min(1, work.gapMm / work.clearanceMm) : 0
+  const pitch = Math.min(MOST_PITCH, (CELL.width - 2 * EDGE) / kinds.length)
+  const width = pitch * PLATE_PART
+  const apart = width + (pitch - width) * open
+  return kinds.map((kind, at) => ({ kind, x: EDGE + at * apart, width }))
 }
