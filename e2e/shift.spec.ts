@@ -382,3 +382,28 @@ test('with a sensor of two clutches dead, one half of the positions stays', asyn
     '2 and 4: two gears could be in at once.',
   )
 })
+
+test('a clutch is shown from pedal to plates, kept once it is changed, and given back', async ({
+  page,
+}) => {
+  const box = await duplicateOf(page, 'Fenwold')
+  await page.goto(`${box}/shift/clutch`)
+  const said = page.getByRole('status').filter({ hasText: 'of the way in' })
+  await expect(said).toContainText('Not free')
+  await page.getByRole('slider').focus()
+  await page.keyboard.press('End')
+  await expect(said).toContainText('Runs free, 0.40')
+  const wear = page.getByLabel('Wear of all facings', { exact: false })
+  await wear.fill('2')
+  await wear.press('Enter')
+  await expect(said).toContainText('Oil takes up the wear')
+  await page.getByLabel('Stage', { exact: true }).nth(1).selectOption('cable')
+  await expect(said).toContainText('set the linkage again')
+  await page.getByRole('button', { name: /^Undo/ }).click()
+  await expect(said).toContainText('Oil takes up the wear')
+  await expect(page.getByText('Kept', { exact: true })).toBeVisible()
+  await page.reload()
+  await expect(said).toContainText('Oil takes up the wear')
+  await page.getByRole('button', { name: 'Back to what is usual' }).click()
+  await expect(page.getByText('Proposed as it usually is', { exact: false })).toBeVisible()
+})

@@ -1,3 +1,4 @@
+import type { Clutch } from 'core'
 import { clutchWork, clutchesOf, fullClutch } from 'core'
 
 import { useOpenBox } from '~/components/box/boxContext.ts'
@@ -7,13 +8,42 @@ import { ClutchFigure } from '~/components/shift/ClutchFigure.tsx'
 import { useShift } from '~/components/shift/useShift.ts'
 import { useAddress } from '~/components/useAddress.ts'
 import { NothingToShow, WorkArea, WorkMain, WorkPanel } from '~/components/WorkArea.tsx'
-import { clutchSentences, usualClutchWords } from '~/words/clutch.ts'
+import { clutchName, clutchSentences, usualClutchWords } from '~/words/clutch.ts'
 import { formatNumber } from '~/words/format.ts'
-import { capitalize, couplerName } from '~/words/names.ts'
+import type { Naming } from '~/words/names.ts'
 
 const STEPS = 200
 const CAUTION =
   'Gaps are drawn far wider than they are. Lengths and clearances are the maker’s to say.'
+
+interface ClutchKeysProps {
+  readonly clutches: readonly Clutch[]
+  readonly chosen: Clutch
+  readonly naming: Naming
+  readonly onChoose: (id: string) => void
+}
+
+/** Which of several clutches is looked at. */
+function ClutchKeys({ naming, clutches, chosen, onChoose }: ClutchKeysProps) {
+  if (clutches.length < 2) return null
+  return (
+    <div role="group" aria-label="Clutch" className="flex flex-wrap gap-1">
+      {clutches.map((each) => (
+        <button
+          key={each.id}
+          type="button"
+          className="button aria-pressed:bg-accent aria-pressed:text-accent-ink"
+          aria-pressed={each === chosen}
+          onClick={() => {
+            onChoose(each.id)
+          }}
+        >
+          {clutchName(naming, each)}
+        </button>
+      ))}
+    </div>
+  )
+}
 
 /** A clutch from the pedal or the actuator to its plates, at each moment of its way. */
 export default function ShiftClutch() {
@@ -24,10 +54,7 @@ export default function ShiftClutch() {
   const { clutches, areSaid } = clutchesOf(draft)
   const clutch = clutches.find(({ id }) => id === search.clutch) ?? clutches[0]
   if (!clutch) return <NothingToShow title={`${draft.name} · Clutch`}>No clutch.</NothingToShow>
-  const nameOf = ({ coupler }: typeof clutch): string => {
-    const found = naming.box.couplers.get(coupler ?? '')
-    return found ? capitalize(couplerName(naming, found)) : 'Clutch before the input'
-  }
+  const name = clutchName(naming, clutch)
   const { inputTravelMm } = fullClutch(clutch)
   const asked = Number(search.at ?? '')
   const share = Number.isFinite(asked) ? Math.min(Math.max(asked, 0), 100) / 100 : 0
@@ -37,25 +64,16 @@ export default function ShiftClutch() {
   return (
     <WorkArea title={`${draft.name} · Clutch`}>
       <WorkMain label="Clutch from the pedal or actuator to its plates">
-        {clutches.length > 1 && (
-          <div role="group" aria-label="Clutch" className="flex flex-wrap gap-1">
-            {clutches.map((each) => (
-              <button
-                key={each.id}
-                type="button"
-                className="button aria-pressed:bg-accent aria-pressed:text-accent-ink"
-                aria-pressed={each === clutch}
-                onClick={() => {
-                  change({ clutch: each.id })
-                }}
-              >
-                {nameOf(each)}
-              </button>
-            ))}
-          </div>
-        )}
+        <ClutchKeys
+          clutches={clutches}
+          chosen={clutch}
+          naming={naming}
+          onChoose={(id) => {
+            change({ clutch: id })
+          }}
+        />
         <div className="min-h-0 flex-1 content-center">
-          <ClutchFigure clutch={clutch} work={work} title={`${nameOf(clutch)}, ${said}`} />
+          <ClutchFigure clutch={clutch} work={work} title={`${name}, ${said}`} />
         </div>
         <label htmlFor="way" className="font-semibold">
           Pedal or actuator: {said}
@@ -76,13 +94,23 @@ export default function ShiftClutch() {
         <p className="text-graphite text-[0.9rem]">{CAUTION}</p>
       </WorkMain>
       <WorkPanel label="What the clutch does">
-        <h2 className="text-[1.35rem]">{nameOf(clutch)}</h2>
+        <h2 className="text-[1.35rem]">{name}</h2>
         <div role="status">
           {clutchSentences(clutch, work, settings.torqueUnit).map((sentence) => (
             <p key={sentence}>{sentence}</p>
           ))}
         </div>
-        {!areSaid && (
+        {areSaid ? (
+          <button
+            type="button"
+            className="button self-start"
+            onClick={() => {
+              become({ ...draft, clutches: undefined })
+            }}
+          >
+            Back to what is usual
+          </button>
+        ) : (
           <p className="text-graphite">Proposed as it usually is; it is kept once you change it.</p>
         )}
         {usual !== null && <p className="text-graphite text-[0.9rem]">{usual}</p>}

@@ -13,8 +13,16 @@ import {
 import { UNIT_TEXTS } from './fields.ts'
 import { formatNumber, formatTorque } from './format.ts'
 import type { TorqueUnit } from './format.ts'
+import type { Naming } from './names.ts'
+import { capitalize, couplerName } from './names.ts'
 import { listed } from './sentences.ts'
 import { CLUTCH_STAGE_NAMES } from './shift.ts'
+
+/** Which clutch it is: "Odd clutch", or the one before the input. */
+export function clutchName(naming: Naming, { coupler }: Clutch): string {
+  const own = naming.box.couplers.get(coupler ?? '')
+  return own ? capitalize(couplerName(naming, own)) : 'Clutch before the input'
+}
 
 /** Figures that say something of a clutch of this kind, in the order of its fields. */
 export function clutchFigures({ kind }: Clutch): readonly (keyof FullClutch)[] {

@@ -26,6 +26,7 @@ const BECAUSE: Readonly<Record<LostBecause, (labels: string) => string>> = {
   'not-there': (labels) => `${labels}: whether it is in is not known.`,
   'may-lock': (labels) => `${labels}: two gears could be in at once.`,
   'no-speed': (labels) => `${labels}: both sides cannot be brought to one speed.`,
+  'not-counted': (labels) => `${labels}: count its teeth before anything can be said.`,
   'no-pressure': (labels) => `${labels}: how hard the clutch is closed is not known.`,
 }
 

@@ -8,7 +8,7 @@ import type {
   StarRest,
   StarStop,
 } from 'core'
-import { STAR, USUAL_STAR, namesOf } from 'core'
+import { STAR, fullStar, namesOf } from 'core'
 
 import { UNIT_TEXTS } from './fields.ts'
 import { formatNumber } from './format.ts'
@@ -137,17 +137,20 @@ const STAYS_BY: Readonly<Record<StarRest['kind'], string>> = {
 
 /** Why a star cannot be so. */
 export const STAR_FAULT_WORDS: Readonly<Record<StarFault, string>> = {
+  'no-stops': 'A star has a stop at least.',
   'no-notches': 'The diameter over the tips has to be larger than in the notches.',
   'arm-too-short': 'The arm does not reach so far: its roller cannot lie in a notch and on a tip.',
   'arm-jams': 'With the arm so, the drum would jam against its roller.',
 }
 
 /** What is taken for figures of a star that nobody entered; null where all are. */
-export function usualStarWords({ star = {} }: Drum): string | null {
+export function usualStarWords(drum: Drum): string | null {
+  const { star = {} } = drum
+  const full = fullStar(drum)
   const figures = namesOf(STAR).flatMap((name) => {
     const { word, unit } = STAR[name]
     return star[name] === undefined
-      ? [`${word} ${formatNumber(USUAL_STAR[name], 1)}${unit ? UNIT_TEXTS[unit] : ''}`]
+      ? [`${word} ${formatNumber(full[name], 1)}${unit ? UNIT_TEXTS[unit] : ''}`]
       : []
   })
   return figures.length === 0

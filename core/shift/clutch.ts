@@ -4,7 +4,8 @@
  * held by its spring and runs free once every face has its lift; a pack runs free until its clearance
  * is taken up. Torque is friction × force × middle radius for each face (uniform wear, handbooks, from memory).
  */
-import { isClutch } from '../box/couplers.ts'
+import { hasPedal, isClutch } from '../box/couplers.ts'
+import { LARGEST } from '../box/fields/bounds.ts'
 import type { BoxDraft, Clutch, ClutchKind, ClutchStage, ClutchStageKind } from '../box/types.ts'
 
 /** The figures of a clutch that somebody may have measured. */
@@ -31,7 +32,7 @@ const DRY: FullClutch = {
 /** Of usual clutches, for what nobody measured (common practice). */
 export const USUAL_CLUTCH: Readonly<Record<ClutchKind, FullClutch>> = {
   'single-dry': DRY,
-  'twin-dry': { ...DRY, frictionPlateCount: 2, springForceN: 6_000, inputTravelMm: 160 },
+  'twin-dry': { ...DRY, springForceN: 6_000, inputTravelMm: 160 },
   'wet-pack': {
     ...DRY,
     inputTravelMm: 3,
@@ -90,10 +91,16 @@ export function stageRatio(stage: ClutchStage): number {
   }
 }
 
-/** Faces that carry. */
-export function faceCount(clutch: Clutch): number {
-  const { frictionPlateCount } = fullClutch(clutch)
-  return 2 * (clutch.kind === 'twin-dry' ? Math.max(2, frictionPlateCount) : frictionPlateCount)
+/** Faces that carry: two of each plate. */
+function faceCount(clutch: Clutch): number {
+  switch (clutch.kind) {
+    case 'single-dry':
+      return 2
+    case 'twin-dry':
+      return 4
+    case 'wet-pack':
+      return 2 * fullClutch(clutch).frictionPlateCount
+  }
 }
 
 /** What a clutch does with its pedal or actuator gone so far. */
@@ -185,17 +192,18 @@ const PEDAL: readonly ClutchStage[] = [
   { id: 'spring', kind: 'lever', name: 'plate', inMm: 45, outMm: 12 },
 ]
 
-/** What a box usually has: a pack for each of its own clutches, else one dry plate with a pedal. */
+/** What a box usually has: one dry plate with a pedal before its input, and a pack for each clutch of its own. */
 export function proposedClutches(draft: BoxDraft): readonly Clutch[] {
-  const own = draft.couplers.filter(isClutch)
-  return own.length > 0
-    ? own.map(({ id }): Clutch => ({
-        id: `clutch-${id}`,
-        kind: 'wet-pack',
-        coupler: id,
-        stages: [{ id: 'piston', kind: 'hydraulic', name: 'piston', inMm: 20, outMm: 20 }],
-      }))
-    : [{ id: 'clutch-dry', kind: 'single-dry', stages: PEDAL }]
+  const before: readonly Clutch[] = hasPedal(draft)
+    ? [{ id: 'clutch-dry', kind: 'single-dry', stages: PEDAL }]
+    : []
+  const own = draft.couplers.filter(isClutch).map(({ id }): Clutch => ({
+    id: `clutch-${id}`,
+    kind: 'wet-pack',
+    coupler: id,
+    stages: [{ id: 'piston', kind: 'hydraulic', name: 'piston', inMm: 20, outMm: 20 }],
+  }))
+  return [...before, ...own].slice(0, LARGEST.clutches)
 }
 
 /** The clutches of a box, and whether somebody said them. */

@@ -9,8 +9,9 @@ import type { CouplerPlaces } from '../box/box.ts'
 import { centreOf } from '../box/box.ts'
 import { isClutch } from '../box/couplers.ts'
 import type { BoxPosition, Coupler, Drum, Selector } from '../box/types.ts'
-import type { Analysis, Solver } from '../train/analysis.ts'
-import { analyse, couplersAway } from '../train/analysis.ts'
+import { ZERO } from '../number/rational.ts'
+import type { PositionSurvey, Solver } from '../train/analysis.ts'
+import { couplersAway, surveyPosition } from '../train/analysis.ts'
 import { fullPlaces } from '../train/combinations.ts'
 import { connectedBodies, engagedLaws } from '../train/laws.ts'
 import { isLocked } from '../train/lock.ts'
@@ -27,9 +28,10 @@ export type Sensed =
 
 /**
  * Why a position cannot be chosen: its rod may not come to where it belongs, may lock the box from
- * where it is, the speeds cannot be brought together, or the clutch cannot be closed by feel.
+ * where it is, the speeds cannot be brought together, the clutch cannot be closed by feel, or teeth
+ * have to be counted before anything can be said.
  */
-export type LostBecause = 'not-there' | 'may-lock' | 'no-speed' | 'no-pressure'
+export type LostBecause = 'not-there' | 'may-lock' | 'no-speed' | 'no-pressure' | 'not-counted'
 
 /** What goes when one sensor is dead. */
 export interface DeadSensor {
@@ -38,7 +40,7 @@ export interface DeadSensor {
 }
 
 /** The rods that a control unit moves. */
-export function rodsOfUnit({ box: { draft } }: Solver): readonly Selector[] {
+function rodsOfUnit({ box: { draft } }: Solver): readonly Selector[] {
   const rods = rodsOf(draft)
   const isAutomated = rods.every(({ switched }) => switched !== undefined)
   return rods.filter(({ channel }) => channel !== undefined || isAutomated)
@@ -56,21 +58,34 @@ function standsOf({ draft }: Solver['box'], { places }: Selector): readonly Coup
   return [middle, ...places.map(({ couplers }) => ({ ...middle, ...couplers }))]
 }
 
-function isSame(one: Analysis, other: Analysis): boolean {
-  if (one.state !== other.state) return false
-  return one.state !== 'drive' || other.state !== 'drive' || one.ratio.equals(other.ratio)
+type Survey = (couplers: CouplerPlaces) => Pick<PositionSurvey, 'state' | 'ratio'>
+
+/** What the box does with its couplers at given places, each set of places looked at once. */
+function surveyOf(solver: Solver): Survey {
+  const { couplers } = solver.box.draft
+  const found = new Map<string, ReturnType<Survey>>()
+  return (places) => {
+    const full = fullPlaces(couplers, places)
+    const key = JSON.stringify(couplers.map(({ id }) => full[id]))
+    const known = found.get(key) ?? surveyPosition(solver, { id: '', label: '', couplers: full })
+    found.set(key, known)
+    return known
+  }
 }
 
 /** What a position comes to with a rod anywhere; null where it is the same everywhere. */
 function lostTo(
-  solver: Solver,
+  survey: Survey,
   { couplers }: BoxPosition,
   stands: readonly CouplerPlaces[],
 ): LostBecause | null {
-  const asked = analyse(solver, couplers)
-  const found = stands.map((stand) => analyse(solver, { ...couplers, ...stand }))
-  if (found.every((each) => isSame(each, asked))) return null
-  return found.some((each) => isLocked(each) && !isLocked(asked)) ? 'may-lock' : 'not-there'
+  const asked = survey(couplers)
+  const found = stands.map((stand) => survey({ ...couplers, ...stand }))
+  const isSame = ({ state, ratio }: ReturnType<Survey>): boolean =>
+    state === asked.state && (ratio ?? ZERO).equals(asked.ratio ?? ZERO)
+  if (found.some((each) => isLocked(each) && !isLocked(asked))) return 'may-lock'
+  if (!found.every(isSame)) return 'not-there'
+  return asked.state === 'uncounted' ? 'not-counted' : null
 }
 
 /** What turns with the two sides of a coupler while it is out and no friction clutch is closed. */
@@ -127,6 +142,7 @@ export function deadSensors(solver: Solver): readonly DeadSensor[] {
     ...rods.flatMap(({ places }) => places.flatMap(({ couplers }) => Object.keys(couplers))),
     ...drums.flatMap(({ tracks }) => tracks.map(({ coupler }) => coupler)),
   ])
+  const survey = surveyOf(solver)
   const bodies = seenBodies(solver)
   const driven = draft.positions.filter((position) =>
     areSpeedsKnown(solver, position, moved, bodies),
@@ -136,7 +152,7 @@ export function deadSensors(solver: Solver): readonly DeadSensor[] {
       const stands = standsOf(solver.box, selector)
       return {
         seen: { kind: 'rod', selector },
-        lost: lost((position) => lostTo(solver, position, stands)),
+        lost: lost((position) => lostTo(survey, position, stands)),
       }
     }),
     ...drums.map((drum): DeadSensor => {
@@ -144,7 +160,7 @@ export function deadSensors(solver: Solver): readonly DeadSensor[] {
         const at = draft.positions.find(({ id }) => id === position)
         return fullPlaces(draft.couplers, at?.couplers ?? {})
       })
-      return { seen: { kind: 'drum', drum }, lost: lost((at) => lostTo(solver, at, stands)) }
+      return { seen: { kind: 'drum', drum }, lost: lost((at) => lostTo(survey, at, stands)) }
     }),
     ...bodies.map((body): DeadSensor => {
       const known = bodies.filter((each) => each !== body)

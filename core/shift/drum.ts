@@ -304,16 +304,19 @@ function falseNeutral(
   hasStop: boolean,
   rests: readonly StarRest[],
 ): FalseNeutral {
-  const within = hasStop ? [] : rests.filter((rest) => overlap(rest, stretch))
+  const within = hasStop
+    ? []
+    : rests.filter((rest) =>
+        isHeldWithin(rest, stretch.fromDeg.toNumber(), stretch.toDeg.toNumber()),
+      )
   const heldBy = within.find(({ holds }) => holds) ?? within[0]
   return { stretch, canRest: hasStop || heldBy?.holds === true, heldBy }
 }
 
-/** Whether friction holds the drum somewhere over a stretch. */
-function overlap(rest: StarRest, { fromDeg, toDeg }: DrumStretch): boolean {
-  const [from, to] = [fromDeg.toNumber(), toDeg.toNumber()]
+/** Whether friction holds the drum somewhere between two angles, or at one. */
+function isHeldWithin(rest: StarRest, fromDeg: number, toDeg: number): boolean {
   return [-360, 0, 360].some(
-    (turn) => Math.min(to, rest.toDeg + turn) > Math.max(from, rest.fromDeg + turn),
+    (turn) => Math.min(toDeg, rest.toDeg + turn) >= Math.max(fromDeg, rest.fromDeg + turn),
   )
 }
 
@@ -363,9 +366,7 @@ function starStops(drum: Drum, stretches: readonly DrumStretch[]): readonly Star
 
 /** What friction alone holds a drum in at an angle, outside the bottom of a notch too. */
 export function heldAt(rests: readonly StarRest[], angleDeg: number): StarRest | undefined {
-  return rests.find(({ fromDeg, toDeg }) =>
-    [-360, 0, 360].some((turn) => angleDeg + turn >= fromDeg && angleDeg + turn <= toDeg),
-  )
+  return rests.find((rest) => isHeldWithin(rest, angleDeg, angleDeg))
 }
 
 /** The stop that the star settles at from an angle. */

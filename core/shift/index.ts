@@ -9,14 +9,13 @@ export {
   USUAL_CLUTCH,
   clutchWork,
   clutchesOf,
-  faceCount,
   fullClutch,
   fullStage,
   packClearanceMm,
   stageRatio,
 } from './clutch.ts'
 export type { DeadSensor, LostBecause, Sensed } from './control.ts'
-export { deadSensors, rodsOfUnit } from './control.ts'
+export { deadSensors } from './control.ts'
 export type { Approach, Contact } from './contact.ts'
 export {
   GEAR_TEETH_FROM,
@@ -51,5 +50,5 @@ export type { NeededFigure, RingWork } from './ring.ts'
 export { USUAL_FRICTION, USUAL_RING, ringWork, withUsualFigures } from './ring.ts'
 export type { Engageable } from './engageable.ts'
 export { engageables } from './engageable.ts'
-export type { FullStar, Star, StarFault, StarPull, StarRest } from './star.ts'
-export { USUAL_STAR, fullStar, pullOf, starByDrum, starFault, starOf, starRests } from './star.ts'
+export type { StarFault, StarRest } from './star.ts'
+export { fullStar, pullOf, starByDrum, starOf, starRests } from './star.ts'

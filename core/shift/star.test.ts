@@ -6,7 +6,7 @@ import fc from 'fast-check'
 
 import type { Drum, DrumStop, StarFigures } from '../box/types.ts'
 
-import { fullStar, pullOf, starFault, starOf, starRests } from './star.ts'
+import { fullStar, pullOf, starOf, starRests } from './star.ts'
 
 const RAD = Math.PI / 180
 
@@ -239,10 +239,43 @@ describe('wear (common practice)', () => {
   })
 })
 
+const faultOf = (star: Star) => starOf(star).fault
+
+test('what is entered of a larger or a smaller star can be entered in any order, one figure at a time', () => {
+  const figures = {
+    tipDiameterMm: 150,
+    bottomDiameterMm: 130,
+    rollerDiameterMm: 40,
+    armLengthMm: 110,
+    pivotMm: 140,
+  } as const
+  const names = Object.keys(figures) as readonly (keyof typeof figures)[]
+  for (const scale of [1, 0.12])
+    for (const first of names)
+      for (const second of names) {
+        const star = { [first]: figures[first] * scale, [second]: figures[second] * scale }
+        expect([first, second, faultOf(even(6, star))]).toEqual([first, second, null])
+      }
+})
+
 test('a star without notches, an arm that does not reach, one that jams: each is said', () => {
-  expect(starFault(even(6, { tipDiameterMm: 28 }))).toBe('no-notches')
-  expect(starFault({ stops: [] })).toBe('no-notches')
-  expect(starFault(even(6, { armLengthMm: 10 }))).toBe('arm-too-short')
-  expect(starRests(even(6, { armLengthMm: 10 }))).toEqual([])
-  expect(starFault(even(6))).toBeNull()
+  expect(faultOf(even(6, { tipDiameterMm: 28, bottomDiameterMm: 28 }))).toBe('no-notches')
+  expect(faultOf({ stops: [] })).toBe('no-stops')
+  expect(faultOf(even(6, { tipDiameterMm: 36, armLengthMm: 10, pivotMm: 12 }))).toBe(
+    'arm-too-short',
+  )
+  expect(starRests(even(6, { tipDiameterMm: 36, armLengthMm: 10, pivotMm: 12 }))).toEqual([])
+  // All but in line with the axis of the drum, the arm swings faster than the star turns.
+  expect(
+    faultOf(
+      even(6, {
+        tipDiameterMm: 44,
+        bottomDiameterMm: 28,
+        rollerDiameterMm: 12,
+        armLengthMm: 60,
+        pivotMm: 79.9,
+      }),
+    ),
+  ).toBe('arm-jams')
+  expect(faultOf(even(6))).toBeNull()
 })

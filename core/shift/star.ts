@@ -11,34 +11,62 @@ import type { Drum, DrumStop, StarFigures } from '../box/types.ts'
 /** Figures of a star wheel that somebody may have measured, all filled in. */
 export type FullStar = { readonly [Name in keyof StarFigures]-?: number }
 
-/** Of a usual star, for what nobody measured (common practice). */
-export const USUAL_STAR: FullStar = {
+/** Of a usual star, where nothing is measured (common practice). */
+const USUAL: FullStar = {
   tipDiameterMm: 36,
   bottomDiameterMm: 28,
   rollerDiameterMm: 12,
   springForceN: 40,
   springRateNPerMm: 2,
   armLengthMm: 30,
-  pivotMm: 38,
+  pivotMm: Math.hypot(30, 20),
   frictionNmm: 50,
 }
 
 /** A drum that is let go within this hangs on a tip (common practice: a foot stops it no finer). */
 const HANGS_FROM_DEG = 3
-/** How finely the turn is looked through, in degrees; every change of sign between is found. */
+/** How finely the turn is looked through, in degrees; two turning points within one step are not found. */
 const GRID_DEG = 0.5
 const HALVINGS = 36
 
 const RAD = Math.PI / 180
 
-/** The star of a drum with usual figures where none is said. */
+/** Its size is told by the first of these that is said. */
+const LENGTHS = [
+  'tipDiameterMm',
+  'bottomDiameterMm',
+  'rollerDiameterMm',
+  'armLengthMm',
+  'pivotMm',
+] as const
+
+/**
+ * The star of a drum with usual figures where none is said: as large as what is said of it, with an
+ * arm that stands square to the roller's way as it lies in a notch.
+ */
 export function fullStar({ star = {} }: Pick<Drum, 'star'>): FullStar {
-  const said = Object.entries(star).filter(([, value]) => value !== undefined)
-  return { ...USUAL_STAR, ...Object.fromEntries(said) }
+  const { tipDiameterMm, bottomDiameterMm, rollerDiameterMm, armLengthMm, pivotMm } = star
+  const said = LENGTHS.find((name) => star[name] !== undefined)
+  const size = said === undefined ? 1 : (star[said] ?? USUAL[said]) / USUAL[said]
+  const bottom = bottomDiameterMm ?? USUAL.bottomDiameterMm * size
+  const roller = rollerDiameterMm ?? USUAL.rollerDiameterMm * size
+  const restMm = (bottom + roller) / 2
+  const square = pivotMm === undefined ? 0 : pivotMm ** 2 - restMm ** 2
+  const arm = armLengthMm ?? (square > 0 ? Math.sqrt(square) : USUAL.armLengthMm * size)
+  return {
+    tipDiameterMm: tipDiameterMm ?? USUAL.tipDiameterMm * size,
+    bottomDiameterMm: bottom,
+    rollerDiameterMm: roller,
+    springForceN: star.springForceN ?? USUAL.springForceN,
+    springRateNPerMm: star.springRateNPerMm ?? USUAL.springRateNPerMm,
+    armLengthMm: arm,
+    pivotMm: pivotMm ?? Math.hypot(arm, restMm),
+    frictionNmm: star.frictionNmm ?? USUAL.frictionNmm,
+  }
 }
 
 /** Why a star cannot be as it was entered. */
-export type StarFault = 'no-notches' | 'arm-too-short' | 'arm-jams'
+export type StarFault = 'no-stops' | 'no-notches' | 'arm-too-short' | 'arm-jams'
 
 /** How far the middle of the roller is from the axis at an angle, and how fast that grows with it; null where it does not touch. */
 type Run = (angleRad: number) => readonly [radiusMm: number, slopeMm: number] | null
@@ -231,8 +259,8 @@ function envelopeOf(pieces: readonly Piece[], leastMm: number): Star['pitch'] {
 }
 
 /**
- * The star of a drum: what its roller runs on.
- * @returns With `fault` where no roller can run so; the profile is that of usual figures then.
+ * The star of a drum: what its roller runs on, worked out once.
+ * @returns With `fault` where no roller can run so; its profile is there to be drawn all the same.
  */
 export const starOf = oncePer((drum: Pick<Drum, 'star' | 'stops'>): Star => {
   const figures = fullStar(drum)
@@ -244,19 +272,19 @@ export const starOf = oncePer((drum: Pick<Drum, 'star' | 'stops'>): Star => {
   ]
   const isOut = (radiusMm: number): boolean =>
     radiusMm >= armLengthMm + pivotMm || radiusMm <= Math.abs(pivotMm - armLengthMm)
-  const fault: StarFault | null =
-    tipMm <= bottomMm || drum.stops.length === 0
-      ? 'no-notches'
-      : isOut(bottomMm + rollerMm) || isOut(tipMm + rollerMm)
-        ? 'arm-too-short'
-        : null
   const { halves, tips } = profileOf(drum.stops, bottomMm, Math.max(tipMm, bottomMm + 0.01))
   const pieces = [
     ...halves.flatMap((half) => ofHalf(half, bottomMm, rollerMm) ?? []),
     ...tips.flatMap((tip) => ofTip(tip, rollerMm)),
   ]
   const pitch = envelopeOf(pieces, bottomMm)
-  return { figures, fault, pitch, rimMm: rimOf(halves, tips, bottomMm) }
+  const fault = (): StarFault | null => {
+    if (drum.stops.length === 0) return 'no-stops'
+    if (tipMm <= bottomMm) return 'no-notches'
+    if (isOut(bottomMm + rollerMm) || isOut(tipMm + rollerMm)) return 'arm-too-short'
+    return jams(pullOf({ figures, pitch })) ? 'arm-jams' : null
+  }
+  return { figures, fault: fault(), pitch, rimMm: rimOf(halves, tips, bottomMm) }
 })
 
 function rimOf(
@@ -287,6 +315,8 @@ export interface StarPull {
   readonly energyNmm: number
   /** That turns the drum; above 0 towards rising angles. */
   readonly torqueNmm: number
+  /** How far the drum turns with the star, as its arm swings; at 0 or below it jams. */
+  readonly drumPerStar: number
 }
 
 /** The cosine at a corner of a triangle, between two sides and across from the third. */
@@ -298,7 +328,10 @@ function cosineAt(one: number, other: number, across: number): number {
 const sineOf = (cosine: number): number => Math.sqrt(1 - cosine ** 2)
 
 /** What the spring does with the star at each angle; the pivot of the arm lies on the side of rising angles. */
-export function pullOf({ figures, pitch }: Star): (angleRad: number) => StarPull {
+export function pullOf({
+  figures,
+  pitch,
+}: Pick<Star, 'figures' | 'pitch'>): (angleRad: number) => StarPull {
   const { armLengthMm: arm, pivotMm: pivot, bottomDiameterMm, rollerDiameterMm } = figures
   const { springForceN, springRateNPerMm } = figures
   const restMm = (bottomDiameterMm + rollerDiameterMm) / 2
@@ -314,10 +347,12 @@ export function pullOf({ figures, pitch }: Star): (angleRad: number) => StarPull
     const pressedPerMm = radiusMm / (pivot * sineOf(swung))
     const seenPerMm =
       -(radiusMm ** 2 - pivot ** 2 + arm ** 2) / (2 * pivot * radiusMm ** 2) / sineOf(seen)
+    const drumPerStar = 1 - seenPerMm * slopeMm
     return {
+      drumPerStar,
       drumDeg: (angleRad - (Math.acos(seen) - seenAtRest)) / RAD,
       energyNmm: (springForceN + (springRateNPerMm * pressedMm) / 2) * pressedMm,
-      torqueNmm: (-forceN * pressedPerMm * slopeMm) / (1 - seenPerMm * slopeMm),
+      torqueNmm: (-forceN * pressedPerMm * slopeMm) / drumPerStar,
     }
   }
 }
@@ -325,7 +360,7 @@ export function pullOf({ figures, pitch }: Star): (angleRad: number) => StarPull
 /** The angle of a drum whose star is at one, as the arm swings; the same where the star has a fault. */
 export function drumByStar(drum: Pick<Drum, 'star' | 'stops'>): (starDeg: number) => number {
   const star = starOf(drum)
-  if (star.fault) return (starDeg) => starDeg
+  if (star.fault !== null) return (starDeg) => starDeg
   const pull = pullOf(star)
   return (starDeg) => pull(starDeg * RAD).drumDeg
 }
@@ -411,19 +446,8 @@ function marksOf(torqueAt: (at: number) => number, frictionNmm: number): readonl
 
 /** Whether an arm stands so that a turn of the drum presses its roller to where it cannot go. */
 function jams(pull: (angleRad: number) => StarPull): boolean {
-  let before = -Infinity
-  for (let deg = 0; deg <= 360; deg += 2) {
-    const { drumDeg } = pull(deg * RAD)
-    if (!(drumDeg > before)) return true
-    before = drumDeg
-  }
+  for (let deg = 0; deg < 360; deg++) if (pull(deg * RAD).drumPerStar <= 0) return true
   return false
-}
-
-/** Why the star of a drum cannot be as it is entered; null where it can. */
-export function starFault(drum: Pick<Drum, 'star' | 'stops'>): StarFault | null {
-  const star = starOf(drum)
-  return star.fault ?? (jams(pullOf(star)) ? 'arm-jams' : null)
 }
 
 /**
@@ -432,11 +456,10 @@ export function starFault(drum: Pick<Drum, 'star' | 'stops'>): StarFault | null 
  */
 export function starRests(drum: Pick<Drum, 'star' | 'stops'>): readonly StarRest[] {
   const star = starOf(drum)
-  if (star.fault) return []
+  if (star.fault !== null) return []
   const pull = pullOf(star)
   const { frictionNmm } = star.figures
   const torqueAt = (at: number): number => pull(at).torqueNmm
-  if (jams(pull)) return []
   const marks = marksOf(torqueAt, frictionNmm)
   const held = (at: number): boolean => Math.abs(torqueAt(at)) <= frictionNmm
   return joined(heldStretches(marks, held), marks).map(({ from, to, marks: inside }) =>

@@ -1,12 +1,23 @@
 import { Plus, X } from 'lucide-react'
 
-import type { Clutch, ClutchStage } from 'core'
+import type { Clutch, ClutchStage, ClutchStageKind } from 'core'
 import { CLUTCH, CLUTCH_STAGE, LARGEST, isClutch } from 'core'
 
 import { FieldEntries } from '~/components/FieldEntry.tsx'
 import { clutchFigures, stageName } from '~/words/clutch.ts'
 import type { Naming } from '~/words/names.ts'
 import { capitalize, couplerLabel } from '~/words/names.ts'
+
+/** What the two lengths of a stage are. */
+const STAGE_LABELS = {
+  lever: { inMm: { label: 'Arm that is pushed' }, outMm: { label: 'Arm that pushes' } },
+  cable: {},
+  hydraulic: {
+    inMm: { label: 'Diameter of the piston pushed' },
+    outMm: { label: 'Diameter of the piston that pushes' },
+  },
+  spindle: { inMm: { label: 'Diameter of its wheel' }, outMm: { label: 'Lead of its thread' } },
+} as const satisfies Readonly<Record<ClutchStageKind, object>>
 
 interface ClutchFieldsProps {
   readonly naming: Naming
@@ -55,6 +66,7 @@ export function ClutchFields({ naming, clutch, onChange }: ClutchFieldsProps) {
             fields={CLUTCH_STAGE}
             of={stage}
             names={stage.kind === 'cable' ? ['kind', 'name'] : ['kind', 'name', 'inMm', 'outMm']}
+            shown={STAGE_LABELS[stage.kind]}
             onChange={(change) => {
               setStages(stages.map((each) => (each === stage ? { ...each, ...change } : each)))
               return null

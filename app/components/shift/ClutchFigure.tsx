@@ -12,12 +12,19 @@ interface ClutchFigureProps {
   readonly title: string
 }
 
+interface StageProps {
+  readonly stage: ClutchStage
+  /** How far it is drawn to have gone where it is pushed, and where it pushes. */
+  readonly go: number
+  readonly out: number
+}
+
 const MIDDLE = (CELL.top + CELL.bottom) / 2
 const PART = 'fill-(--brass) stroke-ink'
 const HOUSING = 'fill-sheet stroke-ink'
 
 /** A lever about its pivot, its two arms as long as they are; the end that is pushed is at its top. */
-function Lever({ stage, go }: { readonly stage: ClutchStage; readonly go: number }) {
+function Lever({ stage, go }: Pick<StageProps, 'stage' | 'go'>) {
   const { inMm, outMm } = fullStage(stage)
   const long = CELL.bottom - CELL.top
   const pivot = CELL.top + (long * inMm) / (inMm + outMm)
@@ -37,15 +44,7 @@ function Lever({ stage, go }: { readonly stage: ClutchStage; readonly go: number
 }
 
 /** Two pistons with oil between them, as thick as they are to one another. */
-function Pistons({
-  stage,
-  go,
-  out,
-}: {
-  readonly stage: ClutchStage
-  readonly go: number
-  readonly out: number
-}) {
+function Pistons({ stage, go, out }: StageProps) {
   const { inMm, outMm } = fullStage(stage)
   const tallest = Math.max(inMm, outMm)
   return (
@@ -90,15 +89,7 @@ function Spindle({ go }: { readonly go: number }) {
   )
 }
 
-function Stage({
-  stage,
-  go,
-  out,
-}: {
-  readonly stage: ClutchStage
-  readonly go: number
-  readonly out: number
-}) {
+function Stage({ stage, go, out }: StageProps) {
   switch (stage.kind) {
     case 'lever':
       return <Lever stage={stage} go={go} />

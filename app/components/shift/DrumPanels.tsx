@@ -1,8 +1,9 @@
 import type { Drum, DrumPoint, DrumProof } from 'core'
-import { DRUM, DRUM_STOP, DRUM_TRACK, STAR, namesOf, starFault } from 'core'
+import { DRUM, DRUM_STOP, DRUM_TRACK, STAR, namesOf, starOf } from 'core'
 
 import { FieldEntries } from '~/components/FieldEntry.tsx'
 import { SelectField } from '~/components/Fields.tsx'
+import { Warning } from '~/components/Warning.tsx'
 import { nearestStop, withPoints } from '~/views/shift/drumView.ts'
 import { STAR_FAULT_WORDS, falseNeutralWords, usualStarWords } from '~/words/drum.ts'
 import type { Naming } from '~/words/names.ts'
@@ -69,9 +70,11 @@ export function StarFields({ naming, drum, angleDeg, onChange }: StarFieldsProps
   const { star } = drum
   const stop = nearestStop(drum, angleDeg)
   const usual = usualStarWords(drum)
+  const { fault } = starOf(drum)
   const keep = (next: Drum): string | null => {
-    const fault = starFault(next)
-    if (fault) return STAR_FAULT_WORDS[fault]
+    const made = starOf(next).fault
+    // What was at fault before may be mended step by step.
+    if (made && !fault) return STAR_FAULT_WORDS[made]
     onChange(next)
     return null
   }
@@ -81,6 +84,7 @@ export function StarFields({ naming, drum, angleDeg, onChange }: StarFieldsProps
         Star, arm and spring
       </summary>
       {usual !== null && <p className="text-graphite">{usual}</p>}
+      {fault && <Warning>{STAR_FAULT_WORDS[fault]}</Warning>}
       <div className="grid grid-cols-2 gap-2">
         <FieldEntries
           naming={naming}

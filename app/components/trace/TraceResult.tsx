@@ -95,7 +95,11 @@ export function TraceResult(props: TraceResultProps) {
           <p>
             {analysis.state === 'undetermined'
               ? openSentence(naming, analysis)
-              : (opposedSentence(naming, analysis) ?? STATES[analysis.state].sentence)}
+              : (opposedSentence(naming, analysis) ??
+                // What the pedal does is said over it.
+                (input.isPedalDown && analysis.state === 'neutral'
+                  ? ''
+                  : STATES[analysis.state].sentence))}
           </p>
           {lock !== undefined && (
             <Warning className="mt-2">
@@ -111,7 +115,7 @@ export function TraceResult(props: TraceResultProps) {
           <Waiting trace={trace} />
         </Suspense>
       )}
-      {analysis.state === 'drive' && (
+      {analysis.state === 'drive' && !input.isPedalDown && (
         <PathList naming={naming} drive={analysis} input={input}>
           <ShareFields trace={trace} />
         </PathList>

@@ -403,8 +403,8 @@ export const CLUTCH_STAGE: FieldsOf<ClutchStage> = {
   id: ID,
   kind: { word: 'stage', type: 'choice', choice: 'clutchStage' },
   name: CALLED,
-  inMm: { ...figure('on its way in', 0.5, 1_000, 'mm') },
-  outMm: { ...figure('on its way out', 0.5, 1_000, 'mm') },
+  inMm: figure('on the side of pedal or actuator', 0.5, 1_000, 'mm'),
+  outMm: figure('on the side of the plates', 0.5, 1_000, 'mm'),
 }
 
 /** Of a clutch; the bounds are common practice. */
