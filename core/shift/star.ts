@@ -27,7 +27,7 @@ const USUAL: FullStar = {
 const HANGS_FROM_DEG = 3
 /** How finely the turn is looked through, in degrees; two turning points within one step are not found. */
 const GRID_DEG = 0.5
-const HALVINGS = 36
+const HALVINGS = 24
 
 const RAD = Math.PI / 180
 
@@ -446,7 +446,7 @@ function marksOf(torqueAt: (at: number) => number, frictionNmm: number): readonl
 
 /** Whether an arm stands so that a turn of the drum presses its roller to where it cannot go. */
 function jams(pull: (angleRad: number) => StarPull): boolean {
-  for (let deg = 0; deg < 360; deg++) if (pull(deg * RAD).drumPerStar <= 0) return true
+  for (let deg = 0; deg < 360; deg += 2) if (pull(deg * RAD).drumPerStar <= 0) return true
   return false
 }
 
