@@ -1,5 +1,5 @@
 import type { Clutch } from 'core'
-import { clutchWork, clutchesOf, fullClutch } from 'core'
+import { clutchWork, clutchesOf, fullClutch, withListedPlates } from 'core'
 
 import { useOpenBox } from '~/components/box/boxContext.ts'
 import { useBecome } from '~/components/box/useBecome.ts'
@@ -52,8 +52,9 @@ export default function ShiftClutch() {
   const [search, change] = useAddress('clutch')
   const become = useBecome()
   const { clutches, areSaid } = clutchesOf(draft)
-  const clutch = clutches.find(({ id }) => id === search.clutch) ?? clutches[0]
-  if (!clutch) return <NothingToShow title={`${draft.name} · Clutch`}>No clutch.</NothingToShow>
+  const chosen = clutches.find(({ id }) => id === search.clutch) ?? clutches[0]
+  if (!chosen) return <NothingToShow title={`${draft.name} · Clutch`}>No clutch.</NothingToShow>
+  const clutch = withListedPlates(draft, chosen)
   const name = clutchName(naming, clutch)
   const { inputTravelMm } = fullClutch(clutch)
   const asked = Number(search.at ?? '')
@@ -66,7 +67,7 @@ export default function ShiftClutch() {
       <WorkMain label="Clutch from the pedal or actuator to its plates">
         <ClutchKeys
           clutches={clutches}
-          chosen={clutch}
+          chosen={chosen}
           naming={naming}
           onChoose={(id) => {
             change({ clutch: id })
@@ -117,11 +118,11 @@ export default function ShiftClutch() {
         <ClutchFields
           key={clutch.id}
           naming={naming}
-          clutch={clutch}
+          clutch={chosen}
           onChange={(next) => {
             become({
               ...draft,
-              clutches: clutches.map((each) => (each === clutch ? next : each)),
+              clutches: clutches.map((each) => (each === chosen ? next : each)),
             })
           }}
         />

@@ -76,7 +76,8 @@ export function clutchSentences(
   work: ClutchWork,
   torqueUnit: TorqueUnit,
 ): readonly string[] {
-  const { clearanceMm, gapMm, gapPerFaceMm, isFree, torqueNm, bitesAtMm, takenUpMm } = work
+  const { clearanceMm, gapMm, gapPerFaceMm, isFree, torqueNm, bitesAtMm, takenUpMm, isBraking } =
+    work
   const isPack = clutch.kind === 'wet-pack'
   if (isPack && packClearanceMm(clutch) < 0)
     return ['The plates are thicker than their room: the pack cannot be put together so.']
@@ -93,5 +94,12 @@ export function clutchSentences(
       : fullClutch(clutch).wearMm > 0 && !isPack
         ? ['Oil takes up the wear; the way in stays as it was.']
         : []),
+    ...(isBraking === undefined
+      ? []
+      : [
+          isBraking
+            ? 'The brake holds what turns with the input: only while the vehicle stands.'
+            : `Its brake comes on after ${mm(clutch.brakeFromMm ?? 0, 1)}.`,
+        ]),
   ]
 }

@@ -40,7 +40,7 @@ import { formatNumber, formatSpeed } from './format.ts'
 import type { Naming } from './names.ts'
 import { bodyName, capitalize, couplerLabel, couplerName, placeName, written } from './names.ts'
 import { listed } from './sentences.ts'
-import { travelWords } from './vocabulary.ts'
+import { inWords, travelWords } from './vocabulary.ts'
 
 export const SCHOOL_NAMES: Readonly<Record<ChangeSchool, string>> = {
   clutch: 'with the clutch',
@@ -203,6 +203,11 @@ export function changeStepWords(naming: Naming, step: ChangeStep, inputRpm: numb
       return `${does}${wayOf(naming, from, to)} into ${placeName(naming, coupler, to)}.`
     }
     case 'stand':
+      if (step.isBraked)
+        return inWords(
+          naming.words,
+          'Push the pedal to the floor: the countershaft brake brings what turns with the input to a stand. Only at a stand of the vehicle.',
+        )
       return step.what === 'input'
         ? 'Wait until what turns with the input stands.'
         : 'Stop first: it turns the wheels the other way.'

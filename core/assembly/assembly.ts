@@ -10,7 +10,7 @@ import { indexBox } from '../box/box.ts'
 import { oncePer } from '../box/oncePer.ts'
 import { hasHub, sleevesOfTeeth } from '../box/couplers.ts'
 import { outsideOf } from '../box/outside.ts'
-import { memberOfPiece } from '../box/pieces/index.ts'
+import { PIECE_DEFINITIONS, kindsWhere, memberOfPiece } from '../box/pieces/index.ts'
 import type { BoxDraft, Coupler, PieceKind } from '../box/types.ts'
 import type { UnitPart } from '../job/unitParts.ts'
 import { pieceOfRef, refOfPiece, unitParts } from '../job/unitParts.ts'
@@ -42,11 +42,11 @@ export interface Assembly {
   readonly lost: readonly string[]
 }
 
-/**
- * What holds a shaft in line at the bench is no part of what is put together, and a dry clutch stays
- * with its engine when the box comes off it.
- */
-const NEVER_IN: ReadonlySet<PieceKind> = new Set<PieceKind>(['dummy-shaft', 'clutch-disc'])
+/** What holds a shaft in line at the bench is no part of what is put together, nor what stays with the engine. */
+const NEVER_IN: ReadonlySet<string> = new Set([
+  'dummy-shaft',
+  ...kindsWhere(({ staysWithEngine }) => staysWithEngine === true),
+])
 
 /** The unit as parts that come off; found once for each draft. */
 export const assemblyOf: (draft: BoxDraft) => Assembly = oncePer((draft) =>
@@ -175,7 +175,9 @@ function partOf(
   const coupler = lookup.index.couplers.get(piece?.coupler ?? (kind === 'ring' ? id : ''))
   const on = piece && memberOfPiece(lookup.index, piece)
   const host = coupler ? memberIdOf(lookup.index, coupler.hub) : on?.id
-  const isOnBench = IN_HUB.has(kind as PieceKind) || kind === 'key' || kind === 'ring'
+  const isInsideOut = piece !== undefined && PIECE_DEFINITIONS[piece.kind].isInsideOut === true
+  const isOnBench =
+    IN_HUB.has(kind as PieceKind) || kind === 'key' || kind === 'ring' || isInsideOut
   const ways = waysOfLoose(lookup, rows, part, piece)
   return {
     ...alone,

@@ -6,7 +6,7 @@ import type { UnitPart } from '../job/unitParts.ts'
 import { pieceOfRef } from '../job/unitParts.ts'
 
 import type { AssemblyWay, UnitLookup, InRow } from './lookup.ts'
-import { CLOSERS, IN_HUB, carries, closersOver, isOutside, memberIdOf } from './lookup.ts'
+import { CLOSERS, HOLDERS, IN_HUB, carries, closersOver, isOutside, memberIdOf } from './lookup.ts'
 import type { Shaft } from './shafts.ts'
 import { crossings } from './shafts.ts'
 
@@ -48,7 +48,7 @@ export function waysOut(
     index.members.get(memberIdOf(index, body) ?? '')?.axis === member.axis
   const isMovedBy = ({ coupler }: Piece): boolean => isOnIt(index.couplers.get(coupler ?? '')?.hub)
   const always = [
-    ...refsOf(['fork', 'friction-plate', 'steel-plate'], isMovedBy),
+    ...refsOf([...HOLDERS], isMovedBy),
     // What a shaft turns on, or what carries it and closes the case.
     ...refsOf(['idler-pin', ...CLOSERS], ({ carries: held }) => held?.some(isOnIt) === true),
     // What is wider than its bearing holds it from outside.

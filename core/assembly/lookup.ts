@@ -18,6 +18,8 @@ export interface AssemblyWay extends Way {
 
 /** What closes the case. */
 export const CLOSERS = kindsWhere(({ closesCase }) => closesCase === true)
+/** Forks and plates: what they belong to cannot leave the case before them. */
+export const HOLDERS = kindsWhere(({ holdsShaft }) => holdsShaft === true)
 /** Lies between a hub and its sleeve. */
 export const IN_HUB = kindsWhere(({ comesOff }) => comesOff === 'in-hub')
 

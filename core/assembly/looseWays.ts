@@ -24,9 +24,17 @@ function way(blockedBy: readonly string[], face: ClosingSide | null = null): Ass
   return { over: face ?? 'sideways', face, blockedBy }
 }
 
-/** The other pieces of these kinds that belong to the piece’s coupler. */
-function ofCoupler({ lookup, piece }: Loose, ...kinds: readonly PieceKind[]): readonly string[] {
-  return lookup.refsOf(kinds, (each) => each !== piece && each.coupler === piece.coupler)
+/**
+ * The pieces of these kinds that belong to the same coupler or turn with the same member. A drum
+ * belongs to no coupler, since it moves all of them.
+ */
+function ofOwner({ lookup, piece }: Loose, kinds: readonly PieceKind[]): readonly string[] {
+  return lookup.refsOf(
+    kinds,
+    (each) =>
+      each.on === piece.on &&
+      (piece.coupler === undefined || each.coupler === undefined || each.coupler === piece.coupler),
+  )
 }
 
 function shaftOf({ index }: UnitLookup, member: string | undefined): readonly string[] {
@@ -43,7 +51,7 @@ function waysInHub(loose: Loose): readonly AssemblyWay[] {
   const { lookup, piece } = loose
   const coupler = lookup.index.couplers.get(piece.coupler ?? '')
   return coupler !== undefined && isClutch(coupler)
-    ? [way(ofCoupler(loose, 'friction-plate', 'steel-plate'))]
+    ? [way(ofOwner(loose, ['friction-plate', 'steel-plate', 'apply-plate']))]
     : [way([pathTo('sleeve', piece.coupler ?? '')])]
 }
 
@@ -94,20 +102,11 @@ function waysOfSeal({ lookup, piece }: Loose): readonly AssemblyWay[] {
   return [way(lookup.refsOf([...CLOSERS], isRound))]
 }
 
-/** What those wait for that wait for more than their shaft. */
+/** What those wait for that wait for something else than their shaft and what `behind` names. */
 const WAYS_OF: Readonly<Record<LooseWay, (loose: Loose) => readonly AssemblyWay[]>> = {
   'in-hub': waysInHub,
-  // A piston is put into its drum at the bench, before that is in the case.
-  piston: (loose) => [
-    way([
-      ...ofCoupler(loose, 'friction-plate', 'steel-plate', 'spring'),
-      ...shaftOf(loose.lookup, hubOf(loose)),
-    ]),
-  ],
-  fork: (loose) => [way(ofCoupler(loose, 'rod'))],
-  rod: (loose) => [way([...ofCoupler(loose, 'detent'), ...closersOver(loose.lookup, 'above')])],
+  rod: (loose) => [way([...ofOwner(loose, ['detent']), ...closersOver(loose.lookup, 'above')])],
   interlock: waysOfInterlock,
-  'release-bearing': ({ lookup }) => [way(lookup.refsOf(['clutch-fork']))],
   closer: waysOfCloser,
   race: ({ lookup, piece }) => [
     way((piece.carries ?? []).flatMap((each) => shaftOf(lookup, memberIdOf(lookup.index, each)))),
@@ -118,9 +117,17 @@ const WAYS_OF: Readonly<Record<LooseWay, (loose: Loose) => readonly AssemblyWay[
   seal: waysOfSeal,
 }
 
-/** What sits on a shaft without a place on it comes off when the shaft is out. */
-function waysOnShaft({ lookup, piece }: Loose): readonly AssemblyWay[] {
-  return [way(PIECE_DEFINITIONS[piece.kind].sits === 'shaft' ? shaftOf(lookup, piece.on) : [])]
+/** What is behind others of its own waits for them; what sits on a shaft, or within it, for the shaft. */
+function waysBehind(loose: Loose): readonly AssemblyWay[] {
+  const { lookup, piece } = loose
+  const { sits, behind = [], isInsideOut } = PIECE_DEFINITIONS[piece.kind]
+  const isWithShaft = sits === 'shaft' || isInsideOut === true
+  return [
+    way([
+      ...ofOwner(loose, behind),
+      ...(isWithShaft ? shaftOf(lookup, piece.on ?? hubOf(loose)) : []),
+    ]),
+  ]
 }
 
 /** The ways of a part that stands in no row; without a piece it is a ring that only the drawing tells of. */
@@ -136,5 +143,5 @@ export function waysOfLoose(
       way(shaftOf(lookup, memberIdOf(lookup.index, lookup.index.couplers.get(id)?.hub ?? ''))),
     ]
   const { comesOff } = PIECE_DEFINITIONS[piece.kind]
-  return (comesOff ? WAYS_OF[comesOff] : waysOnShaft)({ lookup, rows, piece })
+  return (comesOff ? WAYS_OF[comesOff] : waysBehind)({ lookup, rows, piece })
 }

@@ -478,6 +478,8 @@ export interface Clutch {
   readonly stages: readonly ClutchStage[]
   readonly inputTravelMm?: number | undefined
   readonly inputForceN?: number | undefined
+  /** From which travel of the pedal a brake presses on what turns with the input, to bring it to a stand. */
+  readonly brakeFromMm?: number | undefined
   /** That a dry plate needs on each of its faces to run free. */
   readonly liftPerFaceMm?: number | undefined
   /** Of all facings together, since they were new. */
@@ -543,12 +545,31 @@ export const PIECE_KINDS = [
   'interlock-ball',
   'interlock-pin',
   'interlock-plate',
+  'shift-drum',
+  'star-wheel',
+  'detent-arm',
+  'ratchet',
+  'shift-shaft',
+  'shift-motor',
+  'neutral-switch',
+  'pack-ring',
   'friction-plate',
   'steel-plate',
+  'apply-plate',
   'piston',
+  'piston-seal',
+  'clutch-cover',
   'clutch-disc',
+  'middle-plate',
   'release-bearing',
   'clutch-fork',
+  'shaft-brake',
+  'pinion-pin',
+  'pinion-gear',
+  'pinion-washer',
+  'side-gear',
+  'side-washer',
+  'slip-plate',
   'case',
   'end-plate',
   'intermediate-plate',

@@ -134,6 +134,21 @@ const COMPANION_RULES: readonly CompanionRule[] = [
     },
   },
   {
+    // Side gears and pinions have worn together, and are sold as a set.
+    of: 'piece',
+    why: 'mate',
+    leadsTo: (index, { id }) => {
+      const piece = pieceOfRef(index, pathTo('piece', id))
+      const isOfSet = (kind: string): boolean => kind === 'side-gear' || kind === 'pinion-gear'
+      return piece && isOfSet(piece.kind)
+        ? piecesWhere(
+            index,
+            (other) => other !== piece && isOfSet(other.kind) && other.on === piece.on,
+          )
+        : []
+    },
+  },
+  {
     // A bearing has its race, even one that is pressed into the case.
     of: 'piece',
     why: 'race',

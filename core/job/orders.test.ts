@@ -96,6 +96,7 @@ describe('of a unit whose parts are listed', () => {
     ['and when it is felt at the bearing', 'preload', 'taper-bearing', 'shims'],
     ['a shaft that drags has bad bearings', 'bearing-drag', 'shaft', 'bearings'],
     ['so has one that is rough', 'bearing-feel', 'shaft', 'bearings'],
+    ['a side gear floats on its washer', 'end-play', 'side-gear', 'thrust-washer'],
     ['a groove is cut into its shaft', 'groove-width', 'snap-ring', 'its-shaft'],
   ]
 

@@ -77,6 +77,7 @@ function targetPieces(index: BoxIndex, target: OrderTarget, ref: string): readon
     case 'runs-on':
       return pieces.filter(({ carries }) => carries?.includes(id) === true)
     case 'thrust-washer':
+      return pieces.filter(({ kind, on }) => kind === 'side-washer' && on === piece?.on)
     case 'itself':
     case 'its-shaft':
       return []

@@ -549,3 +549,20 @@ test('over the stops of a drum one goes by each between (shortest paths of @dagr
       expect(turn.over.length + 1).toBe(found[`${turn.to.angleDeg}`]?.distance)
     }
 })
+
+/** With counts under which two countershafts agree. */
+function evenly(draft: BoxDraft): BoxDraft {
+  return {
+    ...draft,
+    gears: draft.gears.map((gear) => ({ ...gear, toothCount: gear.id.includes('ring') ? 90 : 30 })),
+  }
+}
+
+test('a heavy box without rings is brought to a stand by its brake, any other by waiting (common practice)', () => {
+  const stands = (id: 'heavy' | 'racing'): readonly unknown[] =>
+    changeOf(evenly(buildPattern(id, 'box', {})), 'N', '1').steps.filter(
+      ({ kind }) => kind === 'stand',
+    )
+  expect(stands('heavy')).toEqual([{ kind: 'stand', what: 'input', isBraked: true }])
+  expect(stands('racing')).toEqual([{ kind: 'stand', what: 'input' }])
+})

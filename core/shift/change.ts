@@ -2,6 +2,7 @@
 import type { CouplerPlaces } from '../box/box.ts'
 import { centreOf, placeOf } from '../box/box.ts'
 import { couplersWithRings, isClutch } from '../box/couplers.ts'
+import { hasShaftBrake } from '../box/selectors/pedal.ts'
 import { oncePer } from '../box/oncePer.ts'
 import type {
   BoxDraft,
@@ -53,8 +54,11 @@ export type ChangeStep =
     }
   /** A coupler goes out or comes in. */
   | { readonly kind: 'out' | 'in'; readonly move: CouplerMove }
-  /** Somebody waits until what turns with the input stands, or stops the vehicle so that all of it does. */
-  | { readonly kind: 'stand'; readonly what: 'input' | 'vehicle' }
+  /**
+   * Somebody waits until what turns with the input stands, or brakes it with a brake of its own, or
+   * stops the vehicle so that all of it does.
+   */
+  | { readonly kind: 'stand'; readonly what: 'input' | 'vehicle'; readonly isBraked?: true }
   /** The input is brought to a speed, as a multiple of what it had. */
   | { readonly kind: 'match'; readonly inputSpeed: Rational }
   /** A ring brings both sides to one speed; or it is spent, and the teeth go in as the sides turn. */
@@ -162,6 +166,7 @@ export function gearChange(
       : withGap({
           school,
           rings,
+          hasBrake: hasShaftBrake(draft),
           hand: handOf(draft, known, start, end, passing),
           leaving,
           entering,
@@ -348,6 +353,8 @@ function drumTurn(drum: Drum, { couplers }: BoxDraft, from: End, to: End): Chang
 interface Gapped {
   readonly school: ChangeSchool
   readonly rings: Rings
+  /** Whether a brake brings what turns with the input to a stand. */
+  readonly hasBrake: boolean
   readonly hand: Hand
   readonly leaving: readonly CouplerMove[]
   readonly entering: readonly CouplerMove[]
@@ -355,13 +362,20 @@ interface Gapped {
 }
 
 /** What somebody does so that the speeds agree, before anything goes in. */
-function matchedBy({ school, rings, entering, inputSpeed }: Gapped): readonly ChangeStep[] {
+function matchedBy({
+  school,
+  rings,
+  hasBrake,
+  entering,
+  inputSpeed,
+}: Gapped): readonly ChangeStep[] {
   if (!inputSpeed || inputSpeed.isOne()) return []
   if (inputSpeed.sign() < 0) return [{ kind: 'stand', what: 'vehicle' }]
   const hasRings = entering.every(
     (move) => isClutch(move.coupler) || ringOf(rings, move) === 'ring',
   )
-  if (inputSpeed.isZero()) return hasRings ? [] : [{ kind: 'stand', what: 'input' }]
+  if (inputSpeed.isZero())
+    return hasRings ? [] : [{ kind: 'stand', what: 'input', ...(hasBrake && { isBraked: true }) }]
   return school === 'clutch' ? [] : [{ kind: 'match', inputSpeed }]
 }
 

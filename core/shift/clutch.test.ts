@@ -5,7 +5,14 @@ import { buildPattern } from '../box/patterns/index.ts'
 import type { Clutch, ClutchStage } from '../box/types.ts'
 import { CLUTCH_STAGE_KINDS } from '../box/types.ts'
 
-import { clutchWork, clutchesOf, packClearanceMm, stageRatio } from './clutch.ts'
+import {
+  clutchWork,
+  clutchesOf,
+  fullClutch,
+  packClearanceMm,
+  stageRatio,
+  withListedPlates,
+} from './clutch.ts'
 
 const PACK: Clutch = {
   id: 'pack',
@@ -87,6 +94,34 @@ test('wear is taken up by oil, and moves the pedal of a cable (common practice)'
   expect(worn([{ id: 'oil', kind: 'hydraulic' }, lever])).toBe(0)
 })
 
+test('a pack has the plates that its box lists, and its usual room is that of its plates', () => {
+  const dual = buildPattern('dual-clutch', 'dual', {})
+  const [clutch] = clutchesOf(dual).clutches
+  if (!clutch) throw new Error('it has one')
+  const listed = dual.pieces?.find(
+    ({ kind, coupler }) => kind === 'friction-plate' && coupler === clutch.coupler,
+  )?.quantity
+  const plates = fullClutch(withListedPlates(dual, clutch)).frictionPlateCount
+  expect(plates).toBe(listed)
+  // 0.24 mm for each friction plate (common practice).
+  for (const frictionPlateCount of [3, 4, 8])
+    expect(packClearanceMm({ ...clutch, frictionPlateCount })).toBeCloseTo(
+      0.24 * frictionPlateCount,
+      9,
+    )
+})
+
+test('the brake of a heavy box presses on beyond where its plates run free, within the travel (common practice)', () => {
+  const [clutch] = clutchesOf(buildPattern('heavy', 'truck', {})).clutches
+  if (!clutch) throw new Error('it has one')
+  const { inputTravelMm } = fullClutch(clutch)
+  const { bitesAtMm } = clutchWork(clutch, 0)
+  expect(clutch.brakeFromMm).toBeGreaterThan(bitesAtMm)
+  expect(clutch.brakeFromMm).toBeLessThan(inputTravelMm)
+  expect(clutchWork(clutch, inputTravelMm).isBraking).toBe(true)
+  expect(clutchWork(clutch, bitesAtMm).isBraking).toBe(false)
+})
+
 const anyStage: fc.Arbitrary<ClutchStage> = fc.record({
   id: fc.constant('stage'),
   kind: fc.constantFrom(...CLUTCH_STAGE_KINDS),
@@ -118,6 +153,7 @@ test('a box with clutches of its own has a pack for each, any other one dry plat
   const dual = buildPattern('dual-clutch', 'dual', {})
   expect(clutchesOf(dual).clutches.map(({ kind }) => kind)).toEqual(['wet-pack', 'wet-pack'])
   expect(clutchesOf(buildPattern('heavy', 'truck', {})).clutches).toHaveLength(1)
+  expect(clutchesOf(buildPattern('heavy', 'truck', {})).clutches[0]?.kind).toBe('twin-dry')
   const said = clutchesOf({ ...dual, clutches: [PACK] })
   expect(said.areSaid).toBe(true)
   expect(said.clutches).toEqual([PACK])

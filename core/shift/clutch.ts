@@ -6,10 +6,18 @@
  */
 import { hasPedal, isClutch } from '../box/couplers.ts'
 import { LARGEST } from '../box/fields/bounds.ts'
-import type { BoxDraft, Clutch, ClutchKind, ClutchStage, ClutchStageKind } from '../box/types.ts'
+import { PEDAL_STAGES } from '../box/selectors/pedal.ts'
+import type {
+  BoxDraft,
+  Clutch,
+  ClutchKind,
+  ClutchStage,
+  ClutchStageKind,
+  PieceKind,
+} from '../box/types.ts'
 
 /** The figures of a clutch that somebody may have measured. */
-type ClutchFigure = Exclude<keyof Clutch, 'id' | 'kind' | 'coupler' | 'stages'>
+type ClutchFigure = Exclude<keyof Clutch, 'id' | 'kind' | 'coupler' | 'stages' | 'brakeFromMm'>
 /** All of them. */
 export type FullClutch = Readonly<Record<ClutchFigure, number>>
 
@@ -59,14 +67,37 @@ export const USUAL_STAGE: Readonly<
   spindle: { inMm: 30, outMm: 4 },
 }
 
-/** The clutch with usual figures where none is said. */
+/** Of the clearance of a usual pack, for each of its friction plates (common practice). */
+const CLEARANCE_A_PLATE_MM = 0.24
+
+/** The clutch with usual figures where none is said; the usual room is that of the plates that it has. */
 export function fullClutch(clutch: Clutch): FullClutch {
   const usual = USUAL_CLUTCH[clutch.kind]
   const names = Object.keys(usual) as readonly ClutchFigure[]
-  return Object.fromEntries(
+  const full = Object.fromEntries(
     names.map((name) => [name, clutch[name] ?? usual[name]]),
     // Each of the names and no other.
   ) as unknown as FullClutch
+  const roomMm = thicknessMm(full) + CLEARANCE_A_PLATE_MM * full.frictionPlateCount
+  return { ...full, roomMm: clutch.roomMm ?? Math.round(roomMm * 100) / 100 }
+}
+
+/** Of all that lies in the room of a pack. */
+function thicknessMm(full: FullClutch): number {
+  const { frictionPlateCount, frictionPlateMm, steelPlateCount, steelPlateMm, applyPlateMm } = full
+  return frictionPlateCount * frictionPlateMm + steelPlateCount * steelPlateMm + applyPlateMm
+}
+
+/** The clutch with as many plates as its box lists for it, where it does not say how many itself. */
+export function withListedPlates({ pieces = [] }: BoxDraft, clutch: Clutch): Clutch {
+  if (clutch.coupler === undefined) return clutch
+  const listed = (kind: PieceKind): number | undefined =>
+    pieces.find((piece) => piece.kind === kind && piece.coupler === clutch.coupler)?.quantity
+  return {
+    ...clutch,
+    frictionPlateCount: clutch.frictionPlateCount ?? listed('friction-plate'),
+    steelPlateCount: clutch.steelPlateCount ?? listed('steel-plate'),
+  }
 }
 
 /** A stage with usual lengths where none is said. */
@@ -127,18 +158,14 @@ export interface ClutchWork {
   readonly bitesAtMm: number
   /** By how much wear has moved that, where oil does not take it up. */
   readonly takenUpMm: number
+  /** Whether the brake of the countershaft is pressed on; undefined where there is none. */
+  readonly isBraking?: boolean
 }
 
 /** The clearance of a pack, from its parts; below 0 where they do not go in. */
 export function packClearanceMm(clutch: Clutch): number {
   const full = fullClutch(clutch)
-  return (
-    full.roomMm +
-    full.wearMm -
-    full.frictionPlateCount * full.frictionPlateMm -
-    full.steelPlateCount * full.steelPlateMm -
-    full.applyPlateMm
-  )
+  return full.roomMm + full.wearMm - thicknessMm(full)
 }
 
 /** The force that is put in: it grows evenly from where something stands against it to the end. */
@@ -182,20 +209,14 @@ export function clutchWork(clutch: Clutch, inputMm: number): ClutchWork {
     torqueNm: (full.friction * clampN * faces * full.meanDiameterMm) / 2_000,
     bitesAtMm: clearanceMm / ratio,
     takenUpMm: isTakenUp ? 0 : full.wearMm / ratio,
+    ...(clutch.brakeFromMm !== undefined && { isBraking: inputMm >= clutch.brakeFromMm }),
   }
 }
-
-const PEDAL: readonly ClutchStage[] = [
-  { id: 'pedal', kind: 'lever', name: 'pedal', inMm: 300, outMm: 50 },
-  { id: 'line', kind: 'hydraulic', name: 'cylinders', inMm: 19, outMm: 22 },
-  { id: 'fork', kind: 'lever', name: 'fork and bearing', inMm: 100, outMm: 60 },
-  { id: 'spring', kind: 'lever', name: 'plate', inMm: 45, outMm: 12 },
-]
 
 /** What a box usually has: one dry plate with a pedal before its input, and a pack for each clutch of its own. */
 export function proposedClutches(draft: BoxDraft): readonly Clutch[] {
   const before: readonly Clutch[] = hasPedal(draft)
-    ? [{ id: 'clutch-dry', kind: 'single-dry', stages: PEDAL }]
+    ? [{ id: 'clutch-dry', kind: 'single-dry', stages: PEDAL_STAGES }]
     : []
   const own = draft.couplers.filter(isClutch).map(({ id }): Clutch => ({
     id: `clutch-${id}`,

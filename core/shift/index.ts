@@ -9,6 +9,7 @@ export {
   USUAL_CLUTCH,
   clutchWork,
   clutchesOf,
+  withListedPlates,
   fullClutch,
   fullStage,
   packClearanceMm,

@@ -133,6 +133,17 @@ function singleGroups(drafting: Drafting, words: Vocabulary) {
             }),
           },
         ]),
+    ...(shaft?.kind === 'differential-case'
+      ? [
+          {
+            label: `One in the ${bodyName(naming, shaft.id)}`,
+            items: one(['differential'], { on: shaft.id }),
+          },
+        ]
+      : []),
     { label: 'One in the case', items: one(['case'], {}) },
+    ...(coupler
+      ? []
+      : [{ label: 'One of the clutch or the drum', items: one(['selector', 'clutch'], {}) }]),
   ]
 }

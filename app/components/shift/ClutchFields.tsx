@@ -38,7 +38,12 @@ export function ClutchFields({ naming, clutch, onChange }: ClutchFieldsProps) {
           naming={naming}
           fields={CLUTCH}
           of={clutch}
-          names={['kind', 'coupler', ...clutchFigures(clutch)]}
+          names={[
+            'kind',
+            'coupler',
+            ...clutchFigures(clutch),
+            ...(clutch.kind === 'wet-pack' ? [] : (['brakeFromMm'] as const)),
+          ]}
           shown={{
             coupler: {
               unsaid: 'before the input',

@@ -4,6 +4,7 @@
  * splitter before it that does so once more.
  */
 import type { BoxDraft, Gear, Rule } from '../types.ts'
+import { PEDAL_STAGES } from '../selectors/pedal.ts'
 import type { PositionRow, RowPart, ShaftRow } from './rows.ts'
 import {
   END,
@@ -360,6 +361,9 @@ function rulesOf({ mainGears, hasSplitter, splitsLow }: Plan, main: readonly Row
   return rules
 }
 
+/** Only at the very end of the pedal's way, beyond where the plates run free (common practice). */
+const BRAKE_FROM_MM = 145
+
 /** The pattern as a draft, with every gear still to be counted. */
 export function heavyBox({ name, forwardCount, range }: HeavyChoices): BoxDraft {
   const plan = PLANS[forwardCount]
@@ -386,5 +390,8 @@ export function heavyBox({ name, forwardCount, range }: HeavyChoices): BoxDraft 
     ...(rules.length > 0 ? { rules } : {}),
     input: 'input',
     outputs: ['output'],
+    clutches: [
+      { id: 'clutch-dry', kind: 'twin-dry', stages: PEDAL_STAGES, brakeFromMm: BRAKE_FROM_MM },
+    ],
   }
 }

@@ -20,6 +20,7 @@ import type {
 } from '../types.ts'
 import { INTERLOCK_PART_KINDS } from '../types.ts'
 import { outsideOf } from '../outside.ts'
+import { hasShaftBrake } from '../selectors/pedal.ts'
 import { interlockSets } from '../selectors/propose.ts'
 import { couplersWithRings, hasHub, hasPedal, isClutch } from '../couplers.ts'
 import { PIECE_DEFINITIONS } from './kinds.ts'
@@ -48,7 +49,7 @@ const NESTED_MM = 8
 /** Pieces of one kind nearer than this are one. */
 const SAME_PLACE_MM = 4
 /** Keys and springs of a hub, plates of a pack: what is usual. */
-const USUAL = { keys: 3, springs: 2, frictionPlates: 4, steelPlates: 5, bolts: 8 }
+const USUAL = { keys: 3, springs: 2, frictionPlates: 4, steelPlates: 5, pistonSeals: 2, bolts: 8 }
 /** A collar that gears are pushed up to, and the seats of bearings, beside the rest of a shaft. */
 const COLLAR = { lengthMm: 2.5, overMm: 5 }
 const SEAT_UNDER_MM = 2
@@ -74,7 +75,9 @@ export function proposePieces(draft: BoxDraft): readonly Piece[] {
     ...draft.members.flatMap((member) => betweenGears(index, member)),
     ...draft.couplers.flatMap((coupler) => ofCoupler(index, coupler)),
     ...ofInterlocks(draft),
+    ...ofDrums(draft),
     ...ofCase(index),
+    ...ofDryClutch(index),
   ]
     .filter((proposed) => !there.some((piece) => isInPlaceOf(piece, proposed)))
     .map((proposed) => ({ id: freshId(proposed.kind), ...proposed }))
@@ -217,6 +220,10 @@ function ofMember(index: BoxIndex, member: Member): readonly Proposed[] {
         stationMm,
       })),
       { kind: 'bearing-race', carries: [on], pressOn: 'outer-race', quantity: 2 },
+      { kind: 'pinion-pin', on },
+      ...(['pinion-gear', 'pinion-washer', 'side-gear', 'side-washer'] as const).map(
+        (kind): Proposed => ({ kind, on, quantity: 2 }),
+      ),
     ]
   if (!SHAFTS.has(member.kind)) return []
   const ends = (['input-end', 'output-end'] as const).flatMap((end) =>
@@ -372,9 +379,12 @@ function ofCoupler(index: BoxIndex, coupler: Coupler): readonly Proposed[] {
   const isWithRings = couplersWithRings(index.draft).has(id)
   if (isClutch(coupler))
     return [
+      { kind: 'pack-ring', coupler: id },
       { kind: 'friction-plate', coupler: id, quantity: USUAL.frictionPlates },
       { kind: 'steel-plate', coupler: id, quantity: USUAL.steelPlates },
+      { kind: 'apply-plate', coupler: id },
       { kind: 'piston', coupler: id },
+      { kind: 'piston-seal', coupler: id, quantity: USUAL.pistonSeals },
       { kind: 'spring', coupler: id },
     ]
   const selector: readonly Proposed[] = [
@@ -435,7 +445,7 @@ function ofInterlocks(draft: BoxDraft): readonly Proposed[] {
   })
 }
 
-/** The case and what closes it, and the clutch in front of it. */
+/** The case and what closes it. */
 function ofCase({ draft, members, gears }: BoxIndex): readonly Proposed[] {
   const memberOf = (id: string): Member | undefined => members.get(gears.get(id)?.member ?? id)
   const input = memberOf(draft.input)
@@ -457,14 +467,35 @@ function ofCase({ draft, members, gears }: BoxIndex): readonly Proposed[] {
     { kind: 'bolt', quantity: 3 * USUAL.bolts, fit: 'threaded' },
     { kind: 'switch' },
     { kind: 'oil-guide' },
-    ...(hasPedal(draft) && input
-      ? ([
-          { kind: 'pilot-bearing', on: input.id, stationMm: input.fromMm + 4, isNewEachTime: true },
-          { kind: 'clutch-disc' },
-          { kind: 'release-bearing' },
-          { kind: 'clutch-fork' },
-        ] as const)
-      : []),
+  ]
+}
+
+/** A drum with its star and arm, what turns it, and the switch that tells of neutral. */
+function ofDrums({ drums = [] }: BoxDraft): readonly Proposed[] {
+  return drums.flatMap(({ actuator }): readonly Proposed[] => [
+    { kind: 'shift-drum' },
+    { kind: 'star-wheel' },
+    { kind: 'detent-arm' },
+    ...(actuator === 'motor'
+      ? [{ kind: 'shift-motor' as const }]
+      : [{ kind: 'ratchet' as const }, { kind: 'shift-shaft' as const }]),
+    { kind: 'neutral-switch' },
+  ])
+}
+
+/** What stands between the engine and the input: one plate, or two with another between them. */
+function ofDryClutch({ draft, members, gears }: BoxIndex): readonly Proposed[] {
+  const input = members.get(gears.get(draft.input)?.member ?? draft.input)
+  if (!hasPedal(draft) || !input) return []
+  const isTwin = draft.clutches?.some(({ kind }) => kind === 'twin-dry') === true
+  return [
+    { kind: 'pilot-bearing', on: input.id, stationMm: input.fromMm + 4, isNewEachTime: true },
+    { kind: 'clutch-cover' },
+    { kind: 'clutch-disc', ...(isTwin && { quantity: 2 }) },
+    ...(isTwin ? [{ kind: 'middle-plate' as const }] : []),
+    { kind: 'release-bearing' },
+    { kind: 'clutch-fork' },
+    ...(hasShaftBrake(draft) ? [{ kind: 'shaft-brake' as const }] : []),
   ]
 }
 

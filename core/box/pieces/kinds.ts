@@ -9,7 +9,14 @@ import type { Fit, Piece, PieceKind } from '../types.ts'
 import { PIECE_KINDS } from '../types.ts'
 
 /** What a piece belongs to: how it is found, and in which order it is listed. */
-export const PIECE_PLACES = ['shaft', 'coupler', 'selector', 'clutch', 'case'] as const
+export const PIECE_PLACES = [
+  'shaft',
+  'coupler',
+  'selector',
+  'clutch',
+  'differential',
+  'case',
+] as const
 /** See `PIECE_PLACES`. */
 export type PiecePlace = (typeof PIECE_PLACES)[number]
 
@@ -95,11 +102,8 @@ export type ShownBy = (typeof SHOWN_BY)[number]
 /** What a piece that stands in no row along a shaft waits for, see `core/assembly/looseWays.ts`. */
 const LOOSE_WAYS = [
   'in-hub',
-  'piston',
-  'fork',
   'rod',
   'interlock',
-  'release-bearing',
   'closer',
   'race',
   'gasket',
@@ -139,6 +143,14 @@ export interface PieceKindDefinition extends PartDefinition {
   /** Is opened to come off, and needs no end of its shaft. */
   readonly opens?: true
   readonly comesOff?: LooseWay
+  /** What comes off before it, of what belongs to the same coupler or turns with the same member. */
+  readonly behind?: readonly PieceKind[]
+  /** Is taken apart at the bench, once the shaft that it turns with is out of the case. */
+  readonly isInsideOut?: true
+  /** Keeps the shaft that its coupler sits on in the case. */
+  readonly holdsShaft?: true
+  /** Is looked at and ordered with the unit, and stays with the engine when that comes off. */
+  readonly staysWithEngine?: true
   /** Closes the case round a shaft, or over it. */
   readonly closesCase?: true
   readonly hasCastingNumber?: true
@@ -188,6 +200,7 @@ const SIGNS = {
   ball: 'M20 10a10 10 0 1 0 .1 0Z',
   coil: 'M6 6h28v4h-28ZM6 14h28v4h-28ZM6 22h28v4h-28ZM6 30h28v4h-28Z',
   rod: 'M2 16h36v8h-36Z',
+  cone: 'M6 32l5-18h18l5 18ZM16 6h8v8h-8Z',
 }
 
 /** Everything about each kind of piece. */
@@ -336,7 +349,8 @@ export const PIECE_DEFINITIONS: Readonly<Record<PieceKind, PieceKindDefinition>>
     ...piece('fork', 'selector', 'slides'),
     ...looked('selectors', ['thickness'], ['step-wear', 'bent', 'crack']),
     shownBy: 'position',
-    comesOff: 'fork',
+    behind: ['rod'],
+    holdsShaft: true,
     sign: 'M17 0h6v10h-6ZM4 38v-14a16 14 0 0 1 32 0v14h-6v-13a10 9 0 0 0-20 0v13Z',
   },
   rod: {
@@ -377,38 +391,184 @@ export const PIECE_DEFINITIONS: Readonly<Record<PieceKind, PieceKindDefinition>>
     comesOff: 'interlock',
     sign: SIGNS.plate,
   },
+  'shift-drum': {
+    ...piece('shift drum', 'selector', 'slides'),
+    ...looked('selectors', [], ['step-wear', 'scoring', 'crack']),
+    shownBy: 'position',
+    behind: ['star-wheel', 'ratchet', 'shift-motor', 'rod', 'fork'],
+    sign: 'M3 9h34v22h-34ZM8 9c6 6 0 16 6 22h4c-6-6 0-16-6-22ZM22 9c-6 6 0 16-6 22h4c6-6 0-16 6-22Z',
+  },
+  'star-wheel': {
+    ...piece('star wheel', 'selector', 'bolted'),
+    ...looked('selectors', [], ['step-wear', 'crack']),
+    shownBy: 'position',
+    behind: ['detent-arm', 'ratchet'],
+    sign: 'M20 2l5 10l11-3l-3 11l3 11l-11-3l-5 10l-5-10l-11 3l3-11l-3-11l11 3Z',
+  },
+  'detent-arm': {
+    ...piece('detent arm with roller and spring', 'selector', 'bolted'),
+    ...looked('selectors', ['free-length'], ['scoring', 'crack']),
+    cautions: ['spring'],
+    shownBy: 'position',
+    sign: 'M7 5a6 6 0 1 0 .1 0ZM10 14l16 12l-4 5l-16-12ZM29 24a6 6 0 1 0 .1 0Z',
+  },
+  ratchet: {
+    ...piece('ratchet with its pawls', 'selector', 'slides'),
+    ...looked('selectors', [], ['step-wear', 'crack']),
+    cautions: ['spring'],
+    shownBy: 'position',
+    behind: ['shift-shaft'],
+    sign: 'M20 6a14 14 0 1 0 .1 0ZM20 12l3 5h-6ZM12 24l5-3v6ZM28 24l-5-3v6Z',
+  },
+  'shift-shaft': {
+    ...piece('shift shaft with its return spring', 'selector', 'slides'),
+    ...looked('selectors', [], ['bent', 'scoring']),
+    cautions: ['spring'],
+    shownBy: 'position',
+    sign: 'M2 17h26v6h-26ZM28 10h5v20h-5ZM33 26h5v4h-5Z',
+  },
+  'shift-motor': {
+    ...piece('motor of the drum', 'selector', 'bolted'),
+    ...looked('selectors', ['backlash'], ['bearing-feel']),
+    shownBy: 'position',
+    sign: 'M3 10h24v20h-24ZM27 17h6v6h-6ZM33 12h4v16h-4Z',
+  },
+  'neutral-switch': {
+    ...piece('neutral switch', 'selector', 'threaded'),
+    ...looked('selectors', [], ['step-wear', 'thread']),
+    shownBy: 'nothing',
+    sign: 'M12 4h16v14h-16ZM16 20h8v14h-8ZM18 34h4v4h-4Z',
+  },
+  'pack-ring': {
+    ...piece('ring that holds the pack', 'clutch', 'snap-ring'),
+    ...looked('clutch', ['thickness'], ['step-wear']),
+    cautions: ['snap-ring'],
+    tools: ['ring-pliers'],
+    holdsShaft: true,
+    sign: 'M20 3a17 17 0 1 0 8 2l-2 4a12 12 0 1 1-6-1Z',
+  },
   'friction-plate': {
     ...piece('friction plate', 'clutch', 'slides'),
     ...looked('clutch', ['thickness', 'stack-height', 'pack-clearance'], ['burnt']),
+    behind: ['pack-ring'],
+    holdsShaft: true,
     sign: SIGNS.disc,
   },
   'steel-plate': {
     ...piece('steel plate', 'clutch', 'slides'),
     ...looked('clutch', ['flatness', 'thickness'], ['burnt']),
+    behind: ['pack-ring'],
+    holdsShaft: true,
+    sign: SIGNS.disc,
+  },
+  'apply-plate': {
+    ...piece('apply plate', 'clutch', 'slides'),
+    ...looked('clutch', ['flatness', 'thickness'], ['burnt']),
+    behind: ['friction-plate', 'steel-plate'],
+    holdsShaft: true,
     sign: SIGNS.disc,
   },
   piston: {
     ...piece('piston', 'clutch', 'slides'),
     ...looked('clutch', [], ['scoring']),
     shownBy: 'leak',
-    comesOff: 'piston',
+    // A piston is put into its drum at the bench, before that is in the case.
+    behind: ['apply-plate', 'friction-plate', 'steel-plate', 'spring'],
+    isInsideOut: true,
     sign: 'M4 6h32v28h-8v-20h-16v20h-8Z',
+  },
+  'piston-seal': {
+    ...piece('piston seal', 'clutch', 'slides'),
+    ...looked('clutch', [], ['scoring']),
+    tools: ['grease'],
+    shownBy: 'leak',
+    isNewEachTime: true,
+    orderedWith: 'seals',
+    behind: ['piston'],
+    isInsideOut: true,
+    sign: SIGNS.disc,
+  },
+  'clutch-cover': {
+    ...piece('clutch cover with its pressure plate', 'clutch', 'bolted'),
+    ...looked('clutch', ['flatness'], ['burnt', 'step-wear']),
+    cautions: ['spring'],
+    staysWithEngine: true,
+    sign: SIGNS.plate,
   },
   'clutch-disc': {
     ...piece('clutch disc', 'clutch', 'slides'),
     ...looked('clutch', ['thickness', 'run-out'], ['burnt']),
+    staysWithEngine: true,
+    sign: SIGNS.disc,
+  },
+  'middle-plate': {
+    ...piece('middle plate', 'clutch', 'slides'),
+    ...looked('clutch', ['flatness', 'thickness'], ['burnt', 'crack']),
+    staysWithEngine: true,
     sign: SIGNS.disc,
   },
   'release-bearing': {
     ...piece('release bearing', 'clutch', 'slides'),
     ...looked('clutch', [], ['bearing-feel', 'pitting']),
-    comesOff: 'release-bearing',
+    behind: ['clutch-fork'],
     sign: SIGNS.disc,
   },
   'clutch-fork': {
     ...piece('clutch fork', 'clutch', 'slides'),
     ...looked('clutch', [], ['step-wear', 'bent', 'crack']),
     sign: 'M17 0h6v20h-6ZM6 38v-10a14 10 0 0 1 28 0v10h-6v-9a8 6 0 0 0-16 0v9Z',
+  },
+  'shaft-brake': {
+    ...piece('countershaft brake', 'clutch', 'bolted'),
+    ...looked('clutch', ['thickness'], ['burnt', 'scoring']),
+    sign: 'M20 3a17 17 0 1 0 .1 0ZM20 8a12 12 0 1 1-.1 0ZM16 16h8v8h-8Z',
+  },
+  'pinion-pin': {
+    ...piece('pin of the pinions', 'differential', 'slides'),
+    ...looked('shafts', ['running-clearance'], ['scoring']),
+    shownBy: 'nothing',
+    isInsideOut: true,
+    sign: SIGNS.rod,
+  },
+  'pinion-gear': {
+    ...piece('differential pinion', 'differential', 'slides'),
+    ...looked('gears', ['backlash', 'running-clearance'], ['tooth-tips', 'pitting']),
+    shownBy: 'nothing',
+    behind: ['pinion-pin'],
+    isInsideOut: true,
+    sign: SIGNS.cone,
+  },
+  'pinion-washer': {
+    ...piece('washer of a pinion', 'differential', 'slides'),
+    ...looked('washers', ['thickness'], ['scoring']),
+    shownBy: 'end-play',
+    behind: ['pinion-pin'],
+    isInsideOut: true,
+    sign: SIGNS.disc,
+  },
+  'side-gear': {
+    ...piece('differential side gear', 'differential', 'slides'),
+    ...looked('gears', ['backlash', 'end-play'], ['tooth-tips', 'pitting']),
+    shownBy: 'end-play',
+    behind: ['pinion-gear'],
+    isInsideOut: true,
+    orders: { 'end-play': 'thrust-washer' },
+    sign: SIGNS.cone,
+  },
+  'side-washer': {
+    ...piece('washer of a side gear', 'differential', 'slides'),
+    ...looked('washers', ['thickness'], ['scoring']),
+    shownBy: 'end-play',
+    behind: ['side-gear'],
+    isInsideOut: true,
+    sign: SIGNS.disc,
+  },
+  'slip-plate': {
+    ...piece('limited-slip plate', 'differential', 'slides'),
+    ...looked('clutch', ['thickness', 'stack-height'], ['burnt', 'step-wear']),
+    behind: ['side-gear'],
+    isInsideOut: true,
+    sign: SIGNS.disc,
   },
   case: {
     ...piece('case', 'case', 'bolted'),
