@@ -13,6 +13,7 @@ import { ChangeCautions, MostOfEngine } from '~/components/shift/ChangeCautions.
 import { CondemnedRings } from '~/components/shift/CondemnedRings.tsx'
 import { ChangeControls } from '~/components/shift/ChangeControls.tsx'
 import { EngagePanels } from '~/components/shift/EngagePanels.tsx'
+import { LeverForces } from '~/components/shift/LeverForces.tsx'
 import { LinkedSection } from '~/components/shift/LinkedSection.tsx'
 import { MatchTable } from '~/components/shift/MatchTable.tsx'
 import { Outcome } from '~/components/shift/Outcome.tsx'
@@ -110,6 +111,7 @@ function AsideOfChange({ asked, shown, state, search, change }: AsideOfChangePro
         isPedalDown={isPedalDownAt(gear, moment)}
         leftOf={({ coupler }) => slipLeft(gear, moment, coupler.id)}
       />
+      <LeverForces naming={naming} gear={gear} />
       <MostOfEngine naming={naming} />
       <EngagePanels
         naming={naming}

@@ -1,11 +1,11 @@
 /** What a ring can do, in sentences. */
-import type { Gear, NeededFigure, RingWork } from 'core'
+import type { Coupler, ForkWay, Gear, NeededFigure, RingWork } from 'core'
 import { USUAL_RING } from 'core'
 
 import { formatNumber, formatSpeed, formatTorque, NBSP } from './format.ts'
 import type { TorqueUnit } from './format.ts'
 import type { Naming } from './names.ts'
-import { gearName } from './names.ts'
+import { couplerName, gearName } from './names.ts'
 import { listed } from './sentences.ts'
 
 const NEEDED_NAMES: Readonly<Record<NeededFigure, readonly [name: string, unit: string]>> = {
@@ -22,6 +22,22 @@ export function takenWords(taken: readonly NeededFigure[]): string {
     return `${name} ${USUAL_RING[key]}${unit}`
   })
   return `With usual figures of a car’s gearbox for what is not entered: ${listed(figures)}. Enter this ring’s own to be sure.`
+}
+
+/** What a force at the knob comes to on its way to a coupler, and how far each goes. */
+export function forkWayWords(
+  naming: Naming,
+  coupler: Coupler,
+  { knobN, rodN, sleeveN, knobMm, rodMm, sleeveMm }: ForkWay,
+  isUsual: boolean,
+): string {
+  const newtons = (force: number): string => `${formatNumber(force, 0)}${NBSP}N`
+  const mm = (travel: number): string => `${formatNumber(travel, 1)}${NBSP}mm`
+  const ways =
+    knobMm === null || rodMm === null || sleeveMm === null
+      ? ''
+      : ` For that the knob goes ${mm(knobMm)}, the rod ${mm(rodMm)} and the fork ${mm(sleeveMm)}.`
+  return `${newtons(knobN)} at the knob${isUsual ? ', as is usual,' : ''} is ${newtons(rodN)} on the rod and ${newtons(sleeveN)} from the fork on the ${couplerName(naming, coupler)}, by the lengths of the lever and without friction.${ways}`
 }
 
 /** What the ring does with its task, or why it cannot. */

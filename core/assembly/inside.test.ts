@@ -141,3 +141,37 @@ test('what presses on the plates of a dry clutch stays with the engine', () => {
   const kinds = ['clutch-cover', 'clutch-disc', 'middle-plate']
   expect([...steps.keys()].filter((ref) => kinds.some((kind) => ref.includes(kind)))).toEqual([])
 })
+
+describe('rods and forks that lie in one another (common practice)', () => {
+  const draft = buildPattern('three-shaft', 'box', {})
+  const [outer, inner] = draft.selectors ?? []
+  if (!outer || !inner) throw new Error('two rods')
+  const rodOf = ({ places }: typeof outer): string => {
+    const couplers = places.flatMap((place) => Object.keys(place.couplers))
+    const found = piecesOf(draft, 'rod').find(({ coupler }) => couplers.includes(coupler ?? ''))
+    return `piece:${found?.id ?? ''}`
+  }
+
+  test('the inner rod comes out before the outer', () => {
+    for (const [out, within] of [
+      [outer, inner],
+      [inner, outer],
+    ] as const) {
+      const selectors = draft.selectors?.map((rod) =>
+        rod === within ? { ...rod, inside: out.id } : rod,
+      )
+      const steps = stepOf({ ...draft, selectors })
+      expect(steps.get(rodOf(within))).toBeLessThan(steps.get(rodOf(out)) ?? -1)
+    }
+  })
+
+  test('a fork waits for a rod that passes through it', () => {
+    const [coupler = ''] = outer.places.flatMap((place) => Object.keys(place.couplers))
+    const selectors = draft.selectors?.map((rod) =>
+      rod === inner ? { ...rod, passes: [coupler] } : rod,
+    )
+    const steps = stepOf({ ...draft, selectors })
+    const fork = piecesOf(draft, 'fork').find((piece) => piece.coupler === coupler)
+    expect(steps.get(rodOf(inner))).toBeLessThan(steps.get(`piece:${fork?.id ?? ''}`) ?? -1)
+  })
+})

@@ -4,7 +4,7 @@ import { isClutch } from '../box/couplers.ts'
 import { interlockSets } from '../box/selectors/propose.ts'
 import type { LooseWay } from '../box/pieces/index.ts'
 import { PIECE_DEFINITIONS } from '../box/pieces/index.ts'
-import type { ClosingSide, Piece, PieceKind } from '../box/types.ts'
+import type { ClosingSide, Piece, PieceKind, Selector } from '../box/types.ts'
 import type { UnitPart } from '../job/unitParts.ts'
 
 import type { AssemblyWay, InRow, UnitLookup } from './lookup.ts'
@@ -102,10 +102,44 @@ function waysOfSeal({ lookup, piece }: Loose): readonly AssemblyWay[] {
   return [way(lookup.refsOf([...CLOSERS], isRound))]
 }
 
+/** The rods, as pieces, that move one of these couplers. */
+function rodsMoving({ refsOf }: UnitLookup, couplers: readonly string[]): readonly string[] {
+  return refsOf(['rod'], ({ coupler }) => couplers.includes(coupler ?? ''))
+}
+
+function movedBy({ places }: Selector): readonly string[] {
+  return places.flatMap(({ couplers }) => Object.keys(couplers))
+}
+
+/** A rod waits for its ball, for what closes the case over it, and for rods that lie in it. */
+function waysOfRod(loose: Loose): readonly AssemblyWay[] {
+  const { lookup, piece } = loose
+  const { selectors = [] } = lookup.index.draft
+  const own = selectors.find((rod) => movedBy(rod).includes(piece.coupler ?? ''))
+  const within = selectors.filter(({ inside }) => own !== undefined && inside === own.id)
+  return [
+    way([
+      ...ofOwner(loose, ['detent']),
+      ...closersOver(lookup, 'above'),
+      ...rodsMoving(lookup, within.flatMap(movedBy)),
+    ]),
+  ]
+}
+
+/** A fork waits for its rod, and for every other that passes through it. */
+function waysOfFork(loose: Loose): readonly AssemblyWay[] {
+  const { lookup, piece } = loose
+  const through = (lookup.index.draft.selectors ?? []).filter(({ passes = [] }) =>
+    passes.includes(piece.coupler ?? ''),
+  )
+  return [way([...ofOwner(loose, ['rod']), ...rodsMoving(lookup, through.flatMap(movedBy))])]
+}
+
 /** What those wait for that wait for something else than their shaft and what `behind` names. */
 const WAYS_OF: Readonly<Record<LooseWay, (loose: Loose) => readonly AssemblyWay[]>> = {
   'in-hub': waysInHub,
-  rod: (loose) => [way([...ofOwner(loose, ['detent']), ...closersOver(loose.lookup, 'above')])],
+  rod: waysOfRod,
+  fork: waysOfFork,
   interlock: waysOfInterlock,
   closer: waysOfCloser,
   race: ({ lookup, piece }) => [

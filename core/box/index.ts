@@ -92,6 +92,7 @@ export {
   SELECTOR,
   SELECTOR_PLACE,
   STAR,
+  SWINGING_FORK,
   STEP,
   namesOf,
 } from './fields/things.ts'

@@ -302,6 +302,13 @@ export interface CouplerPosition {
   readonly dogs?: DogFigures | undefined
 }
 
+/** A fork that swings on a pivot between its rod and its pads, as an idler's often does. */
+export interface SwingingFork {
+  /** From its pivot to its rod, and to its pads. */
+  readonly rodArmMm?: number | undefined
+  readonly padArmMm?: number | undefined
+}
+
 /** What moves when a lever does: a hub, and the places that it can stand in. */
 export interface Coupler {
   readonly id: string
@@ -313,6 +320,8 @@ export interface Coupler {
   readonly positions: readonly CouplerPosition[]
   /** The gears that move with the coupler: sliding gears with dogs, or teeth cut on a sleeve. */
   readonly gears?: readonly string[] | undefined
+  /** Of one whose fork swings; any other is fast on its rod. */
+  readonly swings?: SwingingFork | undefined
 }
 
 /** Couplers of which only one may leave its centre at a time. */
@@ -373,6 +382,13 @@ export interface Selector {
   readonly actuator?: Actuator | undefined
   /** By which a control unit moves it. */
   readonly channel?: number | undefined
+  /** The rod that it lies in, of rods in one another; beside the others where it is not said. */
+  readonly inside?: string | undefined
+  /** Couplers whose forks it passes through without moving them. */
+  readonly passes?: readonly string[] | undefined
+  /** Of the lever that moves it: from its pivot to the knob, and to the finger in this rod. */
+  readonly knobArmMm?: number | undefined
+  readonly fingerArmMm?: number | undefined
 }
 
 /**

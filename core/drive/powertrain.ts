@@ -7,7 +7,7 @@
 import type { CouplerPlaces } from '../box/box.ts'
 import { centreOf, placeOf, placesAtRest } from '../box/box.ts'
 import { couplersWithRings, isClutch } from '../box/couplers.ts'
-import type { BoxPosition, Coupler, Gear } from '../box/types.ts'
+import type { BoxDraft, BoxPosition, Coupler, Gear } from '../box/types.ts'
 import type { Rational } from '../number/rational.ts'
 import { ZERO } from '../number/rational.ts'
 import { directionAhead } from '../shift/ahead.ts'
@@ -15,6 +15,7 @@ import { inertiaOf } from '../shift/inertia.ts'
 import type { ChangeSchool, ChangeStep } from '../shift/change.ts'
 import { gearChange } from '../shift/change.ts'
 import type { Match } from '../shift/match.ts'
+import { ringFigures } from '../shift/forkWay.ts'
 import { ringWork } from '../shift/ring.ts'
 import type { Analysis, Solver } from '../train/analysis.ts'
 import { analyse } from '../train/analysis.ts'
@@ -289,7 +290,7 @@ function entriesOf(change: Entering): readonly Entry[] {
             ofShaft: ofShaft.toNumber(),
             ofOutput: ahead * ofOutput.toNumber(),
             ringNm: couplersWithRings(box.draft).has(coupler.id)
-              ? ringTorque(coupler, places, usualRingNm)
+              ? ringTorque(box.draft, coupler, places, usualRingNm)
               : null,
           },
         ]
@@ -297,8 +298,13 @@ function entriesOf(change: Entering): readonly Entry[] {
   )
 }
 
-function ringTorque(coupler: Coupler, places: CouplerPlaces, usualNm: number): number {
-  const work = ringWork(placeOf(coupler, places)?.ring ?? {}, {
+function ringTorque(
+  draft: BoxDraft,
+  coupler: Coupler,
+  places: CouplerPlaces,
+  usualNm: number,
+): number {
+  const work = ringWork(ringFigures(draft, coupler, placeOf(coupler, places)), {
     slipRadPerS: 0,
     inertiaKgM2: 0,
     dragNm: 0,

@@ -17,6 +17,7 @@ import {
   greatestSlip,
   proveInterlock,
   reducedInertia,
+  ringFigures,
   ringWork,
 } from '../shift/index.ts'
 import type { Solver } from '../train/index.ts'
@@ -140,7 +141,7 @@ function workOf(
   { match, place, slip }: RingChange,
   dragNm: number,
 ): RingWork | null {
-  const result = ringWork(place.ring ?? {}, {
+  const result = ringWork(ringFigures(solver.box.draft, match.coupler, place), {
     slipRadPerS: slip * CHANGE_RPM * RAD_PER_S,
     inertiaKgM2: reducedInertia(solver.box, match.brought).kgM2,
     dragNm,

@@ -104,10 +104,21 @@ export function leverMoves(from: Slot | null, to: Slot | null): readonly LeverMo
   ]
 }
 
+/** The rod that another lies in: one that is there, and lies in none itself. */
+function outerOf(selectors: readonly Selector[], { id, inside }: Selector): Selector | undefined {
+  return selectors.find(
+    (outer) => outer.id === inside && outer.id !== id && outer.inside === undefined,
+  )
+}
+
 /** The rods of a box, moving what there is: somebody may have taken a coupler or a place out. */
 export function rodsOf({ selectors = [], couplers }: BoxDraft): readonly Selector[] {
   return selectors.map((selector) => ({
     ...selector,
+    ...(selector.inside !== undefined && { inside: outerOf(selectors, selector)?.id }),
+    ...(selector.passes && {
+      passes: selector.passes.filter((id) => couplers.some((coupler) => coupler.id === id)),
+    }),
     places: selector.places.map((place) => ({
       ...place,
       couplers: Object.fromEntries(

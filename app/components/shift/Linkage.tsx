@@ -2,7 +2,7 @@
 import clsx from 'clsx'
 
 import type { Drum, InterlockPart, Selector } from 'core'
-import { leverOf } from 'core'
+import { leverOf, padsPerRod } from 'core'
 
 import { useDrag } from '~/components/section/useDrag.ts'
 import { GROOVE_MM, HUB_MM, SLEEVE_MM } from '~/views/section/sleeves.ts'
@@ -17,6 +17,7 @@ import {
   fingerAt,
   forksOf,
   grooveLines,
+  lanesOf,
   notchHalf,
   rodPlaces,
   rodShift,
@@ -87,20 +88,35 @@ interface ForkShapeProps {
 
 /** From its rod down into the groove of its sleeve on both sides, or astride its gear. */
 function ForkShape({ fork, fromY, isMoving, standing: { scale } }: ForkShapeProps) {
-  const { x, over } = fork
+  const { x, shift, over } = fork
+  const perRod = padsPerRod(fork.coupler)
   const y = scale.y(over.drawn.yMm)
   const high = (mm: number): number => mm * scale.perMmY
+  // At its rod a fork that swings is as far on the other side as its arms have it.
+  const atRod = x - shift + shift / perRod
+  const stem = (half: number, toY: number): string =>
+    `${atRod - half} ${fromY}H${atRod + half}L${x + half} ${toY}`
   const wide = (mm: number): number => mm * scale.perMmX
   const className = clsx('fork', isMoving && 'is-moving')
+  const pivot = (toY: number) =>
+    perRod < 0 && (
+      <circle
+        className="linkage-pivot"
+        cx={x - shift}
+        cy={fromY + (toY - fromY) / (1 - perRod)}
+        r={4}
+      />
+    )
   if (over.kind === 'gear') {
     const { radiusMm, widthMm } = over.drawn
     const [half, top] = [wide(widthMm) / 2 + 2, y - high(radiusMm)]
     return (
-      <path
-        className={className}
-        data-fork={fork.coupler.id}
-        d={`M${x - 3} ${fromY}H${x + 3}V${top - 12}H${x + half + 6}V${top + 12}h-6V${top - 5}H${x - half}V${top + 12}h-6V${top - 12}H${x - 3}Z`}
-      />
+      <g className={className} data-fork={fork.coupler.id}>
+        <path
+          d={`M${stem(3, top - 12)}H${x + half + 6}V${top + 12}h-6V${top - 5}H${x - half}V${top + 12}h-6V${top - 12}H${x - 3}Z`}
+        />
+        {pivot(top - 12)}
+      </g>
     )
   }
   const base = over.drawn.baseRadiusMm
@@ -113,9 +129,10 @@ function ForkShape({ fork, fromY, isMoving, standing: { scale } }: ForkShapeProp
         d={`M${x - pad} ${y - outer}h${2 * pad}V${y + outer}h${-2 * pad}Z`}
       />
       <path
-        d={`M${x - 3.5} ${fromY}h7V${y - outer - 3}H${x + pad}V${y - inner - 1}h${-2 * pad}V${y - outer - 3}h${pad - 3.5}Z`}
+        d={`M${stem(3.5, y - outer - 3)}H${x + pad}V${y - inner - 1}h${-2 * pad}V${y - outer - 3}h${pad - 3.5}Z`}
       />
       <path d={`M${x - pad} ${y + inner + 1}h${2 * pad}V${y + outer + 4}h${-2 * pad}Z`} />
+      {pivot(y - outer - 3)}
     </g>
   )
 }
@@ -130,6 +147,7 @@ function Rods(props: RodsProps) {
   const { rods } = movers
   const shifts = new Map(rods.map((rod) => [rod.id, rodShift(rod, standing)]))
   const shiftOf = ({ id }: Selector): number => shifts.get(id) ?? 0
+  const laneOf = ({ id }: Selector): number => lanesOf(rods).get(id) ?? 0
   const notches = rods.map((rod) => rodPlaces(rod, standing))
   const reach = Math.max(0, ...notches.flat().map(Math.abs)) + 6
   const left = reach
@@ -143,12 +161,13 @@ function Rods(props: RodsProps) {
           key={rod.id}
           rod={rod}
           name={rodName(naming, rod)}
-          y={rodY(lane)}
+          y={rodY(laneOf(rod))}
           from={left}
           to={standing.scale.width - reach}
           shift={shiftOf(rod)}
           notches={notches[lane] ?? []}
-          forks={forks.filter((fork) => fork.lane === lane)}
+          forks={forks.filter((fork) => fork.rod?.id === rod.id)}
+          eyes={forks.filter(({ coupler }) => rod.passes?.includes(coupler.id))}
           onDrag={
             onDragRod &&
             ((to) => {
@@ -187,9 +206,11 @@ function FingerShaft({
   readonly lever: number
   readonly x: number
 }) {
-  const lanes = rods.flatMap((rod, lane) =>
-    rod.switched === undefined && leverOf(rod) === lever ? [lane] : [],
-  )
+  const lanes = rods
+    .flatMap((rod) =>
+      rod.switched === undefined && leverOf(rod) === lever ? (lanesOf(rods).get(rod.id) ?? []) : [],
+    )
+    .sort((one, other) => one - other)
   const [first = 0] = lanes
   const last = lanes.at(-1) ?? first
   return lanes.length === 0 ? null : (
@@ -206,11 +227,14 @@ interface RodProps {
   readonly shift: number
   readonly notches: readonly number[]
   readonly forks: readonly Fork[]
+  /** Forks that it passes through. */
+  readonly eyes: readonly Fork[]
   readonly onDrag: ((shift: number) => void) | undefined
 }
 
 /** One rod: its jaw or piston, its notches under the ball of its detent, and the bosses of its forks. */
-function Rod({ rod, name, y, from, to, shift, notches, forks, onDrag }: RodProps) {
+function Rod(props: RodProps) {
+  const { rod, name, y, from, to, shift, notches, forks, eyes, onDrag } = props
   const drag = useDrag(
     () => shift,
     onDrag &&
@@ -218,13 +242,14 @@ function Rod({ rod, name, y, from, to, shift, notches, forks, onDrag }: RodProps
         onDrag(start + gone.x)
       }),
   )
-  const [top, bottom] = [y - ROD_HEIGHT / 2, y + ROD_HEIGHT / 2]
+  const half = rodHalf(rod)
+  const [top, bottom] = [y - half, y + half]
   const isSwitched = rod.switched !== undefined
   const detent = from + ALONG.detent
   const rise = ballRise(notches, shift)
   const jaw = from + ALONG.jaw + shift
-  const half = notchHalf(notches)
-  const cut = (x: number): string => `H${x - half}L${x} ${top + NOTCH.deep}L${x + half} ${top}`
+  const wide = notchHalf(notches)
+  const cut = (x: number): string => `H${x - wide}L${x} ${top + NOTCH.deep}L${x + wide} ${top}`
   // Where its place is under the ball, the notch is as far on the other side of it.
   const cuts = [0, ...notches]
     .map((place) => detent + shift - place)
@@ -237,23 +262,33 @@ function Rod({ rod, name, y, from, to, shift, notches, forks, onDrag }: RodProps
   return (
     <g data-rod={rod.id} {...drag}>
       {isSwitched && (
-        <path className="cylinder" d={`M${from - 4} ${top - 5}h44v${ROD_HEIGHT + 10}h-44Z`} />
+        <path className="cylinder" d={`M${from - 4} ${top - 5}h44v${2 * half + 10}h-44Z`} />
       )}
       <path
         className="rod"
         d={`M${start} ${top}${jawCut}${cuts}H${to + shift}V${bottom}H${start}Z`}
       />
       {isSwitched && (
-        <path className="piston" d={`M${start + 8} ${top - 4}h8v${ROD_HEIGHT + 8}h-8Z`} />
+        <path className="piston" d={`M${start + 8} ${top - 4}h8v${2 * half + 8}h-8Z`} />
       )}
       {forks.map((fork) => (
         <rect
           key={fork.coupler.id}
           className="fork-boss"
-          x={fork.x - 12}
+          x={fork.x - fork.shift + shift - 12}
           y={top - 3}
           width={24}
-          height={ROD_HEIGHT + 6}
+          height={2 * half + 6}
+        />
+      ))}
+      {eyes.map((fork) => (
+        <rect
+          key={fork.coupler.id}
+          className="fork-eye"
+          x={fork.x - 9}
+          y={top - 4}
+          width={18}
+          height={2 * half + 8}
         />
       ))}
       <path className="detent-spring" d={`M${detent} ${top - 8 - rise}l-4 -2l8 -2l-8 -2l4 -2`} />
@@ -263,6 +298,11 @@ function Rod({ rod, name, y, from, to, shift, notches, forks, onDrag }: RodProps
       </text>
     </g>
   )
+}
+
+/** Half of how high a rod is drawn: one that lies in another is thinner. */
+function rodHalf({ inside }: Selector): number {
+  return inside === undefined ? ROD_HEIGHT / 2 : ROD_HEIGHT / 4
 }
 
 /** A character of a rod's name. */
@@ -289,35 +329,30 @@ interface PartBetweenProps {
 /** A ball between rods, a pin in one, or a plate over them. */
 function PartBetween({ part, isOut, x, rods, shiftOf }: PartBetweenProps) {
   const className = clsx('rod-part', isOut && 'is-out')
-  const lanes = part.selectors
-    .map((id) => rods.findIndex((rod) => rod.id === id))
-    .filter((lane) => lane >= 0)
-    .sort((one, other) => one - other)
-  const [first] = lanes
-  const last = lanes.at(-1)
+  const laneOf = ({ id }: Selector): number => lanesOf(rods).get(id) ?? 0
+  const beside = part.selectors
+    .flatMap((id) => rods.find((rod) => rod.id === id) ?? [])
+    .sort((one, other) => laneOf(one) - laneOf(other))
+  const [first] = beside
+  const last = beside.at(-1)
   if (first === undefined || last === undefined) return null
   /** How far a rod has pushed what lies beside it out of its notch. */
-  const push = (lane: number): number => {
-    const rod = rods[lane]
-    return rod ? Math.min(1, Math.abs(shiftOf(rod)) / NOTCH.half) : 0
-  }
-  const middle = (rodY(first) + rodY(last)) / 2
+  const push = (rod: Selector): number => Math.min(1, Math.abs(shiftOf(rod)) / NOTCH.half)
+  const [top, bottom] = [rodY(laneOf(first)), rodY(laneOf(last))]
+  const middle = (top + bottom) / 2
   if (part.kind === 'ball')
     return (
       <circle className={className} cx={x} cy={middle + (push(first) - push(last)) * 4} r={7.5} />
     )
   if (part.kind === 'pin') {
-    const rod = rods[first]
     return (
       <path
         className={className}
-        d={`M${x - 3 + (rod ? shiftOf(rod) : 0)} ${middle - ROD_HEIGHT / 2 + 1}h6v${ROD_HEIGHT - 2}h-6Z`}
+        d={`M${x - 3 + shiftOf(first)} ${middle - ROD_HEIGHT / 2 + 1}h6v${ROD_HEIGHT - 2}h-6Z`}
       />
     )
   }
-  return (
-    <path className={className} d={`M${x - 6} ${rodY(first) - 16}h12V${rodY(last) + 16}h-12Z`} />
-  )
+  return <path className={className} d={`M${x - 6} ${top - 16}h12V${bottom + 16}h-12Z`} />
 }
 
 interface DrumShapeProps {

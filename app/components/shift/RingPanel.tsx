@@ -3,9 +3,11 @@ import {
   MEMBER,
   RING,
   USUAL_FRICTION,
+  forkWay,
   greatestSlip,
   namesOf,
   reducedInertia,
+  ringFigures,
   ringWork,
   withUsualFigures,
   toNumber,
@@ -57,7 +59,10 @@ function RingFigures(props: RingPanelProps) {
           naming={naming}
           fields={RING}
           of={place.ring ?? {}}
-          names={namesOf(RING)}
+          names={namesOf(
+            RING,
+            forkWay(naming.box.draft, match.coupler, place, 1) ? ['leverRatio'] : [],
+          )}
           onChange={(change) => {
             onRing({ ...place.ring, ...change })
             return null
@@ -93,7 +98,7 @@ function RingFigures(props: RingPanelProps) {
 export function RingPanel(props: RingPanelProps) {
   const { naming, match, place, inputRpm, dragNm, gapMm, condemnedBy, lengthUnit, torqueUnit } =
     props
-  const ring = place.ring ?? {}
+  const ring = ringFigures(naming.box.draft, match.coupler, place)
   const slip = greatestSlip(match)
   const slipRpm = slip === null ? 0 : Math.abs(toNumber(slip)) * inputRpm
   const { kgM2, missing } = reducedInertia(naming.box, match.brought)

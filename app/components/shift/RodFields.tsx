@@ -7,15 +7,19 @@ import {
   LARGEST,
   SELECTOR,
   SELECTOR_PLACE,
+  SWINGING_FORK,
   SWITCH_RULES,
   isClutch,
   leverOf,
+  namesOf,
 } from 'core'
 
 import { FieldEntries } from '~/components/FieldEntry.tsx'
-import { SelectField } from '~/components/Fields.tsx'
+import { useBecome } from '~/components/box/useBecome.ts'
+import { CheckField, SelectField } from '~/components/Fields.tsx'
+import { withPart } from '~/views/layout/withPart.ts'
 import type { Naming } from '~/words/names.ts'
-import { capitalize, couplerName, placeName } from '~/words/names.ts'
+import { capitalize, couplerLabel, couplerName, placeName } from '~/words/names.ts'
 import { SWITCH_NAMES, rodName, rodPlaceName } from '~/words/shift.ts'
 
 interface RodFieldsProps {
@@ -91,6 +95,7 @@ export function RodFields({ naming, rod, onChange, onRemove }: RodFieldsProps) {
           <Trash2 aria-hidden /> Take out this rod
         </button>
       </div>
+      <WhereItLies naming={naming} rod={rod} onChange={onChange} />
       {rod.places.map((place, at) => (
         <PlaceFields
           key={place.id}
@@ -122,6 +127,88 @@ export function RodFields({ naming, rod, onChange, onRemove }: RodFieldsProps) {
         </button>
       )}
     </section>
+  )
+}
+
+/** Where a rod lies, the lengths of its lever, and of the forks on it that swing. */
+function WhereItLies({
+  naming,
+  rod,
+  onChange,
+}: Pick<RodFieldsProps, 'naming' | 'rod' | 'onChange'>) {
+  const become = useBecome()
+  const { draft } = naming.box
+  const moved = new Set(rod.places.flatMap(({ couplers }) => Object.keys(couplers)))
+  const forks = draft.couplers.filter(({ id }) => moved.has(id))
+  const others = draft.couplers.filter((each) => !isClutch(each) && !moved.has(each.id))
+  const passes = new Set(rod.passes ?? [])
+  return (
+    <details>
+      <summary className="min-h-[44px] content-center font-semibold">
+        Where it lies, and lengths
+      </summary>
+      <div className="grid grid-cols-2 items-end gap-2 lg:grid-cols-4">
+        <FieldEntries
+          naming={naming}
+          fields={SELECTOR}
+          of={rod}
+          names={rod.switched === undefined ? ['inside', 'knobArmMm', 'fingerArmMm'] : ['inside']}
+          shown={{
+            inside: {
+              unsaid: 'none: beside the others',
+              options: (draft.selectors ?? [])
+                .filter((other) => other.id !== rod.id && other.inside === undefined)
+                .map((other): readonly [string, string] => [other.id, rodName(naming, other)]),
+            },
+          }}
+          onChange={(change) => {
+            onChange({ ...rod, ...change })
+            return null
+          }}
+        />
+        {forks.map((coupler) => (
+          <FieldEntries
+            key={coupler.id}
+            naming={naming}
+            fields={SWINGING_FORK}
+            of={coupler.swings ?? {}}
+            names={namesOf(SWINGING_FORK)}
+            onChange={(change) => {
+              const swings = { ...coupler.swings, ...change }
+              const isFast = swings.rodArmMm === undefined && swings.padArmMm === undefined
+              become(
+                withPart(draft, 'couplers', {
+                  ...coupler,
+                  swings: isFast ? undefined : swings,
+                }),
+              )
+              return null
+            }}
+          />
+        ))}
+      </div>
+      {others.length > 0 && (
+        <div
+          role="group"
+          aria-label="Passes through the fork of"
+          className="flex flex-wrap gap-x-4"
+        >
+          <span className="min-h-[44px] content-center">Passes through the fork of</span>
+          {others.map(({ id, ...coupler }) => (
+            <CheckField
+              key={id}
+              label={couplerLabel(naming, { id, ...coupler })}
+              isChecked={passes.has(id)}
+              onChange={(isOn) => {
+                const rest = [...passes].filter((each) => each !== id)
+                const next = isOn ? [...rest, id] : rest
+                onChange({ ...rod, passes: next.length === 0 ? undefined : next })
+              }}
+            />
+          ))}
+        </div>
+      )}
+    </details>
   )
 }
 

@@ -22,6 +22,8 @@ import {
   fingerAt,
   forksOf,
   grooveLines,
+  lanesOf,
+  linkageHeight,
   placeDraggedTo,
   rodPlaces,
   rodShift,
@@ -98,12 +100,44 @@ test('fork, rod and what they move stand equally far from their middle, at every
         const stationMm =
           over.kind === 'sleeve' ? fork.coupler.stationMm : over.drawn.gear.stationMm
         expect(x - shift).toBeCloseTo(box.scale.x(stationMm), 6)
-        const rod = box.movers.rods[fork.lane]
+        const { rod } = fork
         const moves = rod && new Set(rod.places.flatMap(({ couplers }) => Object.keys(couplers)))
         if (rod && moves?.size === 1) expect(rodShift(rod, standing)).toBeCloseTo(shift, 6)
       }
     }),
   )
+})
+
+test('a fork that swings goes against its rod, by the quotient of its arms', () => {
+  const arm = fc.integer({ min: 10, max: 90 })
+  fc.assert(
+    fc.property(anyMoment, arm, arm, ({ box, moment }, rodArmMm, padArmMm) => {
+      const couplers = box.draft.couplers.map((coupler) => ({
+        ...coupler,
+        swings: { rodArmMm, padArmMm },
+      }))
+      const draft = { ...box.draft, couplers }
+      const section = layOutSection(draft)
+      const standing = { section, scale: scaleOf(section), ...standingAt(draft, moment) }
+      for (const { rod, shift } of forksOf(box.movers, standing)) {
+        if (!rod || new Set(rod.places.flatMap((place) => Object.keys(place.couplers))).size > 1)
+          continue
+        expect(rodShift(rod, standing) * padArmMm).toBeCloseTo(-shift * rodArmMm, 4)
+      }
+    }),
+  )
+})
+
+test('a rod in another shares its lane, and the picture needs less room', () => {
+  const box = BOXES.find(({ draft }) => draft.name === 'three-shaft')
+  const [outer, inner, ...rest] = box?.rods ?? []
+  if (!outer || !inner) throw new Error('two rods')
+  const nested = [outer, { ...inner, inside: outer.id }, ...rest]
+  expect(lanesOf(nested).get(inner.id)).toBe(lanesOf(nested).get(outer.id))
+  const [apart, together] = [[outer, inner, ...rest], nested].map((rods) =>
+    linkageHeight({ rods, drum: undefined }),
+  )
+  expect(together).toBeLessThan(apart ?? 0)
 })
 
 test('a lever at an end of its gate is where its rod is, and in neutral no rod of it is away', () => {

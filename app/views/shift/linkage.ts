@@ -19,6 +19,7 @@ import type {
 import {
   couplerShift,
   isClutch,
+  padsPerRod,
   oncePer,
   placeOf,
   rational,
@@ -53,10 +54,26 @@ export interface Movers {
   readonly drum: Drum | undefined
 }
 
+/** The lane of each rod, by its id: its own, or that of the rod that it lies in. */
+export const lanesOf = oncePer((rods: readonly Selector[]): ReadonlyMap<string, number> => {
+  const own = rods.filter(({ inside }) => inside === undefined)
+  return new Map(
+    rods.flatMap(({ id, inside }) => {
+      const lane = own.findIndex((rod) => rod.id === (inside ?? id))
+      return lane < 0 ? [] : [[id, lane] as const]
+    }),
+  )
+})
+
+/** How many lanes rods lie in. */
+function laneCount(rods: readonly Selector[]): number {
+  return rods.filter(({ inside }) => inside === undefined).length
+}
+
 /** The room that rods, or a drum, take over a section. */
 export function linkageHeight({ rods, drum }: Movers): number {
   if (drum) return 2 * (DRUM_HEAD + DRUM_RADIUS)
-  return rods.length === 0 ? 0 : ROD_HEAD + rods.length * ROD_PITCH
+  return rods.length === 0 ? 0 : ROD_HEAD + laneCount(rods) * ROD_PITCH
 }
 
 /** The middle of a lane of rods. */
@@ -82,12 +99,12 @@ function couplersOf({ places }: Selector): readonly string[] {
   return [...new Set(places.flatMap(({ couplers }) => Object.keys(couplers)))]
 }
 
-/** How far a rod stands from its middle: as far as what it moves does. */
+/** How far a rod stands from its middle: as far as what it moves does, or against it where its fork swings. */
 export function rodShift(rod: Selector, { section, scale, places, onTheWay }: Standing): number {
   for (const id of couplersOf(rod)) {
     const drawn = drawnCoupler(section, id)
     const shiftMm = drawn ? couplerShiftMm(section, drawn, places.get(id), onTheWay) : 0
-    if (shiftMm !== 0) return shiftMm * scale.perMmX
+    if (drawn && shiftMm !== 0) return (shiftMm * scale.perMmX) / padsPerRod(drawn.coupler)
   }
   return 0
 }
@@ -103,7 +120,9 @@ export function rodPlaces(
       .flatMap(([id, at]) => {
         const drawn = drawnCoupler(section, id)
         const place = drawn?.coupler.positions.find((each) => each.id === at)
-        return drawn ? [couplerShift(section, drawn.coupler, place).shiftMm * scale.perMmX] : []
+        if (!drawn) return []
+        const { shiftMm } = couplerShift(section, drawn.coupler, place)
+        return [(shiftMm * scale.perMmX) / padsPerRod(drawn.coupler)]
       }),
   )
 }
@@ -126,6 +145,8 @@ export function placeDraggedTo(
 /** A fork, over the groove of a sleeve or over the rim of a gear that slides. */
 export interface Fork {
   readonly coupler: Coupler
+  /** The rod that moves it, where none of a drum's grooves does. */
+  readonly rod: Selector | undefined
   readonly lane: number
   /** Where it stands now. */
   readonly x: number
@@ -145,7 +166,12 @@ function grippedBy(section: Section, drawn: SectionCoupler): Fork['over'] | unde
   return gear && { kind: 'gear', drawn: gear }
 }
 
-function forkOf(id: string, lane: number, standing: Standing): readonly Fork[] {
+function forkOf(
+  id: string,
+  rod: Selector | undefined,
+  lane: number,
+  standing: Standing,
+): readonly Fork[] {
   const { section, scale, places, onTheWay } = standing
   const drawn = drawnCoupler(section, id)
   const over = drawn && grippedBy(section, drawn)
@@ -153,14 +179,16 @@ function forkOf(id: string, lane: number, standing: Standing): readonly Fork[] {
   const { coupler } = drawn
   const shift = couplerShiftMm(section, drawn, places.get(id), onTheWay) * scale.perMmX
   const stationMm = over.kind === 'sleeve' ? coupler.stationMm : over.drawn.gear.stationMm
-  return [{ coupler, lane, shift, x: scale.x(stationMm) + shift, over }]
+  return [{ coupler, rod, lane, shift, x: scale.x(stationMm) + shift, over }]
 }
 
 /** Every fork, by the rod or the groove that moves it. */
 export function forksOf({ rods, drum }: Movers, standing: Standing): readonly Fork[] {
   return drum
-    ? drum.tracks.flatMap(({ coupler }) => forkOf(coupler, 0, standing))
-    : rods.flatMap((rod, lane) => couplersOf(rod).flatMap((id) => forkOf(id, lane, standing)))
+    ? drum.tracks.flatMap(({ coupler }) => forkOf(coupler, undefined, 0, standing))
+    : rods.flatMap((rod) =>
+        couplersOf(rod).flatMap((id) => forkOf(id, rod, lanesOf(rods).get(rod.id) ?? 0, standing)),
+      )
 }
 
 /** Half of how wide the notches of a rod are: no wider than they lie apart. */
@@ -189,7 +217,7 @@ export function fingerAt(
       slots.find((slot) => slot.row === row)
     )?.selector
   const [one, other] = [rodIn(from), rodIn(to)]
-  const laneOf = (rod: Selector): number => rods.findIndex(({ id }) => id === rod.id)
+  const laneOf = ({ id }: Selector): number => lanesOf(rods).get(id) ?? -1
   if (!one || !other || laneOf(one) < 0 || laneOf(other) < 0) return undefined
   const y = rodY(laneOf(one)) + (rodY(laneOf(other)) - rodY(laneOf(one))) * part
   const pushed = to.end === null ? (from.end === null ? undefined : one) : other

@@ -265,6 +265,9 @@ function movingOnlyWhatIs(draft: BoxDraft): BoxDraft {
     ...(selectors && {
       selectors: selectors.map((selector) => ({
         ...selector,
+        ...(selector.passes && {
+          passes: selector.passes.filter((id) => couplers.some((coupler) => coupler.id === id)),
+        }),
         places: selector.places.map((place) => ({
           ...place,
           couplers: Object.fromEntries(Object.entries(place.couplers).filter(isThere)),
@@ -289,7 +292,11 @@ function movingOnlyWhatIs(draft: BoxDraft): BoxDraft {
 function withoutSelectors(draft: BoxDraft, dead: ReadonlySet<string>): BoxDraft {
   return {
     ...draft,
-    selectors: draft.selectors?.filter(({ id }) => !dead.has(id)),
+    selectors: draft.selectors
+      ?.filter(({ id }) => !dead.has(id))
+      .map((selector) =>
+        dead.has(selector.inside ?? '') ? { ...selector, inside: undefined } : selector,
+      ),
     interlockParts: draft.interlockParts?.filter(({ selectors }) =>
       selectors.every((id) => !dead.has(id)),
     ),

@@ -30,6 +30,7 @@ import type {
   ShaftStep,
   SheetLine,
   StarFigures,
+  SwingingFork,
 } from '../types.ts'
 
 import { LARGEST, TEETH } from './bounds.ts'
@@ -196,6 +197,12 @@ const COUPLER_PLACE: FieldsOf<CouplerPosition> = {
   dogs: { word: 'dogs', type: 'group', fields: DOGS, isOptional: true },
 }
 
+/** Of a fork that swings; the bounds are common practice. */
+export const SWINGING_FORK: FieldsOf<SwingingFork> = {
+  rodArmMm: figure('fork swings, pivot to its rod', 2, 500, 'mm'),
+  padArmMm: figure('pivot to its pads', 2, 500, 'mm'),
+}
+
 /** Of a coupler, with its places. */
 export const COUPLER: FieldsOf<Coupler> = {
   id: ID,
@@ -208,6 +215,7 @@ export const COUPLER: FieldsOf<Coupler> = {
     least: 1,
   },
   gears: { ...ids('gears', 'gear', LARGEST.engagements), ...MAYBE },
+  swings: { word: 'swinging fork', type: 'group', fields: SWINGING_FORK, isOptional: true },
 }
 
 /** Of a listed position. */
@@ -338,6 +346,11 @@ export const SELECTOR: FieldsOf<Selector> = {
   lever: { word: 'lever', type: 'whole', least: 1, most: LARGEST.levers, isOptional: true },
   switched: { word: 'moved', type: 'choice', choice: 'switchRule', isOptional: true },
   ...ACTUATED,
+  inside: { word: 'lies in', type: 'id', of: 'selector', isOptional: true },
+  passes: { ...ids('passes the forks of', 'coupler', LARGEST.couplers), ...MAYBE },
+  // Of a hand lever (common practice).
+  knobArmMm: figure('pivot of the lever to its knob', 10, 2_000, 'mm'),
+  fingerArmMm: figure('pivot to its finger', 2, 500, 'mm'),
 }
 
 /** Of a ball, a pin or a plate. */

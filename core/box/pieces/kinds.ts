@@ -102,6 +102,7 @@ export type ShownBy = (typeof SHOWN_BY)[number]
 /** What a piece that stands in no row along a shaft waits for, see `core/assembly/looseWays.ts`. */
 const LOOSE_WAYS = [
   'in-hub',
+  'fork',
   'rod',
   'interlock',
   'closer',
@@ -349,7 +350,7 @@ export const PIECE_DEFINITIONS: Readonly<Record<PieceKind, PieceKindDefinition>>
     ...piece('fork', 'selector', 'slides'),
     ...looked('selectors', ['thickness'], ['step-wear', 'bent', 'crack']),
     shownBy: 'position',
-    behind: ['rod'],
+    comesOff: 'fork',
     holdsShaft: true,
     sign: 'M17 0h6v10h-6ZM4 38v-14a16 14 0 0 1 32 0v14h-6v-13a10 9 0 0 0-20 0v13Z',
   },
