@@ -2,7 +2,7 @@ import type { Address, ChangeAddress } from '~/views/addresses.ts'
 import { Fragment, useDeferredValue, useCallback, useMemo, useState } from 'react'
 import { Link } from 'react-router'
 
-import type { AssemblyPart, Direction, Job, UnitPart } from 'core'
+import type { AssemblyPart, Direction, Job, UnitPart, PartFamily } from 'core'
 import { progressOf } from 'core'
 
 import { useOpenBox } from '~/components/box/boxContext.ts'
@@ -14,6 +14,7 @@ import type { OpenBuild } from '~/components/build/useBuild.ts'
 import { useBuild } from '~/components/build/useBuild.ts'
 import { Photos } from '~/components/job/Photos.tsx'
 import { useOpenJob } from '~/components/job/jobContext.ts'
+import { MissingOfJob } from '~/components/shift/MissingOfJob.tsx'
 import { LookButtons } from '~/components/measure/LookButtons.tsx'
 import { useAddress } from '~/components/useAddress.ts'
 import { NothingToShow, WorkArea, WorkMain, WorkPanel } from '~/components/WorkArea.tsx'
@@ -45,6 +46,9 @@ function useChosen(search: Address<'build'>, change: ChangeAddress<'build'>) {
   }
 }
 
+/** While these go in it is told what the job found missing between rods: later it is shut in. */
+const ASKED_AT: ReadonlySet<PartFamily> = new Set<PartFamily>(['selectors', 'case'])
+
 /** The tray that a part lies in, or will. */
 function trayOf({ groups, order }: OpenBuild, job: Job, part: AssemblyPart): string {
   return job.trays.get(part.id) ?? trayFor(groups, order, part, job.trays)
@@ -64,7 +68,7 @@ interface NextPartProps {
 function NextPart(props: NextPartProps) {
   const { build, inHand, direction, isDisabled, onChoose, onMove, onLetGo } = props
   const { id } = useOpenBox()
-  const { job, record } = useOpenJob()
+  const { box, job, record } = useOpenJob()
   const { naming, section, assembly, order } = build
   if (!inHand) return <NothingLeft direction={direction} boxId={id} />
   const { part, isOff } = inHand
@@ -93,6 +97,9 @@ function NextPart(props: NextPartProps) {
         onLetGo()
       }}
     >
+      {box && direction === 'up' && ASKED_AT.has(part.part.family) && (
+        <MissingOfJob box={box} words={naming.words} job={job} />
+      )}
       <WhileInHand part={part.part} boxId={id} isDisabled={isDisabled} />
     </InHandPanel>
   )

@@ -3,13 +3,22 @@ import { useMemo } from 'react'
 import { useHotkeys } from 'react-hotkeys-hook'
 
 import type { Analysis, BoxPosition, CouplerPlaces, Solver } from 'core'
-import { analyse, fullPlaces, isLocked, positionsAhead, rodsOf, selectorFaults } from 'core'
+import {
+  analyse,
+  fullPlaces,
+  isLocked,
+  missingParts,
+  positionsAhead,
+  rodsOf,
+  selectorFaults,
+} from 'core'
 
 import { useOpenBox } from '~/components/box/boxContext.ts'
 import { IssueList } from '~/components/box/IssueList.tsx'
 import { PrintButton } from '~/components/PrintButton.tsx'
 import { RibbonSwitch } from '~/components/section/ScaledSection.tsx'
 import { ChangeCautions, MostOfEngine } from '~/components/shift/ChangeCautions.tsx'
+import { useOpenJob } from '~/components/job/jobContext.ts'
 import { CondemnedRings } from '~/components/shift/CondemnedRings.tsx'
 import { ChangeControls } from '~/components/shift/ChangeControls.tsx'
 import { EngagePanels } from '~/components/shift/EngagePanels.tsx'
@@ -165,6 +174,17 @@ function Picture(props: PictureProps) {
   const { draft, naming } = open
   const { from, to, gear, course, moment, at } = shown
   const rods = useMemo(() => inRows(rodsOf(draft)), [draft])
+  const { job } = useOpenJob()
+  // Of several that are alike nobody knows which is missing.
+  const out = useMemo(
+    () =>
+      new Set(
+        missingParts(naming.box, job).flatMap(({ mayBe: [one, ...others] }) =>
+          one && others.length === 0 ? [one.id] : [],
+        ),
+      ),
+    [naming, job],
+  )
   const goTo = (distance: (moment: Moment) => number): void => {
     const near = nearestMoment(course, at, distance)
     if (near !== at) change({ at: near === 0 ? '' : `${near}` })
@@ -176,6 +196,7 @@ function Picture(props: PictureProps) {
         words={words}
         naming={naming}
         rods={rods}
+        out={out}
         drum={draft.drums?.[0]}
         drumDeg={moment.drumDeg}
         levers={moment.levers}

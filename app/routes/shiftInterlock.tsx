@@ -1,12 +1,22 @@
 import type { Address, ChangeAddress } from '~/views/addresses.ts'
 import { useMemo } from 'react'
 
-import type { InterlockPart, MovedRod } from 'core'
-import { analyse, explainLock, isLocked, placesWith, proveInterlock, rodsOf } from 'core'
+import type { InterlockPart, MissingPart, MovedRod } from 'core'
+import {
+  analyse,
+  explainLock,
+  isLocked,
+  missingParts,
+  placesWith,
+  proveInterlock,
+  rodsOf,
+} from 'core'
 
 import { useOpenBox } from '~/components/box/boxContext.ts'
 import { IssueList } from '~/components/box/IssueList.tsx'
 import { WithEveryPart, WithOneOut } from '~/components/shift/InterlockProofs.tsx'
+import { useOpenJob } from '~/components/job/jobContext.ts'
+import MissingParts from '~/components/shift/MissingParts.tsx'
 import { LinkedSection } from '~/components/shift/LinkedSection.tsx'
 import { RodKeys } from '~/components/shift/RodKeys.tsx'
 import { ShiftProposal, saysWhatMoves } from '~/components/shift/ShiftProposal.tsx'
@@ -15,22 +25,37 @@ import { useAddress } from '~/components/useAddress.ts'
 import { Warning } from '~/components/Warning.tsx'
 import { NothingToShow, WorkArea, WorkMain, WorkPanel } from '~/components/WorkArea.tsx'
 import { placeDraggedTo } from '~/views/shift/linkage.ts'
-import { formatMoved, holderOf, inRows, parseMoved, possibleOf } from '~/views/shift/rodsView.ts'
+import {
+  ALL_IN,
+  formatMoved,
+  holderOf,
+  inRows,
+  parseMoved,
+  possibleOf,
+} from '~/views/shift/rodsView.ts'
 import { lockSentence } from '~/words/lock.ts'
 import { rodName } from '~/words/shift.ts'
 
 const NO_PARTS: readonly InterlockPart[] = []
 
+/** What is out: as the address has it, or else the first of what each missing part may be. */
+function outOf(address: string | null, missing: readonly MissingPart[]): ReadonlySet<string> {
+  if (address === null) return new Set(missing.flatMap(({ mayBe }) => mayBe[0]?.id ?? []))
+  return new Set(address.split('|').filter((id) => id !== '' && id !== ALL_IN))
+}
+
 /** The rods as the address has them moved, and what of the interlock is left in between. */
 function useRods(search: Address<'interlock'>, change: ChangeAddress<'interlock'>) {
-  const { draft } = useShift()
+  const { draft, naming } = useShift()
+  const { job } = useOpenJob()
+  const missing = useMemo(() => missingParts(naming.box, job), [naming, job])
   const rods = inRows(rodsOf(draft)).filter(
     ({ id, switched }) =>
       switched === undefined ||
       draft.interlockParts?.some(({ selectors }) => selectors.includes(id)) === true,
   )
   const parts = draft.interlockParts ?? NO_PARTS
-  const out = new Set((search.out ?? '').split('|').filter(Boolean))
+  const out = outOf(search.out, missing)
   const left = parts.filter(({ id }) => !out.has(id))
   const moved = possibleOf(left, parseMoved(draft, search.moved))
   const refused = rods.find(({ id }) => id === search.held)
@@ -44,7 +69,7 @@ function useRods(search: Address<'interlock'>, change: ChangeAddress<'interlock'
     const next = place ? [...others, { selector: rod, place }] : others
     change({ moved: formatMoved(next), held: '' })
   }
-  return { rods, parts, out, left, moved, refused, holder, set }
+  return { rods, parts, missing, out, left, moved, refused, holder, set }
 }
 
 /** The interlock part by part: take one out, and try which rods can move together then. */
@@ -53,7 +78,7 @@ export default function ShiftInterlock() {
   const { draft, naming, solver, issues } = useShift()
   const [search, change] = useAddress('interlock')
   const proof = useMemo(() => (solver ? proveInterlock(solver) : undefined), [solver])
-  const { rods, parts, out, left, moved, refused, holder, set } = useRods(search, change)
+  const { rods, parts, missing, out, left, moved, refused, holder, set } = useRods(search, change)
   const places = placesWith(draft, moved)
   const state = solver && places ? analyse(solver, places) : undefined
   const lock = solver && places ? explainLock(solver, places) : undefined
@@ -99,6 +124,7 @@ export default function ShiftInterlock() {
         )}
       </WorkMain>
       <WorkPanel label="What the interlock keeps apart">
+        <MissingParts naming={naming} solver={solver} missing={missing} />
         <h2 className="text-[1.35rem]">With every part in</h2>
         {rods.length === 0 ? (
           <p>

@@ -1,9 +1,10 @@
-import { useEffect, useRef, useState } from 'react'
+import { Suspense, lazy, useEffect, useMemo, useRef, useState } from 'react'
 import { useNavigate } from 'react-router'
 
 import type { CouplerPlaces, Forces } from 'core'
-import { fullPlaces, solveForces } from 'core'
+import { areFreed, fullPlaces, missingParts, solveForces } from 'core'
 
+import { useOpenJob } from '~/components/job/jobContext.ts'
 import { useOpenBox } from '~/components/box/boxContext.ts'
 import { Legend } from '~/components/section/Legend.tsx'
 import { SectionDrawing } from '~/components/section/SectionDrawing.tsx'
@@ -17,6 +18,8 @@ import { useOpenTrace } from '~/components/trace/traceContext.ts'
 import { usePositionChoice } from '~/components/trace/usePositionChoice.ts'
 import type { Naming } from '~/words/names.ts'
 import { couplerName } from '~/words/names.ts'
+
+const MissingParts = lazy(() => import('~/components/shift/MissingParts.tsx'))
 
 /** A coupler that the interlock keeps where it is, and the one that is out of its centre. */
 interface Held {
@@ -32,10 +35,18 @@ function heldWords(naming: Naming, { coupler, by }: Held): string {
   return `The interlock holds the ${one}: the ${other} is out of its centre.`
 }
 
+/** What the job found missing between the rods, without which some of them are not kept apart. */
+function useMissing() {
+  const { naming } = useOpenTrace()
+  const { job } = useOpenJob()
+  return useMemo(() => missingParts(naming.box, job), [naming, job])
+}
+
 /** Moves sleeves by hand, as far as the interlock lets them. */
 function useSleeves(hasInterlock: boolean) {
   const { draft } = useOpenBox()
   const { selected, change } = useOpenTrace()
+  const missing = useMissing()
   const { position } = selected
   const [held, setHeld] = useState<Held>()
   // The page follows a little later, so moves in quick succession build on this.
@@ -44,7 +55,10 @@ function useSleeves(hasInterlock: boolean) {
     latest.current = position.couplers
   }, [position.couplers])
   const move = (coupler: string, place: string): void => {
-    const result = moveCoupler(draft, latest.current, coupler, place, hasInterlock)
+    const result = moveCoupler(draft, latest.current, coupler, place, {
+      hasInterlock,
+      areFreed: (one, other) => areFreed(draft, missing, one, other),
+    })
     if (result.kind === 'held') {
       setHeld(result)
       return
@@ -106,6 +120,7 @@ export default function TraceDrawing() {
   const navigate = useNavigate()
   const [pointedGear, setPointedGear] = useState<string>()
   const hasInterlock = search.interlock !== 'out'
+  const missing = useMissing()
   const { held, letGo, move } = useSleeves(hasInterlock)
   const select = usePositionChoice(letGo)
   const drive = analysis.state === 'drive' && !input.isPedalDown ? analysis : undefined
@@ -147,6 +162,11 @@ export default function TraceDrawing() {
           )}
         />
       </div>
+      {missing.length > 0 && (
+        <Suspense>
+          <MissingParts naming={trace.naming} solver={solver} missing={missing} />
+        </Suspense>
+      )}
       <UnderTheDrawing held={held} pointedGear={pointedGear} forces={forces} />
       <DrawingTools
         hasInterlock={hasInterlock}

@@ -180,6 +180,7 @@ export const LOOK_NAMES: Readonly<Record<Look, string>> = {
   bent: 'straightness',
   burnt: 'colour and lining',
   thread: 'thread',
+  missing: 'whether it is all there',
 }
 
 /** What was measured or looked at. */
@@ -214,6 +215,7 @@ export const LOOK_GRADES: Readonly<Record<Look, Readonly<Record<Verdict, string>
   bent: { good: 'straight', watch: 'a little out', replace: 'bent' },
   burnt: { good: 'even', watch: 'dark in places', replace: 'burnt, blue or worn through' },
   thread: { good: 'sound', watch: 'stretched or rough', replace: 'torn or stripped' },
+  missing: { good: 'all there', watch: 'not sure', replace: 'missing' },
 }
 
 export const VERDICT_NAMES: Readonly<Record<Verdict, string>> = {

@@ -240,15 +240,18 @@ function checkPositions({ draft }: BoxIndex): BoxIssue[] {
 export function brokenInterlock(
   draft: BoxDraft,
   places: CouplerPlaces,
+  areFreed: (one: string, other: string) => boolean = () => false,
 ): { readonly interlock: string; readonly couplers: readonly [string, string] } | undefined {
   for (const interlock of draft.interlocks ?? []) {
-    const [one, other] = interlock.couplers.filter((id) => {
+    const away = interlock.couplers.filter((id) => {
       const coupler = draft.couplers.find((candidate) => candidate.id === id)
       const place = coupler && placeOf(coupler, places)
       return place !== undefined && place.engages.length > 0
     })
-    if (one !== undefined && other !== undefined)
-      return { interlock: interlock.id, couplers: [one, other] }
+    for (const [at, one] of away.entries()) {
+      const other = away.slice(at + 1).find((each) => !areFreed(one, each))
+      if (other !== undefined) return { interlock: interlock.id, couplers: [one, other] }
+    }
   }
   return undefined
 }

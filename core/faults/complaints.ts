@@ -254,9 +254,9 @@ export const COMPLAINTS: { readonly [K in ComplaintKind]: ComplaintDefinition<K>
   },
   'two-in': {
     suspects: {
-      'interlock-ball': ['scoring'],
-      'interlock-pin': ['scoring'],
-      'interlock-plate': ['scoring', 'bent'],
+      'interlock-ball': ['missing', 'scoring'],
+      'interlock-pin': ['missing', 'scoring'],
+      'interlock-plate': ['missing', 'scoring', 'bent'],
       detent: ['free-length', 'scoring'],
       rod: ['bent', 'scoring'],
     },

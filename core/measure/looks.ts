@@ -13,6 +13,7 @@ export const LOOKS = [
   'bent',
   'burnt',
   'thread',
+  'missing',
 ] as const
 /** See `LOOKS`. */
 export type Look = (typeof LOOKS)[number]

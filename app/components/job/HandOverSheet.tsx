@@ -10,6 +10,8 @@ import { formatWhen, moneyHeading } from '~/words/format.ts'
 import type { Shelf } from '~/files/shelf.ts'
 import { totalsOf, totalsWords } from '~/views/order/orderLines.ts'
 
+import { MissingOfJob } from '~/components/shift/MissingOfJob.tsx'
+
 import { SheetPhotos } from './SheetPhotos.tsx'
 import { useOpenJob } from './jobContext.ts'
 
@@ -151,6 +153,7 @@ export function HandOverSheet() {
       <SheetPhotos />
       <section aria-label="Cautions">
         <h3 className="text-[1.15rem]">Before it goes on the road</h3>
+        {box && <MissingOfJob box={box} words={words} job={job} />}
         <p>{HAND_OVER_CAUTION}</p>
       </section>
     </div>

@@ -3,7 +3,7 @@ import { Fragment } from 'react'
 
 import type { InterlockProof, PartOut } from 'core'
 
-import { formatMoved } from '~/views/shift/rodsView.ts'
+import { ALL_IN, formatMoved } from '~/views/shift/rodsView.ts'
 import type { Naming } from '~/words/names.ts'
 import { capitalize } from '~/words/names.ts'
 import { interlockPartWords, openSetWords, rodPlaceName } from '~/words/shift.ts'
@@ -61,7 +61,7 @@ export function WithOneOut({ naming, without, out, change }: WithOneOutProps) {
                 checked={!isOut}
                 onChange={() => {
                   const next = isOut ? [...out].filter((each) => each !== id) : [...out, id]
-                  change({ out: next.join('|'), held: '' })
+                  change({ out: next.join('|') || ALL_IN, held: '' })
                 }}
               />
               {capitalize(interlockPartWords(naming, loss.part))}

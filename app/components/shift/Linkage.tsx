@@ -258,7 +258,7 @@ function Rod(props: RodProps) {
     .join('')
   const start = from + shift
   const jawCut = isSwitched ? '' : `H${jaw - 9}v10h18v-10`
-  const nameAt = nameX(from + ALONG.name, name, forks)
+  const nameAt = nameX(from + ALONG.name + (rod.inside === undefined ? 0 : INNER_NAME), name, forks)
   return (
     <g data-rod={rod.id} {...drag}>
       {isSwitched && (
@@ -304,6 +304,9 @@ function Rod(props: RodProps) {
 function rodHalf({ inside }: Selector): number {
   return inside === undefined ? ROD_HEIGHT / 2 : ROD_HEIGHT / 4
 }
+
+/** The name of a rod in another stands behind that of the outer. */
+const INNER_NAME = 130
 
 /** A character of a rod's name. */
 const NAME_CHARACTER = 9

@@ -147,7 +147,7 @@ function WhereItLies({
       <summary className="min-h-[44px] content-center font-semibold">
         Where it lies, and lengths
       </summary>
-      <div className="grid grid-cols-2 items-end gap-2 lg:grid-cols-4">
+      <div className="grid grid-cols-2 items-end gap-2 lg:grid-cols-5">
         <FieldEntries
           naming={naming}
           fields={SELECTOR}

@@ -2,6 +2,9 @@
 import type { BoxDraft, InterlockPart, MovedRod, Selector } from 'core'
 import { areHeldApart, leverOf, rodsOf } from 'core'
 
+/** Of an address: every part is in, although the job may have found one missing. */
+export const ALL_IN = 'none'
+
 /** Rods away from their middles, as the address has them. */
 export function parseMoved(draft: BoxDraft, text: string | null): readonly MovedRod[] {
   const wanted = new Map(

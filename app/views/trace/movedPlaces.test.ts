@@ -32,19 +32,26 @@ test('a sleeve passes its centre, and stops at its ends', () => {
   expect(stepPlace(sleeve, 'centre', 1)).toBe('3')
 })
 
+const KEPT = { hasInterlock: true }
+
 test('the interlock holds a second sleeve, and says which one holds it', () => {
-  const first = moveCoupler(draft, atRest, 'coupler-1-2', '1', true)
+  const first = moveCoupler(draft, atRest, 'coupler-1-2', '1', KEPT)
   if (first.kind !== 'moved') throw new Error('the first sleeve is held')
-  expect(moveCoupler(draft, first.places, 'coupler-3-4', '3', true)).toEqual({
+  expect(moveCoupler(draft, first.places, 'coupler-3-4', '3', KEPT)).toEqual({
     kind: 'held',
     coupler: 'coupler-3-4',
     by: 'coupler-1-2',
   })
-  expect(moveCoupler(draft, first.places, 'coupler-1-2', '2', true).kind).toBe('moved')
-  expect(moveCoupler(draft, first.places, 'coupler-3-4', '3', false)).toEqual({
+  expect(moveCoupler(draft, first.places, 'coupler-1-2', '2', KEPT).kind).toBe('moved')
+  expect(moveCoupler(draft, first.places, 'coupler-3-4', '3', { hasInterlock: false })).toEqual({
     kind: 'moved',
     places: { ...first.places, 'coupler-3-4': '3' },
   })
+  // Without the ball between the two rods.
+  const areFreed = (one: string, other: string): boolean =>
+    [one, other].sort().join() === 'coupler-1-2,coupler-3-4'
+  const freed = { hasInterlock: true, areFreed }
+  expect(moveCoupler(draft, first.places, 'coupler-3-4', '3', freed).kind).toBe('moved')
 })
 
 test('places that a listed position has are that position', () => {

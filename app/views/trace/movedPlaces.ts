@@ -45,16 +45,22 @@ export type Move =
   /** The interlock keeps the coupler where it is, because another has left its centre. */
   | { readonly kind: 'held'; readonly coupler: string; readonly by: string }
 
+/** What keeps couplers apart: nothing, or an interlock of which something may be missing. */
+export interface Keeping {
+  readonly hasInterlock: boolean
+  readonly areFreed?: (one: string, other: string) => boolean
+}
+
 /** Moves one coupler, if the interlock lets it. */
 export function moveCoupler(
   draft: BoxDraft,
   places: CouplerPlaces,
   coupler: string,
   place: string,
-  hasInterlock: boolean,
+  { hasInterlock, areFreed }: Keeping,
 ): Move {
   const next = { ...fullPlaces(draft.couplers, places), [coupler]: place }
-  const broken = hasInterlock ? brokenInterlock(draft, next) : undefined
+  const broken = hasInterlock ? brokenInterlock(draft, next, areFreed) : undefined
   if (!broken) return { kind: 'moved', places: next }
   const by = broken.couplers.find((id) => id !== coupler) ?? coupler
   return { kind: 'held', coupler, by }

@@ -288,7 +288,7 @@ export const PIECE_DEFINITIONS: Readonly<Record<PieceKind, PieceKindDefinition>>
   },
   key: {
     ...piece('key', 'shaft', 'slides'),
-    ...looked('washers', ['thickness'], ['step-wear']),
+    ...looked('washers', ['thickness'], ['step-wear', 'missing']),
     opens: true,
     comesOff: 'key',
     sign: 'M4 16h32a16 14 0 0 1-32 0Z',
@@ -323,7 +323,7 @@ export const PIECE_DEFINITIONS: Readonly<Record<PieceKind, PieceKindDefinition>>
   },
   'hub-key': {
     ...piece('hub keys', 'coupler', 'slides'),
-    ...looked('hubs', ['thickness'], ['step-wear']),
+    ...looked('hubs', ['thickness'], ['step-wear', 'missing']),
     cautions: ['spring'],
     shownBy: 'position',
     comesOff: 'in-hub',
@@ -339,7 +339,7 @@ export const PIECE_DEFINITIONS: Readonly<Record<PieceKind, PieceKindDefinition>>
   },
   ball: {
     ...piece('ball', 'coupler', 'slides'),
-    ...looked('hubs', [], ['scoring']),
+    ...looked('hubs', [], ['scoring', 'missing']),
     cautions: ['spring'],
     tools: ['magnet'],
     shownBy: 'position',
@@ -363,7 +363,7 @@ export const PIECE_DEFINITIONS: Readonly<Record<PieceKind, PieceKindDefinition>>
   },
   detent: {
     ...piece('detent ball and spring', 'selector', 'slides'),
-    ...looked('selectors', ['free-length'], ['scoring']),
+    ...looked('selectors', ['free-length'], ['scoring', 'missing']),
     cautions: ['spring'],
     tools: ['magnet'],
     shownBy: 'position',
@@ -371,7 +371,7 @@ export const PIECE_DEFINITIONS: Readonly<Record<PieceKind, PieceKindDefinition>>
   },
   'interlock-ball': {
     ...piece('interlock ball', 'selector', 'slides'),
-    ...looked('selectors', [], ['scoring']),
+    ...looked('selectors', [], ['scoring', 'missing']),
     tools: ['magnet', 'grease'],
     shownBy: 'position',
     comesOff: 'interlock',
@@ -379,7 +379,7 @@ export const PIECE_DEFINITIONS: Readonly<Record<PieceKind, PieceKindDefinition>>
   },
   'interlock-pin': {
     ...piece('interlock pin', 'selector', 'slides'),
-    ...looked('selectors', [], ['scoring']),
+    ...looked('selectors', [], ['scoring', 'missing']),
     tools: ['magnet', 'grease'],
     shownBy: 'position',
     comesOff: 'interlock',
@@ -387,7 +387,7 @@ export const PIECE_DEFINITIONS: Readonly<Record<PieceKind, PieceKindDefinition>>
   },
   'interlock-plate': {
     ...piece('interlock plate', 'selector', 'slides'),
-    ...looked('selectors', [], ['scoring', 'bent']),
+    ...looked('selectors', [], ['scoring', 'bent', 'missing']),
     shownBy: 'position',
     comesOff: 'interlock',
     sign: SIGNS.plate,
