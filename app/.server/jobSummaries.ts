@@ -6,7 +6,7 @@ import { and, asc, desc, eq, gt, inArray, sql } from 'drizzle-orm'
 import { z } from 'zod'
 
 import type { BoxDraft, ShopRule, Waiting } from 'core'
-import { STAGES, checkBox, readJob, stageAt, stagesOf, waitingOf } from 'core'
+import { STAGES, checkBox, missingRefs, readJob, stageAt, stagesOf, waitingOf } from 'core'
 
 import type { JobSummary } from '../views/job/summary.ts'
 
@@ -23,7 +23,7 @@ import { log } from './log.ts'
 import { readRules } from './shelf.ts'
 
 /** Changes whenever what a summary says would be worked out in another way. */
-const SUMMARY_VERSION = 6
+const SUMMARY_VERSION = 7
 
 const storedSummary = z.object({
   number: z.int(),
@@ -32,14 +32,18 @@ const storedSummary = z.object({
   // Written by `summaryOf` of this version alone.
   waiting: z.array(z.custom<Waiting>()),
   assignee: z.string(),
+  missing: z.array(z.string()),
   openedAt: z.string(),
   closedAt: z.string().nullable(),
   last: z.object({ at: z.string(), by: z.string() }).nullable(),
 })
 
+/** Of parts that are missing, so many are told. */
+const MOST_MISSING = 50
+
 /** What is told of a job of which no more can be told. */
 function barely({ number, isClosed, openedAt, closedAt }: Omit<JobRecord, 'id' | 'entries'>) {
-  const untold = { stage: null, waiting: [], assignee: '', last: null }
+  const untold = { stage: null, waiting: [], missing: [], assignee: '', last: null }
   return { number, isClosed, openedAt, closedAt, ...untold } satisfies JobSummary
 }
 
@@ -62,6 +66,7 @@ export function summaryOf(
     isClosed: job.isClosed,
     stage: stageAt(stagesOf(checked.box, job)),
     waiting: waitingOf(checked.box, job),
+    missing: missingRefs(job).slice(0, MOST_MISSING),
   }
 }
 

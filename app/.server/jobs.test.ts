@@ -68,7 +68,15 @@ test('a job with an entry of a kind from a newer version is told, and takes no l
   const records = await Promise.all(ids.map(findBox))
   const summaries = await summariesOf(records.filter((record) => record !== null))
   expect(summaries.get(newer.boxId)).toEqual({
-    ...{ number: 1, isClosed: false, stage: null, waiting: [], assignee: '', last: null },
+    ...{
+      number: 1,
+      isClosed: false,
+      stage: null,
+      waiting: [],
+      missing: [],
+      assignee: '',
+      last: null,
+    },
     ...{ openedAt: expect.any(String) as string, closedAt: null },
   })
   expect(summaries.get(known.boxId)).toMatchObject({ number: 1, isClosed: false })
@@ -268,6 +276,7 @@ test('the bench hears of the latest job of each unit in a line', async () => {
     isClosed: false,
     stage: 'intake',
     waiting: [{ code: 'said', text: 'a bearing' }, { code: 'nothing-measured' }],
+    missing: [],
     assignee: '',
     ...{ openedAt: job.openedAt, closedAt: null },
     last: { at: job.entries[0]?.at, by: job.entries[0]?.by },

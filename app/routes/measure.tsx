@@ -1,7 +1,7 @@
 import { useMemo, useState } from 'react'
 
 import type { Measure, UnitPart } from 'core'
-import { MEASURES, alongShafts, indexBox, unitParts, worstByPart } from 'core'
+import { MEASURES, alongShafts, indexBox, unitParts, wholePart, worstByPart } from 'core'
 
 import { useOpenBox } from '~/components/box/boxContext.ts'
 import { Photos } from '~/components/job/Photos.tsx'
@@ -35,7 +35,8 @@ interface PartInHandProps {
 /** What is measured, seen and kept of the part chosen. */
 function PartInHand(props: PartInHandProps) {
   const { part, name, isDisabled, units, onUnits, tool, onTool } = props
-  const { id } = useOpenBox()
+  const { id, draft } = useOpenBox()
+  const box = indexBox(draft)
   const { job, record } = useOpenJob()
   const [search, change] = useAddress('measure')
   const asked = MEASURES.find((each) => each === search.measure)
@@ -84,7 +85,7 @@ function PartInHand(props: PartInHandProps) {
       <Photos key={`photos ${part.ref}`} boxId={id} part={part.ref} />
       <FindingList
         boxId={id}
-        findings={job.findings.filter((finding) => finding.part === part.ref)}
+        findings={job.findings.filter((finding) => wholePart(box, finding.part) === part.ref)}
         isDisabled={isDisabled}
         onRecord={record}
       />
@@ -104,7 +105,7 @@ export default function MeasurePage() {
   const parts = useMemo(() => unitParts(draft), [draft])
   const worst = useMemo(() => worstByPart(job), [job])
   const along = useMemo(() => alongShafts(draft, parts), [draft, parts])
-  const wanted = search.part ?? ''
+  const wanted = wholePart(naming.box, search.part ?? '')
   const named = parts.find(({ ref }) => ref === wanted)
   const tray = search.tray ?? ''
   const part: UnitPart | undefined =

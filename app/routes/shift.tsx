@@ -8,6 +8,7 @@ import {
   fullPlaces,
   isLocked,
   missingParts,
+  missingRefs,
   positionsAhead,
   rodsOf,
   selectorFaults,
@@ -179,7 +180,7 @@ function Picture(props: PictureProps) {
   const out = useMemo(
     () =>
       new Set(
-        missingParts(naming.box, job).flatMap(({ mayBe: [one, ...others] }) =>
+        missingParts(naming.box, missingRefs(job)).flatMap(({ mayBe: [one, ...others] }) =>
           one && others.length === 0 ? [one.id] : [],
         ),
       ),

@@ -7,6 +7,7 @@ import {
   explainLock,
   isLocked,
   missingParts,
+  missingRefs,
   placesWith,
   proveInterlock,
   rodsOf,
@@ -48,7 +49,7 @@ function outOf(address: string | null, missing: readonly MissingPart[]): Readonl
 function useRods(search: Address<'interlock'>, change: ChangeAddress<'interlock'>) {
   const { draft, naming } = useShift()
   const { job } = useOpenJob()
-  const missing = useMemo(() => missingParts(naming.box, job), [naming, job])
+  const missing = useMemo(() => missingParts(naming.box, missingRefs(job)), [naming, job])
   const rods = inRows(rodsOf(draft)).filter(
     ({ id, switched }) =>
       switched === undefined ||

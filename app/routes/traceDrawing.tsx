@@ -4,7 +4,6 @@ import { useNavigate } from 'react-router'
 import type { CouplerPlaces, Forces } from 'core'
 import { areFreed, fullPlaces, missingParts, solveForces } from 'core'
 
-import { useOpenJob } from '~/components/job/jobContext.ts'
 import { useOpenBox } from '~/components/box/boxContext.ts'
 import { Legend } from '~/components/section/Legend.tsx'
 import { SectionDrawing } from '~/components/section/SectionDrawing.tsx'
@@ -35,11 +34,11 @@ function heldWords(naming: Naming, { coupler, by }: Held): string {
   return `The interlock holds the ${one}: the ${other} is out of its centre.`
 }
 
-/** What the job found missing between the rods, without which some of them are not kept apart. */
+/** What the unit's latest job found missing between the rods, without which some are not kept apart. */
 function useMissing() {
   const { naming } = useOpenTrace()
-  const { job } = useOpenJob()
-  return useMemo(() => missingParts(naming.box, job), [naming, job])
+  const { job } = useOpenBox()
+  return useMemo(() => missingParts(naming.box, job?.missing ?? []), [naming, job])
 }
 
 /** Moves sleeves by hand, as far as the interlock lets them. */

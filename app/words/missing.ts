@@ -13,7 +13,7 @@ const MOST_SETS = 4
 /** What is missing, what it keeps from happening, and what to do. */
 export function missingWords(
   naming: Naming,
-  { finding, mayBe }: MissingPart,
+  { part: ref, mayBe }: MissingPart,
   opened: readonly OpenSet[],
 ): string {
   const [part] = mayBe
@@ -29,5 +29,5 @@ export function missingWords(
     sets.length === 0
       ? 'Nothing more can lock without it.'
       : `Without it these can be in together, and lock the box: ${listed([...sets.slice(0, MOST_SETS), ...more])}.`
-  return `${capitalize(unitPartName(naming, finding.part))}${which}: missing, as the job found. ${danger} Put it back in before the cover goes on.`
+  return `${capitalize(unitPartName(naming, ref))}${which}: missing, as the job found. ${danger} Put it back in before the cover goes on.`
 }

@@ -8,7 +8,7 @@ import { pathTo } from '../box/partPath.ts'
 import type { BoxIndex } from '../box/box.ts'
 import { indexBox } from '../box/box.ts'
 import { oncePer } from '../box/oncePer.ts'
-import { hasHub, sleevesOfTeeth } from '../box/couplers.ts'
+import { hasHub } from '../box/couplers.ts'
 import { outsideOf } from '../box/outside.ts'
 import { PIECE_DEFINITIONS, kindsWhere, memberOfPiece } from '../box/pieces/index.ts'
 import type { BoxDraft, Coupler, PieceKind } from '../box/types.ts'
@@ -118,15 +118,13 @@ function inBundles(parts: readonly AssemblyPart[]): readonly AssemblyPart[] {
 }
 
 /**
- * Whether a part comes apart from the rest: a gear that stays on its shaft does not, nor teeth on a
- * sleeve, and what is outside the case is not on the bench.
+ * Whether a part comes apart from the rest: a gear that stays on its shaft does not, and what is outside the case is not on the bench.
  */
 function isApart({ index, stay }: UnitLookup, { ref, kind, id }: UnitPart): boolean {
   const { members: outside } = outsideOf(index.draft)
   if (kind === 'gear') {
     const member = index.gears.get(id)?.member ?? ''
-    const isOnSleeve = sleevesOfTeeth(index.draft).has(id)
-    return !isOnSleeve && !outside.has(member) && stay.get(member)?.has(id) !== true
+    return !outside.has(member) && stay.get(member)?.has(id) !== true
   }
   if (kind === 'sleeve')
     return pieceOfRef(index, ref) !== undefined || hasSleeve(index.couplers.get(id))

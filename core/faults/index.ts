@@ -8,6 +8,6 @@ export type {
 } from './complaints.ts'
 export { CHANGE_RPM, COMPLAINTS, complaintsOf } from './complaints.ts'
 export type { MissingPart } from './missing.ts'
-export { areFreed, missingParts, openedByMissing } from './missing.ts'
+export { areFreed, missingParts, missingRefs, openedByMissing } from './missing.ts'
 export type { Evidence, EvidenceFor } from './evidence.ts'
 export { evidenceFor } from './evidence.ts'

@@ -3,7 +3,7 @@ import type { EntryBody } from '../job/index.ts'
 import { readJob } from '../job/index.ts'
 import type { Verdict } from '../measure/index.ts'
 import { prepareSolver } from '../train/index.ts'
-import { areFreed, missingParts, openedByMissing } from './missing.ts'
+import { areFreed, missingParts, missingRefs, openedByMissing } from './missing.ts'
 
 const checked = checkBox(buildPattern('three-shaft', 'box', { speeds: '5' }))
 if (!checked.ok) throw new Error('the pattern hangs together')
@@ -14,35 +14,37 @@ function refOf(kind: string): string {
   return `piece:${draft.pieces?.find((piece) => piece.kind === kind)?.id ?? ''}`
 }
 
-function found(...looks: readonly (readonly [part: string, grade: Verdict])[]) {
+function missing(...looks: readonly (readonly [part: string, grade: Verdict])[]) {
   const bodies = looks.map(([part, grade]): EntryBody => ({
     kind: 'look',
     part,
     look: 'missing',
     grade,
   }))
-  return readJob(
-    bodies.map((body, at) => ({
-      id: `01a00000-0000-7000-8000-00000000000${at}`,
-      at: `2026-12-02T10:00:0${at}.000Z`,
-      by: 'AB',
-      body,
-    })),
+  return missingRefs(
+    readJob(
+      bodies.map((body, at) => ({
+        id: `01a00000-0000-7000-8000-00000000000${at}`,
+        at: `2026-12-02T10:00:0${at}.000Z`,
+        by: 'AB',
+        body,
+      })),
+    ),
   )
 }
 
 test('balls that are listed as one are alike: any of them may be the one that is missing', () => {
   const balls = draft.interlockParts?.filter(({ kind }) => kind === 'ball') ?? []
-  const [missing] = missingParts(box, found([refOf('interlock-ball'), 'replace']))
+  const [lost] = missingParts(box, missing([refOf('interlock-ball'), 'replace']))
   expect(balls.length).toBeGreaterThan(1)
-  expect(missing?.mayBe).toEqual(balls)
+  expect(lost?.mayBe).toEqual(balls)
 })
 
 test('what is all there, or was looked for again and found, is not missing', () => {
   const ball = refOf('interlock-ball')
-  expect(missingParts(box, found([ball, 'good']))).toEqual([])
-  expect(missingParts(box, found([ball, 'replace'], [ball, 'good']))).toEqual([])
-  expect(missingParts(box, found([refOf('detent'), 'replace']))).toEqual([])
+  expect(missingParts(box, missing([ball, 'good']))).toEqual([])
+  expect(missingParts(box, missing([ball, 'replace'], [ball, 'good']))).toEqual([])
+  expect(missingParts(box, missing([refOf('detent'), 'replace']))).toEqual([])
 })
 
 test('without a ball the rods beside it are free of one another; with a pin out only those over it (common practice)', () => {
@@ -50,8 +52,8 @@ test('without a ball the rods beside it are free of one another; with a pin out 
     ({ places }) => Object.keys(places[0]?.couplers ?? {})[0],
   )
   const [one = '', two = '', three = ''] = rods
-  const ball = missingParts(box, found([refOf('interlock-ball'), 'replace']))
-  const pin = missingParts(box, found([refOf('interlock-pin'), 'replace']))
+  const ball = missingParts(box, missing([refOf('interlock-ball'), 'replace']))
+  const pin = missingParts(box, missing([refOf('interlock-pin'), 'replace']))
   expect(areFreed(draft, [], one, two)).toBe(false)
   expect(areFreed(draft, ball, one, two)).toBe(true)
   expect(areFreed(draft, ball, two, three)).toBe(true)
@@ -66,13 +68,13 @@ test('what can be in together then moves the couplers that are freed, and locks'
   })
   if (!counted.ok) throw new Error('it hangs together')
   const solver = prepareSolver(counted.box)
-  const [missing] = missingParts(box, found([refOf('interlock-pin'), 'replace']))
-  if (!missing) throw new Error('the pin is missing')
-  const opened = openedByMissing(solver, missing)
+  const [lost] = missingParts(box, missing([refOf('interlock-pin'), 'replace']))
+  if (!lost) throw new Error('the pin is missing')
+  const opened = openedByMissing(solver, lost)
   expect(opened.length).toBeGreaterThan(0)
   for (const { moved, isLocked } of opened) {
     const [one = '', other = ''] = moved.map(({ place }) => Object.keys(place.couplers)[0])
     expect(isLocked).toBe(true)
-    expect(areFreed(draft, [missing], one, other)).toBe(true)
+    expect(areFreed(draft, [lost], one, other)).toBe(true)
   }
 })

@@ -5,7 +5,7 @@
 import type { BoxIndex } from '../box/box.ts'
 import { interlockSets } from '../box/selectors/propose.ts'
 import type { BoxDraft, InterlockPart } from '../box/types.ts'
-import type { Finding, Job } from '../job/index.ts'
+import type { Job } from '../job/index.ts'
 import { latestFindings, pieceOfRef, standingVerdict } from '../job/index.ts'
 import type { OpenSet } from '../shift/index.ts'
 import { areHeldApart, proveInterlock, rodsOf } from '../shift/index.ts'
@@ -13,20 +13,27 @@ import type { Solver } from '../train/index.ts'
 
 /** A piece that is not there, and the balls, pins or plates that it may be. */
 export interface MissingPart {
-  readonly finding: Finding
+  /** Its reference. */
+  readonly part: string
   readonly mayBe: readonly InterlockPart[]
 }
 
-/** What the job looked for last and did not find. */
-export function missingParts(index: BoxIndex, job: Job): readonly MissingPart[] {
-  return latestFindings(job).flatMap((finding): readonly MissingPart[] => {
-    if (finding.what !== 'missing' || standingVerdict(finding) !== 'replace') return []
-    const piece = pieceOfRef(index, finding.part)
+/** References of what the job looked for last and did not find. */
+export function missingRefs(job: Job): readonly string[] {
+  return latestFindings(job).flatMap((finding) =>
+    finding.what === 'missing' && standingVerdict(finding) === 'replace' ? [finding.part] : [],
+  )
+}
+
+/** What of an interlock is missing, of all that a job did not find. */
+export function missingParts(index: BoxIndex, refs: readonly string[]): readonly MissingPart[] {
+  return refs.flatMap((part): readonly MissingPart[] => {
+    const piece = pieceOfRef(index, part)
     const set = interlockSets(index.draft).find(({ couplers }) =>
       couplers.has(piece?.coupler ?? ''),
     )
     const mayBe = (set?.parts ?? []).filter(({ kind }) => piece?.kind === `interlock-${kind}`)
-    return mayBe.length > 0 ? [{ finding, mayBe }] : []
+    return mayBe.length > 0 ? [{ part, mayBe }] : []
   })
 }
 

@@ -6,7 +6,6 @@
 import { pathTo, readPath } from '../box/partPath.ts'
 import type { BoxIndex } from '../box/box.ts'
 import { indexBox } from '../box/box.ts'
-import { sleevesOfTeeth } from '../box/couplers.ts'
 import { oncePer } from '../box/oncePer.ts'
 import type { OrderTarget } from '../box/pieces/index.ts'
 import { PIECE_DEFINITIONS, isNewEachTime, kindsWhere, memberOfPiece } from '../box/pieces/index.ts'
@@ -15,7 +14,7 @@ import type { Finding, Job } from './job.ts'
 import { latestFindings, standingVerdict } from './job.ts'
 import type { UnitPartKind } from './partKinds.ts'
 import { UNIT_PART_DEFINITIONS } from './partKinds.ts'
-import { pieceOfRef, refOfPiece } from './unitParts.ts'
+import { pieceOfRef, refOfPiece, wholePart } from './unitParts.ts'
 
 /** A part that somebody has to get, and what was found that asks for it. */
 export interface Need {
@@ -82,13 +81,6 @@ function targetPieces(index: BoxIndex, target: OrderTarget, ref: string): readon
     case 'its-shaft':
       return []
   }
-}
-
-/** What a part is bought with: teeth on a sleeve are one part with it. */
-function wholePart({ draft }: BoxIndex, ref: string): string {
-  const { kind, id } = readPath(ref)
-  const sleeve = kind === 'gear' ? sleevesOfTeeth(draft).get(id) : undefined
-  return sleeve ? pathTo('sleeve', sleeve.id) : ref
 }
 
 /** What is replaced, or set, where a finding on a part asks for it. */

@@ -5,6 +5,7 @@ import { rowOf } from '../box/pieces/index.ts'
 
 import { companionsOf } from './companions.ts'
 import { orderKeys } from './orders.ts'
+import { unitParts, wholePart } from './unitParts.ts'
 
 const draft = buildPattern('three-shaft', 'box', { reverse: 'sleeve-teeth' })
 const index = indexBox(draft)
@@ -19,6 +20,17 @@ test('a chipped tooth on a sleeve orders the sleeve, and the hub that is fitted 
   const with_ = companionsOf(draft, [key ?? '']).map((each) => each.key)
   expect(with_).toContain(pathTo('piece', hub?.id ?? 'none'))
   expect(with_).not.toContain(pathTo('gear', teeth))
+})
+
+test('teeth and sleeve are one part to measure and look at', () => {
+  const parts = unitParts(draft)
+  expect(parts.some(({ ref }) => ref === pathTo('gear', teeth))).toBe(false)
+  const sleeve = parts.find(({ ref }) => ref === pathTo('sleeve', coupler.id))
+  expect(sleeve?.looks).toContain('tooth-tips')
+  expect(sleeve?.looks).toContain('dog-corners')
+  const others = parts.filter(({ kind, id }) => kind === 'sleeve' && id !== coupler.id)
+  for (const other of others) expect(other.looks).not.toContain('tooth-tips')
+  expect(wholePart(index, pathTo('gear', teeth))).toBe(pathTo('sleeve', coupler.id))
 })
 
 test('the teeth come off with their sleeve and stand in no row by themselves', () => {

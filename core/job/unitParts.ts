@@ -1,7 +1,12 @@
 /** The parts of a unit that are looked at and measured, each by a reference of its own. */
 import type { PartPath } from '../box/partPath.ts'
 import { pathTo, pathToRing, readPath } from '../box/partPath.ts'
-import { COUPLER_DEFINITIONS, couplersWithRings, isClutch } from '../box/couplers.ts'
+import {
+  COUPLER_DEFINITIONS,
+  couplersWithRings,
+  isClutch,
+  sleevesOfTeeth,
+} from '../box/couplers.ts'
 import { seatOf } from '../box/pieces/index.ts'
 import type { BoxIndex } from '../box/box.ts'
 import { indexBox } from '../box/box.ts'
@@ -67,14 +72,25 @@ export function pieceOfRef(index: BoxIndex, ref: string): Piece | undefined {
   return kind === 'piece' ? index.pieces.get(id) : piecesByRef(index.draft).get(ref)
 }
 
+/** The part that another is one with: teeth on a sleeve are judged, ordered and put in with it. */
+export function wholePart({ draft }: BoxIndex, ref: string): string {
+  const { kind, id } = readPath(ref)
+  const sleeve = kind === 'gear' ? sleevesOfTeeth(draft).get(id) : undefined
+  return sleeve ? pathTo('sleeve', sleeve.id) : ref
+}
+
+/** What teeth on a sleeve are measured and looked at for, besides it. */
+const OF_TEETH = { measures: ['backlash'], looks: ['tooth-tips'] } as const
+
 /** Every part of a unit, family by family; rings in the order of the positions, the rest along the shafts. */
 export function unitParts(draft: BoxDraft): readonly UnitPart[] {
   const index = indexBox(draft)
   const coupled = draft.couplers.filter((coupler) => !isClutch(coupler))
   return [
     ...ringsOf(draft),
-    ...coupled.map(({ id, kind }): UnitPart => {
-      const { measures, ...rest } = judgedFor('sleeve')
+    ...coupled.map(({ id, kind, gears = [] }): UnitPart => {
+      const { measures, looks, ...rest } = judgedFor('sleeve')
+      const hasTeeth = gears.some((gear) => sleevesOfTeeth(draft).has(gear))
       return {
         ref: pathTo('sleeve', id),
         id,
@@ -82,10 +98,13 @@ export function unitParts(draft: BoxDraft): readonly UnitPart[] {
         measures:
           COUPLER_DEFINITIONS[kind].holdsBy !== 'dogs'
             ? measures.filter((each) => each === 'fork-clearance')
-            : measures,
+            : [...measures, ...(hasTeeth ? OF_TEETH.measures : [])],
+        looks: [...looks, ...(hasTeeth ? OF_TEETH.looks : [])],
       }
     }),
-    ...draft.gears.map((gear) => partOfGear(draft, gear)),
+    ...draft.gears
+      .filter(({ id }) => !sleevesOfTeeth(draft).has(id))
+      .map((gear) => partOfGear(draft, gear)),
     ...draft.members.map(({ id }): UnitPart => ({
       ref: pathTo('shaft', id),
       id,

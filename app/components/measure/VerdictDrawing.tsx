@@ -1,7 +1,7 @@
 import { useMemo } from 'react'
 
 import type { UnitPart, worstByPart } from 'core'
-import { indexBox, refOfPiece, pathTo } from 'core'
+import { indexBox, refOfPiece, pathTo, wholePart } from 'core'
 
 import { useOpenBox } from '~/components/box/boxContext.ts'
 import { SectionDrawing } from '~/components/section/SectionDrawing.tsx'
@@ -36,7 +36,7 @@ export function VerdictDrawing({ part, worst, onChoose }: VerdictDrawingProps) {
         title={`Section along the shafts of ${draft.name} with the verdict on each part`}
         gearHref={(gear) => `?part=gear:${gear}`}
         onChooseGear={(gear) => {
-          onChoose(pathTo('gear', gear))
+          onChoose(wholePart(naming.box, pathTo('gear', gear)))
         }}
         underlay={(section, scale) => (
           <ShaftHits section={section} scale={scale} chosen={part.ref} onChoose={onChoose} />

@@ -1,7 +1,7 @@
 import { useMemo } from 'react'
 
 import type { Box, Job } from 'core'
-import { missingParts, prepareSolver } from 'core'
+import { missingParts, missingRefs, prepareSolver } from 'core'
 
 import type { Vocabulary } from '~/words/vocabulary.ts'
 
@@ -15,7 +15,7 @@ interface MissingOfJobProps {
 
 /** What the job found missing of the interlock, where no other page's solver is at hand. */
 export function MissingOfJob({ box, words, job }: MissingOfJobProps) {
-  const missing = useMemo(() => missingParts(box, job), [box, job])
+  const missing = useMemo(() => missingParts(box, missingRefs(job)), [box, job])
   const solver = useMemo(
     () => (missing.length > 0 ? prepareSolver(box) : undefined),
     [box, missing.length],

@@ -47,7 +47,7 @@ export const PAGES = {
   Shift: [
     { path: 'shift', title: 'Change of gear', file: 'shift', ofJob: true },
     { path: 'shift/engage', title: 'Half engaged', file: 'shiftEngage', ofJob: true },
-    { path: 'shift/interlock', title: 'Interlock', file: 'shiftInterlock' },
+    { path: 'shift/interlock', title: 'Interlock', file: 'shiftInterlock', ofJob: true },
     { path: 'shift/drum', title: 'Drum', file: 'shiftDrum' },
     { path: 'shift/clutch', title: 'Clutch', file: 'shiftClutch' },
     { path: 'shift/drive', title: 'Drive', file: 'shiftDrive', ofJob: true },

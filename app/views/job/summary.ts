@@ -9,6 +9,8 @@ export interface JobSummary {
   readonly waiting: readonly Waiting[]
   /** Initials of whose job it is; empty where nobody was named. */
   readonly assignee: string
+  /** References of parts that were looked for and are not there. */
+  readonly missing: readonly string[]
   /** From when to when, as ISO times; `closedAt` is null while it is open. */
   readonly openedAt: string
   readonly closedAt: string | null
