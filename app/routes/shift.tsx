@@ -198,8 +198,8 @@ function Picture(props: PictureProps) {
         naming={naming}
         rods={rods}
         out={out}
-        drum={draft.drums?.[0]}
-        drumDeg={moment.drumDeg}
+        drums={draft.drums}
+        drumDegs={moment.drumDegs}
         levers={moment.levers}
         state={state}
         onTheWay={moment.onTheWay}
@@ -213,8 +213,8 @@ function Picture(props: PictureProps) {
               Math.abs(rodShift(rod, { ...standing, ...standingAt(draft, then) }) - shift),
             )
         }}
-        onTurnDrum={(angleDeg) => {
-          goTo(({ drumDeg }) => Math.abs((drumDeg ?? 0) - angleDeg))
+        onTurnDrum={(drum, angleDeg) => {
+          goTo(({ drumDegs }) => Math.abs((drumDegs.get(drum) ?? 0) - angleDeg))
         }}
       />
       <TimeLine

@@ -5,6 +5,7 @@ import { useOpenBox } from '~/components/box/boxContext.ts'
 import { useBecome } from '~/components/box/useBecome.ts'
 import { ClutchFields } from '~/components/shift/ClutchFields.tsx'
 import { ClutchFigure } from '~/components/shift/ClutchFigure.tsx'
+import { Zoomable } from '~/components/section/Zoomable.tsx'
 import { useShift } from '~/components/shift/useShift.ts'
 import { useAddress } from '~/components/useAddress.ts'
 import { NothingToShow, WorkArea, WorkMain, WorkPanel } from '~/components/WorkArea.tsx'
@@ -73,8 +74,12 @@ export default function ShiftClutch() {
             change({ clutch: id })
           }}
         />
-        <div className="min-h-0 flex-1 content-center">
-          <ClutchFigure clutch={clutch} work={work} title={`${name}, ${said}`} />
+        <div className="min-h-0 flex-1">
+          <Zoomable>
+            <div className="h-full content-center">
+              <ClutchFigure clutch={clutch} work={work} title={`${name}, ${said}`} />
+            </div>
+          </Zoomable>
         </div>
         <label htmlFor="way" className="font-semibold">
           Pedal or actuator: {said}

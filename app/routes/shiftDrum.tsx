@@ -7,6 +7,7 @@ import { useOpenBox } from '~/components/box/boxContext.ts'
 import { useBecome } from '~/components/box/useBecome.ts'
 import { IssueList } from '~/components/box/IssueList.tsx'
 import { RibbonSwitch } from '~/components/section/ScaledSection.tsx'
+import { Zoomable } from '~/components/section/Zoomable.tsx'
 import { LinkedSection } from '~/components/shift/LinkedSection.tsx'
 import { DrumFigure } from '~/components/shift/DrumFigure.tsx'
 import {
@@ -15,6 +16,7 @@ import {
   StarFields,
   StarKeys,
 } from '~/components/shift/DrumPanels.tsx'
+import { DivideDrum, DrumDrive, DrumKeys } from '~/components/shift/DrumDrive.tsx'
 import { MakeDrum } from '~/components/shift/MakeDrum.tsx'
 import { ShiftProposal, saysWhatMoves } from '~/components/shift/ShiftProposal.tsx'
 import { useShift } from '~/components/shift/useShift.ts'
@@ -25,6 +27,7 @@ import { stretchAt, withPoints } from '~/views/shift/drumView.ts'
 import { drumFaults, formatAngle, settleWords, stretchWords } from '~/words/drum.ts'
 
 const NO_RODS: readonly Selector[] = []
+const NO_DRUMS: readonly Drum[] = []
 
 /** Why there is no drum to show. */
 function NoDrum() {
@@ -54,11 +57,14 @@ interface DrumPanelsProps {
   readonly stretch: DrumStretch | undefined
   readonly onAngle: (angleDeg: number) => void
   readonly onDrum: (drum: Drum) => void
+  /** All of them, where one is divided or two are joined. */
+  readonly onDrums: (drums: readonly Drum[]) => void
 }
 
 /** What the drum does at its angle, where its star settles, and a groove to change. */
-function DrumPanels({ drum, proof, angleDeg, stretch, onAngle, onDrum }: DrumPanelsProps) {
-  const { naming } = useShift()
+function DrumPanels(props: DrumPanelsProps) {
+  const { drum, proof, angleDeg, stretch, onAngle, onDrum, onDrums } = props
+  const { draft, naming } = useShift()
   const [search, change] = useAddress('drum')
   const star = settlesAt(proof.stops, rational(Math.round(angleDeg * 10), 10))
   const groove = Math.max(
@@ -73,6 +79,7 @@ function DrumPanels({ drum, proof, angleDeg, stretch, onAngle, onDrum }: DrumPan
         <p>{settleWords(naming, star, heldAt(proof.rests, angleDeg), angleDeg)}</p>
       </div>
       <StarKeys naming={naming} stops={proof.stops} angleDeg={angleDeg} onAngle={onAngle} />
+      <DrumDrive naming={naming} drum={drum} onChange={onDrum} />
       <FalseNeutrals found={proof.falseNeutrals} />
       <StarFields naming={naming} drum={drum} angleDeg={angleDeg} onChange={onDrum} />
       <GrooveFields
@@ -84,6 +91,7 @@ function DrumPanels({ drum, proof, angleDeg, stretch, onAngle, onDrum }: DrumPan
         }}
         onChange={onDrum}
       />
+      <DivideDrum draft={draft} drum={drum} groove={groove} onDrums={onDrums} />
     </>
   )
 }
@@ -93,7 +101,8 @@ export default function ShiftDrum() {
   const { words } = useOpenBox()
   const { draft, naming, solver } = useShift()
   const [search, change] = useAddress('drum')
-  const drum = draft.drums?.[0]
+  const drums = draft.drums ?? NO_DRUMS
+  const drum = drums.find(({ id }) => id === search.drum) ?? drums[0]
   const proof = useMemo(
     () => (solver && drum ? proveDrum(solver, drum) : undefined),
     [solver, drum],
@@ -102,7 +111,7 @@ export default function ShiftDrum() {
   const angleDeg = Number.isFinite(asked) ? Math.min(Math.max(asked, 0), 359.9) : 0
   const become = useBecome()
   const keep = (next: Drum): void => {
-    become({ ...draft, drums: [next] })
+    become({ ...draft, drums: drums.map((each) => (each === drum ? next : each)) })
   }
   if (!solver || !drum || !proof) return <NoDrum />
   const stretch = stretchAt(proof.stretches, angleDeg)
@@ -113,6 +122,13 @@ export default function ShiftDrum() {
   return (
     <WorkArea title={`${draft.name} · Drum`} panel="slim">
       <WorkMain label="Drum, unrolled">
+        <DrumKeys
+          drums={drums}
+          chosen={drum}
+          onChoose={(id) => {
+            change({ drum: id, angle: '', groove: '' })
+          }}
+        />
         {drumFaults(naming, proof).map((sentence) => (
           <Warning key={sentence}>{sentence}</Warning>
         ))}
@@ -121,10 +137,10 @@ export default function ShiftDrum() {
           words={words}
           naming={naming}
           rods={NO_RODS}
-          drum={drum}
-          drumDeg={angleDeg}
+          drums={[drum]}
+          drumDegs={new Map([[drum.id, angleDeg]])}
           onTheWay={drumWays(draft.couplers, drum, angleDeg)}
-          onTurnDrum={(angle) => {
+          onTurnDrum={(_, angle) => {
             turnTo((Math.round((((angle % 360) + 360) % 360) * 2) / 2) % 360)
           }}
           state={state}
@@ -132,17 +148,21 @@ export default function ShiftDrum() {
           title={`Section along the shafts of ${draft.name} with the drum at ${formatAngle(angleDeg)}`}
         />
         <RibbonSwitch scale={search.ribbon} change={change} />
-        <DrumFigure
-          naming={naming}
-          drum={drum}
-          proof={proof}
-          angleDeg={angleDeg}
-          title={`Drum of ${draft.name} unrolled: ${drum.tracks.length} grooves over one turn, with the state of the box under them`}
-          onAngle={turnTo}
-          onPoints={(at, points) => {
-            keep(withPoints(drum, at, points))
-          }}
-        />
+        <div className="flex-none">
+          <Zoomable>
+            <DrumFigure
+              naming={naming}
+              drum={drum}
+              proof={proof}
+              angleDeg={angleDeg}
+              title={`Drum of ${draft.name} unrolled: ${drum.tracks.length} grooves over one turn, with the state of the box under them`}
+              onAngle={turnTo}
+              onPoints={(at, points) => {
+                keep(withPoints(drum, at, points))
+              }}
+            />
+          </Zoomable>
+        </div>
         <label htmlFor="angle" className="sr-only">
           Angle of the drum
         </label>
@@ -168,6 +188,9 @@ export default function ShiftDrum() {
           stretch={stretch}
           onAngle={turnTo}
           onDrum={keep}
+          onDrums={(next) => {
+            become({ ...draft, drums: next })
+          }}
         />
       </WorkPanel>
     </WorkArea>

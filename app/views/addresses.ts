@@ -64,7 +64,7 @@ export const ADDRESSES = {
   },
   engage: texts('at', 'way', 'gap', 'load'),
   interlock: texts('out', 'moved', 'held'),
-  drum: texts('groove', 'angle', 'ribbon'),
+  drum: texts('drum', 'groove', 'angle', 'ribbon'),
   clutch: texts('clutch', 'at'),
   drive: texts('drive', 'way', 'at', 'change', 'beside', 'ribbon', ...DRIVE_KEYS),
   measure: { ...texts('part', 'kind', 'tray'), measure: oneOf(MEASURES) },

@@ -76,6 +76,7 @@ export {
   COUPLER,
   DOGS,
   DRUM,
+  DRUM_PAIR,
   DRUM_POINT,
   DRUM_STOP,
   DRUM_TRACK,
@@ -142,6 +143,7 @@ export { ordinal } from './patterns/rows.ts'
 export { threeShaftBox } from './patterns/threeShaft.ts'
 export type {
   Drum,
+  DrumPair,
   DrumPoint,
   DogFigures,
   DrumStop,

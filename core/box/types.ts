@@ -452,6 +452,12 @@ export interface StarFigures {
   readonly frictionNmm?: number | undefined
 }
 
+/** Two wheels between what turns a drum and the drum. */
+export interface DrumPair {
+  readonly drivingToothCount: number
+  readonly drivenToothCount: number
+}
+
 /** A drum that moves forks by its grooves. */
 export interface Drum {
   readonly id: string
@@ -459,6 +465,10 @@ export interface Drum {
   readonly actuator?: Actuator | undefined
   /** By which a control unit turns it. */
   readonly channel?: number | undefined
+  /** From its motor on. */
+  readonly train?: readonly DrumPair[] | undefined
+  /** By which one stroke of the ratchet turns it. */
+  readonly strokeDeg?: number | undefined
   readonly tracks: readonly DrumTrack[]
   readonly stops: readonly DrumStop[]
 }

@@ -48,6 +48,7 @@ export type ChangeStep =
   /** The drum turns from one stop to another, over those between them. */
   | {
       readonly kind: 'turn'
+      readonly drum: Drum
       readonly from: DrumStop
       readonly to: DrumStop
       readonly over: readonly DrumStop[]
@@ -319,9 +320,8 @@ function handOf(
   to: End,
   passing: ReadonlySet<string>,
 ): Hand {
-  const [drum] = draft.drums ?? []
-  const turn = drum && drumTurn(drum, draft, from, to)
-  if (turn) return { out: [turn], in: [] }
+  const turns = (draft.drums ?? []).flatMap((drum) => drumTurn(drum, draft, from, to) ?? [])
+  if (turns.length > 0) return { out: turns, in: [] }
   if (slots.length === 0) return { out: [], in: [] }
   const moves = [...from.standing].flatMap(([number, start]) => {
     const end = to.standing.get(number) ?? null
@@ -337,8 +337,9 @@ function handOf(
 
 /** The turn of the drum between the stops of two positions; a stop of neutral names none. */
 function drumTurn(drum: Drum, { couplers }: BoxDraft, from: End, to: End): ChangeStep | undefined {
+  const moved = couplers.filter(({ id }) => drum.tracks.some(({ coupler }) => coupler === id))
   const stopOf = ({ position: { id }, places }: End): number => {
-    const isNeutral = couplersAway(couplers, places).length === 0
+    const isNeutral = couplersAway(moved, places).length === 0
     return drum.stops.findIndex(
       ({ position }) => position === id || (isNeutral && position === undefined),
     )
@@ -347,7 +348,13 @@ function drumTurn(drum: Drum, { couplers }: BoxDraft, from: End, to: End): Chang
   const [first, last] = [drum.stops[start], drum.stops[end]]
   if (!first || !last || first === last) return undefined
   const between = drum.stops.slice(Math.min(start, end) + 1, Math.max(start, end))
-  return { kind: 'turn', from: first, to: last, over: start < end ? between : between.reverse() }
+  return {
+    kind: 'turn',
+    drum,
+    from: first,
+    to: last,
+    over: start < end ? between : between.reverse(),
+  }
 }
 
 interface Gapped {

@@ -28,7 +28,8 @@ const HALF = rational(1, 2)
 /** Angles and travels are taken to so many parts of a degree or a millimetre. */
 const PARTS = 1_000_000
 
-function exact(value: number): Rational {
+/** An angle or a travel as it is taken. */
+export function exact(value: number): Rational {
   return rational(Math.round(value * PARTS), PARTS)
 }
 

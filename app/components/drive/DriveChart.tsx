@@ -4,6 +4,7 @@ import type { DriveResult, DriveSample } from 'core'
 
 import type { ChartLook } from '~/components/chart/Chart.tsx'
 import { Chart } from '~/components/chart/Chart.tsx'
+import { Zoomable } from '~/components/section/Zoomable.tsx'
 import type { Theme } from '~/settings.ts'
 import type { RoadSpeedUnit, TorqueUnit } from '~/words/format.ts'
 import {
@@ -49,39 +50,41 @@ export function DriveChart(props: DriveChartProps) {
   )
   const x = ((atS - fromS) / (toS - fromS)) * WIDE
   return (
-    <div
-      aria-hidden
-      className="relative h-full min-h-0 w-full cursor-crosshair"
-      onClick={(event) => {
-        const { left, width } = event.currentTarget.getBoundingClientRect()
-        const part = (event.clientX - left - LEFT_PX) / (width - LEFT_PX - RIGHT_PX)
-        onPick(fromS + Math.min(Math.max(part, 0), 1) * (toS - fromS))
-      }}
-    >
-      <Chart optionOf={chartOf} theme={theme} className="h-full min-h-0 w-full" />
-      {/* The moment moves by itself, so that nothing is drawn anew but a line. */}
-      <div className="pointer-events-none absolute inset-y-0 right-[54px] left-[62px]">
-        <svg
-          className="h-full w-full overflow-hidden"
-          preserveAspectRatio="none"
-          viewBox={`0 0 ${WIDE} 100`}
-        >
-          {/* Through the panels, and not through what is written between them. */}
-          {PANELS.map(({ top, height }) => (
-            <line
-              key={top}
-              x1={x}
-              x2={x}
-              y1={top}
-              y2={top + height}
-              className="stroke-accent"
-              strokeWidth={2}
-              vectorEffect="non-scaling-stroke"
-            />
-          ))}
-        </svg>
+    <Zoomable>
+      <div
+        aria-hidden
+        className="relative h-full min-h-0 w-full cursor-crosshair"
+        onClick={(event) => {
+          const { left, width } = event.currentTarget.getBoundingClientRect()
+          const part = (event.clientX - left - LEFT_PX) / (width - LEFT_PX - RIGHT_PX)
+          onPick(fromS + Math.min(Math.max(part, 0), 1) * (toS - fromS))
+        }}
+      >
+        <Chart optionOf={chartOf} theme={theme} className="h-full min-h-0 w-full" />
+        {/* The moment moves by itself, so that nothing is drawn anew but a line. */}
+        <div className="pointer-events-none absolute inset-y-0 right-[54px] left-[62px]">
+          <svg
+            className="h-full w-full overflow-hidden"
+            preserveAspectRatio="none"
+            viewBox={`0 0 ${WIDE} 100`}
+          >
+            {/* Through the panels, and not through what is written between them. */}
+            {PANELS.map(({ top, height }) => (
+              <line
+                key={top}
+                x1={x}
+                x2={x}
+                y1={top}
+                y2={top + height}
+                className="stroke-accent"
+                strokeWidth={2}
+                vectorEffect="non-scaling-stroke"
+              />
+            ))}
+          </svg>
+        </div>
       </div>
-    </div>
+    </Zoomable>
   )
 }
 

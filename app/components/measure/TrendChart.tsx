@@ -5,6 +5,7 @@ import { toUnit } from 'core'
 
 import type { ChartLook } from '~/components/chart/Chart.tsx'
 import { Chart } from '~/components/chart/Chart.tsx'
+import { Zoomable } from '~/components/section/Zoomable.tsx'
 import type { Theme } from '~/settings.ts'
 import { UNIT_NAMES } from '~/words/measures.ts'
 
@@ -69,5 +70,11 @@ export function TrendChart(props: TrendChartProps) {
     },
     [points, trend, limit, unit, distanceUnit],
   )
-  return <Chart optionOf={chartOf} theme={theme} className="h-[11rem]" />
+  return (
+    <div className="h-[11rem]">
+      <Zoomable>
+        <Chart optionOf={chartOf} theme={theme} className="h-full" />
+      </Zoomable>
+    </div>
+  )
 }

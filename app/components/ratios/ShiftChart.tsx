@@ -2,6 +2,7 @@ import { useCallback } from 'react'
 
 import type { ChartLook } from '~/components/chart/Chart.tsx'
 import { Chart } from '~/components/chart/Chart.tsx'
+import { Zoomable } from '~/components/section/Zoomable.tsx'
 import type { Theme } from '~/settings.ts'
 import type { ForwardPosition, Shift, Travel } from '~/views/ratios/shiftPoints.ts'
 import type { RoadSpeedUnit } from '~/words/format.ts'
@@ -36,7 +37,11 @@ export function ShiftChart(props: ShiftChartProps) {
           ? `road speed, ${ROAD_SPEED_UNIT_NAMES[roadSpeedUnit]}`
           : 'output speed, rev/min'}
       </figcaption>
-      <Chart optionOf={chartOf} theme={theme} className="min-h-0 flex-1" />
+      <div className="min-h-0 flex-1">
+        <Zoomable>
+          <Chart optionOf={chartOf} theme={theme} className="h-full" />
+        </Zoomable>
+      </div>
     </figure>
   )
 }

@@ -10,7 +10,7 @@ import type { Fork, Movers, Standing } from '~/views/shift/linkage.ts'
 import {
   ALONG,
   DRUM_RADIUS,
-  DRUM_Y,
+  drumY,
   NOTCH,
   ROD_HEIGHT,
   ballRise,
@@ -40,41 +40,47 @@ interface LinkageProps {
   readonly parts: readonly InterlockPart[]
   readonly out?: ReadonlySet<string> | undefined
   readonly levers?: ReadonlyMap<number, LeverWay> | undefined
-  readonly drumDeg?: number | null | undefined
+  readonly drumDegs?: ReadonlyMap<string, number> | undefined
   /** A rod, by its id, is dragged so far from its middle. */
   readonly onDragRod?: ((rod: string, shift: number, standing: Standing) => void) | undefined
-  readonly onTurnDrum?: ((angleDeg: number) => void) | undefined
+  readonly onTurnDrum?: ((drum: string, angleDeg: number) => void) | undefined
 }
 
 export function Linkage(props: LinkageProps) {
-  const { movers, standing, drumDeg } = props
+  const { movers, standing, drumDegs, onTurnDrum } = props
   const forks = forksOf(movers, standing)
   const moving = new Set(
     standing.onTheWay.flatMap(({ coupler, part }) => (part > 0 && part < 1 ? [coupler] : [])),
   )
-  const { drum } = movers
+  const { drums } = movers
   return (
     <g className="linkage">
       {forks.map((fork) => (
         <ForkShape
           key={fork.coupler.id}
           fork={fork}
-          fromY={drum ? DRUM_Y : rodY(fork.lane)}
+          fromY={drums.length > 0 ? drumY(fork.lane) : rodY(fork.lane)}
           isMoving={moving.has(fork.coupler.id)}
           standing={standing}
         />
       ))}
-      {drum ? (
+      {drums.map((drum, at) => (
         <DrumShape
+          key={drum.id}
           drum={drum}
-          drumDeg={drumDeg ?? 0}
-          forks={forks}
+          drumDeg={drumDegs?.get(drum.id) ?? 0}
+          y={drumY(at)}
+          forks={forks.filter(({ lane }) => lane === at)}
           standing={standing}
-          onTurn={props.onTurnDrum}
+          onTurn={
+            onTurnDrum &&
+            ((angleDeg) => {
+              onTurnDrum(drum.id, angleDeg)
+            })
+          }
         />
-      ) : (
-        <Rods {...props} forks={forks} />
-      )}
+      ))}
+      {drums.length === 0 && <Rods {...props} forks={forks} />}
     </g>
   )
 }
@@ -361,6 +367,8 @@ function PartBetween({ part, isOut, x, rods, shiftOf }: PartBetweenProps) {
 interface DrumShapeProps {
   readonly drum: Drum
   readonly drumDeg: number
+  /** Of its middle. */
+  readonly y: number
   readonly forks: readonly Fork[]
   readonly standing: Standing
   readonly onTurn: ((angleDeg: number) => void) | undefined
@@ -370,7 +378,7 @@ interface DrumShapeProps {
 const DEG_PER_RADIUS = 180 / Math.PI
 
 /** A drum from the side, the pins of its forks in its grooves, and its star from the end. */
-function DrumShape({ drum, drumDeg, forks, standing, onTurn }: DrumShapeProps) {
+function DrumShape({ drum, drumDeg, y, forks, standing, onTurn }: DrumShapeProps) {
   const drag = useDrag(
     () => drumDeg,
     onTurn &&
@@ -388,17 +396,17 @@ function DrumShape({ drum, drumDeg, forks, standing, onTurn }: DrumShapeProps) {
       <rect
         className="drum-body"
         x={from}
-        y={DRUM_Y - DRUM_RADIUS}
+        y={y - DRUM_RADIUS}
         width={to - from}
         height={2 * DRUM_RADIUS}
       />
-      {grooveLines(drum, drumDeg, standing).map(({ coupler, path }) => (
+      {grooveLines(drum, drumDeg, y, standing).map(({ coupler, path }) => (
         <path key={coupler} className="drum-groove" d={path} />
       ))}
       {forks.map(({ coupler, x }) => (
-        <circle key={coupler.id} className="finger" cx={x} cy={DRUM_Y} r={5} />
+        <circle key={coupler.id} className="finger" cx={x} cy={y} r={5} />
       ))}
-      <g transform={`translate(${starX.toFixed(1)} ${DRUM_Y + 4})`}>
+      <g transform={`translate(${starX.toFixed(1)} ${y + 4})`}>
         <path className="drum-body" d={star.path} />
         <circle className="rod-part" cx={star.roller.x} cy={star.roller.y} r={star.rollerRadius} />
         <circle className="linkage-pivot" cx={0} cy={0} r={4} />

@@ -17,23 +17,37 @@ interface LinkedSectionProps extends Omit<ComponentProps<typeof ScaledSection>, 
   readonly naming: Naming
   /** As they lie beside one another. */
   readonly rods: readonly Selector[]
-  readonly drum?: Drum | undefined
-  readonly drumDeg?: number | null | undefined
+  readonly drums?: readonly Drum[] | undefined
+  readonly drumDegs?: ReadonlyMap<string, number> | undefined
   readonly levers?: ReadonlyMap<number, LeverWay>
   /** Of the interlock, what is taken out. */
   readonly out?: ReadonlySet<string>
   /** A rod, by its id, is dragged so far along, in units of the drawing. */
   readonly onDragRod?: ((rod: string, shift: number, standing: Standing) => void) | undefined
   /** The drum is turned by dragging it. */
-  readonly onTurnDrum?: ((angleDeg: number) => void) | undefined
+  readonly onTurnDrum?: ((drum: string, angleDeg: number) => void) | undefined
 }
 
+const NO_DRUMS: readonly Drum[] = []
 const NO_PARTS: ComponentProps<typeof Linkage>['parts'] = []
 
 export function LinkedSection(props: LinkedSectionProps) {
-  const { naming, rods, drum, drumDeg, levers, out, onDragRod, onTurnDrum, ...section } = props
+  const {
+    naming,
+    rods,
+    drums = NO_DRUMS,
+    drumDegs,
+    levers,
+    out,
+    onDragRod,
+    onTurnDrum,
+    ...section
+  } = props
   const { state, onTheWay = AT_THEIR_PLACES } = section
-  const movers: Movers = useMemo(() => ({ rods: drum ? [] : rods, drum }), [rods, drum])
+  const movers: Movers = useMemo(
+    () => ({ rods: drums.length > 0 ? [] : rods, drums }),
+    [rods, drums],
+  )
   const named = useMemo(() => forked(movers), [movers])
   const places = useMemo(
     () =>
@@ -60,7 +74,7 @@ export function LinkedSection(props: LinkedSectionProps) {
                   parts={naming.box.draft.interlockParts ?? NO_PARTS}
                   out={out}
                   levers={levers}
-                  drumDeg={drumDeg}
+                  drumDegs={drumDegs}
                   onDragRod={onDragRod}
                   onTurnDrum={onTurnDrum}
                 />

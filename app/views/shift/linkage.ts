@@ -43,6 +43,8 @@ const ROD_HEAD = 26
 /** Half of a drum, seen from the side. */
 export const DRUM_RADIUS = 50
 const DRUM_HEAD = 8
+/** From one drum to the next. */
+const DRUM_PITCH = 2 * (DRUM_HEAD + DRUM_RADIUS)
 /** From the left end of where rods lie: jaw, detent and interlock. */
 export const ALONG = { jaw: 18, detent: 52, interlock: 84, name: 108 }
 /** How deep a notch is, and half of how wide. */
@@ -51,7 +53,7 @@ export const NOTCH = { deep: 5, half: 8 }
 /** What moves the forks of a box, as a drawing has room for it. */
 export interface Movers {
   readonly rods: readonly Selector[]
-  readonly drum: Drum | undefined
+  readonly drums: readonly Drum[]
 }
 
 /** The lane of each rod, by its id: its own, or that of the rod that it lies in. */
@@ -71,17 +73,20 @@ function laneCount(rods: readonly Selector[]): number {
 }
 
 /** The room that rods, or a drum, take over a section. */
-export function linkageHeight({ rods, drum }: Movers): number {
-  if (drum) return 2 * (DRUM_HEAD + DRUM_RADIUS)
+export function linkageHeight({ rods, drums }: Movers): number {
+  if (drums.length > 0) return drums.length * DRUM_PITCH
   return rods.length === 0 ? 0 : ROD_HEAD + laneCount(rods) * ROD_PITCH
+}
+
+/** The middle of a drum, of several over one another. */
+export function drumY(at: number): number {
+  return DRUM_HEAD + DRUM_RADIUS + at * DRUM_PITCH
 }
 
 /** The middle of a lane of rods. */
 export function rodY(lane: number): number {
   return ROD_HEAD + ROD_HEIGHT / 2 + lane * ROD_PITCH
 }
-
-export const DRUM_Y = DRUM_HEAD + DRUM_RADIUS
 
 /** Where everything that couplers move stands. */
 export interface Standing {
@@ -147,6 +152,7 @@ export interface Fork {
   readonly coupler: Coupler
   /** The rod that moves it, where none of a drum's grooves does. */
   readonly rod: Selector | undefined
+  /** Of its rod, or which of the drums moves it. */
   readonly lane: number
   /** Where it stands now. */
   readonly x: number
@@ -183,9 +189,11 @@ function forkOf(
 }
 
 /** Every fork, by the rod or the groove that moves it. */
-export function forksOf({ rods, drum }: Movers, standing: Standing): readonly Fork[] {
-  return drum
-    ? drum.tracks.flatMap(({ coupler }) => forkOf(coupler, undefined, 0, standing))
+export function forksOf({ rods, drums }: Movers, standing: Standing): readonly Fork[] {
+  return drums.length > 0
+    ? drums.flatMap(({ tracks }, at) =>
+        tracks.flatMap(({ coupler }) => forkOf(coupler, undefined, at, standing)),
+      )
     : rods.flatMap((rod) =>
         couplersOf(rod).flatMap((id) => forkOf(id, rod, lanesOf(rods).get(rod.id) ?? 0, standing)),
       )
@@ -206,7 +214,7 @@ export function ballRise(places: readonly number[], shift: number): number {
 
 /** Where the finger of a lever is: the height of its row, and how far it has gone with a rod. */
 export function fingerAt(
-  { rods }: Movers,
+  { rods }: Pick<Movers, 'rods'>,
   slots: readonly Slot[],
   { from, to, part }: LeverWay,
   shiftOf: (rod: Selector) => number,
@@ -259,6 +267,7 @@ const NEAR_DEG = 84
 export function grooveLines(
   drum: Drum,
   angleDeg: number,
+  middle: number,
   { section, scale }: Standing,
 ): readonly { readonly coupler: string; readonly path: string }[] {
   return groovesOf(drum).flatMap(({ track, mostMm, points }) => {
@@ -282,7 +291,7 @@ export function grooveLines(
       .filter(({ off }) => Math.abs(off) <= NEAR_DEG)
       .sort((one, other) => one.off - other.off)
       .map(
-        ({ off, mm }) => `${xOf(mm).toFixed(1)} ${(DRUM_Y + DRUM_RADIUS * sine(off)).toFixed(1)}`,
+        ({ off, mm }) => `${xOf(mm).toFixed(1)} ${(middle + DRUM_RADIUS * sine(off)).toFixed(1)}`,
       )
     return near.length > 1 ? [{ coupler: track.coupler, path: `M${near.join('L')}` }] : []
   })
@@ -328,8 +337,11 @@ export function starDrawing(drum: Drum, angleDeg: number) {
 }
 
 /** The couplers that something of these moves by a fork. */
-export function forked({ rods, drum }: Movers): ReadonlySet<string> {
-  return new Set(drum ? drum.tracks.map(({ coupler }) => coupler) : rods.flatMap(couplersOf))
+export function forked({ rods, drums }: Movers): ReadonlySet<string> {
+  return new Set([
+    ...rods.flatMap(couplersOf),
+    ...drums.flatMap(({ tracks }) => tracks.map(({ coupler }) => coupler)),
+  ])
 }
 
 /** Where couplers stand at a moment of a change. */

@@ -52,8 +52,8 @@ export interface Moment {
   readonly levers: ReadonlyMap<number, LeverWay>
   /** What is between two of its places. */
   readonly onTheWay: readonly CouplerWay[]
-  /** Where the drum is turned to; null where none moves. */
-  readonly drumDeg: number | null
+  /** Where each drum is turned to, by its id. */
+  readonly drumDegs: ReadonlyMap<string, number>
   /** Whether the pedal is down or the throttle lifted, so that no torque comes in. */
   readonly isUnloaded: boolean
 }
@@ -78,6 +78,14 @@ interface Leg {
   readonly gone: Gone
 }
 
+/** A drum that turns in a change, and how much of its turn is gone when. */
+interface Turning {
+  readonly drum: Drum
+  readonly fromDeg: number
+  readonly toDeg: number
+  readonly gone: Gone
+}
+
 /** A whole change, with what goes when worked out once. */
 export interface Course {
   readonly draft: BoxDraft
@@ -86,7 +94,8 @@ export interface Course {
   readonly start: CouplerPlaces
   readonly levers: ReadonlyMap<number, LeverAt>
   readonly legs: readonly Leg[]
-  readonly drum: { readonly drum: Drum; readonly gone: Gone; readonly stepAt: number } | null
+  /** Drums that turn in it. */
+  readonly turning: readonly Turning[]
 }
 
 type Moving = Extract<ChangeStep, { kind: 'in' | 'out' }>
@@ -166,7 +175,6 @@ function leverLeg({ kind, ...move }: LeverMove): Leg['lever'] {
 /** What goes when in a change. */
 export function courseOf(draft: BoxDraft, change: GearChange): Course {
   const { steps } = change
-  const turn = steps.findIndex(({ kind }) => kind === 'turn')
   const groups = new Map<string, number[]>()
   steps.forEach((step, at) => {
     if (!isMoving(step)) return
@@ -199,8 +207,6 @@ export function courseOf(draft: BoxDraft, change: GearChange): Course {
       ? [{ moves: [], lever: leverLeg(step.move), gone: new Map(evenly([at])) }]
       : [],
   )
-  const [drum] = draft.drums ?? []
-  const turning = steps.flatMap((step, at) => (isMoving(step) || at === turn ? [at] : []))
   const slots = slotsOf(rodsOf(draft))
   const start = fullPlaces(draft.couplers, change.from.couplers)
   return {
@@ -214,8 +220,23 @@ export function courseOf(draft: BoxDraft, change: GearChange): Course {
       ]),
     ),
     legs: [...legs, ...byHand],
-    drum: drum && turn >= 0 ? { drum, gone: new Map(evenly(turning)), stepAt: turn } : null,
+    turning: steps.flatMap((step, at) =>
+      step.kind === 'turn' ? [turningIn(steps, step, at)] : [],
+    ),
   }
+}
+
+/** A drum turns in its own step, and while what it moves goes. */
+function turningIn(
+  steps: readonly ChangeStep[],
+  { drum, from, to }: Extract<ChangeStep, { kind: 'turn' }>,
+  stepAt: number,
+): Turning {
+  const moved = new Set(drum.tracks.map(({ coupler }) => coupler))
+  const over = steps.flatMap((step, at) =>
+    at === stepAt || (isMoving(step) && moved.has(step.move.coupler.id)) ? [at] : [],
+  )
+  return { drum, fromDeg: from.angleDeg, toDeg: to.angleDeg, gone: new Map(evenly(over)) }
 }
 
 /** How much of a way is gone after so many steps; null before it begins. */
@@ -230,7 +251,7 @@ function partOf(gone: Gone, at: number): number | null {
 
 /** What a change has come to after so many parts of steps. */
 export function momentOf(course: Course, at: number): Moment {
-  const { draft, change, start, legs, drum } = course
+  const { draft, change, start, legs, turning } = course
   const { steps } = change
   const parts = Math.min(Math.max(at, 0), steps.length * PARTS_OF_A_STEP)
   const done = Math.floor(parts / PARTS_OF_A_STEP)
@@ -251,20 +272,24 @@ export function momentOf(course: Course, at: number): Moment {
         places[id] = positions.find(({ engages }) => engages.length > 0)?.id ?? places[id] ?? ''
     }
   }
-  const drumDeg = drum && drumAngle(drum, steps, done + part)
+  const turned = turning.map((each) => ({ drum: each.drum, deg: drumAngle(each, done + part) }))
+  const byDrum = new Set(turned.flatMap(({ drum }) => drum.tracks.map(({ coupler }) => coupler)))
   return {
     done,
     part,
-    places:
-      drum && drumDeg !== null
-        ? { ...places, ...drumPlaces(draft.couplers, drum.drum, drumDeg) }
-        : places,
+    places: Object.assign(
+      places,
+      ...turned.map(({ drum, deg }) => drumPlaces(draft.couplers, drum, deg)),
+    ) as CouplerPlaces,
     levers: leversAt(course, done + part),
-    onTheWay:
-      drum && drumDeg !== null
-        ? drumWays(draft.couplers, drum.drum, drumDeg)
-        : waysAt(legs, done + part),
-    drumDeg: drumDeg ?? standingDrum(draft, change),
+    onTheWay: [
+      ...waysAt(legs, done + part).filter(({ coupler }) => !byDrum.has(coupler)),
+      ...turned.flatMap(({ drum, deg }) => drumWays(draft.couplers, drum, deg)),
+    ],
+    drumDegs: new Map([
+      ...(draft.drums ?? []).map((drum) => [drum.id, standingDrum(drum, change)] as const),
+      ...turned.map(({ drum, deg }) => [drum.id, deg] as const),
+    ]),
     isUnloaded,
   }
 }
@@ -303,25 +328,17 @@ function leversAt(course: Course, at: number): ReadonlyMap<number, LeverWay> {
   return levers
 }
 
-/** Where the drum is turned to in a change that turns it. */
-function drumAngle(
-  { gone, stepAt }: NonNullable<Course['drum']>,
-  steps: readonly ChangeStep[],
-  at: number,
-): number | null {
-  const turn = steps[stepAt]
-  if (turn?.kind !== 'turn') return null
-  const part = partOf(gone, at) ?? 0
-  return turn.from.angleDeg + (turn.to.angleDeg - turn.from.angleDeg) * part
+/** Where a drum that turns in a change is turned to. */
+function drumAngle({ fromDeg, toDeg, gone }: Turning, at: number): number {
+  return fromDeg + (toDeg - fromDeg) * (partOf(gone, at) ?? 0)
 }
 
-/** Where the drum stands in a change that does not turn it. */
-function standingDrum({ drums = [] }: BoxDraft, { from }: GearChange): number | null {
-  const [drum] = drums
+/** Where a drum stands in a change that does not turn it. */
+function standingDrum({ stops }: Drum, { from }: GearChange): number {
   const stop =
-    drum?.stops.find(({ position }) => position === from.id) ??
-    drum?.stops.find(({ position }) => position === undefined)
-  return stop?.angleDeg ?? (drum ? 0 : null)
+    stops.find(({ position }) => position === from.id) ??
+    stops.find(({ position }) => position === undefined)
+  return stop?.angleDeg ?? 0
 }
 
 /** The row that a lever in neutral is in before its first move, or else its first row. */

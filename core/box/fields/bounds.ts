@@ -30,6 +30,8 @@ export const LARGEST = {
   travelMm: 60,
   clutches: 4,
   clutchStages: 8,
+  drums: 4,
+  drumTrain: 4,
   drumPoints: 200,
   drumStops: 24,
   inertiaKgM2: 100,

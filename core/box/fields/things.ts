@@ -10,6 +10,7 @@ import type {
   CouplerPosition,
   DogFigures,
   Drum,
+  DrumPair,
   DrumPoint,
   DrumStop,
   DrumTrack,
@@ -402,11 +403,20 @@ export const STAR: FieldsOf<StarFigures> = {
   frictionNmm: figure('friction of drum and forks', 0, 5_000, 'Nmm'),
 }
 
+/** Of a pair of wheels before a drum. */
+export const DRUM_PAIR: FieldsOf<DrumPair> = {
+  // A worm has a tooth for each of its starts.
+  drivingToothCount: { word: 'driving teeth', ...TEETH, least: 1 },
+  drivenToothCount: { word: 'driven teeth', ...TEETH },
+}
+
 /** Of a drum. */
 export const DRUM: FieldsOf<Drum> = {
   id: ID,
   star: { word: 'star wheel', type: 'group', fields: STAR, isOptional: true },
   ...ACTUATED,
+  train: { ...things('pairs before it', DRUM_PAIR, LARGEST.drumTrain), ...MAYBE },
+  strokeDeg: figure('turned by one stroke of its pawls', 1, 180, 'deg'),
   tracks: things('grooves', DRUM_TRACK, LARGEST.couplers),
   stops: things('stops', DRUM_STOP, LARGEST.drumStops),
 }
@@ -492,7 +502,7 @@ export const BOX = {
   selectors: { ...things('rods', SELECTOR, LARGEST.selectors), ...MAYBE },
   interlockParts: { ...things('balls and pins', INTERLOCK_PART, LARGEST.interlockParts), ...MAYBE },
   clutches: { ...things('clutches', CLUTCH, LARGEST.clutches), ...MAYBE },
-  drums: { ...things('drum', DRUM, 1), ...MAYBE },
+  drums: { ...things('drums', DRUM, LARGEST.drums), ...MAYBE },
   isSpare: { word: 'kept for its parts', ...FLAG, isNullable: true },
   input: { word: 'input', type: 'id', of: 'body' },
   outputs: { ...ids('outputs', 'body', LARGEST.outputs), least: 1 },
