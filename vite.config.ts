@@ -88,10 +88,11 @@ export default defineConfig(({ isSsrBuild }) => ({
             // What most pages share comes in one file: dozens of small ones each cost a head.
             codeSplitting: {
               groups: [
-                // Schemas and what reads them stay where somebody writes or reads a file.
+                // Schemas and what reads them stay where somebody writes or reads a file, and what
+                // only the pages of a job, of Build or of Shift share stays with them.
                 {
                   name: 'shared',
-                  test: /[\\/](app[\\/](?!files)|lucide-react|clsx)/,
+                  test: /[\\/](app[\\/](?!files|words[\\/](jobs|measures|build|shift|drum|ring|contact|dogs|drive|order|turns|spin|missing|measureHints)|components[\\/](job|measure|build|shift|drive|shelf|outbox)|views[\\/](job|measure|build|shift|drive|order))|lucide-react|clsx)/,
                   minShareCount: 4,
                 },
               ],

@@ -255,8 +255,8 @@ test('a rod that a second lever moves has a gate of its own', async ({ page }) =
 test('what cannot be had of a job is not reckoned with, and a change is shown all the same', async ({
   page,
 }) => {
-  await page.goto(`${await addressOf(page, 'Ostrel')}/shift/interlock`)
-  await expect(page.getByText('No two gears can be in together.')).toBeVisible()
+  await page.goto(`${await addressOf(page, 'Ostrel')}/shift/clutch`)
+  await expect(page.getByRole('heading', { name: 'Clutch before the input' })).toBeVisible()
   await page.route('**/*.data*', (route) => route.fulfill({ status: 429, body: 'too much' }))
   await page.getByRole('link', { name: 'Change of gear', exact: true }).click()
   const told = page.getByText('what was entered in a job of this unit is not reckoned with here')
@@ -414,4 +414,68 @@ test('a clutch is shown from pedal to plates, kept once it is changed, and given
   await expect(said).toContainText('Oil takes up the wear')
   await page.getByRole('button', { name: 'Back to what is usual' }).click()
   await expect(page.getByText('Proposed as it usually is', { exact: false })).toBeVisible()
+})
+
+test('lengths of a lever give the forces of a change, and what is refused stays to be mended', async ({
+  page,
+}) => {
+  const box = await duplicateOf(page, 'Fenwold')
+  await page.goto(`${box}/shift/rods`)
+  const rod = page.getByRole('region', { name: '1–2 rod', exact: true })
+  await rod.getByText('Where it lies, and lengths').click()
+  const knob = rod.getByLabel('Pivot of the lever to its knob', { exact: false })
+  await knob.fill('5')
+  await knob.press('Enter')
+  await expect(page.getByRole('alert')).toContainText('10')
+  await knob.fill('280')
+  await knob.press('Enter')
+  const finger = rod.getByLabel('Pivot to its finger', { exact: false })
+  await finger.fill('40')
+  await finger.press('Enter')
+  await expect(page.getByText('Kept', { exact: true })).toBeVisible()
+  await page.goto(`${box}/shift?from=N&to=1`)
+  await expect(
+    page.getByText(/120\u00a0N at the knob, as is usual, is 840\u00a0N on the rod/),
+  ).toContainText('the knob goes 56.0\u00a0mm, the rod 8.0\u00a0mm')
+})
+
+test('a groove goes to a drum of its own and comes back; a motor before it is reckoned through', async ({
+  page,
+}) => {
+  const box = await duplicateOf(page, 'Wrenfield')
+  await page.goto(`${box}/shift/drum`)
+  await page.getByRole('button', { name: 'Put this groove on a drum of its own' }).click()
+  const drums = page.getByRole('group', { name: 'Drum', exact: true })
+  await drums.getByRole('button', { name: 'Drum 2' }).click()
+  await page.getByText('What turns it', { exact: true }).click()
+  await page.getByRole('button', { name: 'A pair of wheels between motor and drum' }).click()
+  const pair = page.getByRole('group', { name: 'Pair 1 before the drum' })
+  await pair.getByLabel('Driving teeth').fill('1')
+  await pair.getByLabel('Driving teeth').press('Enter')
+  await expect(page.getByRole('table', { name: 'From stop to stop' })).toContainText('6.67')
+  await page.goto(`${box}/shift?from=1&to=2`)
+  await expect(page.locator('[data-drum]')).toHaveCount(2)
+  await page.goto(`${box}/shift/drum`)
+  await drums.getByRole('button', { name: 'Drum 2' }).click()
+  await page.getByRole('button', { name: 'Put its grooves on the first drum' }).click()
+  await expect(drums).toHaveCount(0)
+})
+
+test('a ball that the job found missing is told and left out wherever rods are moved', async ({
+  page,
+}) => {
+  const box = await duplicateOf(page, 'Fenwold')
+  await openJob(page, box, 'measure?part=piece:interlock-ball-1')
+  await page.getByRole('button', { name: 'missing', exact: true }).click()
+  const told = page.getByText(/missing, as the job found\. Without it these can be in together/)
+  await expect(page.getByText('Kept', { exact: true })).toBeVisible()
+  for (const path of ['trace', 'shift/interlock', 'hand-over']) {
+    await page.goto(`${box}/${path}`)
+    await expect(told.first()).toBeVisible()
+  }
+  await page.goto(`${box}/shift/interlock`)
+  const ball = page.getByRole('checkbox', { name: /^Ball between/ }).first()
+  await expect(ball).not.toBeChecked()
+  await ball.check()
+  await expect(ball).toBeChecked()
 })

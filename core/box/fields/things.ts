@@ -438,7 +438,7 @@ export const CLUTCH: FieldsOf<Clutch> = {
   stages: things('stages', CLUTCH_STAGE, LARGEST.clutchStages, 'stages of one clutch'),
   inputTravelMm: figure('travel of pedal or actuator', 0.1, 1_000, 'mm'),
   inputForceN: figure('force at pedal or actuator', 0, 50_000, 'N'),
-  brakeFromMm: figure('brake of the countershaft from', 0.1, 1_000, 'mm'),
+  brakeFromMm: figure('its brake presses on from', 0.1, 1_000, 'mm'),
   liftPerFaceMm: figure('lift that each face needs', 0.05, 3, 'mm'),
   wearMm: figure('wear of all facings together', 0, 30, 'mm'),
   frictionPlateCount: { ...figure('friction plates', 1, 40), type: 'whole' },
