@@ -46,6 +46,37 @@ function ClutchKeys({ naming, clutches, chosen, onChoose }: ClutchKeysProps) {
   )
 }
 
+interface WayProps {
+  readonly said: string
+  /** Of the whole way. */
+  readonly share: number
+  /** In per cent of it. */
+  readonly onChange: (percent: number) => void
+}
+
+/** How far the pedal or the actuator has gone. */
+function Way({ said, share, onChange }: WayProps) {
+  return (
+    <>
+      <label htmlFor="way" className="font-semibold">
+        Pedal or actuator: {said}
+      </label>
+      <input
+        id="way"
+        type="range"
+        className="accent-accent h-[44px] w-full"
+        min={0}
+        max={STEPS}
+        value={share * STEPS}
+        aria-valuetext={said}
+        onChange={(event) => {
+          onChange((Number(event.target.value) / STEPS) * 100)
+        }}
+      />
+    </>
+  )
+}
+
 /** A clutch from the pedal or the actuator to its plates, at each moment of its way. */
 export default function ShiftClutch() {
   const { settings } = useOpenBox()
@@ -76,24 +107,15 @@ export default function ShiftClutch() {
         />
         <div className="min-h-0 flex-1">
           <Zoomable>
-            <div className="h-full content-center">
+            <div className="h-full content-center pb-11">
               <ClutchFigure clutch={clutch} work={work} title={`${name}, ${said}`} />
             </div>
           </Zoomable>
         </div>
-        <label htmlFor="way" className="font-semibold">
-          Pedal or actuator: {said}
-        </label>
-        <input
-          id="way"
-          type="range"
-          className="accent-accent h-[44px] w-full"
-          min={0}
-          max={STEPS}
-          value={share * STEPS}
-          aria-valuetext={said}
-          onChange={(event) => {
-            const at = (Number(event.target.value) / STEPS) * 100
+        <Way
+          said={said}
+          share={share}
+          onChange={(at) => {
             change({ at: at === 0 ? '' : `${at}` })
           }}
         />

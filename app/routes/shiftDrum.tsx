@@ -96,6 +96,51 @@ function DrumPanels(props: DrumPanelsProps) {
   )
 }
 
+type UnrolledProps = Omit<DrumPanelsProps, 'onDrums'>
+
+/** The drum unrolled, and its turn to be set. */
+function Unrolled({ drum, proof, angleDeg, stretch, onAngle, onDrum }: UnrolledProps) {
+  const { draft, naming } = useShift()
+  return (
+    <>
+      <div className="flex-none">
+        <Zoomable>
+          {/* Clear of the key that enlarges it. */}
+          <div className="pr-11">
+            <DrumFigure
+              naming={naming}
+              drum={drum}
+              proof={proof}
+              angleDeg={angleDeg}
+              title={`Drum of ${draft.name} unrolled: ${drum.tracks.length} grooves over one turn, with the state of the box under them`}
+              onAngle={onAngle}
+              onPoints={(at, points) => {
+                onDrum(withPoints(drum, at, points))
+              }}
+            />
+          </div>
+        </Zoomable>
+      </div>
+      <label htmlFor="angle" className="sr-only">
+        Angle of the drum
+      </label>
+      <input
+        id="angle"
+        type="range"
+        className="accent-accent h-[44px] w-full"
+        min={0}
+        max={359.5}
+        step={0.5}
+        value={angleDeg}
+        aria-valuetext={`${formatAngle(angleDeg)}: ${stretch ? stretchWords(naming, stretch) : ''}`}
+        onChange={(event) => {
+          onAngle(Number(event.target.value))
+        }}
+      />
+    </>
+  )
+}
+
 /** The drum unrolled, what it does at every angle, and its grooves to change. */
 export default function ShiftDrum() {
   const { words } = useOpenBox()
@@ -148,36 +193,13 @@ export default function ShiftDrum() {
           title={`Section along the shafts of ${draft.name} with the drum at ${formatAngle(angleDeg)}`}
         />
         <RibbonSwitch scale={search.ribbon} change={change} />
-        <div className="flex-none">
-          <Zoomable>
-            <DrumFigure
-              naming={naming}
-              drum={drum}
-              proof={proof}
-              angleDeg={angleDeg}
-              title={`Drum of ${draft.name} unrolled: ${drum.tracks.length} grooves over one turn, with the state of the box under them`}
-              onAngle={turnTo}
-              onPoints={(at, points) => {
-                keep(withPoints(drum, at, points))
-              }}
-            />
-          </Zoomable>
-        </div>
-        <label htmlFor="angle" className="sr-only">
-          Angle of the drum
-        </label>
-        <input
-          id="angle"
-          type="range"
-          className="accent-accent h-[44px] w-full"
-          min={0}
-          max={359.5}
-          step={0.5}
-          value={angleDeg}
-          aria-valuetext={`${formatAngle(angleDeg)}: ${stretch ? stretchWords(naming, stretch) : ''}`}
-          onChange={(event) => {
-            turnTo(Number(event.target.value))
-          }}
+        <Unrolled
+          drum={drum}
+          proof={proof}
+          angleDeg={angleDeg}
+          stretch={stretch}
+          onAngle={turnTo}
+          onDrum={keep}
         />
       </WorkMain>
       <WorkPanel label="What the drum does">

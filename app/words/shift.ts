@@ -6,6 +6,7 @@ import type {
   ChangeStep,
   Coupler,
   CouplerPosition,
+  Drum,
   GateEnd,
   GateGuard,
   HangsOn,
@@ -172,6 +173,12 @@ function couplerNames(naming: Naming, couplers: readonly Coupler[]): string {
   return listed(couplers.map((coupler) => `the ${couplerName(naming, coupler)}`))
 }
 
+/** "the drum", or "drum 2" in a box that has several. */
+function drumName({ box: { draft } }: Naming, { id }: Drum): string {
+  const drums = draft.drums ?? []
+  return drums.length < 2 ? 'the drum' : `drum ${drums.findIndex((each) => each.id === id) + 1}`
+}
+
 /** One step of a change in a sentence; `inputRpm` is the speed that the input had before it. */
 export function changeStepWords(naming: Naming, step: ChangeStep, inputRpm: number): string {
   switch (step.kind) {
@@ -187,7 +194,7 @@ export function changeStepWords(naming: Naming, step: ChangeStep, inputRpm: numb
       const passed = listed(over.map(({ position }) => stopName(naming, position)))
       const way = over.length === 0 ? '' : `, over ${passed}`
       const each = gears.length === 0 ? '' : ': what lies between goes in one after another'
-      return `Turn the drum from ${stopName(naming, from.position)} to ${stopName(naming, to.position)}${way}${each}.`
+      return `Turn ${drumName(naming, step.drum)} from ${stopName(naming, from.position)} to ${stopName(naming, to.position)}${way}${each}.`
     }
     case 'out':
     case 'in': {

@@ -321,7 +321,13 @@ function handOf(
   passing: ReadonlySet<string>,
 ): Hand {
   const turns = (draft.drums ?? []).flatMap((drum) => drumTurn(drum, draft, from, to) ?? [])
-  if (turns.length > 0) return { out: turns, in: [] }
+  // Of several drums one brings its fork out before another brings its own in.
+  const isEntering = (turn: Turn): boolean => turn.from.position === undefined
+  if (turns.length > 0)
+    return {
+      out: turns.length > 1 ? turns.filter((turn) => !isEntering(turn)) : turns,
+      in: turns.length > 1 ? turns.filter(isEntering) : [],
+    }
   if (slots.length === 0) return { out: [], in: [] }
   const moves = [...from.standing].flatMap(([number, start]) => {
     const end = to.standing.get(number) ?? null
@@ -336,7 +342,9 @@ function handOf(
 }
 
 /** The turn of the drum between the stops of two positions; a stop of neutral names none. */
-function drumTurn(drum: Drum, { couplers }: BoxDraft, from: End, to: End): ChangeStep | undefined {
+type Turn = Extract<ChangeStep, { kind: 'turn' }>
+
+function drumTurn(drum: Drum, { couplers }: BoxDraft, from: End, to: End): Turn | undefined {
   const moved = couplers.filter(({ id }) => drum.tracks.some(({ coupler }) => coupler === id))
   const stopOf = ({ position: { id }, places }: End): number => {
     const isNeutral = couplersAway(moved, places).length === 0

@@ -137,6 +137,13 @@ function plainMinima(star: Star): readonly number[] {
     xs[at] = rim * Math.cos(turn)
     ys[at] = rim * Math.sin(turn)
   }
+  // A tip may be narrower than the points are apart, where a notch is cut under it.
+  const angles = star.stops.map(({ angleDeg }) => angleDeg).sort((one, other) => one - other)
+  const tips = angles.map((angle, which) => {
+    const next = angles[which + 1] ?? (angles[0] ?? 0) + 360
+    const turn = ((angle + next) / 2) * RAD
+    return { x: rimMm(turn) * Math.cos(turn), y: rimMm(turn) * Math.sin(turn) }
+  })
   const window = Math.ceil((Math.asin(Math.min(1, roller / least)) / (2 * Math.PI)) * POINTS)
   // Looked up once: a global costs a test more than the sum does.
   const { abs, sqrt } = Math
@@ -144,6 +151,12 @@ function plainMinima(star: Star): readonly number[] {
     const [cosine, sine] = [Math.cos(angle), Math.sin(angle)]
     const nearest = Math.round((angle / (2 * Math.PI)) * POINTS)
     let best = 0
+    for (const { x, y } of tips) {
+      const across = y * cosine - x * sine
+      const along = x * cosine + y * sine
+      if (abs(across) <= roller && along > 0)
+        best = Math.max(best, along + sqrt(roller * roller - across * across))
+    }
     for (let off = -window; off <= window; off++) {
       const at = (nearest + off + 2 * POINTS) % POINTS
       const [x, y] = [xs[at] ?? 0, ys[at] ?? 0]

@@ -1,10 +1,12 @@
 /** Rods, forks and sleeves: one travel, on boxes of every kind. */
 import fc from 'fast-check'
 
-import type { BoxDraft } from 'core'
+import type { BoxDraft, CouplerPlaces } from 'core'
 import {
   buildPattern,
   checkBox,
+  divideDrum,
+  fullPlaces,
   drumWays,
   gearChange,
   layOutSection,
@@ -233,4 +235,37 @@ describe('a drum', () => {
       for (const off of [-5, 5])
         expect(depth(angleDeg + off)).toBeGreaterThan(depth(angleDeg) + 0.1)
   })
+})
+
+test('with a groove on a drum of its own no two gears are in at once, at any moment of a change', () => {
+  const bike = BOXES.find(({ movers }) => movers.drums.length > 0)
+  const [drum] = bike?.movers.drums ?? []
+  if (!bike || !drum) throw new Error('a bike')
+  const draft = {
+    ...bike.draft,
+    drums: divideDrum(bike.draft, drum, drum.tracks[0]?.coupler ?? ''),
+  }
+  const checked = checkBox(draft)
+  if (!checked.ok) throw new Error('it hangs together')
+  const solver = prepareSolver(checked.box)
+  const away = (places: CouplerPlaces): number =>
+    draft.couplers.filter(({ id, positions }) =>
+      positions.some((place) => place.id === places[id] && place.engages.length > 0),
+    ).length
+  const listed = draft.positions.filter(({ isHidden }) => isHidden !== true)
+  for (const from of listed)
+    for (const to of listed) {
+      const course = courseOf(draft, gearChange(solver, from, to, 'clutch'))
+      const last = course.change.steps.length * PARTS_OF_A_STEP
+      for (let at = 0; at <= last; at++) {
+        const { places } = momentOf(course, at)
+        expect([from.label, to.label, at, away(places) <= 1]).toEqual([
+          from.label,
+          to.label,
+          at,
+          true,
+        ])
+      }
+      expect(momentOf(course, last).places).toEqual(fullPlaces(draft.couplers, to.couplers))
+    }
 })
