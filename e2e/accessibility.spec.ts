@@ -60,7 +60,7 @@ test('no page has an axe violation', async ({ page }) => {
   await page.goto('/gone')
   await look(page, 'not found')
   await openDemo(page, 'Ostrel', 'Ratios')
-  await expect(page.locator('figure svg')).toBeVisible()
+  await expect(page.locator('figure [aria-hidden] > svg').first()).toBeVisible()
   await look(page, 'ratios')
   await page.getByRole('button', { name: 'Settings' }).click()
   await look(page, 'settings')

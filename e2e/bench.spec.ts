@@ -226,5 +226,5 @@ test('the ratios say where each next position is taken, and what the engine fall
   await expect(page).toHaveURL(/shift=4000/)
   // From 4th to 5th by 37/24 × 21/40 over 1: the engine falls to 4000 × 259/320, by hand.
   await expect(page.getByRole('row', { name: /^4 to 5/ })).toContainText(/3238\srev\/min/)
-  await expect(page.locator('figure svg')).toBeVisible()
+  await expect(page.locator('figure [aria-hidden] > svg').first()).toBeVisible()
 })

@@ -106,13 +106,8 @@ test.each([
     /Each rod is named once/,
   ],
   [
-    'two drums',
-    {
-      drums: [
-        { id: 'a', tracks: [], stops: [] },
-        { id: 'b', tracks: [], stops: [] },
-      ],
-    },
+    'five drums',
+    { drums: ['a', 'b', 'c', 'd', 'e'].map((id) => ({ id, tracks: [], stops: [] })) },
     /./,
   ],
   [
