@@ -1,4 +1,3 @@
-import type { Clutch } from 'core'
 import { clutchWork, clutchesOf, fullClutch, withListedPlates } from 'core'
 
 import { useOpenBox } from '~/components/box/boxContext.ts'
@@ -7,44 +6,15 @@ import { ClutchFields } from '~/components/shift/ClutchFields.tsx'
 import { ClutchFigure } from '~/components/shift/ClutchFigure.tsx'
 import { Zoomable } from '~/components/section/Zoomable.tsx'
 import { useShift } from '~/components/shift/useShift.ts'
+import { ToggleRow } from '~/components/ToggleRow.tsx'
 import { useAddress } from '~/components/useAddress.ts'
 import { NothingToShow, WorkArea, WorkMain, WorkPanel } from '~/components/WorkArea.tsx'
 import { clutchName, clutchSentences, usualClutchWords } from '~/words/clutch.ts'
 import { formatNumber } from '~/words/format.ts'
-import type { Naming } from '~/words/names.ts'
 
 const STEPS = 200
 const CAUTION =
   'Gaps are drawn far wider than they are. Lengths and clearances are the maker’s to say.'
-
-interface ClutchKeysProps {
-  readonly clutches: readonly Clutch[]
-  readonly chosen: Clutch
-  readonly naming: Naming
-  readonly onChoose: (id: string) => void
-}
-
-/** Which of several clutches is looked at. */
-function ClutchKeys({ naming, clutches, chosen, onChoose }: ClutchKeysProps) {
-  if (clutches.length < 2) return null
-  return (
-    <div role="group" aria-label="Clutch" className="flex flex-wrap gap-1">
-      {clutches.map((each) => (
-        <button
-          key={each.id}
-          type="button"
-          className="button aria-pressed:bg-accent aria-pressed:text-accent-ink"
-          aria-pressed={each === chosen}
-          onClick={() => {
-            onChoose(each.id)
-          }}
-        >
-          {clutchName(naming, each)}
-        </button>
-      ))}
-    </div>
-  )
-}
 
 interface WayProps {
   readonly said: string
@@ -97,14 +67,16 @@ export default function ShiftClutch() {
   return (
     <WorkArea title={`${draft.name} · Clutch`}>
       <WorkMain label="Clutch from the pedal or actuator to its plates">
-        <ClutchKeys
-          clutches={clutches}
-          chosen={chosen}
-          naming={naming}
-          onChoose={(id) => {
-            change({ clutch: id })
-          }}
-        />
+        {clutches.length > 1 && (
+          <ToggleRow
+            label="Clutch"
+            options={clutches.map((each) => [each.id, clutchName(naming, each)] as const)}
+            selected={chosen.id}
+            onSelect={(id) => {
+              change({ clutch: id })
+            }}
+          />
+        )}
         <div className="min-h-0 flex-1">
           <Zoomable>
             <div className="h-full content-center pb-11">

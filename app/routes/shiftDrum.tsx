@@ -16,10 +16,11 @@ import {
   StarFields,
   StarKeys,
 } from '~/components/shift/DrumPanels.tsx'
-import { DivideDrum, DrumDrive, DrumKeys } from '~/components/shift/DrumDrive.tsx'
+import { DivideDrum, DrumDrive } from '~/components/shift/DrumDrive.tsx'
 import { MakeDrum } from '~/components/shift/MakeDrum.tsx'
 import { ShiftProposal, saysWhatMoves } from '~/components/shift/ShiftProposal.tsx'
 import { useShift } from '~/components/shift/useShift.ts'
+import { ToggleRow } from '~/components/ToggleRow.tsx'
 import { useAddress } from '~/components/useAddress.ts'
 import { Warning } from '~/components/Warning.tsx'
 import { NothingToShow, WorkArea, WorkMain, WorkPanel } from '~/components/WorkArea.tsx'
@@ -167,13 +168,16 @@ export default function ShiftDrum() {
   return (
     <WorkArea title={`${draft.name} · Drum`} panel="slim">
       <WorkMain label="Drum, unrolled">
-        <DrumKeys
-          drums={drums}
-          chosen={drum}
-          onChoose={(id) => {
-            change({ drum: id, angle: '', groove: '' })
-          }}
-        />
+        {drums.length > 1 && (
+          <ToggleRow
+            label="Drum"
+            options={drums.map(({ id }, at) => [id, `Drum ${at + 1}`] as const)}
+            selected={drum.id}
+            onSelect={(id) => {
+              change({ drum: id, angle: '', groove: '' })
+            }}
+          />
+        )}
         {drumFaults(naming, proof).map((sentence) => (
           <Warning key={sentence}>{sentence}</Warning>
         ))}

@@ -7,7 +7,7 @@ import { capitalize } from './names.ts'
 import { listed } from './sentences.ts'
 import { INTERLOCK_PART_WORDS, rodPlaceName } from './shift.ts'
 
-/** What can be in together at once, each set once: "1 and 3". */
+/** Of what can be in together, so many are named. */
 const MOST_SETS = 4
 
 /** What is missing, what it keeps from happening, and what to do. */
@@ -29,5 +29,5 @@ export function missingWords(
     sets.length === 0
       ? 'Nothing more can lock without it.'
       : `Without it these can be in together, and lock the box: ${listed([...sets.slice(0, MOST_SETS), ...more])}.`
-  return `${capitalize(unitPartName(naming, ref))}${which}: missing, as the job found. ${danger} Put it back in before the cover goes on.`
+  return `${capitalize(unitPartName(naming, ref))}${which}: missing, as the job found. ${danger} Put one in before the cover goes on, then mark it as all there on Measure.`
 }

@@ -165,6 +165,17 @@ describe('rods and forks that lie in one another (common practice)', () => {
     }
   })
 
+  test('two that are said to lie in one another hold nobody', () => {
+    const selectors = draft.selectors?.map((rod) =>
+      rod === inner
+        ? { ...rod, inside: outer.id }
+        : rod === outer
+          ? { ...rod, inside: inner.id }
+          : rod,
+    )
+    expect(orderOf(assemblyOf({ ...draft, selectors })).circle).toEqual([])
+  })
+
   test('a fork waits for a rod that passes through it', () => {
     const [coupler = ''] = outer.places.flatMap((place) => Object.keys(place.couplers))
     const selectors = draft.selectors?.map((rod) =>

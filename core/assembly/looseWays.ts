@@ -1,6 +1,7 @@
 /** The ways off of what stands in no row: in the case, on it, or between a hub and its sleeve. */
 import { pathTo } from '../box/partPath.ts'
 import { isClutch } from '../box/couplers.ts'
+import { outerRod } from '../box/selectors/rods.ts'
 import { interlockSets } from '../box/selectors/propose.ts'
 import type { LooseWay } from '../box/pieces/index.ts'
 import { PIECE_DEFINITIONS } from '../box/pieces/index.ts'
@@ -116,7 +117,7 @@ function waysOfRod(loose: Loose): readonly AssemblyWay[] {
   const { lookup, piece } = loose
   const { selectors = [] } = lookup.index.draft
   const own = selectors.find((rod) => movedBy(rod).includes(piece.coupler ?? ''))
-  const within = selectors.filter(({ inside }) => own !== undefined && inside === own.id)
+  const within = selectors.filter((rod) => own !== undefined && outerRod(selectors, rod) === own)
   return [
     way([
       ...ofOwner(loose, ['detent']),

@@ -154,6 +154,9 @@ test('a box with clutches of its own has a pack for each, any other one dry plat
   expect(clutchesOf(dual).clutches.map(({ kind }) => kind)).toEqual(['wet-pack', 'wet-pack'])
   expect(clutchesOf(buildPattern('heavy', 'truck', {})).clutches).toHaveLength(1)
   expect(clutchesOf(buildPattern('heavy', 'truck', {})).clutches[0]?.kind).toBe('twin-dry')
+  // Its parts tell it where nobody describes the clutch.
+  const { clutches: _none, ...listed } = buildPattern('heavy', 'truck', {})
+  expect(clutchesOf(listed).clutches.map(({ kind }) => kind)).toEqual(['twin-dry'])
   const said = clutchesOf({ ...dual, clutches: [PACK] })
   expect(said.areSaid).toBe(true)
   expect(said.clutches).toEqual([PACK])

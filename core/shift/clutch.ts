@@ -213,10 +213,11 @@ export function clutchWork(clutch: Clutch, inputMm: number): ClutchWork {
   }
 }
 
-/** What a box usually has: one dry plate with a pedal before its input, and a pack for each clutch of its own. */
+/** What a box usually has: one dry plate with a pedal before its input, or two where one between them is listed, and a pack for each clutch of its own. */
 export function proposedClutches(draft: BoxDraft): readonly Clutch[] {
+  const hasTwo = draft.pieces?.some(({ kind }) => kind === 'middle-plate') === true
   const before: readonly Clutch[] = hasPedal(draft)
-    ? [{ id: 'clutch-dry', kind: 'single-dry', stages: PEDAL_STAGES }]
+    ? [{ id: 'clutch-dry', kind: hasTwo ? 'twin-dry' : 'single-dry', stages: PEDAL_STAGES }]
     : []
   const own = draft.couplers.filter(isClutch).map(({ id }): Clutch => ({
     id: `clutch-${id}`,

@@ -7,6 +7,7 @@ import { LARGEST } from '../box/fields/bounds.ts'
 import { freshId } from '../box/drafting/ids.ts'
 import type { Rational } from '../number/rational.ts'
 import { ONE, rational } from '../number/rational.ts'
+import { couplersAway } from '../train/analysis.ts'
 import { exact } from './drum.ts'
 
 /** From one stop of a drum to the next. */
@@ -58,12 +59,12 @@ export function divideDrum(draft: BoxDraft, drum: Drum, coupler: string): readon
   if (!track || drum.tracks.length < 2 || drums.length >= LARGEST.drums) return drums
   const moves = (position: string | undefined, isMoved: (id: string) => boolean): boolean => {
     const { couplers = {} } = draft.positions.find(({ id }) => id === position) ?? {}
-    return Object.entries(couplers).some(([id, place]) => {
-      const engages = draft.couplers
-        .find((each) => each.id === id)
-        ?.positions.find((each) => each.id === place)?.engages
-      return isMoved(id) && (engages ?? []).length > 0
-    })
+    return (
+      couplersAway(
+        draft.couplers.filter(({ id }) => isMoved(id)),
+        couplers,
+      ).length > 0
+    )
   }
   const onlyOf = (is: (id: string) => boolean): Drum['stops'] =>
     drum.stops.map((stop) => (moves(stop.position, is) ? stop : { ...stop, position: undefined }))

@@ -1,6 +1,7 @@
 /** Levers, each in its gate: rows side by side, each with an end forward and an end back. */
 import type { BoxDraft, GateEnd, GateGuard, Selector, SelectorPlace } from '../box/types.ts'
 import type { CouplerPlaces } from '../box/box.ts'
+import { outerRod } from '../box/selectors/rods.ts'
 
 /** One move of the hand, with the number of the lever. */
 export type LeverMove = { readonly lever: number } &
@@ -104,18 +105,11 @@ export function leverMoves(from: Slot | null, to: Slot | null): readonly LeverMo
   ]
 }
 
-/** The rod that another lies in: one that is there, and lies in none itself. */
-function outerOf(selectors: readonly Selector[], { id, inside }: Selector): Selector | undefined {
-  return selectors.find(
-    (outer) => outer.id === inside && outer.id !== id && outer.inside === undefined,
-  )
-}
-
 /** The rods of a box, moving what there is: somebody may have taken a coupler or a place out. */
 export function rodsOf({ selectors = [], couplers }: BoxDraft): readonly Selector[] {
   return selectors.map((selector) => ({
     ...selector,
-    ...(selector.inside !== undefined && { inside: outerOf(selectors, selector)?.id }),
+    ...(selector.inside !== undefined && { inside: outerRod(selectors, selector)?.id }),
     ...(selector.passes && {
       passes: selector.passes.filter((id) => couplers.some((coupler) => coupler.id === id)),
     }),

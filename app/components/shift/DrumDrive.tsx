@@ -1,4 +1,4 @@
-/** What turns a drum, which of several it is, and grooves that go to a drum of their own. */
+/** What turns a drum, and grooves that go to a drum of their own. */
 import { Plus, X } from 'lucide-react'
 
 import type { BoxDraft, Drum, DrumPair } from 'core'
@@ -10,34 +10,6 @@ import { formatAngle } from '~/words/drum.ts'
 import { formatNumber } from '~/words/format.ts'
 import type { Naming } from '~/words/names.ts'
 import { stopName } from '~/words/shift.ts'
-
-interface DrumKeysProps {
-  readonly drums: readonly Drum[]
-  readonly chosen: Drum
-  readonly onChoose: (id: string) => void
-}
-
-/** Which of several drums is looked at. */
-export function DrumKeys({ drums, chosen, onChoose }: DrumKeysProps) {
-  if (drums.length < 2) return null
-  return (
-    <div role="group" aria-label="Drum" className="flex flex-wrap gap-1">
-      {drums.map((each, at) => (
-        <button
-          key={each.id}
-          type="button"
-          className="button aria-pressed:bg-accent aria-pressed:text-accent-ink"
-          aria-pressed={each === chosen}
-          onClick={() => {
-            onChoose(each.id)
-          }}
-        >
-          Drum {at + 1}
-        </button>
-      ))}
-    </div>
-  )
-}
 
 interface DrumDriveProps {
   readonly naming: Naming
