@@ -92,16 +92,20 @@ interface ForkShapeProps {
   readonly standing: Standing
 }
 
+/** Where a fork meets its rod: one that swings is as far on the other side as its arms have it. */
+function atRod({ coupler, x, shift }: Fork): number {
+  return x - shift + shift / padsPerRod(coupler)
+}
+
 /** From its rod down into the groove of its sleeve on both sides, or astride its gear. */
 function ForkShape({ fork, fromY, isMoving, standing: { scale } }: ForkShapeProps) {
   const { x, shift, over } = fork
   const perRod = padsPerRod(fork.coupler)
   const y = scale.y(over.drawn.yMm)
   const high = (mm: number): number => mm * scale.perMmY
-  // At its rod a fork that swings is as far on the other side as its arms have it.
-  const atRod = x - shift + shift / perRod
+  const rodX = atRod(fork)
   const stem = (half: number, toY: number): string =>
-    `${atRod - half} ${fromY}H${atRod + half}L${x + half} ${toY}`
+    `${rodX - half} ${fromY}H${rodX + half}L${x + half} ${toY}`
   const wide = (mm: number): number => mm * scale.perMmX
   const className = clsx('fork', isMoving && 'is-moving')
   const pivot = (toY: number) =>
@@ -281,7 +285,7 @@ function Rod(props: RodProps) {
         <rect
           key={fork.coupler.id}
           className="fork-boss"
-          x={fork.x - fork.shift + shift - 12}
+          x={atRod(fork) - 12}
           y={top - 3}
           width={24}
           height={2 * half + 6}
